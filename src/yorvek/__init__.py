@@ -1,0 +1,1 @@
+"""Yorvek: the planning bench of a small structural fabrication shop."""

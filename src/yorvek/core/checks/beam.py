@@ -1,0 +1,246 @@
+"""A beam member checked: bending, shear and deflection, each a full record."""
+
+from __future__ import annotations
+
+from typing import Literal
+
+import numpy as np
+from pydantic import Field
+
+from yorvek.core.checks import bending, shear
+from yorvek.core.checks.capacity import OMEGA, Capacities, capacities, material_columns
+from yorvek.core.checks.methods import Combination, Method, combinations_of, service_combinations
+from yorvek.core.checks.record import Check, Reserve, Value, least_reserve
+from yorvek.core.checks.table import Axis, SectionTable, section_table
+from yorvek.core.materials import Material, material
+from yorvek.core.model import Model
+from yorvek.core.quantities import GRAVITY
+from yorvek.core.sections import Section, price_per_kg, section
+from yorvek.core.structures import BeamRequest, BeamSolution, MemberCases, member_cases
+
+OUTSIDE = ["side loads and twist: no load off the axis is entered", "connections, welds and supports",
+           "crushing of the wall under point loads and over supports", "axial force and frame sway"]
+
+
+class Limits(Model):
+    """How far the member may move. A fixed figure wins over the ratios."""
+
+    span_over: float = Field(default=240, ge=50, le=5000)
+    cantilever_over: float = Field(default=180, ge=50, le=5000, description="tip may move 2 L / n")
+    absolute_mm: float | None = Field(default=None, gt=0)
+
+
+class BeamMember(Model):
+    """A beam with its section, material, and how it is judged."""
+
+    beam: BeamRequest
+    section_id: str
+    material_id: str
+    axis: Axis = "strong"
+    welded: bool = Field(default=False, description="welded where it is stressed most: aluminium loses strength there")
+    unbraced_mm: float | None = Field(default=None, gt=0, description="between sideways restraints; the length where not given")
+    limits: Limits = Limits()
+    method: Method = Method()
+
+
+class Curve(Model):
+    """A diagram along the beam."""
+
+    x_mm: list[float]
+    y: list[float]
+    greatest: float
+    at_mm: float
+    load_position: str
+
+
+class Reaction(Model):
+    """What a support carries, worst upwards and worst downwards pull."""
+
+    x_mm: float
+    kind: str
+    most_N: float
+    least_N: float
+    moment_Nmm: float
+
+
+class BeamVerdict(Model):
+    """All about a checked beam."""
+
+    checks: list[Check]
+    strength: Reserve
+    stiffness: Reserve
+    mass_kg: float
+    price: float
+    shear: Curve
+    moment: Curve
+    deflection: Curve
+    limit_mm: float
+    limit_region: tuple[float, float]
+    reactions: list[Reaction]
+    regions: list[tuple[str, float, float]]
+    outside: list[str]
+    stiffness_N_per_mm: float | None
+
+
+class _Worst:
+    """The worst of a quantity over combinations and live-load places, found at stations and then exactly."""
+
+    def __init__(self) -> None:
+        self.value = 0.0
+        self.at = 0.0
+        self.words = ""
+        self.solution: BeamSolution | None = None
+
+
+def _worst(cases: MemberCases, own: float, combos: list[Combination], quantity: Literal["shear", "moment", "deflection"], *,
+           strength: bool, between: tuple[float, float] | None = None) -> _Worst:
+    solution = cases.solution
+    unit = solution.at_stations(getattr(solution, quantity))
+    places = solution.stations_mm()
+    inside = np.ones(len(places), bool) if between is None else (places >= between[0] - 1e-6) & (places <= between[1] + 1e-6)
+    best = _Worst()
+    for combo in combos:
+        make = cases.strength_factors if strength else cases.factors
+        factors = make(own, combo.dead, combo.live, combo.wind)
+        size = np.abs(factors @ unit[:, inside]).max(axis=1)
+        pattern = int(np.argmax(size * (1 + 1e-9 * cases.patterns.sum(axis=1)))) if len(size) else 0
+        one = solution.combined(factors[pattern])
+        found = [one.extreme(getattr(one, quantity), sign=s, between=between) for s in (1.0, -1.0)]
+        top = max(found, key=lambda e: abs(e.value))
+        if best.solution is None or abs(top.value) > abs(best.value) * (1 + 1e-9):
+            best.value, best.at, best.solution = top.value, top.x_mm, one
+            best.words = f"{combo.name}, {cases.pattern_name(pattern)}"
+    return best
+
+
+def _curve(worst: _Worst, quantity: str, scale: float = 1.0) -> Curve:
+    assert worst.solution is not None
+    values = worst.solution.at_stations(getattr(worst.solution, quantity))[0] * scale
+    return Curve(x_mm=[float(x) for x in worst.solution.stations_mm()], y=[float(v) for v in values], greatest=float(worst.value * scale),
+                 at_mm=worst.at, load_position=worst.words)
+
+
+def deflection_limit_mm(length_mm: float, overhang: bool, limits: Limits) -> float:
+    """Movement allowed in a span (L / n) or at the tip of an overhang (2 L / n), unless the brief gives a figure."""
+    if limits.absolute_mm is not None:
+        return limits.absolute_mm
+    return 2 * length_mm / limits.cantilever_over if overhang else length_mm / limits.span_over
+
+
+def _bending_check(worst: _Worst, s: Section, m: Material, t: SectionTable, caps: Capacities, member: BeamMember, Fy: float, Fu: float,
+                   Lb: float) -> Check:
+    method, capacity = member.method, float(caps.moment[0])
+    common = [Value(symbol="M", name="moment", value=abs(worst.value), unit="Nmm"), Value(symbol="Fy", name=_yield_name(member, m), value=Fy, unit="MPa"),
+              Value(symbol="S", name="elastic section modulus", value=float(t.S[0]), unit="mm3"),
+              Value(symbol="Z", name="plastic section modulus", value=float(t.Z[0]), unit="mm3"),
+              Value(symbol="Lb", name="length between sideways restraints", value=Lb, unit="mm"),
+              Value(symbol="Mn", name="strength with buckling", value=_number(caps.nominal_moment[0]), unit="Nmm")]
+    if method.kind == "asd":
+        clause, formula = f"AISC 360-22 {bending.CLAUSE[s.shape]}", f"Mn / {OMEGA} ≥ M"
+        source = "AISC 360-22 chapter F (from memory)"
+    else:
+        common.append(Value(symbol="Fu", name="ultimate strength", value=Fu, unit="MPa"))
+        clause = f"shop factor; buckling after AISC 360-22 {bending.CLAUSE[s.shape]}"
+        formula = f"min( min(Fy S, Mn) / {method.n:g}, Fu S / {method.m:g} ) ≥ M"
+        source = "elastic bending; buckling by AISC 360-22 chapter F (from memory), used for every metal with its own E and Fy"
+    why = None
+    if np.isnan(capacity):
+        why = bending.WHY_NOT[s.shape] if np.isnan(caps.nominal_moment[0]) else \
+            f"AISC 360 is for carbon steel, not for {m.family}: judge it by the shop factor"
+    return Check(id="bending", title="bending", kind="strength", method=method.words, clause=clause, formula=formula, inputs=common,
+                 demand=abs(worst.value), capacity=None if why else capacity, unit="Nmm", at_mm=worst.at, combination=worst.words, source=source,
+                 assumptions=_assumptions(member, m, Lb), not_checked=why)
+
+
+def _number(value: float) -> float:
+    return 0.0 if np.isnan(value) else float(value)
+
+
+def _yield_name(member: BeamMember, m: Material) -> str:
+    beside = member.welded and m.yield_at_weld_MPa < m.yield_MPa
+    return "yield strength beside the weld" if beside else "yield strength"
+
+
+def _assumptions(member: BeamMember, m: Material, Lb: float) -> list[str]:
+    out = ["bent about the " + ("axis that stands strong" if member.axis == "strong" else "weak axis"), "loads act through the shear centre"]
+    if member.unbraced_mm is None:
+        out.append(f"held sideways only at the ends ({Lb:g} mm), moment taken as constant (Cb = 1)")
+    if m.family == "aluminium":
+        out.append("strength beside the weld counts along the whole member" if member.welded else "no weld where the member is stressed most")
+    return out
+
+
+def _shear_check(worst: _Worst, s: Section, m: Material, t: SectionTable, caps: Capacities, member: BeamMember, Fy: float) -> Check:
+    method = member.method
+    capacity = float(caps.shear[0])
+    asd = method.kind == "asd"
+    why = f"AISC 360 is for carbon steel, not for {m.family}: judge it by the shop factor" if np.isnan(capacity) else None
+    return Check(id="shear", title="shear", kind="strength", method=method.words,
+                 clause=f"AISC 360-22 {shear.CLAUSE[s.shape]}" if asd else f"shop factor; {shear.CLAUSE[s.shape]}",
+                 formula=f"0.6 Fy Aw Cv / {OMEGA if asd else f'{method.n:g}'} ≥ V",
+                 inputs=[Value(symbol="V", name="shear", value=abs(worst.value), unit="N"), Value(symbol="Fy", name=_yield_name(member, m), value=Fy, unit="MPa"),
+                         Value(symbol="Aw", name="shear area", value=float(t.shear_area[0]), unit="mm2"),
+                         Value(symbol="Vn", name="strength", value=float(caps.nominal_shear[0]), unit="N")],
+                 demand=abs(worst.value), capacity=None if why else capacity, unit="N", at_mm=worst.at, combination=worst.words,
+                 source="AISC 360-22 chapter G (from memory); solid bars by the greatest elastic shear stress", not_checked=why)
+
+
+def check_beam(member: BeamMember) -> BeamVerdict:
+    """Check a beam for bending, shear and deflection.
+
+    Raises:
+        InputError: unknown section or material, a beam that cannot stand, a load off it.
+    """
+    s, m = section(member.section_id), material(member.material_id)
+    cases = member_cases(member.beam)
+    t, columns = section_table([s], member.axis), material_columns([m], welded=member.welded)
+    mass_per_m = s.mass_kg_per_m(m.density_kg_m3)
+    own = mass_per_m * GRAVITY / 1000.0
+    Lb = member.unbraced_mm or max(r.length_mm for r in cases.regions)
+    caps = capacities(t, columns, member.method, unbraced_mm=Lb, length_mm=member.beam.length_mm)
+    windy = any(x.case == "wind" for x in member.beam.loads)
+    combos, service = combinations_of(member.method, wind=windy), service_combinations(wind=windy)
+    moment = _worst(cases, own, combos, "moment", strength=True)
+    force = _worst(cases, own, combos, "shear", strength=True)
+    Fy, Fu, EI = float(columns.Fy[0]), float(columns.Fu[0]), float(columns.E[0] * t.inertia[0])
+    checks = [_bending_check(moment, s, m, t, caps, member, Fy, Fu, Lb), _shear_check(force, s, m, t, caps, member, Fy)]
+    moves: list[tuple[float, _Worst, float, tuple[float, float]]] = []
+    for region in cases.regions:
+        worst = _worst(cases, own, service, "deflection", strength=False, between=(region.from_mm, region.to_mm))
+        limit = deflection_limit_mm(region.length_mm, region.overhang, member.limits)
+        moved = abs(worst.value) / EI
+        n = member.limits.cantilever_over if region.overhang else member.limits.span_over
+        rule = "the brief's figure" if member.limits.absolute_mm else (f"2 L / {n:g}" if region.overhang else f"L / {n:g}")
+        checks.append(Check(
+            id=f"deflection-{region.from_mm:g}", title=f"deflection of {region.name}", kind="stiffness", method="unfactored loads",
+            clause=f"limit {rule}, set in the brief", formula="δ ≤ δlim, δ from E I",
+            inputs=[Value(symbol="δ", name="movement", value=moved, unit="mm"), Value(symbol="δlim", name="movement allowed", value=limit, unit="mm"),
+                    Value(symbol="E", name="modulus of elasticity", value=m.E_MPa, unit="MPa"),
+                    Value(symbol="I", name="second moment of area", value=float(t.inertia[0]), unit="mm4"),
+                    Value(symbol="L", name=region.name, value=region.length_mm, unit="mm")],
+            demand=moved, capacity=limit, unit="mm", at_mm=worst.at, combination=worst.words,
+            source="Euler-Bernoulli beam, exact polynomials; shear deformation left out",
+            assumptions=["supports do not give, and have no play"]))
+        moves.append((moved / limit, worst, limit, (region.from_mm, region.to_mm)))
+    _, worst_move, limit, region_ends = max(moves, key=lambda x: x[0])
+    mass = mass_per_m * member.beam.length_mm / 1000
+    total_live = sum(x.force_N * len(x.at_mm) for x in member.beam.loads if x.case == "live")
+    moved = abs(worst_move.value) / EI
+    return BeamVerdict(
+        checks=checks, strength=least_reserve(checks, "strength", none_applies="no load"),
+        stiffness=least_reserve(checks, "stiffness", none_applies="no limit"), mass_kg=mass,
+        price=mass * price_per_kg(s, m.price_per_kg), shear=_curve(force, "shear"), moment=_curve(moment, "moment"),
+        deflection=_curve(worst_move, "deflection", 1 / EI), limit_mm=limit, limit_region=region_ends,
+        reactions=_reactions(cases, own, service), regions=[(r.name, r.from_mm, r.to_mm) for r in cases.regions], outside=OUTSIDE,
+        stiffness_N_per_mm=total_live / moved if total_live and moved else None)
+
+
+def _reactions(cases: MemberCases, own: float, combos: list[Combination]) -> list[Reaction]:
+    out: list[Reaction] = []
+    factors = np.concatenate([cases.factors(own, c.dead, c.live, c.wind) for c in combos])
+    forces, moments = factors @ cases.solution.reactions_N, factors @ cases.solution.fixing_moments_Nmm
+    for i, support in enumerate(cases.request.supports):
+        turn = moments[:, i]
+        out.append(Reaction(x_mm=support.x_mm, kind=support.kind, most_N=float(forces[:, i].max()), least_N=float(forces[:, i].min()),
+                            moment_Nmm=float(turn[np.argmax(np.abs(turn))])))
+    return out

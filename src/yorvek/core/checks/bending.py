@@ -1,0 +1,94 @@
+"""Nominal bending strength by shape: yielding, local buckling and lateral-torsional buckling.
+
+AISC 360-22 chapter F (from memory). Every function takes columns of sections and returns N mm; nan is "not checked".
+"""
+
+from __future__ import annotations
+
+import numpy as np
+from numpy.typing import NDArray
+
+from yorvek.core.checks.table import Array, SectionTable
+
+
+def plastic_moment(t: SectionTable, Fy: Array) -> Array:
+    """Full plastic moment, at most 1.6 yield moments (F1, F6, F11)."""
+    return Fy * np.minimum(t.Z, 1.6 * t.S)
+
+
+def rectangular_hollow(t: SectionTable, Fy: Array, E: Array, Lb_mm: Array) -> Array:
+    """F7: yielding, flange and web local buckling, lateral-torsional buckling of the deep ones (Cb = 1)."""
+    Mp, My = Fy * t.Z, Fy * t.S
+    b_t, h_t, root = t.flat_width / t.wall, t.flat_depth / t.wall, np.sqrt(Fy / E)
+    noncompact = np.minimum(Mp - (Mp - My) * (3.57 * b_t * root - 4.0), Mp)  # F7-2
+    effective = np.minimum(1.92 * t.wall / root * (1 - 0.38 / (b_t * root)), t.flat_width)  # F7-4
+    lost = np.maximum(t.flat_width - effective, 0) * t.wall
+    slender = Fy * (t.inertia - 2 * lost * ((t.depth - t.wall) / 2) ** 2) / (t.depth / 2)  # both flanges taken, conservative
+    flange = np.where(b_t * root <= 1.12, Mp, np.where(b_t * root <= 1.40, noncompact, slender))
+    web = np.where(h_t * root <= 2.42, Mp, np.minimum(Mp - (Mp - My) * (0.305 * h_t * root - 0.738), Mp))  # F7-6
+    web = np.where(h_t * root > 5.70, np.nan, web)
+    twist = np.sqrt(t.J * t.A)
+    Lp = 0.13 * E * t.r_lateral * twist / Mp  # F7-12
+    Lr = 2 * E * t.r_lateral * twist / (0.7 * Fy * t.S)  # F7-13
+    inelastic = np.minimum(Mp - (Mp - 0.7 * My) * (Lb_mm - Lp) / (Lr - Lp), Mp)  # F7-10
+    elastic = np.minimum(2 * E * twist / (np.maximum(Lb_mm, 1.0) / t.r_lateral), Mp)  # F7-11
+    sideways = np.where(~t.lateral | (Lb_mm <= Lp), Mp, np.where(Lb_mm <= Lr, inelastic, elastic))
+    return np.minimum(np.minimum(flange, web), sideways)
+
+
+def round_hollow(t: SectionTable, Fy: Array, E: Array) -> Array:
+    """F8: yielding and local buckling, for D/t below 0.45 E/Fy."""
+    d_t, Mp = t.depth / t.wall, Fy * t.Z
+    noncompact = (0.021 * E / d_t + Fy) * t.S  # F8-2
+    slender = 0.33 * E / d_t * t.S  # F8-3
+    Mn = np.where(d_t <= 0.07 * E / Fy, Mp, np.where(d_t <= 0.31 * E / Fy, np.minimum(noncompact, Mp), slender))
+    return np.where(d_t > 0.45 * E / Fy, np.nan, Mn)
+
+
+def flat_bar(t: SectionTable, Fy: Array, E: Array, Lb_mm: Array) -> Array:
+    """F11: bars bent about the axis that stands up; width is the thickness (Cb = 1)."""
+    Mp, My = plastic_moment(t, Fy), Fy * t.S
+    slenderness = Lb_mm * t.depth / t.width**2
+    inelastic = np.minimum((1.52 - 0.274 * slenderness * Fy / E) * My, Mp)  # F11-3
+    elastic = np.minimum(1.9 * E / np.maximum(slenderness, 1e-9) * t.S, Mp)  # F11-4
+    sideways = np.where(slenderness <= 0.08 * E / Fy, Mp, np.where(slenderness <= 1.9 * E / Fy, inelastic, elastic))
+    return np.where(t.lateral, sideways, Mp)
+
+
+def channel(t: SectionTable, Fy: Array, E: Array, Lb_mm: Array) -> Array:
+    """F2 about the strong axis, loaded through the shear centre (Cb = 1); F6 about the weak one. Compact flanges only."""
+    Mp = plastic_moment(t, Fy)
+    with np.errstate(divide="ignore", invalid="ignore"):
+        c = t.ho / 2 * np.sqrt(t.r_lateral**2 * t.A / np.where(t.Cw > 0, t.Cw, np.nan))  # F2-8b
+        ratio = t.J * c / (t.S * t.ho)
+        Lp = 1.76 * t.r_lateral * np.sqrt(E / Fy)  # F2-5
+        Lr = 1.95 * t.rts * E / (0.7 * Fy) * np.sqrt(ratio + np.sqrt(ratio**2 + 6.76 * (0.7 * Fy / E) ** 2))  # F2-6
+        slender = np.maximum(Lb_mm, 1.0) / t.rts
+        Fcr = np.pi**2 * E / slender**2 * np.sqrt(1 + 0.078 * ratio * slender**2)  # F2-4
+        inelastic = np.minimum(Mp - (Mp - 0.7 * Fy * t.S) * (Lb_mm - Lp) / (Lr - Lp), Mp)  # F2-2
+    sideways = np.where(Lb_mm <= Lp, Mp, np.where(Lb_mm <= Lr, inelastic, np.minimum(Fcr * t.S, Mp)))
+    outstand = np.where(t.lateral, t.width, t.depth) / np.maximum(t.flange, 1e-9)
+    compact = outstand <= 0.38 * np.sqrt(E / Fy)
+    return np.where(compact, np.where(t.lateral, sideways, Mp), np.nan)
+
+
+def nominal_moment(t: SectionTable, Fy: Array, E: Array, Lb_mm: Array) -> Array:
+    """Mn of each section by its shape; nan where no rule here covers it (angles, slender webs, slender flanges of channels)."""
+    with np.errstate(divide="ignore", invalid="ignore"):
+        rules: dict[str, NDArray[np.float64]] = {
+            "rhs": rectangular_hollow(t, Fy, E, Lb_mm), "chs": round_hollow(t, Fy, E), "flat": flat_bar(t, Fy, E, Lb_mm),
+            "square_bar": plastic_moment(t, Fy), "round_bar": plastic_moment(t, Fy), "channel": channel(t, Fy, E, Lb_mm)}
+    out = np.full(t.A.shape, np.nan)
+    for shape, Mn in rules.items():
+        out = np.where(t.shape == shape, Mn, out)
+    return out
+
+
+CLAUSE = {"rhs": "F7", "chs": "F8", "flat": "F11", "square_bar": "F11", "round_bar": "F11", "channel": "F2, F6", "angle": "F10"}
+WHY_NOT = {
+    "angle": "an angle bent about its leg twists unless it is held; the rule for it (F10) is not in this version",
+    "rhs": "the web is slender (h/t above 5.70 √(E/Fy)); the rule for it is not in this version",
+    "chs": "the wall is too thin for the rule (D/t above 0.45 E/Fy)",
+    "channel": "the flange is not compact, or the section has no warping constant on record",
+    "flat": "", "square_bar": "", "round_bar": "",
+}

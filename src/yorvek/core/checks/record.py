@@ -1,0 +1,85 @@
+"""The record every check returns, and what reserve means."""
+
+from __future__ import annotations
+
+from typing import Literal
+
+from yorvek.core.model import Model
+
+Word = Literal["not checked", "gives", "tight", "holds", "heavy"]
+
+
+class Value(Model):
+    """A value put into a formula."""
+
+    symbol: str
+    name: str
+    value: float
+    unit: str
+
+
+class Check(Model):
+    """One check: demand against capacity, with everything a checker wants to see."""
+
+    id: str
+    title: str
+    kind: Literal["strength", "stiffness"]
+    method: str
+    clause: str
+    formula: str
+    inputs: list[Value] = []
+    demand: float | None = None
+    capacity: float | None = None
+    unit: str = ""
+    at_mm: float | None = None
+    combination: str = ""
+    source: str
+    assumptions: list[str] = []
+    not_checked: str | None = None
+
+    @property
+    def utilisation(self) -> float | None:
+        if self.not_checked is not None or self.demand is None or not self.capacity:
+            return None
+        return abs(self.demand) / self.capacity
+
+    @property
+    def reserve(self) -> float | None:
+        """Capacity over demand; None where not checked."""
+        used = self.utilisation
+        return None if used is None else (1.0 / used if used > 1e-9 else LARGEST_RESERVE)
+
+
+LARGEST_RESERVE = 999.0
+
+
+def reserve_word(reserve: float | None) -> Word:
+    """gives < 1.00 <= tight < 1.15 <= holds <= 2.0 < heavy; none is "not checked"."""
+    if reserve is None:
+        return "not checked"
+    if reserve < 1.0:
+        return "gives"
+    if reserve < 1.15:
+        return "tight"
+    return "holds" if reserve <= 2.0 else "heavy"
+
+
+class Reserve(Model):
+    """The least reserve of one kind, and what governs it."""
+
+    value: float | None
+    word: Word
+    governs: str
+    check_id: str | None
+
+
+def least_reserve(checks: list[Check], kind: str, *, none_applies: str) -> Reserve:
+    """The governing check of a kind; a check that was not made comes first."""
+    mine = [c for c in checks if c.kind == kind]
+    if not mine:
+        return Reserve(value=None, word="not checked", governs=none_applies, check_id=None)
+    missing = next((c for c in mine if c.reserve is None), None)
+    if missing is not None:
+        return Reserve(value=None, word="not checked", governs=missing.not_checked or missing.title, check_id=missing.id)
+    worst = min(mine, key=lambda c: c.reserve or 0.0)
+    return Reserve(value=worst.reserve, word=reserve_word(worst.reserve), governs=worst.title, check_id=worst.id)

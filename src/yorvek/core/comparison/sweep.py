@@ -1,0 +1,148 @@
+"""Every section of the catalogue in every chosen material it is sold in, against the limits, and the efficient frontier."""
+
+from __future__ import annotations
+
+import numpy as np
+from pydantic import Field
+
+from yorvek.core.checks.beam import BeamMember, deflection_limit_mm
+from yorvek.core.checks.capacity import capacities, material_columns
+from yorvek.core.checks.methods import combinations_of, service_combinations
+from yorvek.core.checks.record import LARGEST_RESERVE, Word, reserve_word
+from yorvek.core.checks.table import Array, section_table
+from yorvek.core.materials import material
+from yorvek.core.model import Model
+from yorvek.core.quantities import GRAVITY
+from yorvek.core.sections import Section, catalogue, price_per_kg, sold_in
+from yorvek.core.structures import MemberCases, member_cases
+
+
+class SweepRequest(Model):
+    """A member whose section and material are open. Empty lists mean all."""
+
+    member: BeamMember
+    materials: list[str] = []
+    shapes: list[str] = []
+    system: str | None = Field(default=None, description="metric, inch, or both")
+
+
+class Candidate(Model):
+    """One section in one material."""
+
+    section_id: str
+    material_id: str
+    shape: str
+    system: str
+    mass_kg: float
+    price: float
+    deflection_mm: float
+    strength: float | None
+    stiffness: float
+    strength_word: Word
+    stiffness_word: Word
+    holds: bool
+    EI_Nmm2: float
+    GJ_Nmm2: float
+    surface_m2: float
+    on_frontier: bool
+
+
+class SweepResult(Model):
+    """Candidates, lightest that holds first, then those that do not hold or were not checked."""
+
+    tried: int
+    candidates: list[Candidate]
+    lightest: Candidate | None
+    cheapest: Candidate | None
+
+
+def _demand(cases: MemberCases, member: BeamMember, own: Array, quantity: str) -> Array:
+    """Greatest demand of each candidate over combinations, live-load places and stations; own is its weight, N/mm."""
+    windy = any(x.case == "wind" for x in member.beam.loads)
+    unit = cases.solution.at_stations(getattr(cases.solution, quantity))
+    worst = np.zeros(len(own))
+    for c in combinations_of(member.method, wind=windy):
+        fixed = cases.strength_factors(0.0, c.dead, c.live, c.wind) @ unit
+        for row in fixed:
+            worst = np.maximum(worst, np.abs(row[None, :] + c.dead * own[:, None] * unit[cases.OWN][None, :]).max(axis=1))
+    return worst
+
+
+def _movement(cases: MemberCases, member: BeamMember, own: Array, EI: Array) -> tuple[Array, Array]:
+    """Greatest movement over its limit, and that movement in mm, of each candidate."""
+    windy = any(x.case == "wind" for x in member.beam.loads)
+    unit = cases.solution.at_stations(cases.solution.deflection)
+    places = cases.solution.stations_mm()
+    ratio, moved = np.zeros(len(own)), np.zeros(len(own))
+    for region in cases.regions:
+        inside = (places >= region.from_mm - 1e-6) & (places <= region.to_mm + 1e-6)
+        limit = deflection_limit_mm(region.length_mm, region.overhang, member.limits)
+        here = np.zeros(len(own))
+        for c in service_combinations(wind=windy):
+            for row in cases.factors(0.0, c.dead, c.live, c.wind) @ unit[:, inside]:
+                here = np.maximum(here, np.abs(row[None, :] + own[:, None] * unit[cases.OWN, inside][None, :]).max(axis=1))
+        here = here / EI
+        moved = np.where(here / limit > ratio, here, moved)
+        ratio = np.maximum(ratio, here / limit)
+    return ratio, moved
+
+
+def frontier(mass: Array, price: Array, deflection: Array) -> Array:
+    """Which candidates no other beats in mass, price and movement at once."""
+    order = np.lexsort((deflection, price, mass))
+    keep = np.zeros(len(mass), bool)
+    best: list[tuple[float, float]] = []
+    for i in order:
+        if not any(p <= price[i] + 1e-9 and d <= deflection[i] + 1e-9 for p, d in best):
+            keep[i] = True
+            best.append((price[i], deflection[i]))
+    return keep
+
+
+def sweep(request: SweepRequest) -> SweepResult:
+    """Try the catalogue.
+
+    Strength and movement at stations 1/24 of a segment apart (the chosen candidate's record is exact).
+
+    Raises:
+        InputError: the beam cannot stand, or a load is off it.
+    """
+    member = request.member
+    cases = member_cases(member.beam)
+    pairs: list[tuple[Section, str]] = [
+        (s, m) for s in catalogue() if (not request.shapes or s.shape in request.shapes) and (request.system in (None, s.system))
+        for m in sold_in(s) if not request.materials or m in request.materials]
+    if not pairs:
+        return SweepResult(tried=0, candidates=[], lightest=None, cheapest=None)
+    sections = [s for s, _ in pairs]
+    materials = [material(m) for _, m in pairs]
+    t, columns = section_table(sections, member.axis), material_columns(materials, welded=member.welded)
+    metres = member.beam.length_mm / 1000
+    mass_per_m = t.mass_area * columns.density * 1e-6
+    own = mass_per_m * GRAVITY / 1000
+    Lb = member.unbraced_mm or max(r.length_mm for r in cases.regions)
+    caps = capacities(t, columns, member.method, unbraced_mm=Lb, length_mm=member.beam.length_mm)
+    EI = columns.E * t.inertia
+    with np.errstate(divide="ignore", invalid="ignore"):
+        strength = np.minimum(caps.moment / _demand(cases, member, own, "moment"), caps.shear / _demand(cases, member, own, "shear"))
+    ratio, moved = _movement(cases, member, own, EI)
+    stiffness = np.minimum(1 / np.maximum(ratio, 1e-9), LARGEST_RESERVE)
+    strength = np.minimum(strength, LARGEST_RESERVE)
+    price = np.array([mass * metres * price_per_kg(s, m.price_per_kg) for mass, s, m in zip(mass_per_m, sections, materials, strict=True)])
+    mass = mass_per_m * metres
+    holds = (strength >= 1.0) & (stiffness >= 1.0)
+    efficient = np.zeros(len(pairs), bool)
+    index = np.nonzero(holds)[0]
+    efficient[index] = frontier(mass[index], price[index], moved[index])
+    out = []
+    for i, (s, m) in enumerate(zip(sections, materials, strict=True)):
+        value = None if np.isnan(strength[i]) else float(strength[i])
+        out.append(Candidate(
+            section_id=s.id, material_id=m.id, shape=s.shape, system=s.system, mass_kg=float(mass[i]), price=float(price[i]),
+            deflection_mm=float(moved[i]), strength=value, stiffness=float(stiffness[i]), strength_word=reserve_word(value),
+            stiffness_word=reserve_word(float(stiffness[i])), holds=bool(holds[i]), EI_Nmm2=float(EI[i]), GJ_Nmm2=m.G_MPa * s.J_mm4,
+            surface_m2=s.surface_m2_per_m() * metres, on_frontier=bool(efficient[i])))
+    out.sort(key=lambda c: (not c.holds, c.mass_kg, c.price))
+    good = [c for c in out if c.holds]
+    return SweepResult(tried=len(out), candidates=out, lightest=good[0] if good else None,
+                       cheapest=min(good, key=lambda c: c.price) if good else None)

@@ -1,0 +1,8 @@
+"""Quantities: parse and format what a shop writes."""
+
+from yorvek.core.quantities.format import force_text, fraction_text, length_text, mass_text, plain_number
+from yorvek.core.quantities.parse import Parsed, parse
+from yorvek.core.quantities.units import GRAVITY, INCH_MM, Kind, UnitSystem
+
+__all__ = ["GRAVITY", "INCH_MM", "Kind", "Parsed", "UnitSystem", "force_text", "fraction_text", "length_text",
+           "mass_text", "parse", "plain_number"]

@@ -1,0 +1,57 @@
+"""Quantities as a shop writes them. Fractions round half up and carry into the next inch."""
+
+from __future__ import annotations
+
+import math
+
+from yorvek.core.quantities.units import FOOT_MM, INCH_MM, LBF_N, POUND_KG, UnitSystem
+
+
+def fraction_text(value_in: float, denominator: int = 16) -> str:
+    """Inches as a mixed number in lowest terms: 12.46875 -> "12 1/2" in sixteenths. Half rounds away from zero."""
+    sign = "-" if value_in < 0 else ""
+    parts = math.floor(abs(value_in) * denominator + 0.5 + 1e-9)
+    whole, top = divmod(parts, denominator)
+    if top == 0:
+        return f"{sign if whole else ''}{whole}"
+    shared = math.gcd(top, denominator)
+    fraction = f"{top // shared}/{denominator // shared}"
+    return f"{sign}{whole} {fraction}" if whole else f"{sign}{fraction}"
+
+
+def fraction_error_in(value_in: float, denominator: int = 16) -> float:
+    """What the written fraction is more than the value, inches."""
+    sign = -1 if value_in < 0 else 1
+    return sign * math.floor(abs(value_in) * denominator + 0.5 + 1e-9) / denominator - value_in
+
+
+def plain_number(value: float, digits: int = 2) -> str:
+    """A decimal without trailing zeros."""
+    text = f"{value:.{digits}f}"
+    return (text.rstrip("0").rstrip(".") if "." in text else text) or "0"
+
+
+def length_text(value_mm: float, unit: UnitSystem, *, denominator: int = 16, with_unit: bool = True) -> str:
+    """A length in the user's unit: 1993.9 mm -> "1993.9 mm" or 6' 6 1/2"."""
+    if unit == "mm":
+        number = plain_number(value_mm, 1)
+        return f"{number} mm" if with_unit else number
+    inches = value_mm / INCH_MM
+    if abs(value_mm) < 2 * FOOT_MM:
+        return fraction_text(inches, denominator) + ('"' if with_unit else "")
+    parts = math.floor(abs(inches) * denominator + 0.5 + 1e-9) / denominator
+    feet, rest = divmod(parts, 12)
+    sign = "-" if inches < 0 else ""
+    return f"{sign}{feet:.0f}' {fraction_text(rest, denominator)}\""
+
+
+def force_text(value_N: float, unit: UnitSystem) -> str:
+    """A force: kN from a thousand newtons on, or pounds."""
+    if unit == "in":
+        return f"{value_N / LBF_N:.0f} lb"
+    return f"{plain_number(value_N / 1e3)} kN" if abs(value_N) >= 1e3 else f"{plain_number(value_N, 0)} N"
+
+
+def mass_text(value_kg: float, unit: UnitSystem) -> str:
+    """A mass to a tenth: kg or lb."""
+    return f"{value_kg / POUND_KG:.1f} lb" if unit == "in" else f"{value_kg:.1f} kg"

@@ -1,0 +1,190 @@
+"""A beam as the job asks for it: supports, named loads by kind, and live load placed span by span where it is worst."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from itertools import combinations
+from typing import Literal
+
+import numpy as np
+from pydantic import Field
+
+from yorvek.core.errors import InputError
+from yorvek.core.model import Model
+from yorvek.core.structures.beam import BeamSolution, DistributedLoad, LoadSet, PointLoad, Support, check_supports, solve_beam
+
+Case = Literal["dead", "live", "wind"]
+MOST_SPANS_ENUMERATED = 5
+LARGEST_FORCE_N = 1e8
+
+
+class BeamLoad(Model):
+    """A load on a beam: a force at places, or a load per length over a stretch. Downwards is positive."""
+
+    name: str = Field(max_length=80)
+    case: Case = "live"
+    dynamic_factor: float = Field(default=1.0, ge=1.0, le=5.0)
+    force_N: float = Field(default=0.0, ge=-LARGEST_FORCE_N, le=LARGEST_FORCE_N)
+    at_mm: list[float] = Field(default=[], max_length=50)
+    line_N_per_mm: float = Field(default=0.0, ge=-1e6, le=1e6)
+    from_mm: float | None = None
+    to_mm: float | None = None
+
+
+class BeamRequest(Model):
+    """A beam to solve: geometry, supports, loads."""
+
+    length_mm: float
+    supports: list[Support] = Field(max_length=20)
+    loads: list[BeamLoad] = Field(default=[], max_length=50)
+
+
+@dataclass(frozen=True)
+class Region:
+    """A span between supports, or an end that hangs over."""
+
+    name: str
+    from_mm: float
+    to_mm: float
+    overhang: bool
+
+    @property
+    def length_mm(self) -> float:
+        return self.to_mm - self.from_mm
+
+
+@dataclass(frozen=True)
+class MemberCases:
+    """The unit solutions of a beam with EI = 1: own weight of 1 N/mm, dead, wind, and live load region by region."""
+
+    request: BeamRequest
+    regions: list[Region]
+    solution: BeamSolution
+    live_regions: list[int]
+    dynamic: list[float]
+    """The greatest dynamic factor of the live loads in each loaded region (applied load by load; shown here)."""
+    patterns: np.ndarray
+    """Masks [pattern, live item] over the live items."""
+
+    OWN, DEAD, WIND, FIRST_LIVE = 0, 1, 2, 3
+
+    def factors(self, own_N_per_mm: float, dead: float, live: float, wind: float) -> np.ndarray:
+        """Factors [pattern, set] of one combination."""
+        out = np.zeros((len(self.patterns), self.solution.shear.shape[0]))
+        out[:, self.OWN], out[:, self.DEAD], out[:, self.WIND] = dead * own_N_per_mm, dead, wind
+        half = (out.shape[1] - self.FIRST_LIVE) // 2
+        out[:, self.FIRST_LIVE:self.FIRST_LIVE + half] = live * self.patterns
+        return out
+
+    def strength_factors(self, own_N_per_mm: float, dead: float, live: float, wind: float) -> np.ndarray:
+        """The same with the live loads times their dynamic factors."""
+        out = self.factors(own_N_per_mm, dead, 0.0, wind)
+        half = (out.shape[1] - self.FIRST_LIVE) // 2
+        out[:, self.FIRST_LIVE + half:] = live * self.patterns
+        return out
+
+    def pattern_name(self, pattern: int) -> str:
+        """Where the live load stands, in words."""
+        mask = self.patterns[pattern]
+        if not len(mask):
+            return "no live load"
+        if mask.all():
+            return "live load everywhere" if len(mask) > 1 else "live load on"
+        if not mask.any():
+            return "live load off"
+        names = [self.regions[r].name for r, on in zip(self.live_regions, mask, strict=True) if on]
+        return f"live load on {' and '.join(names)} only"
+
+
+def regions_of(length_mm: float, supports: list[Support]) -> list[Region]:
+    """The spans and overhangs from left to right."""
+    places = sorted(s.x_mm for s in supports)
+    out: list[Region] = []
+    if places[0] > 1e-3:
+        out.append(Region("the left overhang", 0.0, places[0], True))
+    spans = list(zip(places, places[1:], strict=False))
+    for i, (a, b) in enumerate(spans):
+        out.append(Region(f"span {i + 1}" if len(spans) > 1 else "the span", a, b, False))
+    if places[-1] < length_mm - 1e-3:
+        out.append(Region("the right overhang" if len(places) > 1 else "the arm", places[-1], length_mm, True))
+    return out
+
+
+def _region_at(regions: list[Region], x_mm: float) -> int:
+    for i, r in enumerate(regions):
+        if x_mm <= r.to_mm + 1e-6:
+            return i
+    return len(regions) - 1
+
+
+def _load_sets(request: BeamRequest, regions: list[Region]) -> tuple[LoadSet, LoadSet, dict[int, list[tuple[float, LoadSet]]]]:
+    """Dead, wind, and the live load of each region with its dynamic factor."""
+    fixed: dict[str, tuple[list[PointLoad], list[DistributedLoad]]] = {"dead": ([], []), "wind": ([], [])}
+    live: dict[int, list[tuple[float, LoadSet]]] = {}
+    for load in request.loads:
+        points = [PointLoad(x_mm=x, force_N=load.force_N) for x in load.at_mm] if load.force_N else []
+        start = 0.0 if load.from_mm is None else load.from_mm
+        end = request.length_mm if load.to_mm is None else load.to_mm
+        lines = []
+        if load.line_N_per_mm:
+            if not start < end:
+                raise InputError(field=load.name or "load", got=f"{start:g} to {end:g} mm", needs="the load must end after it starts")
+            lines = [DistributedLoad(from_mm=start, to_mm=end, start_N_per_mm=load.line_N_per_mm, end_N_per_mm=load.line_N_per_mm)]
+        if load.case != "live":
+            fixed[load.case][0].extend(points)
+            fixed[load.case][1].extend(lines)
+            continue
+        for p in points:
+            live.setdefault(_region_at(regions, p.x_mm), []).append((load.dynamic_factor, LoadSet(points=[p])))
+        for d in lines:
+            for i, r in enumerate(regions):
+                a, b = max(d.from_mm, r.from_mm), min(d.to_mm, r.to_mm)
+                if b - a > 1e-6:
+                    piece = DistributedLoad(from_mm=a, to_mm=b, start_N_per_mm=d.start_N_per_mm, end_N_per_mm=d.end_N_per_mm)
+                    live.setdefault(i, []).append((load.dynamic_factor, LoadSet(distributed=[piece])))
+            if d.from_mm < -1e-6 or d.to_mm > request.length_mm + 1e-6:
+                raise InputError(field=load.name or "load", got=f"{d.from_mm:g} to {d.to_mm:g} mm",
+                                 needs=f"it must lie on the beam, within 0 and {request.length_mm:g} mm")
+    dead, wind = (LoadSet(points=fixed[k][0], distributed=fixed[k][1]) for k in ("dead", "wind"))
+    return dead, wind, live
+
+
+def _scaled(parts: list[tuple[float, LoadSet]], dynamic: bool) -> LoadSet:
+    points, lines = [], []
+    for factor, loads in parts:
+        f = factor if dynamic else 1.0
+        points += [PointLoad(x_mm=p.x_mm, force_N=p.force_N * f) for p in loads.points]
+        lines += [DistributedLoad(from_mm=d.from_mm, to_mm=d.to_mm, start_N_per_mm=d.start_N_per_mm * f, end_N_per_mm=d.end_N_per_mm * f)
+                  for d in loads.distributed]
+    return LoadSet(points=points, distributed=lines)
+
+
+def live_patterns(count: int) -> np.ndarray:
+    """Masks of where live load stands: every choice up to five regions, above that all, none, alternate and neighbours."""
+    if count <= MOST_SPANS_ENUMERATED:
+        rows = [[i in chosen for i in range(count)] for n in range(count + 1) for chosen in combinations(range(count), n)]
+        return np.array(rows, dtype=float).reshape(len(rows), count)
+    every = [np.ones(count), np.zeros(count), np.arange(count) % 2, (np.arange(count) + 1) % 2]
+    for i in range(count):
+        every.append((np.arange(count) == i).astype(float))
+        if i + 1 < count:
+            near = (np.arange(count) == i) | (np.arange(count) == i + 1)
+            outside = (np.abs(np.arange(count) - i) % 2 == 0) & (np.arange(count) < i) | ((np.abs(np.arange(count) - i - 1) % 2 == 0) & (np.arange(count) > i))
+            every += [near.astype(float), (near | outside).astype(float)]
+    return np.unique(np.array(every, dtype=float), axis=0)
+
+
+def member_cases(request: BeamRequest) -> MemberCases:
+    """Solve the unit cases of a beam.
+
+    Raises:
+        InputError: the beam cannot stand, or a load is off it.
+    """
+    check_supports(request.length_mm, request.supports)
+    regions = regions_of(request.length_mm, request.supports)
+    dead, wind, live = _load_sets(request, regions)
+    own = LoadSet(distributed=[DistributedLoad(from_mm=0, to_mm=request.length_mm, start_N_per_mm=1, end_N_per_mm=1)])
+    items = sorted(live)
+    sets = [own, dead, wind, *(_scaled(live[i], False) for i in items), *(_scaled(live[i], True) for i in items)]
+    solution = solve_beam(request.length_mm, request.supports, sets, EI_Nmm2=1.0)
+    return MemberCases(request, regions, solution, items, [max(f for f, _ in live[i]) for i in items], live_patterns(len(items)))

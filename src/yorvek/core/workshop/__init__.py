@@ -1,0 +1,1 @@
+"""Workshop computation: what is worked out at the bench."""

