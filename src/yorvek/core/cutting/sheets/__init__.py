@@ -1,0 +1,6 @@
+"""Sheet plans: true shapes on sheets and remnants, or straight-through cuts; verified."""
+
+from yorvek.core.cutting.sheets.plan import NotVerified, solve_sheets, warm_up
+from yorvek.core.cutting.sheets.problem import Placement, SheetPiece, SheetPlan, SheetProblem, SheetStock
+
+__all__ = ["NotVerified", "Placement", "SheetPiece", "SheetPlan", "SheetProblem", "SheetStock", "solve_sheets", "warm_up"]

@@ -1,0 +1,205 @@
+"""The sheet plan: a first answer at once, then cheaper mixes of sheets and tighter layouts until time is up; verified."""
+
+from __future__ import annotations
+
+import time
+from collections.abc import Callable
+
+import numpy as np
+
+from yorvek.core.cutting.sheets.guillotine import guillotine_layouts
+from yorvek.core.cutting.sheets.local import Layout, LocalSearch
+from yorvek.core.cutting.sheets.mixes import area_bound, cost_of, generous, mixes
+from yorvek.core.cutting.sheets.prepare import Container, Prepared, prepare
+from yorvek.core.cutting.sheets.problem import Placement, SheetPlan, SheetProblem, UnplacedPiece
+from yorvek.core.cutting.sheets.verify import faults, measures
+
+Progress = Callable[[float, "SheetPlan"], None]
+HEAT = 0.006
+DENSEST = 0.93
+"""A mix must leave at least this much air to be worth trying."""
+
+
+class NotVerified(RuntimeError):
+    """A plan that failed its own check: our fault, never shown as a plan."""
+
+
+class _Run:
+    """Clock, evaluations, best plan and trace of one run."""
+
+    def __init__(self, problem: SheetProblem, seconds: float, seed: int, evaluations: int | None, cancelled: Callable[[], bool],
+                 progress: Progress | None) -> None:
+        self.problem, self.seconds, self.seed = problem, seconds, seed
+        self.limit, self.cancelled, self.progress = evaluations, cancelled, progress
+        self.started = time.perf_counter()
+        self.random = np.random.default_rng(seed)
+        self.best: SheetPlan | None = None
+        self.trace: list[tuple[float, float, float]] = []
+        self.done = 0
+        self.bound = 0.0
+        self.asked = self.started
+
+    def share(self) -> float:
+        """How much of the allowance is used, 0 to 1."""
+        if self.limit is not None:
+            return self.done / max(self.limit, 1)
+        return (time.perf_counter() - self.started) / max(self.seconds, 1e-9)
+
+    def over(self) -> bool:
+        now = time.perf_counter()
+        if self.progress is not None and self.best is not None and now - self.asked > 0.4:
+            self.asked = now
+            self.progress(min(self.share(), 1.0), self.best)
+        return self.share() >= 1.0 or self.cancelled()
+
+    def offer(self, placements: list[Placement]) -> bool:
+        """Take a plan if it is better than the best; verified before it counts."""
+        found = measures(self.problem, placements)
+        missing = _unplaced(self.problem, placements)
+        rank = (sum(u.qty for u in missing), round(found.cost, 6), -round(found.strip_density, 6))
+        if self.best is not None:
+            now = (sum(u.qty for u in self.best.unplaced), round(self.best.cost, 6), -round(self.best.strip_density, 6))
+            if rank >= now:
+                return False
+        wrong = faults(self.problem, placements)
+        if wrong:
+            raise NotVerified("; ".join(wrong[:3]))
+        self.trace.append((round(time.perf_counter() - self.started, 4), round(found.cost, 6), round(found.max_x, 4)))
+        self.best = SheetPlan(placements=placements, cost=found.cost, max_x=found.max_x, utilisation=found.utilisation,
+                              strip_density=found.strip_density, lower_bound=min(self.bound, found.cost), unplaced=missing, trace=list(self.trace),
+                              seed=self.seed, evaluations=self.done)
+        return True
+
+
+def _unplaced(problem: SheetProblem, placements: list[Placement]) -> list[UnplacedPiece]:
+    count: dict[str, int] = {}
+    for p in placements:
+        count[p.part] = count.get(p.part, 0) + 1
+    return [UnplacedPiece(part=p.id, qty=p.qty - count.get(p.id, 0)) for p in problem.parts if count.get(p.id, 0) < p.qty]
+
+
+def placements_of(data: Prepared, sheets: list[Container], layout: Layout) -> list[Placement]:
+    """A layout in the problem's own terms."""
+    index: list[int] = []
+    used: dict[str, int] = {}
+    occupied = {int(s) for s in layout.out[:, 0] if s >= 0}
+    for i, s in enumerate(sheets):
+        index.append(used.get(s.stock.id, 0))
+        if i in occupied:
+            used[s.stock.id] = index[i] + 1
+    out = []
+    for kind, (sheet, shape, x, row) in zip(layout.order, layout.out, strict=True):
+        if sheet < 0:
+            continue
+        s = sheets[int(sheet)]
+        x0, y0, turn = data.shapes.origins[int(shape)]
+        out.append(Placement(part=data.problem.parts[int(kind)].id, sheet=s.stock.id, sheet_index=index[int(sheet)],
+                             x=round(s.x0 + float(x) - x0, 5), y=round(s.y0 + float(row) * data.row_mm - y0, 5), rotation_deg=turn))
+    return out
+
+
+def warm_up() -> None:
+    """Compile the kernels before the clock runs."""
+    square = [(0.0, 0.0), (10.0, 0.0), (10.0, 10.0), (0.0, 10.0)]
+    solve_sheets(SheetProblem.model_validate({"sheets": [{"id": "s", "width": 50, "height": 50}], "parts": [{"id": "p", "qty": 2, "outline": square}]}),
+                 evaluations=2)
+
+
+def solve_sheets(problem: SheetProblem, *, seconds: float = 10.0, seed: int = 1, evaluations: int | None = None,
+                 guillotine: bool | None = None, cancelled: Callable[[], bool] = lambda: False, progress: Progress | None = None) -> SheetPlan:
+    """Plan sheets: everything placed, least cost, then the largest clean remnant.
+
+    Args:
+        problem: pieces, sheets, gaps; mm.
+        seconds: time for the search.
+        seed: of the search's random choices.
+        evaluations: layouts to try instead of a time; the same seed then gives the same plan.
+        guillotine: only plans that straight-through cuts can make; as the problem says where not given.
+        cancelled: asked now and then; True ends the search with the best so far.
+        progress: told the share of the allowance used and the best plan so far.
+
+    Returns:
+        A verified plan; `unplaced` lists what found no sheet.
+
+    Raises:
+        NotVerified: the plan failed its own check.
+    """
+    run = _Run(problem, seconds, seed, evaluations, cancelled, progress)
+    straight = bool(problem.meta.get("guillotine")) if guillotine is None else guillotine
+    data = prepare(problem)
+    need = float(data.areas[data.pieces].sum())
+    run.bound = area_bound(data.containers, need)
+    if straight:
+        _straight(run)
+    elif data.containers:
+        _free(run, data, need)
+    if run.best is None:
+        run.offer([])
+    assert run.best is not None
+    return run.best.model_copy(update={"evaluations": run.done, "trace": run.trace})
+
+
+def _straight(run: _Run) -> None:
+    for placements in guillotine_layouts(run.problem, run.random):
+        run.done += 1
+        run.offer(placements)
+        if run.over():
+            return
+
+
+def _free(run: _Run, data: Prepared, need: float) -> None:
+    best: LocalSearch | None = None
+    for mix in generous(data.containers, need, len(data.pieces)):
+        search = LocalSearch(data, mix, run.random)
+        layout = search.start()
+        run.done += search.tried
+        if run.offer(placements_of(data, mix, layout)):
+            best = search
+        if run.over():
+            return
+    assert best is not None and run.best is not None
+    best = _cheaper(run, data, need, best)
+    _tighten(run, data, best)
+
+
+def _cheaper(run: _Run, data: Prepared, need: float, best: LocalSearch) -> LocalSearch:
+    """Try mixes that cost less, the most promising ones longest, for about two thirds of the time."""
+    assert run.best is not None
+    open_ = [LocalSearch(data, m, run.random) for m in mixes(data.containers, need / DENSEST, run.best.cost)][:60]
+    started: list[LocalSearch] = []
+    for search in reversed(open_):  # the dearest first: it is likeliest to hold everything
+        if run.share() > 0.3 or run.over():
+            break
+        if cost_of(search.sheets) >= run.best.cost - 1e-9:
+            continue
+        layout = search.start()
+        run.done += search.tried
+        started.append(search)
+        if layout.missing_area == 0 and run.offer(placements_of(data, search.sheets, layout)):
+            best = search
+    while run.share() < 0.66 and not run.over():
+        started = [s for s in started if s.best is not None and cost_of(s.sheets) < run.best.cost - 1e-9 and s.best.missing_area < 0.15 * need]
+        if not started:
+            break
+        started.sort(key=lambda s: s.best.missing_area if s.best else 0.0)
+        search = started[min(int(run.random.exponential(0.8)), len(started) - 1)]
+        for _ in range(10):
+            run.done += 1
+            if search.step(HEAT * (1 - run.share())) and search.best is not None and search.best.missing_area == 0 \
+                    and run.offer(placements_of(data, search.sheets, search.best)):
+                best = search
+            if run.over():
+                break
+    return best
+
+
+def _tighten(run: _Run, data: Prepared, search: LocalSearch) -> None:
+    """The same sheets, used more tightly."""
+    if search.current is None:
+        search.start()
+    begun = run.share()
+    while not run.over():
+        run.done += 1
+        left = 1 - (run.share() - begun) / max(1 - begun, 1e-9)
+        if search.step(HEAT * max(left, 0.0)) and search.best is not None:
+            run.offer(placements_of(data, search.sheets, search.best))

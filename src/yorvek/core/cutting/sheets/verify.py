@@ -1,0 +1,99 @@
+"""The check every sheet plan must pass before it counts: inside, clear of each other, allowed turns, exact quantities."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+import numpy as np
+import shapely
+from shapely import Polygon, affinity
+
+from yorvek.core.cutting.sheets.problem import Placement, SheetProblem, polygon_of, sheet_polygon
+from yorvek.core.outlines.outline import exact_cos_sin
+
+TOLERANCE_MM = 0.005
+
+
+def placed_polygon(problem: SheetProblem, placement: Placement) -> Polygon:
+    """The piece where it lies."""
+    part = next(p for p in problem.parts if p.id == placement.part)
+    c, s = exact_cos_sin(placement.rotation_deg)
+    return affinity.affine_transform(polygon_of(part), [c, -s, s, c, placement.x, placement.y])
+
+
+def _all_placed(problem: SheetProblem, placements: list[Placement]) -> list[Polygon]:
+    shapes = {p.id: polygon_of(p) for p in problem.parts}
+    out = []
+    for p in placements:
+        c, s = exact_cos_sin(p.rotation_deg)
+        out.append(affinity.affine_transform(shapes[p.part], [c, -s, s, c, p.x, p.y]))
+    return out
+
+
+def faults(problem: SheetProblem, placements: list[Placement]) -> list[str]:
+    """What is wrong with a plan, in words; nothing if it is sound."""
+    out: list[str] = []
+    parts = {p.id: p for p in problem.parts}
+    sheets = {s.id: s for s in problem.sheets}
+    shapes = np.array(_all_placed(problem, placements), dtype=object)
+    counts: dict[str, int] = {}
+    by_sheet: dict[tuple[str, int], list[int]] = {}
+    for i, p in enumerate(placements):
+        counts[p.part] = counts.get(p.part, 0) + 1
+        by_sheet.setdefault((p.sheet, p.sheet_index), []).append(i)
+        allowed = parts[p.part].rotations
+        if allowed != "free" and not any(abs((p.rotation_deg - r + 180) % 360 - 180) < 1e-6 for r in allowed):
+            out.append(f"{p.part} may not be turned by {p.rotation_deg}")
+        limit = sheets[p.sheet].qty
+        if p.sheet_index < 0 or (limit is not None and p.sheet_index >= limit):
+            out.append(f"sheet {p.sheet} number {p.sheet_index + 1} is not there")
+    out += [f"{n} of {i} placed, {parts[i].qty} wanted" for i, n in counts.items() if n > parts[i].qty]
+    clear = problem.clearance
+    for (sheet, number), members in by_sheet.items():
+        outline = sheet_polygon(sheets[sheet])
+        room = outline.buffer(TOLERANCE_MM - problem.edge_margin, join_style="mitre")
+        group = shapes[members]
+        for k in np.nonzero(~shapely.covers(room, group))[0]:
+            out.append(f"{placements[members[k]].part} reaches over the edge of {sheet} number {number + 1}")
+        tree = shapely.STRtree(group)
+        if clear > TOLERANCE_MM:
+            a, b = tree.query(group, predicate="dwithin", distance=clear - TOLERANCE_MM)
+        else:
+            shrunk = shapely.buffer(group, -TOLERANCE_MM / 2, join_style="mitre")
+            a, b = shapely.STRtree(shrunk).query(shrunk, predicate="intersects")
+        for i, j in zip(a[a < b], b[a < b], strict=True):
+            out.append(f"{placements[members[i]].part} and {placements[members[j]].part} are too close on {sheet} number {number + 1}")
+    return out
+
+
+@dataclass(frozen=True)
+class Measures:
+    """What a plan costs and how full it is."""
+
+    cost: float
+    utilisation: float
+    strip_density: float
+    max_x: float
+
+
+def measures(problem: SheetProblem, placements: list[Placement]) -> Measures:
+    """Cost of the used sheets, parts' area over theirs, and the same with the sheet that gains most cut off behind its last piece."""
+    shapes = _all_placed(problem, placements)
+    sheets = {s.id: s for s in problem.sheets}
+    reach: dict[tuple[str, int], float] = {}
+    for p, shape in zip(placements, shapes, strict=True):
+        key = (p.sheet, p.sheet_index)
+        reach[key] = max(reach.get(key, -1e18), shape.bounds[2])
+    cost = sum(sheets[s].cost for s, _ in reach)
+    total = sum(s.area for s in shapes)
+    area, saved, max_x = 0.0, -1.0, 0.0
+    for (s, _), x in reach.items():
+        outline = sheet_polygon(sheets[s])
+        area += outline.area
+        x0, y0, x1, y1 = outline.bounds
+        left = outline.area - outline.intersection(shapely.box(x0 - 1, y0 - 1, min(x, x1), y1 + 1)).area
+        if left > saved:
+            saved, max_x = left, x
+    if not area:
+        return Measures(0.0, 0.0, 0.0, 0.0)
+    return Measures(round(cost, 6), round(total / area, 6), round(total / (area - saved), 6), round(max_x, 4))
