@@ -50,11 +50,19 @@ def first_fit_decreasing(problem):
 
 lengths = st.integers(40, 2900).map(lambda n: n / 2)
 problems = st.builds(
-    lambda kerf, trim, parts, price: BarProblem.model_validate({
-        "kerf": kerf, "end_trim": trim, "stock": [{"id": "six", "length": 3000, "cost": price}],
-        "parts": [{"id": f"p{i}", "length": n, "qty": q} for i, (n, q) in enumerate(parts)]}),
-    st.sampled_from([0.0, 2.5, 3.0]), st.sampled_from([0.0, 10.0]), st.lists(st.tuples(lengths, st.integers(1, 6)), min_size=1, max_size=6),
-    st.sampled_from([1.0, 41.5]))
+    lambda kerf, trim, parts, price: BarProblem.model_validate(
+        {
+            "kerf": kerf,
+            "end_trim": trim,
+            "stock": [{"id": "six", "length": 3000, "cost": price}],
+            "parts": [{"id": f"p{i}", "length": n, "qty": q} for i, (n, q) in enumerate(parts)],
+        }
+    ),
+    st.sampled_from([0.0, 2.5, 3.0]),
+    st.sampled_from([0.0, 10.0]),
+    st.lists(st.tuples(lengths, st.integers(1, 6)), min_size=1, max_size=6),
+    st.sampled_from([1.0, 41.5]),
+)
 
 
 @given(problems)
@@ -78,18 +86,32 @@ def test_known_optimum_is_reached_and_proven(name, optimum):
 
 
 def test_drops_are_used_before_new_bars_when_that_is_cheaper():
-    problem = BarProblem.model_validate({"kerf": 3, "stock": [{"id": "new", "length": 6000, "cost": 60}, {"id": "drop", "length": 1500, "qty": 1, "cost": 2}],
-                                         "parts": [{"id": "a", "length": 1400, "qty": 5}]})
+    problem = BarProblem.model_validate(
+        {
+            "kerf": 3,
+            "stock": [{"id": "new", "length": 6000, "cost": 60}, {"id": "drop", "length": 1500, "qty": 1, "cost": 2}],
+            "parts": [{"id": "a", "length": 1400, "qty": 5}],
+        }
+    )
     plan = solve_bars(problem, seconds=1)
     assert check(problem, plan) == 62 and plan.proven
 
 
 def test_pieces_that_no_stock_takes_are_listed():
-    problem = BarProblem.model_validate({"kerf": 3, "stock": [{"id": "s", "length": 2000, "qty": 1}],
-                                         "parts": [{"id": "long", "length": 2500, "qty": 2}, {"id": "short", "length": 900, "qty": 4}]})
+    problem = BarProblem.model_validate(
+        {
+            "kerf": 3,
+            "stock": [{"id": "s", "length": 2000, "qty": 1}],
+            "parts": [{"id": "long", "length": 2500, "qty": 2}, {"id": "short", "length": 900, "qty": 4}],
+        }
+    )
     plan = solve_bars(problem, seconds=1)
     check(problem, plan)
-    assert {u.part: u.qty for u in plan.unplaced} == {"long": 2, "short": 2} and plan.lower_bound is None and not plan.proven
+    assert (
+        {u.part: u.qty for u in plan.unplaced} == {"long": 2, "short": 2}
+        and plan.lower_bound is None
+        and not plan.proven
+    )
 
 
 def test_same_seed_same_plan():

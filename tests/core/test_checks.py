@@ -8,7 +8,11 @@ from yorvek.core.structures import BeamLoad, BeamRequest, Support
 
 
 def rail(load=6.0, section="RHS 120×80×6.3 hot", material="S355", **more):
-    beam = BeamRequest(length_mm=3700, supports=[Support(x_mm=0), Support(x_mm=3000)], loads=[BeamLoad(name="crowd", line_N_per_mm=load)])
+    beam = BeamRequest(
+        length_mm=3700,
+        supports=[Support(x_mm=0), Support(x_mm=3000)],
+        loads=[BeamLoad(name="crowd", line_N_per_mm=load)],
+    )
     return BeamMember(beam=beam, section_id=section, material_id=material, limits=Limits(span_over=360), **more)
 
 
@@ -18,7 +22,9 @@ def by_id(verdict, id):
 
 def test_shop_factor_by_hand():
     """Source: simple beam, M = w L^2 / 8 and fy S / n, worked by hand; IPE not needed."""
-    beam = BeamRequest(length_mm=2000, supports=[Support(x_mm=0), Support(x_mm=2000)], loads=[BeamLoad(name="q", line_N_per_mm=10)])
+    beam = BeamRequest(
+        length_mm=2000, supports=[Support(x_mm=0), Support(x_mm=2000)], loads=[BeamLoad(name="q", line_N_per_mm=10)]
+    )
     verdict = check_beam(BeamMember(beam=beam, section_id="SHS 60×60×4 hot", material_id="S235"))
     check = by_id(verdict, "bending")
     own = 878.8319 * 7850e-9 * 9.80665
@@ -49,15 +55,23 @@ def test_welded_aluminium_loses_strength_and_moves_no_more():
     assert welded.stiffness.value == pytest.approx(plain.stiffness.value, rel=1e-9)
 
 
-@pytest.mark.parametrize(("section", "material", "method", "words"), [
-    ("L 100×100×10", "S355", Method(), "twists"), ("AL 120×80×5", "6082-T6", Method(kind="asd"), "shop factor")])
+@pytest.mark.parametrize(
+    ("section", "material", "method", "words"),
+    [("L 100×100×10", "S355", Method(), "twists"), ("AL 120×80×5", "6082-T6", Method(kind="asd"), "shop factor")],
+)
 def test_what_is_not_checked_is_said_and_has_no_reserve(section, material, method, words):
     verdict = check_beam(rail(section=section, material=material, method=method))
-    assert verdict.strength.value is None and verdict.strength.word == "not checked" and words in verdict.strength.governs
+    assert (
+        verdict.strength.value is None and verdict.strength.word == "not checked" and words in verdict.strength.governs
+    )
 
 
 def test_dynamic_factor_counts_for_strength_only():
-    beam = BeamRequest(length_mm=2000, supports=[Support(x_mm=0), Support(x_mm=2000)], loads=[BeamLoad(name="step", force_N=2000, at_mm=[1000])])
+    beam = BeamRequest(
+        length_mm=2000,
+        supports=[Support(x_mm=0), Support(x_mm=2000)],
+        loads=[BeamLoad(name="step", force_N=2000, at_mm=[1000])],
+    )
     hit = beam.model_copy(update={"loads": [beam.loads[0].model_copy(update={"dynamic_factor": 2.0})]})
     calm, hard = (check_beam(BeamMember(beam=b, section_id="SHS 60×60×4 hot", material_id="S235")) for b in (beam, hit))
     assert hard.moment.greatest == pytest.approx(2 * calm.moment.greatest, rel=0.02)
@@ -74,15 +88,25 @@ def test_the_sweep_agrees_with_the_exact_check():
     for candidate in result.candidates[::25]:
         exact = check_beam(rail(section=candidate.section_id, material=candidate.material_id))
         assert candidate.stiffness == pytest.approx(exact.stiffness.value, rel=2e-3)
-        assert candidate.strength == pytest.approx(exact.strength.value, rel=2e-3) if candidate.strength else exact.strength.value is None
+        assert (
+            candidate.strength == pytest.approx(exact.strength.value, rel=2e-3)
+            if candidate.strength
+            else exact.strength.value is None
+        )
 
 
 def test_lightest_that_holds_is_lightest_and_holds():
     result = sweep(SweepRequest(member=rail(), materials=["S355"], system="metric"))
     holding = [c for c in result.candidates if c.strength and c.strength >= 1 and c.stiffness >= 1]
     assert result.lightest.mass_kg == min(c.mass_kg for c in holding)
-    assert all(any(o.mass_kg <= c.mass_kg and o.price <= c.price and o.deflection_mm <= c.deflection_mm for o in holding if o.on_frontier)
-               for c in holding)
+    assert all(
+        any(
+            o.mass_kg <= c.mass_kg and o.price <= c.price and o.deflection_mm <= c.deflection_mm
+            for o in holding
+            if o.on_frontier
+        )
+        for c in holding
+    )
 
 
 def test_reserve_reaches_one_where_the_sensitivity_says():
@@ -90,7 +114,17 @@ def test_reserve_reaches_one_where_the_sensitivity_says():
     assert check_beam(rail(6 * found.stiffness_load_factor)).stiffness.value == pytest.approx(1.0, abs=1e-3)
 
 
-@pytest.mark.parametrize(("reserve", "word"), [(None, "not checked"), (0.999, "gives"), (1.0, "tight"), (1.149, "tight"), (1.15, "holds"),
-                                               (2.0, "holds"), (2.01, "heavy")])
+@pytest.mark.parametrize(
+    ("reserve", "word"),
+    [
+        (None, "not checked"),
+        (0.999, "gives"),
+        (1.0, "tight"),
+        (1.149, "tight"),
+        (1.15, "holds"),
+        (2.0, "holds"),
+        (2.01, "heavy"),
+    ],
+)
 def test_bands(reserve, word):
     assert reserve_word(reserve) == word

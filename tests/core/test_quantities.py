@@ -15,11 +15,19 @@ SHARED = json.loads((Path(__file__).parents[1] / "shared" / "quantities.json").r
 
 
 def understand(case):
-    return parse(case["text"], kind=case.get("kind", "length"), unit=case["unit"], names=SHARED["names"],
-                 metal=case.get("metal"), more_than=case.get("more_than"))
+    return parse(
+        case["text"],
+        kind=case.get("kind", "length"),
+        unit=case["unit"],
+        names=SHARED["names"],
+        metal=case.get("metal"),
+        more_than=case.get("more_than"),
+    )
 
 
-@pytest.mark.parametrize("case", [c for c in SHARED["cases"] if "refused" not in c], ids=lambda c: f"{c['text']} ({c['unit']})")
+@pytest.mark.parametrize(
+    "case", [c for c in SHARED["cases"] if "refused" not in c], ids=lambda c: f"{c['text']} ({c['unit']})"
+)
 def test_understood(case):
     assert understand(case).value == pytest.approx(case.get("mm", case.get("value")), rel=1e-5)
 

@@ -5,7 +5,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from yorvek.core.errors import InputError
-from yorvek.core.outlines import Ring, Outline, area_mm2, area_moments, bounds_mm, cut_length_mm
+from yorvek.core.outlines import Outline, Ring, area_mm2, area_moments, bounds_mm, cut_length_mm
 from yorvek.core.quantities import INCH_MM
 from yorvek.core.sections import catalogue, outline_of, section, sold_in
 from yorvek.core.sections.catalogue import table_rows
@@ -28,7 +28,9 @@ def test_inch_hollow_sections_by_formula_agree_with_the_published_table(table):
         assert s.Ix_mm4 / INCH_MM**4 == pytest.approx(row["Ix_in4"], rel=0.03, abs=0.0006), s.id
         assert s.Zx_mm3 / INCH_MM**3 == pytest.approx(row["Zx_in3"], rel=0.03, abs=0.0006), s.id
         assert s.J_mm4 / INCH_MM**4 == pytest.approx(row["J_in4"], rel=0.05, abs=0.0006), s.id
-        assert s.mass_kg_per_m() / 0.45359237 * 0.3048 == pytest.approx(row["weight_lb_per_ft"], rel=0.025, abs=0.011), s.id
+        assert s.mass_kg_per_m() / 0.45359237 * 0.3048 == pytest.approx(
+            row["weight_lb_per_ft"], rel=0.025, abs=0.011
+        ), s.id
 
 
 def test_tabulated_angles_and_channels_agree_with_their_outlines():

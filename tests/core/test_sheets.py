@@ -23,7 +23,9 @@ def check(problem, plan):
     for p in plan.placements:
         part = parts[p.part]
         assert part.rotations == "free" or any(abs(p.rotation_deg - r) % 360 < 1e-6 for r in part.rotations)
-        shape = affinity.translate(affinity.rotate(Polygon(part.outline, part.holes), p.rotation_deg, origin=(0, 0)), p.x, p.y)
+        shape = affinity.translate(
+            affinity.rotate(Polygon(part.outline, part.holes), p.rotation_deg, origin=(0, 0)), p.x, p.y
+        )
         by_sheet.setdefault((p.sheet, p.sheet_index), []).append(shape)
         assert sheets[p.sheet].qty is None or 0 <= p.sheet_index < sheets[p.sheet].qty
     for (sheet, _), shapes in by_sheet.items():
@@ -32,7 +34,7 @@ def check(problem, plan):
         for i, a in enumerate(shapes):
             assert outline.buffer(TOLERANCE).covers(a)
             assert a.distance(outline.exterior) >= problem.edge_margin - TOLERANCE
-            for b in shapes[i + 1:]:
+            for b in shapes[i + 1 :]:
                 gap = max(problem.part_gap, problem.kerf)
                 assert a.distance(b) >= gap - TOLERANCE if gap else a.buffer(-TOLERANCE).intersection(b).area < 0.05
     placed = {p.id: sum(1 for x in plan.placements if x.part == p.id) for p in problem.parts}
@@ -46,16 +48,31 @@ def regular(sides, size):
     return [(round(size * math.cos(t), 3), round(size * math.sin(t), 3)) for t in turns]
 
 
-pieces = st.lists(st.tuples(st.integers(3, 7), st.integers(15, 120), st.integers(1, 3), st.booleans()), min_size=1, max_size=4)
+pieces = st.lists(
+    st.tuples(st.integers(3, 7), st.integers(15, 120), st.integers(1, 3), st.booleans()), min_size=1, max_size=4
+)
 
 
 @given(pieces, st.sampled_from([0.0, 3.0]), st.sampled_from([0.0, 6.0]), st.sampled_from(["free", [0, 90], [0]]))
 @settings(max_examples=15, deadline=None)
 def test_every_plan_is_sound(kinds, gap, margin, turns):
-    problem = SheetProblem.model_validate({
-        "part_gap": gap, "edge_margin": margin, "sheets": [{"id": "s", "width": 500, "height": 400, "cost": 10}],
-        "parts": [{"id": f"p{i}", "qty": q, "outline": regular(n, size), "rotations": turns,
-                   "holes": [regular(5, size / 3)[::-1]] if hole else []} for i, (n, size, q, hole) in enumerate(kinds)]})
+    problem = SheetProblem.model_validate(
+        {
+            "part_gap": gap,
+            "edge_margin": margin,
+            "sheets": [{"id": "s", "width": 500, "height": 400, "cost": 10}],
+            "parts": [
+                {
+                    "id": f"p{i}",
+                    "qty": q,
+                    "outline": regular(n, size),
+                    "rotations": turns,
+                    "holes": [regular(5, size / 3)[::-1]] if hole else [],
+                }
+                for i, (n, size, q, hole) in enumerate(kinds)
+            ],
+        }
+    )
     plan = solve_sheets(problem, evaluations=12)
     check(problem, plan)
     assert plan.unplaced == []
@@ -71,9 +88,16 @@ def test_instance_is_placed_whole_and_sound(name):
 
 
 def test_a_piece_goes_into_the_opening_of_another():
-    frame = {"id": "frame", "qty": 1, "outline": [(0, 0), (100, 0), (100, 100), (0, 100)], "holes": [[(20, 20), (80, 20), (80, 80), (20, 80)]]}
+    frame = {
+        "id": "frame",
+        "qty": 1,
+        "outline": [(0, 0), (100, 0), (100, 100), (0, 100)],
+        "holes": [[(20, 20), (80, 20), (80, 80), (20, 80)]],
+    }
     block = {"id": "block", "qty": 1, "outline": [(0, 0), (50, 0), (50, 50), (0, 50)]}
-    problem = SheetProblem.model_validate({"part_gap": 2, "sheets": [{"id": "s", "width": 101, "height": 100.5, "qty": 1}], "parts": [frame, block]})
+    problem = SheetProblem.model_validate(
+        {"part_gap": 2, "sheets": [{"id": "s", "width": 101, "height": 100.5, "qty": 1}], "parts": [frame, block]}
+    )
     plan = solve_sheets(problem, evaluations=5)
     shapes = check(problem, plan)[("s", 0)]
     assert plan.unplaced == [] and shapes[0].convex_hull.contains(shapes[1])
@@ -81,9 +105,19 @@ def test_a_piece_goes_into_the_opening_of_another():
 
 def test_a_remnant_is_taken_before_a_new_sheet():
     corner = [(0, 0), (300, 0), (300, 100), (100, 100), (100, 300), (0, 300)]
-    problem = SheetProblem.model_validate({
-        "part_gap": 2, "edge_margin": 3, "parts": [{"id": "strip", "qty": 2, "outline": [(0, 0), (80, 0), (80, 200), (0, 200)], "rotations": [0, 90]}],
-        "sheets": [{"id": "new", "width": 1000, "height": 500, "cost": 100}, {"id": "corner", "width": 300, "height": 300, "qty": 1, "cost": 1, "outline": corner}]})
+    problem = SheetProblem.model_validate(
+        {
+            "part_gap": 2,
+            "edge_margin": 3,
+            "parts": [
+                {"id": "strip", "qty": 2, "outline": [(0, 0), (80, 0), (80, 200), (0, 200)], "rotations": [0, 90]}
+            ],
+            "sheets": [
+                {"id": "new", "width": 1000, "height": 500, "cost": 100},
+                {"id": "corner", "width": 300, "height": 300, "qty": 1, "cost": 1, "outline": corner},
+            ],
+        }
+    )
     plan = solve_sheets(problem, evaluations=40)
     check(problem, plan)
     assert plan.cost == 1
@@ -96,8 +130,15 @@ def test_same_seed_and_evaluations_same_plan():
 
 
 def test_what_does_not_fit_is_listed_and_the_rest_is_sound():
-    problem = SheetProblem.model_validate({"sheets": [{"id": "s", "width": 100, "height": 100, "qty": 1}], "parts": [
-        {"id": "big", "qty": 1, "outline": [(0, 0), (150, 0), (150, 50), (0, 50)]}, {"id": "half", "qty": 3, "outline": [(0, 0), (50, 0), (50, 100), (0, 100)]}]})
+    problem = SheetProblem.model_validate(
+        {
+            "sheets": [{"id": "s", "width": 100, "height": 100, "qty": 1}],
+            "parts": [
+                {"id": "big", "qty": 1, "outline": [(0, 0), (150, 0), (150, 50), (0, 50)]},
+                {"id": "half", "qty": 3, "outline": [(0, 0), (50, 0), (50, 100), (0, 100)]},
+            ],
+        }
+    )
     plan = solve_sheets(problem, evaluations=10)
     check(problem, plan)
     assert {u.part: u.qty for u in plan.unplaced} == {"big": 1, "half": 1}
@@ -120,5 +161,6 @@ def test_straight_cuts_part_every_piece():
                     return parted(ordered[:k]) and parted(ordered[k:])
                 reach = max(reach, ordered[k][axis + 2])
         return False
+
     for shapes in check(problem, plan).values():
         assert parted([s.bounds for s in shapes])

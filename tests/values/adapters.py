@@ -24,62 +24,148 @@ LB_PER_FT = 0.45359237 / 0.3048
 def beam(i: Inputs) -> Outputs:
     loads = LoadSet(
         points=[PointLoad(x_mm=p["x_mm"], force_N=p["P_down_N"]) for p in i.get("point_loads", [])],
-        distributed=[DistributedLoad(from_mm=d["from_mm"], to_mm=d["to_mm"], start_N_per_mm=d["w_start_down_N_per_mm"],
-                                     end_N_per_mm=d["w_end_down_N_per_mm"]) for d in i.get("distributed_loads", [])],
-        moments=[TurningMoment(x_mm=m["x_mm"], moment_Nmm=m["M_counterclockwise_Nmm"]) for m in i.get("moments", [])])
+        distributed=[
+            DistributedLoad(
+                from_mm=d["from_mm"],
+                to_mm=d["to_mm"],
+                start_N_per_mm=d["w_start_down_N_per_mm"],
+                end_N_per_mm=d["w_end_down_N_per_mm"],
+            )
+            for d in i.get("distributed_loads", [])
+        ],
+        moments=[TurningMoment(x_mm=m["x_mm"], moment_Nmm=m["M_counterclockwise_Nmm"]) for m in i.get("moments", [])],
+    )
     supports = [Support(x_mm=s["x_mm"], kind=s["type"]) for s in i["supports"]]
     s = solve_beam(i["span_total_mm"], supports, [loads], EI_Nmm2=i["E_MPa"] * i["I_mm4"])
     sag, hog = s.extreme(s.moment, sign=1), s.extreme(s.moment, sign=-1)
     down, up = s.extreme(s.deflection, sign=-1), s.extreme(s.deflection, sign=1)
     force = max((s.extreme(s.shear, sign=sign) for sign in (1, -1)), key=lambda e: abs(e.value))
     return {
-        "M_max_sagging_Nmm": max(sag.value, 0.0), "M_max_hogging_Nmm": max(-hog.value, 0.0), "M_max_abs_Nmm": max(abs(sag.value), abs(hog.value)),
-        "V_max_abs_N": abs(force.value), "deflection_max_down_mm": max(-down.value, 0.0), "deflection_max_up_mm": max(up.value, 0.0),
-        "x_M_sagging_mm": sag.x_mm, "x_M_hogging_mm": hog.x_mm, "x_deflection_mm": down.x_mm, "x_deflection_up_mm": up.x_mm,
+        "M_max_sagging_Nmm": max(sag.value, 0.0),
+        "M_max_hogging_Nmm": max(-hog.value, 0.0),
+        "M_max_abs_Nmm": max(abs(sag.value), abs(hog.value)),
+        "V_max_abs_N": abs(force.value),
+        "deflection_max_down_mm": max(-down.value, 0.0),
+        "deflection_max_up_mm": max(up.value, 0.0),
+        "x_M_sagging_mm": sag.x_mm,
+        "x_M_hogging_mm": hog.x_mm,
+        "x_deflection_mm": down.x_mm,
+        "x_deflection_up_mm": up.x_mm,
         "reactions_up_N": [{"x_mm": p.x_mm, "R_N": float(r)} for p, r in zip(supports, s.reactions_N[0], strict=True)],
-        "fixing_moments_counterclockwise_Nmm": [{"x_mm": p.x_mm, "M_Nmm": float(m)} for p, m in zip(supports, s.fixing_moments_Nmm[0], strict=True)
-                                                if p.kind == "fixed"]}
+        "fixing_moments_counterclockwise_Nmm": [
+            {"x_mm": p.x_mm, "M_Nmm": float(m)}
+            for p, m in zip(supports, s.fixing_moments_Nmm[0], strict=True)
+            if p.kind == "fixed"
+        ],
+    }
 
 
 def in_mm(s: Section) -> Outputs:
     return {
-        "A_mm2": s.A_mm2, "mass_kg_per_m": s.mass_kg_per_m(), "Ix_mm4": s.Ix_mm4, "Iy_mm4": s.Iy_mm4, "I_mm4": s.Ix_mm4, "Sx_mm3": s.Sx_mm3,
-        "Sy_mm3": s.Sy_mm3, "S_mm3": s.Sx_mm3, "Zx_mm3": s.Zx_mm3, "Zy_mm3": s.Zy_mm3, "Z_mm3": s.Zx_mm3, "J_mm4": s.J_mm4, "Ct_mm3": s.Ct_mm3,
-        "radius_of_gyration_mm": s.rx_mm, "cx_from_vertical_leg_back_mm": s.cx_mm, "cy_from_horizontal_leg_back_mm": s.cy_mm, "cx_mm": s.cx_mm,
-        "cy_mm": s.cy_mm, "Ixy_mm4": s.Ixy_mm4, "Ixy_abs_mm4": abs(s.Ixy_mm4), "I_major_mm4": s.I_major_mm4, "I_minor_mm4": s.I_minor_mm4,
-        "r_min_mm": s.r_min_mm, "major_axis_angle_from_x_deg": s.major_axis_deg, "tan_alpha": s.tan_alpha,
-        "shear_centre_x_mm": s.shear_centre_x_mm, "shear_centre_y_mm": s.shear_centre_y_mm}
+        "A_mm2": s.A_mm2,
+        "mass_kg_per_m": s.mass_kg_per_m(),
+        "Ix_mm4": s.Ix_mm4,
+        "Iy_mm4": s.Iy_mm4,
+        "I_mm4": s.Ix_mm4,
+        "Sx_mm3": s.Sx_mm3,
+        "Sy_mm3": s.Sy_mm3,
+        "S_mm3": s.Sx_mm3,
+        "Zx_mm3": s.Zx_mm3,
+        "Zy_mm3": s.Zy_mm3,
+        "Z_mm3": s.Zx_mm3,
+        "J_mm4": s.J_mm4,
+        "Ct_mm3": s.Ct_mm3,
+        "radius_of_gyration_mm": s.rx_mm,
+        "cx_from_vertical_leg_back_mm": s.cx_mm,
+        "cy_from_horizontal_leg_back_mm": s.cy_mm,
+        "cx_mm": s.cx_mm,
+        "cy_mm": s.cy_mm,
+        "Ixy_mm4": s.Ixy_mm4,
+        "Ixy_abs_mm4": abs(s.Ixy_mm4),
+        "I_major_mm4": s.I_major_mm4,
+        "I_minor_mm4": s.I_minor_mm4,
+        "r_min_mm": s.r_min_mm,
+        "major_axis_angle_from_x_deg": s.major_axis_deg,
+        "tan_alpha": s.tan_alpha,
+        "shear_centre_x_mm": s.shear_centre_x_mm,
+        "shear_centre_y_mm": s.shear_centre_y_mm,
+    }
 
 
 def in_cm(s: Section) -> Outputs:
-    return {"A_cm2": s.A_mm2 / 1e2, "Ix_cm4": s.Ix_mm4 / 1e4, "Iy_cm4": s.Iy_mm4 / 1e4, "J_cm4": s.J_mm4 / 1e4, "Sx_cm3": s.Sx_mm3 / 1e3,
-            "Sy_min_cm3": s.Sy_mm3 / 1e3, "Zx_cm3": s.Zx_mm3 / 1e3, "Ct_cm3": (s.Ct_mm3 or 0) / 1e3, "mass_kg_per_m": s.mass_kg_per_m(),
-            "cx_from_web_back_mm": s.cx_mm, "cx_from_web_back_cm": s.cx_mm / 10, "shear_centre_outside_web_back_mm": -s.shear_centre_x_mm}
+    return {
+        "A_cm2": s.A_mm2 / 1e2,
+        "Ix_cm4": s.Ix_mm4 / 1e4,
+        "Iy_cm4": s.Iy_mm4 / 1e4,
+        "J_cm4": s.J_mm4 / 1e4,
+        "Sx_cm3": s.Sx_mm3 / 1e3,
+        "Sy_min_cm3": s.Sy_mm3 / 1e3,
+        "Zx_cm3": s.Zx_mm3 / 1e3,
+        "Ct_cm3": (s.Ct_mm3 or 0) / 1e3,
+        "mass_kg_per_m": s.mass_kg_per_m(),
+        "cx_from_web_back_mm": s.cx_mm,
+        "cx_from_web_back_cm": s.cx_mm / 10,
+        "shear_centre_outside_web_back_mm": -s.shear_centre_x_mm,
+    }
 
 
 def in_inches(s: Section) -> Outputs:
     i2, i3, i4 = INCH_MM**2, INCH_MM**3, INCH_MM**4
-    flat = {"flat_h_over_t": (s.depth_mm - 3 * s.wall_mm) / s.wall_mm, "flat_b_over_t": (s.width_mm - 3 * s.wall_mm) / s.wall_mm}
+    flat = {
+        "flat_h_over_t": (s.depth_mm - 3 * s.wall_mm) / s.wall_mm,
+        "flat_b_over_t": (s.width_mm - 3 * s.wall_mm) / s.wall_mm,
+    }
     return {
-        "A_in2": s.A_mm2 / i2, "weight_lb_per_ft": s.mass_kg_per_m() / LB_PER_FT, "Ix_in4": s.Ix_mm4 / i4, "Iy_in4": s.Iy_mm4 / i4, "I_in4": s.Ix_mm4 / i4,
-        "Sx_in3": s.Sx_mm3 / i3, "Sy_in3": s.Sy_mm3 / i3, "S_in3": s.Sx_mm3 / i3, "Zx_in3": s.Zx_mm3 / i3, "Zy_in3": s.Zy_mm3 / i3, "Z_in3": s.Zx_mm3 / i3,
-        "J_in4": s.J_mm4 / i4, "C_in3": (s.Ct_mm3 or 0) / i3, "Cw_in6": s.Cw_mm6 / INCH_MM**6, "x_bar_in": s.cx_mm / INCH_MM, "y_bar_in": s.cy_mm / INCH_MM,
-        "e_o_in": -s.shear_centre_x_mm / INCH_MM, "rz_in": s.r_min_mm / INCH_MM, "Iz_minor_in4": s.I_minor_mm4 / i4, "tan_alpha": s.tan_alpha, **flat}
+        "A_in2": s.A_mm2 / i2,
+        "weight_lb_per_ft": s.mass_kg_per_m() / LB_PER_FT,
+        "Ix_in4": s.Ix_mm4 / i4,
+        "Iy_in4": s.Iy_mm4 / i4,
+        "I_in4": s.Ix_mm4 / i4,
+        "Sx_in3": s.Sx_mm3 / i3,
+        "Sy_in3": s.Sy_mm3 / i3,
+        "S_in3": s.Sx_mm3 / i3,
+        "Zx_in3": s.Zx_mm3 / i3,
+        "Zy_in3": s.Zy_mm3 / i3,
+        "Z_in3": s.Zx_mm3 / i3,
+        "J_in4": s.J_mm4 / i4,
+        "C_in3": (s.Ct_mm3 or 0) / i3,
+        "Cw_in6": s.Cw_mm6 / INCH_MM**6,
+        "x_bar_in": s.cx_mm / INCH_MM,
+        "y_bar_in": s.cy_mm / INCH_MM,
+        "e_o_in": -s.shear_centre_x_mm / INCH_MM,
+        "rz_in": s.r_min_mm / INCH_MM,
+        "Iz_minor_in4": s.I_minor_mm4 / i4,
+        "tan_alpha": s.tan_alpha,
+        **flat,
+    }
 
 
 def metric_hollow(i: Inputs) -> Section:
     t = i["thickness_mm"]
     r_out, r_in = hot_radii_mm(t) if i["process"].startswith("hot") else cold_radii_mm(t)
-    return rhs("case", series="EN 10210", system="metric", depth=i["depth_mm"], width=i["width_mm"], t=t, r_out=i.get("outer_radius_mm", r_out),
-               r_in=i.get("inner_radius_mm", r_in), source="case")
+    return rhs(
+        "case",
+        series="EN 10210",
+        system="metric",
+        depth=i["depth_mm"],
+        width=i["width_mm"],
+        t=t,
+        r_out=i.get("outer_radius_mm", r_out),
+        r_in=i.get("inner_radius_mm", r_in),
+        source="case",
+    )
 
 
 def metric_round(i: Inputs) -> Section:
-    return chs("case", series="EN 10210", system="metric", diameter=i["diameter_mm"], t=i["thickness_mm"], source="case")
+    return chs(
+        "case", series="EN 10210", system="metric", diameter=i["diameter_mm"], t=i["thickness_mm"], source="case"
+    )
 
 
 def flat(i: Inputs) -> Section:
-    return solid.bar("case", series="EN 10058", system="metric", width=i["width_mm"], depth=i["depth_mm"], source="case")
+    return solid.bar(
+        "case", series="EN 10058", system="metric", width=i["width_mm"], depth=i["depth_mm"], source="case"
+    )
 
 
 def round_solid(i: Inputs) -> Section:
@@ -87,39 +173,96 @@ def round_solid(i: Inputs) -> Section:
 
 
 def metric_angle(i: Inputs) -> Section:
-    return rolled.angle("case", series="EN 10056", system="metric", vertical=i["vertical_leg_mm"], horizontal=i["horizontal_leg_mm"], t=i["thickness_mm"],
-                        root=i["root_radius_mm"], toe=i["toe_radius_mm"], source="case")
+    return rolled.angle(
+        "case",
+        series="EN 10056",
+        system="metric",
+        vertical=i["vertical_leg_mm"],
+        horizontal=i["horizontal_leg_mm"],
+        t=i["thickness_mm"],
+        root=i["root_radius_mm"],
+        toe=i["toe_radius_mm"],
+        source="case",
+    )
 
 
 def metric_channel(i: Inputs) -> Section:
-    return rolled.channel("case", series="UPE", system="metric", depth=i["depth_mm"], width=i["width_mm"], web=i["web_mm"],
-                          flange=i.get("flange_mm") or i["mean_flange_mm"], root=i["root_radius_mm"], toe=i.get("toe_radius_mm", 0),
-                          slope=i.get("flange_slope", 0), source="case")
+    return rolled.channel(
+        "case",
+        series="UPE",
+        system="metric",
+        depth=i["depth_mm"],
+        width=i["width_mm"],
+        web=i["web_mm"],
+        flange=i.get("flange_mm") or i["mean_flange_mm"],
+        root=i["root_radius_mm"],
+        toe=i.get("toe_radius_mm", 0),
+        slope=i.get("flange_slope", 0),
+        source="case",
+    )
 
 
 def inch_hollow(i: Inputs) -> Section:
     t = i["design_wall_in"] * INCH_MM
-    return rhs("case", series="HSS", system="inch", depth=i["depth_in"] * INCH_MM, width=i["width_in"] * INCH_MM, t=t, r_out=2 * t, r_in=t,
-               source="case", weighed_wall=i["nominal_wall_in"] * INCH_MM)
+    return rhs(
+        "case",
+        series="HSS",
+        system="inch",
+        depth=i["depth_in"] * INCH_MM,
+        width=i["width_in"] * INCH_MM,
+        t=t,
+        r_out=2 * t,
+        r_in=t,
+        source="case",
+        weighed_wall=i["nominal_wall_in"] * INCH_MM,
+    )
 
 
 def inch_round(i: Inputs) -> Section:
-    return chs("case", series="round HSS", system="inch", diameter=i["diameter_in"] * INCH_MM, t=i["design_wall_in"] * INCH_MM, source="case",
-               weighed_wall=i["nominal_wall_in"] * INCH_MM)
+    return chs(
+        "case",
+        series="round HSS",
+        system="inch",
+        diameter=i["diameter_in"] * INCH_MM,
+        t=i["design_wall_in"] * INCH_MM,
+        source="case",
+        weighed_wall=i["nominal_wall_in"] * INCH_MM,
+    )
 
 
 def inch_shape(i: Inputs) -> Section | None:
     """Rolled inch shapes are table values: the catalogue's section with these dimensions."""
     depth, width = i.get("long_leg_vertical_in") or i["depth_in"], i.get("short_leg_in") or i["flange_width_in"]
     wall = i.get("thickness_in") or i["web_in"]
-    return next((s for s in catalogue() if s.series in ("L", "C") and abs(s.depth_mm / INCH_MM - depth) < 0.006
-                 and abs(s.width_mm / INCH_MM - width) < 0.006 and abs(s.wall_mm / INCH_MM - wall) < 0.006), None)
+    return next(
+        (
+            s
+            for s in catalogue()
+            if s.series in ("L", "C")
+            and abs(s.depth_mm / INCH_MM - depth) < 0.006
+            and abs(s.width_mm / INCH_MM - width) < 0.006
+            and abs(s.wall_mm / INCH_MM - wall) < 0.006
+        ),
+        None,
+    )
 
 
 def gauge(i: Inputs) -> Outputs | None:
     words = i["product"].lower()
-    metal = next((m for key, m in (("galvan", "galvanized steel"), ("stainless", "stainless"), ("alumin", "aluminium"), ("tub", "tube"),
-                                   ("steel", "carbon steel")) if key in words), None)
+    metal = next(
+        (
+            m
+            for key, m in (
+                ("galvan", "galvanized steel"),
+                ("stainless", "stainless"),
+                ("alumin", "aluminium"),
+                ("tub", "tube"),
+                ("steel", "carbon steel"),
+            )
+            if key in words
+        ),
+        None,
+    )
     if metal is None:
         return None
     inches = [gauge_thickness_in(g, metal) for g in i["gauge"]]
@@ -127,17 +270,24 @@ def gauge(i: Inputs) -> Outputs | None:
 
 
 def fraction(i: Inputs) -> Outputs:
-    return {"text": [fraction_text(v, i["denominator"]) for v in i["values_in"]],
-            "error_in": [fraction_error_in(v, i["denominator"]) for v in i["values_in"]]}
+    return {
+        "text": [fraction_text(v, i["denominator"]) for v in i["values_in"]],
+        "error_in": [fraction_error_in(v, i["denominator"]) for v in i["values_in"]],
+    }
 
 
 def weight(i: Inputs) -> Outputs | None:
     shape = i["shape"].split(",")[0]
     areas: dict[str, Callable[[], float]] = {
-        "flat": lambda: weights.flat_area_mm2(i["width_mm"], i["thickness_mm"]), "square": lambda: weights.flat_area_mm2(i["side_mm"], i["side_mm"]),
-        "hexagon": lambda: weights.hexagon_area_mm2(i["across_flats_mm"]), "square tube": lambda: weights.square_tube_area_mm2(i["side_mm"], i["wall_mm"]),
-        "round": lambda: weights.round_area_mm2(i["diameter_mm"]), "round tube": lambda: weights.round_area_mm2(i["diameter_mm"], i["wall_mm"]),
-        "tube": lambda: weights.round_area_mm2(i["diameter_mm"], i["wall_mm"]), "pipe": lambda: weights.round_area_mm2(i["diameter_mm"], i["wall_mm"])}
+        "flat": lambda: weights.flat_area_mm2(i["width_mm"], i["thickness_mm"]),
+        "square": lambda: weights.flat_area_mm2(i["side_mm"], i["side_mm"]),
+        "hexagon": lambda: weights.hexagon_area_mm2(i["across_flats_mm"]),
+        "square tube": lambda: weights.square_tube_area_mm2(i["side_mm"], i["wall_mm"]),
+        "round": lambda: weights.round_area_mm2(i["diameter_mm"]),
+        "round tube": lambda: weights.round_area_mm2(i["diameter_mm"], i["wall_mm"]),
+        "tube": lambda: weights.round_area_mm2(i["diameter_mm"], i["wall_mm"]),
+        "pipe": lambda: weights.round_area_mm2(i["diameter_mm"], i["wall_mm"]),
+    }
     if shape not in areas:
         return None
     area = areas[shape]()
@@ -146,7 +296,11 @@ def weight(i: Inputs) -> Outputs | None:
 
 def plate_weight(i: Inputs) -> Outputs:
     given = i["thickness_in"]
-    return {"weight_lb_per_ft2": [weights.plate_lb_per_ft2(t) for t in given] if isinstance(given, list) else weights.plate_lb_per_ft2(given)}
+    return {
+        "weight_lb_per_ft2": [weights.plate_lb_per_ft2(t) for t in given]
+        if isinstance(given, list)
+        else weights.plate_lb_per_ft2(given)
+    }
 
 
 def constants(i: Inputs) -> Outputs | None:
@@ -154,29 +308,52 @@ def constants(i: Inputs) -> Outputs | None:
     if not set(i["metals"]) <= set(known) or not MATERIALS:
         return None
     found = [material(known[m]) for m in i["metals"]]
-    return {"density_kg_m3": [m.density_kg_m3 for m in found], "E_GPa": [m.E_MPa / 1e3 for m in found], "G_GPa": [m.G_MPa / 1e3 for m in found]}
+    return {
+        "density_kg_m3": [m.density_kg_m3 for m in found],
+        "E_GPa": [m.E_MPa / 1e3 for m in found],
+        "G_GPa": [m.G_MPa / 1e3 for m in found],
+    }
 
 
 def clearance_holes(i: Inputs) -> Outputs:
-    return {"fine_mm": [clearance_hole_mm(s, "fine") for s in i["sizes"]], "medium_mm": [clearance_hole_mm(s) for s in i["sizes"]],
-            "coarse_mm": [clearance_hole_mm(s, "coarse") for s in i["sizes"]]}
+    return {
+        "fine_mm": [clearance_hole_mm(s, "fine") for s in i["sizes"]],
+        "medium_mm": [clearance_hole_mm(s) for s in i["sizes"]],
+        "coarse_mm": [clearance_hole_mm(s, "coarse") for s in i["sizes"]],
+    }
 
 
-def section_kind(make: Callable[[Inputs], Section | None], read: Callable[[Section], Outputs]) -> Callable[[Inputs], Outputs | None]:
+def section_kind(
+    make: Callable[[Inputs], Section | None], read: Callable[[Section], Outputs]
+) -> Callable[[Inputs], Outputs | None]:
     def adapter(i: Inputs) -> Outputs | None:
         made = make(i)
         return None if made is None else read(made)
+
     return adapter
 
 
 ADAPTERS: dict[str, Callable[[Inputs], Outputs | None]] = {
     **dict.fromkeys(("ss", "cant", "fix", "propped", "overhang", "cont"), beam),
-    "en_rhs_hot": section_kind(metric_hollow, in_mm), "en_rhs_cold": section_kind(metric_hollow, in_mm),
-    "en_table_hollow": section_kind(metric_hollow, in_cm), "chs": section_kind(metric_round, in_mm), "bar/flat-bar": section_kind(flat, in_mm),
-    "bar/round-bar": section_kind(round_solid, in_mm), "angle": section_kind(metric_angle, in_mm), "angle_sharp": section_kind(metric_angle, in_mm),
-    "en_channel/en-parallel-flange-channel": section_kind(metric_channel, in_cm), "en_channel/en-tapered-flange-channel": section_kind(metric_channel, in_cm),
-    "aisc_hss": section_kind(inch_hollow, in_inches), "aisc_hss_round": section_kind(inch_round, in_inches), "aisc_pipe": section_kind(inch_round, in_inches),
-    "aisc_l": section_kind(inch_shape, in_inches), "aisc_c": section_kind(inch_shape, in_inches),
-    "holes": clearance_holes, "gauge": gauge, "fraction": fraction, "weight/plate-weights": plate_weight, "material/nominal-density-and-elastic-constants": constants,
+    "en_rhs_hot": section_kind(metric_hollow, in_mm),
+    "en_rhs_cold": section_kind(metric_hollow, in_mm),
+    "en_table_hollow": section_kind(metric_hollow, in_cm),
+    "chs": section_kind(metric_round, in_mm),
+    "bar/flat-bar": section_kind(flat, in_mm),
+    "bar/round-bar": section_kind(round_solid, in_mm),
+    "angle": section_kind(metric_angle, in_mm),
+    "angle_sharp": section_kind(metric_angle, in_mm),
+    "en_channel/en-parallel-flange-channel": section_kind(metric_channel, in_cm),
+    "en_channel/en-tapered-flange-channel": section_kind(metric_channel, in_cm),
+    "aisc_hss": section_kind(inch_hollow, in_inches),
+    "aisc_hss_round": section_kind(inch_round, in_inches),
+    "aisc_pipe": section_kind(inch_round, in_inches),
+    "aisc_l": section_kind(inch_shape, in_inches),
+    "aisc_c": section_kind(inch_shape, in_inches),
+    "holes": clearance_holes,
+    "gauge": gauge,
+    "fraction": fraction,
+    "weight/plate-weights": plate_weight,
+    "material/nominal-density-and-elastic-constants": constants,
     **{f"weight/mass-per-metre{n}": weight for n in ("", "-2", "-3", "-4", "-5", "-6")},
 }

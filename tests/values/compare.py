@@ -37,10 +37,15 @@ def largest(value: Any) -> float:
 def agrees(key: str, expected: Any, got: Any, tolerance: float, scale: float) -> bool:
     """One value against another: relatively, a zero within 0.5 % of the largest of its kind, words ignoring case."""
     if isinstance(expected, dict):
-        return isinstance(got, dict) and all(k in got and agrees(k, v, got[k], tolerance, scale) for k, v in expected.items())
+        return isinstance(got, dict) and all(
+            k in got and agrees(k, v, got[k], tolerance, scale) for k, v in expected.items()
+        )
     if isinstance(expected, list):
-        return isinstance(got, list) and len(got) == len(expected) and all(
-            agrees(key, e, g, tolerance, scale) for e, g in zip(expected, got, strict=True))
+        return (
+            isinstance(got, list)
+            and len(got) == len(expected)
+            and all(agrees(key, e, g, tolerance, scale) for e, g in zip(expected, got, strict=True))
+        )
     if isinstance(expected, str):
         return isinstance(got, str) and expected.strip().lower() == got.strip().lower()
     if not isinstance(got, int | float) or not math.isfinite(got):

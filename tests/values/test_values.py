@@ -21,10 +21,15 @@ def test_case_agrees(case):
 @pytest.mark.parametrize("case", [c for c in CASES if differences(c) == []][::9], ids=lambda c: c["id"])
 def test_a_poisoned_value_is_reported(case):
     poisoned = copy.deepcopy(case)
-    key = next(k for k, v in case["expected"].items() if isinstance(v, float | int) and v) if any(
-        isinstance(v, float | int) and v for v in case["expected"].values()) else next(iter(case["expected"]))
+    key = (
+        next(k for k, v in case["expected"].items() if isinstance(v, float | int) and v)
+        if any(isinstance(v, float | int) and v for v in case["expected"].values())
+        else next(iter(case["expected"]))
+    )
     value = poisoned["expected"][key]
-    poisoned["expected"][key] = value * 1.5 if isinstance(value, float | int) else ["poison" if isinstance(v, str) else v * 1.5 for v in value]
+    poisoned["expected"][key] = (
+        value * 1.5 if isinstance(value, float | int) else ["poison" if isinstance(v, str) else v * 1.5 for v in value]
+    )
     agree, differ, _ = run([poisoned])
     assert agree == 0 and case["id"] in differ[0]
 
@@ -36,7 +41,7 @@ def test_an_unknown_kind_is_named_and_never_passed():
 
 def test_the_run_reads_the_folder_it_is_told_and_counts(tmp_path, monkeypatch, capsys):
     case = copy.deepcopy(CASES[0])
-    case["expected"] = {key: 1.0 for key in list(case["expected"])[:1]}
+    case["expected"] = dict.fromkeys(list(case["expected"])[:1], 1.0)
     (tmp_path / "beams.json").write_text(__import__("json").dumps([case, CASES[1]]))
     monkeypatch.setenv("CHECK_VALUES_DIR", str(tmp_path))
     assert main() == 1

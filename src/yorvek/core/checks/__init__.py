@@ -5,5 +5,16 @@ from yorvek.core.checks.methods import Method
 from yorvek.core.checks.record import Check, Reserve, least_reserve, reserve_word
 from yorvek.core.checks.sensitivity import Sensitivity, sensitivity
 
-__all__ = ["BeamMember", "BeamVerdict", "Check", "Limits", "Method", "Reserve", "Sensitivity", "check_beam", "least_reserve",
-           "reserve_word", "sensitivity"]
+__all__ = [
+    "BeamMember",
+    "BeamVerdict",
+    "Check",
+    "Limits",
+    "Method",
+    "Reserve",
+    "Sensitivity",
+    "check_beam",
+    "least_reserve",
+    "reserve_word",
+    "sensitivity",
+]

@@ -18,8 +18,12 @@ from yorvek.core.quantities import GRAVITY
 from yorvek.core.sections import Section, price_per_kg, section
 from yorvek.core.structures import BeamRequest, BeamSolution, MemberCases, member_cases
 
-OUTSIDE = ["side loads and twist: no load off the axis is entered", "connections, welds and supports",
-           "crushing of the wall under point loads and over supports", "axial force and frame sway"]
+OUTSIDE = [
+    "side loads and twist: no load off the axis is entered",
+    "connections, welds and supports",
+    "crushing of the wall under point loads and over supports",
+    "axial force and frame sway",
+]
 
 
 class Limits(Model):
@@ -38,7 +42,9 @@ class BeamMember(Model):
     material_id: str
     axis: Axis = "strong"
     welded: bool = Field(default=False, description="welded where it is stressed most: aluminium loses strength there")
-    unbraced_mm: float | None = Field(default=None, gt=0, description="between sideways restraints; the length where not given")
+    unbraced_mm: float | None = Field(
+        default=None, gt=0, description="between sideways restraints; the length where not given"
+    )
     limits: Limits = Limits()
     method: Method = Method()
 
@@ -92,12 +98,21 @@ class _Worst:
         self.solution: BeamSolution | None = None
 
 
-def _worst(cases: MemberCases, own: float, combos: list[Combination], quantity: Literal["shear", "moment", "deflection"], *,
-           strength: bool, between: tuple[float, float] | None = None) -> _Worst:
+def _worst(
+    cases: MemberCases,
+    own: float,
+    combos: list[Combination],
+    quantity: Literal["shear", "moment", "deflection"],
+    *,
+    strength: bool,
+    between: tuple[float, float] | None = None,
+) -> _Worst:
     solution = cases.solution
     unit = solution.at_stations(getattr(solution, quantity))
     places = solution.stations_mm()
-    inside = np.ones(len(places), bool) if between is None else (places >= between[0] - 1e-6) & (places <= between[1] + 1e-6)
+    inside = (
+        np.ones(len(places), bool) if between is None else (places >= between[0] - 1e-6) & (places <= between[1] + 1e-6)
+    )
     best = _Worst()
     for combo in combos:
         make = cases.strength_factors if strength else cases.factors
@@ -116,8 +131,13 @@ def _worst(cases: MemberCases, own: float, combos: list[Combination], quantity: 
 def _curve(worst: _Worst, quantity: str, scale: float = 1.0) -> Curve:
     assert worst.solution is not None
     values = worst.solution.at_stations(getattr(worst.solution, quantity))[0] * scale
-    return Curve(x_mm=[float(x) for x in worst.solution.stations_mm()], y=[float(v) for v in values], greatest=float(worst.value * scale),
-                 at_mm=worst.at, load_position=worst.words)
+    return Curve(
+        x_mm=[float(x) for x in worst.solution.stations_mm()],
+        y=[float(v) for v in values],
+        greatest=float(worst.value * scale),
+        at_mm=worst.at,
+        load_position=worst.words,
+    )
 
 
 def deflection_limit_mm(length_mm: float, overhang: bool, limits: Limits) -> float:
@@ -127,14 +147,26 @@ def deflection_limit_mm(length_mm: float, overhang: bool, limits: Limits) -> flo
     return 2 * length_mm / limits.cantilever_over if overhang else length_mm / limits.span_over
 
 
-def _bending_check(worst: _Worst, s: Section, m: Material, t: SectionTable, caps: Capacities, member: BeamMember, Fy: float, Fu: float,
-                   Lb: float) -> Check:
+def _bending_check(
+    worst: _Worst,
+    s: Section,
+    m: Material,
+    t: SectionTable,
+    caps: Capacities,
+    member: BeamMember,
+    Fy: float,
+    Fu: float,
+    Lb: float,
+) -> Check:
     method, capacity = member.method, float(caps.moment[0])
-    common = [Value(symbol="M", name="moment", value=abs(worst.value), unit="Nmm"), Value(symbol="Fy", name=_yield_name(member, m), value=Fy, unit="MPa"),
-              Value(symbol="S", name="elastic section modulus", value=float(t.S[0]), unit="mm3"),
-              Value(symbol="Z", name="plastic section modulus", value=float(t.Z[0]), unit="mm3"),
-              Value(symbol="Lb", name="length between sideways restraints", value=Lb, unit="mm"),
-              Value(symbol="Mn", name="strength with buckling", value=_number(caps.nominal_moment[0]), unit="Nmm")]
+    common = [
+        Value(symbol="M", name="moment", value=abs(worst.value), unit="Nmm"),
+        Value(symbol="Fy", name=_yield_name(member, m), value=Fy, unit="MPa"),
+        Value(symbol="S", name="elastic section modulus", value=float(t.S[0]), unit="mm3"),
+        Value(symbol="Z", name="plastic section modulus", value=float(t.Z[0]), unit="mm3"),
+        Value(symbol="Lb", name="length between sideways restraints", value=Lb, unit="mm"),
+        Value(symbol="Mn", name="strength with buckling", value=_number(caps.nominal_moment[0]), unit="Nmm"),
+    ]
     if method.kind == "asd":
         clause, formula = f"AISC 360-22 {bending.CLAUSE[s.shape]}", f"Mn / {OMEGA} ≥ M"
         source = "AISC 360-22 chapter F (from memory)"
@@ -145,11 +177,28 @@ def _bending_check(worst: _Worst, s: Section, m: Material, t: SectionTable, caps
         source = "elastic bending; buckling by AISC 360-22 chapter F (from memory), used for every metal with its own E and Fy"
     why = None
     if np.isnan(capacity):
-        why = bending.WHY_NOT[s.shape] if np.isnan(caps.nominal_moment[0]) else \
-            f"AISC 360 is for carbon steel, not for {m.family}: judge it by the shop factor"
-    return Check(id="bending", title="bending", kind="strength", method=method.words, clause=clause, formula=formula, inputs=common,
-                 demand=abs(worst.value), capacity=None if why else capacity, unit="Nmm", at_mm=worst.at, combination=worst.words, source=source,
-                 assumptions=_assumptions(member, m, Lb), not_checked=why)
+        why = (
+            bending.WHY_NOT[s.shape]
+            if np.isnan(caps.nominal_moment[0])
+            else f"AISC 360 is for carbon steel, not for {m.family}: judge it by the shop factor"
+        )
+    return Check(
+        id="bending",
+        title="bending",
+        kind="strength",
+        method=method.words,
+        clause=clause,
+        formula=formula,
+        inputs=common,
+        demand=abs(worst.value),
+        capacity=None if why else capacity,
+        unit="Nmm",
+        at_mm=worst.at,
+        combination=worst.words,
+        source=source,
+        assumptions=_assumptions(member, m, Lb),
+        not_checked=why,
+    )
 
 
 def _number(value: float) -> float:
@@ -162,27 +211,51 @@ def _yield_name(member: BeamMember, m: Material) -> str:
 
 
 def _assumptions(member: BeamMember, m: Material, Lb: float) -> list[str]:
-    out = ["bent about the " + ("axis that stands strong" if member.axis == "strong" else "weak axis"), "loads act through the shear centre"]
+    out = [
+        "bent about the " + ("axis that stands strong" if member.axis == "strong" else "weak axis"),
+        "loads act through the shear centre",
+    ]
     if member.unbraced_mm is None:
         out.append(f"held sideways only at the ends ({Lb:g} mm), moment taken as constant (Cb = 1)")
     if m.family == "aluminium":
-        out.append("strength beside the weld counts along the whole member" if member.welded else "no weld where the member is stressed most")
+        out.append(
+            "strength beside the weld counts along the whole member"
+            if member.welded
+            else "no weld where the member is stressed most"
+        )
     return out
 
 
-def _shear_check(worst: _Worst, s: Section, m: Material, t: SectionTable, caps: Capacities, member: BeamMember, Fy: float) -> Check:
+def _shear_check(
+    worst: _Worst, s: Section, m: Material, t: SectionTable, caps: Capacities, member: BeamMember, Fy: float
+) -> Check:
     method = member.method
     capacity = float(caps.shear[0])
     asd = method.kind == "asd"
-    why = f"AISC 360 is for carbon steel, not for {m.family}: judge it by the shop factor" if np.isnan(capacity) else None
-    return Check(id="shear", title="shear", kind="strength", method=method.words,
-                 clause=f"AISC 360-22 {shear.CLAUSE[s.shape]}" if asd else f"shop factor; {shear.CLAUSE[s.shape]}",
-                 formula=f"0.6 Fy Aw Cv / {OMEGA if asd else f'{method.n:g}'} ≥ V",
-                 inputs=[Value(symbol="V", name="shear", value=abs(worst.value), unit="N"), Value(symbol="Fy", name=_yield_name(member, m), value=Fy, unit="MPa"),
-                         Value(symbol="Aw", name="shear area", value=float(t.shear_area[0]), unit="mm2"),
-                         Value(symbol="Vn", name="strength", value=float(caps.nominal_shear[0]), unit="N")],
-                 demand=abs(worst.value), capacity=None if why else capacity, unit="N", at_mm=worst.at, combination=worst.words,
-                 source="AISC 360-22 chapter G (from memory); solid bars by the greatest elastic shear stress", not_checked=why)
+    why = (
+        f"AISC 360 is for carbon steel, not for {m.family}: judge it by the shop factor" if np.isnan(capacity) else None
+    )
+    return Check(
+        id="shear",
+        title="shear",
+        kind="strength",
+        method=method.words,
+        clause=f"AISC 360-22 {shear.CLAUSE[s.shape]}" if asd else f"shop factor; {shear.CLAUSE[s.shape]}",
+        formula=f"0.6 Fy Aw Cv / {OMEGA if asd else f'{method.n:g}'} ≥ V",
+        inputs=[
+            Value(symbol="V", name="shear", value=abs(worst.value), unit="N"),
+            Value(symbol="Fy", name=_yield_name(member, m), value=Fy, unit="MPa"),
+            Value(symbol="Aw", name="shear area", value=float(t.shear_area[0]), unit="mm2"),
+            Value(symbol="Vn", name="strength", value=float(caps.nominal_shear[0]), unit="N"),
+        ],
+        demand=abs(worst.value),
+        capacity=None if why else capacity,
+        unit="N",
+        at_mm=worst.at,
+        combination=worst.words,
+        source="AISC 360-22 chapter G (from memory); solid bars by the greatest elastic shear stress",
+        not_checked=why,
+    )
 
 
 def check_beam(member: BeamMember) -> BeamVerdict:
@@ -210,29 +283,54 @@ def check_beam(member: BeamMember) -> BeamVerdict:
         limit = deflection_limit_mm(region.length_mm, region.overhang, member.limits)
         moved = abs(worst.value) / EI
         n = member.limits.cantilever_over if region.overhang else member.limits.span_over
-        rule = "the brief's figure" if member.limits.absolute_mm else (f"2 L / {n:g}" if region.overhang else f"L / {n:g}")
-        checks.append(Check(
-            id=f"deflection-{region.from_mm:g}", title=f"deflection of {region.name}", kind="stiffness", method="unfactored loads",
-            clause=f"limit {rule}, set in the brief", formula="δ ≤ δlim, δ from E I",
-            inputs=[Value(symbol="δ", name="movement", value=moved, unit="mm"), Value(symbol="δlim", name="movement allowed", value=limit, unit="mm"),
+        rule = (
+            "the brief's figure" if member.limits.absolute_mm else (f"2 L / {n:g}" if region.overhang else f"L / {n:g}")
+        )
+        checks.append(
+            Check(
+                id=f"deflection-{region.from_mm:g}",
+                title=f"deflection of {region.name}",
+                kind="stiffness",
+                method="unfactored loads",
+                clause=f"limit {rule}, set in the brief",
+                formula="δ ≤ δlim, δ from E I",
+                inputs=[
+                    Value(symbol="δ", name="movement", value=moved, unit="mm"),
+                    Value(symbol="δlim", name="movement allowed", value=limit, unit="mm"),
                     Value(symbol="E", name="modulus of elasticity", value=m.E_MPa, unit="MPa"),
                     Value(symbol="I", name="second moment of area", value=float(t.inertia[0]), unit="mm4"),
-                    Value(symbol="L", name=region.name, value=region.length_mm, unit="mm")],
-            demand=moved, capacity=limit, unit="mm", at_mm=worst.at, combination=worst.words,
-            source="Euler-Bernoulli beam, exact polynomials; shear deformation left out",
-            assumptions=["supports do not give, and have no play"]))
+                    Value(symbol="L", name=region.name, value=region.length_mm, unit="mm"),
+                ],
+                demand=moved,
+                capacity=limit,
+                unit="mm",
+                at_mm=worst.at,
+                combination=worst.words,
+                source="Euler-Bernoulli beam, exact polynomials; shear deformation left out",
+                assumptions=["supports do not give, and have no play"],
+            )
+        )
         moves.append((moved / limit, worst, limit, (region.from_mm, region.to_mm)))
     _, worst_move, limit, region_ends = max(moves, key=lambda x: x[0])
     mass = mass_per_m * member.beam.length_mm / 1000
     total_live = sum(x.force_N * len(x.at_mm) for x in member.beam.loads if x.case == "live")
     moved = abs(worst_move.value) / EI
     return BeamVerdict(
-        checks=checks, strength=least_reserve(checks, "strength", none_applies="no load"),
-        stiffness=least_reserve(checks, "stiffness", none_applies="no limit"), mass_kg=mass,
-        price=mass * price_per_kg(s, m.price_per_kg), shear=_curve(force, "shear"), moment=_curve(moment, "moment"),
-        deflection=_curve(worst_move, "deflection", 1 / EI), limit_mm=limit, limit_region=region_ends,
-        reactions=_reactions(cases, own, service), regions=[(r.name, r.from_mm, r.to_mm) for r in cases.regions], outside=OUTSIDE,
-        stiffness_N_per_mm=total_live / moved if total_live and moved else None)
+        checks=checks,
+        strength=least_reserve(checks, "strength", none_applies="no load"),
+        stiffness=least_reserve(checks, "stiffness", none_applies="no limit"),
+        mass_kg=mass,
+        price=mass * price_per_kg(s, m.price_per_kg),
+        shear=_curve(force, "shear"),
+        moment=_curve(moment, "moment"),
+        deflection=_curve(worst_move, "deflection", 1 / EI),
+        limit_mm=limit,
+        limit_region=region_ends,
+        reactions=_reactions(cases, own, service),
+        regions=[(r.name, r.from_mm, r.to_mm) for r in cases.regions],
+        outside=OUTSIDE,
+        stiffness_N_per_mm=total_live / moved if total_live and moved else None,
+    )
 
 
 def _reactions(cases: MemberCases, own: float, combos: list[Combination]) -> list[Reaction]:
@@ -241,6 +339,13 @@ def _reactions(cases: MemberCases, own: float, combos: list[Combination]) -> lis
     forces, moments = factors @ cases.solution.reactions_N, factors @ cases.solution.fixing_moments_Nmm
     for i, support in enumerate(cases.request.supports):
         turn = moments[:, i]
-        out.append(Reaction(x_mm=support.x_mm, kind=support.kind, most_N=float(forces[:, i].max()), least_N=float(forces[:, i].min()),
-                            moment_Nmm=float(turn[np.argmax(np.abs(turn))])))
+        out.append(
+            Reaction(
+                x_mm=support.x_mm,
+                kind=support.kind,
+                most_N=float(forces[:, i].max()),
+                least_N=float(forces[:, i].min()),
+                moment_Nmm=float(turn[np.argmax(np.abs(turn))]),
+            )
+        )
     return out

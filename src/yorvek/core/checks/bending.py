@@ -23,7 +23,9 @@ def rectangular_hollow(t: SectionTable, Fy: Array, E: Array, Lb_mm: Array) -> Ar
     noncompact = np.minimum(Mp - (Mp - My) * (3.57 * b_t * root - 4.0), Mp)  # F7-2
     effective = np.minimum(1.92 * t.wall / root * (1 - 0.38 / (b_t * root)), t.flat_width)  # F7-4
     lost = np.maximum(t.flat_width - effective, 0) * t.wall
-    slender = Fy * (t.inertia - 2 * lost * ((t.depth - t.wall) / 2) ** 2) / (t.depth / 2)  # both flanges taken, conservative
+    slender = (
+        Fy * (t.inertia - 2 * lost * ((t.depth - t.wall) / 2) ** 2) / (t.depth / 2)
+    )  # both flanges taken, conservative
     flange = np.where(b_t * root <= 1.12, Mp, np.where(b_t * root <= 1.40, noncompact, slender))
     web = np.where(h_t * root <= 2.42, Mp, np.minimum(Mp - (Mp - My) * (0.305 * h_t * root - 0.738), Mp))  # F7-6
     web = np.where(h_t * root > 5.70, np.nan, web)
@@ -76,19 +78,34 @@ def nominal_moment(t: SectionTable, Fy: Array, E: Array, Lb_mm: Array) -> Array:
     """Mn of each section by its shape; nan where no rule here covers it (angles, slender webs, slender flanges of channels)."""
     with np.errstate(divide="ignore", invalid="ignore"):
         rules: dict[str, NDArray[np.float64]] = {
-            "rhs": rectangular_hollow(t, Fy, E, Lb_mm), "chs": round_hollow(t, Fy, E), "flat": flat_bar(t, Fy, E, Lb_mm),
-            "square_bar": plastic_moment(t, Fy), "round_bar": plastic_moment(t, Fy), "channel": channel(t, Fy, E, Lb_mm)}
+            "rhs": rectangular_hollow(t, Fy, E, Lb_mm),
+            "chs": round_hollow(t, Fy, E),
+            "flat": flat_bar(t, Fy, E, Lb_mm),
+            "square_bar": plastic_moment(t, Fy),
+            "round_bar": plastic_moment(t, Fy),
+            "channel": channel(t, Fy, E, Lb_mm),
+        }
     out = np.full(t.A.shape, np.nan)
     for shape, Mn in rules.items():
         out = np.where(t.shape == shape, Mn, out)
     return out
 
 
-CLAUSE = {"rhs": "F7", "chs": "F8", "flat": "F11", "square_bar": "F11", "round_bar": "F11", "channel": "F2, F6", "angle": "F10"}
+CLAUSE = {
+    "rhs": "F7",
+    "chs": "F8",
+    "flat": "F11",
+    "square_bar": "F11",
+    "round_bar": "F11",
+    "channel": "F2, F6",
+    "angle": "F10",
+}
 WHY_NOT = {
     "angle": "an angle bent about its leg twists unless it is held; the rule for it (F10) is not in this version",
     "rhs": "the web is slender (h/t above 5.70 √(E/Fy)); the rule for it is not in this version",
     "chs": "the wall is too thin for the rule (D/t above 0.45 E/Fy)",
     "channel": "the flange is not compact, or the section has no warping constant on record",
-    "flat": "", "square_bar": "", "round_bar": "",
+    "flat": "",
+    "square_bar": "",
+    "round_bar": "",
 }

@@ -37,7 +37,8 @@ def material_columns(materials: Sequence[Material], *, welded: bool) -> Material
         Fy=np.array([m.yield_at_weld_MPa if welded else m.yield_MPa for m in materials]),
         Fu=np.array([m.ultimate_at_weld_MPa if welded else m.ultimate_MPa for m in materials]),
         density=np.array([m.density_kg_m3 for m in materials]),
-        carbon_steel=np.array([m.family == "carbon steel" for m in materials]))
+        carbon_steel=np.array([m.family == "carbon steel" for m in materials]),
+    )
 
 
 @dataclass(frozen=True)
@@ -51,7 +52,9 @@ class Capacities:
     ultimate_moment: Array
 
 
-def capacities(t: SectionTable, m: MaterialColumns, method: Method, *, unbraced_mm: float, length_mm: float) -> Capacities:
+def capacities(
+    t: SectionTable, m: MaterialColumns, method: Method, *, unbraced_mm: float, length_mm: float
+) -> Capacities:
     """Allowable moment and shear.
 
     Shop factor: the least of yield moment and buckling moment over n, and ultimate moment over m.
@@ -65,5 +68,10 @@ def capacities(t: SectionTable, m: MaterialColumns, method: Method, *, unbraced_
         covered = np.where(m.carbon_steel, 1.0, np.nan)
         return Capacities(Mn / OMEGA * covered, Vn / OMEGA * covered, Mn, Vn, Mu)
     elastic = np.minimum(m.Fy * t.S, Mn)
-    return Capacities(np.minimum(elastic / method.n, Mu / method.m),
-                      np.minimum(Vn / method.n, SHEAR_OF_YIELD * m.Fu * t.shear_area / method.m), elastic, Vn, Mu)
+    return Capacities(
+        np.minimum(elastic / method.n, Mu / method.m),
+        np.minimum(Vn / method.n, SHEAR_OF_YIELD * m.Fu * t.shear_area / method.m),
+        elastic,
+        Vn,
+        Mu,
+    )

@@ -33,8 +33,12 @@ class Method(Model):
 
 
 SHOP = (Combination("D + L", 1, 1, 0), Combination("D + L + W", 1, 1, 1))
-ASD = (Combination("D + L", 1, 1, 0), Combination("D + 0.6 W", 1, 0, 0.6), Combination("D + 0.75 L + 0.75 (0.6 W)", 1, 0.75, 0.45),
-       Combination("0.6 D + 0.6 W", 0.6, 0, 0.6))
+ASD = (
+    Combination("D + L", 1, 1, 0),
+    Combination("D + 0.6 W", 1, 0, 0.6),
+    Combination("D + 0.75 L + 0.75 (0.6 W)", 1, 0.75, 0.45),
+    Combination("0.6 D + 0.6 W", 0.6, 0, 0.6),
+)
 SERVICE = (Combination("D + L, unfactored", 1, 1, 0), Combination("D + L + W, unfactored", 1, 1, 1))
 
 

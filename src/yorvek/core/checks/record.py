@@ -80,6 +80,8 @@ def least_reserve(checks: list[Check], kind: str, *, none_applies: str) -> Reser
         return Reserve(value=None, word="not checked", governs=none_applies, check_id=None)
     missing = next((c for c in mine if c.reserve is None), None)
     if missing is not None:
-        return Reserve(value=None, word="not checked", governs=missing.not_checked or missing.title, check_id=missing.id)
+        return Reserve(
+            value=None, word="not checked", governs=missing.not_checked or missing.title, check_id=missing.id
+        )
     worst = min(mine, key=lambda c: c.reserve or 0.0)
     return Reserve(value=worst.reserve, word=reserve_word(worst.reserve), governs=worst.title, check_id=worst.id)

@@ -19,19 +19,36 @@ class Sensitivity(Model):
 
 
 def _with_live(member: BeamMember, factor: float) -> BeamMember:
-    loads = [x.model_copy(update={"force_N": x.force_N * factor, "line_N_per_mm": x.line_N_per_mm * factor}) if x.case == "live" else x
-             for x in member.beam.loads]
+    loads = [
+        x.model_copy(update={"force_N": x.force_N * factor, "line_N_per_mm": x.line_N_per_mm * factor})
+        if x.case == "live"
+        else x
+        for x in member.beam.loads
+    ]
     return member.model_copy(update={"beam": member.beam.model_copy(update={"loads": loads})})
 
 
 def _with_span(member: BeamMember, factor: float) -> BeamMember:
     beam = member.beam
-    loads = [x.model_copy(update={"at_mm": [a * factor for a in x.at_mm], "from_mm": None if x.from_mm is None else x.from_mm * factor,
-                                  "to_mm": None if x.to_mm is None else x.to_mm * factor}) for x in beam.loads]
+    loads = [
+        x.model_copy(
+            update={
+                "at_mm": [a * factor for a in x.at_mm],
+                "from_mm": None if x.from_mm is None else x.from_mm * factor,
+                "to_mm": None if x.to_mm is None else x.to_mm * factor,
+            }
+        )
+        for x in beam.loads
+    ]
     supports = [s.model_copy(update={"x_mm": s.x_mm * factor}) for s in beam.supports]
-    return member.model_copy(update={
-        "unbraced_mm": None if member.unbraced_mm is None else member.unbraced_mm * factor,
-        "beam": beam.model_copy(update={"length_mm": beam.length_mm * factor, "supports": supports, "loads": loads})})
+    return member.model_copy(
+        update={
+            "unbraced_mm": None if member.unbraced_mm is None else member.unbraced_mm * factor,
+            "beam": beam.model_copy(
+                update={"length_mm": beam.length_mm * factor, "supports": supports, "loads": loads}
+            ),
+        }
+    )
 
 
 def _crossing(reserve: Callable[[float], float | None]) -> float | None:
@@ -58,14 +75,18 @@ def _crossing(reserve: Callable[[float], float | None]) -> float | None:
 
 def sensitivity(member: BeamMember) -> Sensitivity:
     """How far load and span may go. A beam without live load has no load factor."""
+
     def by(change: Callable[[BeamMember, float], BeamMember], kind: str) -> Callable[[float], float | None]:
         def reserve(factor: float) -> float | None:
             verdict = check_beam(change(member, factor))
             return (verdict.strength if kind == "strength" else verdict.stiffness).value
+
         return reserve
+
     live = any(x.case == "live" for x in member.beam.loads)
     return Sensitivity(
         strength_load_factor=_crossing(by(_with_live, "strength")) if live else None,
         stiffness_load_factor=_crossing(by(_with_live, "stiffness")) if live else None,
         strength_span_factor=_crossing(by(_with_span, "strength")),
-        stiffness_span_factor=_crossing(by(_with_span, "stiffness")))
+        stiffness_span_factor=_crossing(by(_with_span, "stiffness")),
+    )

@@ -55,8 +55,23 @@ def section_table(sections: Sequence[Section], axis: Axis) -> SectionTable:
     shape = np.array([s.shape for s in sections])
     closed_or_flat = np.isin(shape, ["rhs", "flat"]) | ((shape == "channel") & strong)
     return SectionTable(
-        shape=shape, A=column("A_mm2"), inertia=inertia, S=column("Sx_mm3", "Sy_mm3"), Z=column("Zx_mm3", "Zy_mm3"),
-        r_lateral=column("ry_mm", "rx_mm"), J=column("J_mm4"), Cw=column("Cw_mm6"), wall=wall, flange=column("flange_mm"),
-        depth=depth, width=width, flat_depth=np.maximum(depth - 3 * wall, 0.1), flat_width=np.maximum(width - 3 * wall, 0.1),
-        shear_area=column("shear_area_y_mm2", "shear_area_x_mm2"), rts=column("rts_mm"), ho=column("ho_mm"),
-        mass_area=column("mass_area_mm2"), lateral=closed_or_flat & (inertia > other * 1.0001))
+        shape=shape,
+        A=column("A_mm2"),
+        inertia=inertia,
+        S=column("Sx_mm3", "Sy_mm3"),
+        Z=column("Zx_mm3", "Zy_mm3"),
+        r_lateral=column("ry_mm", "rx_mm"),
+        J=column("J_mm4"),
+        Cw=column("Cw_mm6"),
+        wall=wall,
+        flange=column("flange_mm"),
+        depth=depth,
+        width=width,
+        flat_depth=np.maximum(depth - 3 * wall, 0.1),
+        flat_width=np.maximum(width - 3 * wall, 0.1),
+        shear_area=column("shear_area_y_mm2", "shear_area_x_mm2"),
+        rts=column("rts_mm"),
+        ho=column("ho_mm"),
+        mass_area=column("mass_area_mm2"),
+        lateral=closed_or_flat & (inertia > other * 1.0001),
+    )

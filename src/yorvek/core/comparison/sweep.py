@@ -64,7 +64,9 @@ def _demand(cases: MemberCases, member: BeamMember, own: Array, quantity: str) -
     for c in combinations_of(member.method, wind=windy):
         fixed = cases.strength_factors(0.0, c.dead, c.live, c.wind) @ unit
         for row in fixed:
-            worst = np.maximum(worst, np.abs(row[None, :] + c.dead * own[:, None] * unit[cases.OWN][None, :]).max(axis=1))
+            worst = np.maximum(
+                worst, np.abs(row[None, :] + c.dead * own[:, None] * unit[cases.OWN][None, :]).max(axis=1)
+            )
     return worst
 
 
@@ -80,7 +82,9 @@ def _movement(cases: MemberCases, member: BeamMember, own: Array, EI: Array) -> 
         here = np.zeros(len(own))
         for c in service_combinations(wind=windy):
             for row in cases.factors(0.0, c.dead, c.live, c.wind) @ unit[:, inside]:
-                here = np.maximum(here, np.abs(row[None, :] + own[:, None] * unit[cases.OWN, inside][None, :]).max(axis=1))
+                here = np.maximum(
+                    here, np.abs(row[None, :] + own[:, None] * unit[cases.OWN, inside][None, :]).max(axis=1)
+                )
         here = here / EI
         moved = np.where(here / limit > ratio, here, moved)
         ratio = np.maximum(ratio, here / limit)
@@ -110,8 +114,12 @@ def sweep(request: SweepRequest) -> SweepResult:
     member = request.member
     cases = member_cases(member.beam)
     pairs: list[tuple[Section, str]] = [
-        (s, m) for s in catalogue() if (not request.shapes or s.shape in request.shapes) and (request.system in (None, s.system))
-        for m in sold_in(s) if not request.materials or m in request.materials]
+        (s, m)
+        for s in catalogue()
+        if (not request.shapes or s.shape in request.shapes) and (request.system in (None, s.system))
+        for m in sold_in(s)
+        if not request.materials or m in request.materials
+    ]
     if not pairs:
         return SweepResult(tried=0, candidates=[], lightest=None, cheapest=None)
     sections = [s for s, _ in pairs]
@@ -124,11 +132,18 @@ def sweep(request: SweepRequest) -> SweepResult:
     caps = capacities(t, columns, member.method, unbraced_mm=Lb, length_mm=member.beam.length_mm)
     EI = columns.E * t.inertia
     with np.errstate(divide="ignore", invalid="ignore"):
-        strength = np.minimum(caps.moment / _demand(cases, member, own, "moment"), caps.shear / _demand(cases, member, own, "shear"))
+        strength = np.minimum(
+            caps.moment / _demand(cases, member, own, "moment"), caps.shear / _demand(cases, member, own, "shear")
+        )
     ratio, moved = _movement(cases, member, own, EI)
     stiffness = np.minimum(1 / np.maximum(ratio, 1e-9), LARGEST_RESERVE)
     strength = np.minimum(strength, LARGEST_RESERVE)
-    price = np.array([mass * metres * price_per_kg(s, m.price_per_kg) for mass, s, m in zip(mass_per_m, sections, materials, strict=True)])
+    price = np.array(
+        [
+            mass * metres * price_per_kg(s, m.price_per_kg)
+            for mass, s, m in zip(mass_per_m, sections, materials, strict=True)
+        ]
+    )
     mass = mass_per_m * metres
     holds = (strength >= 1.0) & (stiffness >= 1.0)
     efficient = np.zeros(len(pairs), bool)
@@ -137,12 +152,31 @@ def sweep(request: SweepRequest) -> SweepResult:
     out = []
     for i, (s, m) in enumerate(zip(sections, materials, strict=True)):
         value = None if np.isnan(strength[i]) else float(strength[i])
-        out.append(Candidate(
-            section_id=s.id, material_id=m.id, shape=s.shape, system=s.system, mass_kg=float(mass[i]), price=float(price[i]),
-            deflection_mm=float(moved[i]), strength=value, stiffness=float(stiffness[i]), strength_word=reserve_word(value),
-            stiffness_word=reserve_word(float(stiffness[i])), holds=bool(holds[i]), EI_Nmm2=float(EI[i]), GJ_Nmm2=m.G_MPa * s.J_mm4,
-            surface_m2=s.surface_m2_per_m() * metres, on_frontier=bool(efficient[i])))
+        out.append(
+            Candidate(
+                section_id=s.id,
+                material_id=m.id,
+                shape=s.shape,
+                system=s.system,
+                mass_kg=float(mass[i]),
+                price=float(price[i]),
+                deflection_mm=float(moved[i]),
+                strength=value,
+                stiffness=float(stiffness[i]),
+                strength_word=reserve_word(value),
+                stiffness_word=reserve_word(float(stiffness[i])),
+                holds=bool(holds[i]),
+                EI_Nmm2=float(EI[i]),
+                GJ_Nmm2=m.G_MPa * s.J_mm4,
+                surface_m2=s.surface_m2_per_m() * metres,
+                on_frontier=bool(efficient[i]),
+            )
+        )
     out.sort(key=lambda c: (not c.holds, c.mass_kg, c.price))
     good = [c for c in out if c.holds]
-    return SweepResult(tried=len(out), candidates=out, lightest=good[0] if good else None,
-                       cheapest=min(good, key=lambda c: c.price) if good else None)
+    return SweepResult(
+        tried=len(out),
+        candidates=out,
+        lightest=good[0] if good else None,
+        cheapest=min(good, key=lambda c: c.price) if good else None,
+    )

@@ -37,33 +37,94 @@ class Material(Model):
 
 
 def _steel(id: str, fy: float, fu: float, price: float, source: str, *, E: float, G: float, weld: str) -> Material:
-    return Material(id=id, name=id, family="carbon steel", E_MPa=E, G_MPa=G, density_kg_m3=7850, yield_MPa=fy,
-                    ultimate_MPa=fu, yield_at_weld_MPa=fy, ultimate_at_weld_MPa=fu, price_per_kg=price, weldability=weld,
-                    source=source)
+    return Material(
+        id=id,
+        name=id,
+        family="carbon steel",
+        E_MPa=E,
+        G_MPa=G,
+        density_kg_m3=7850,
+        yield_MPa=fy,
+        ultimate_MPa=fu,
+        yield_at_weld_MPa=fy,
+        ultimate_at_weld_MPa=fu,
+        price_per_kg=price,
+        weldability=weld,
+        source=source,
+    )
 
 
 def _en_steel(id: str, fy: float, fu: float, price: float) -> Material:
-    return _steel(id, fy, fu, price, "EN 1993-1-1:2005 table 3.1, up to 40 mm (from memory)", E=210_000, G=81_000,
-                  weld="welds with any common process, filler of 70 ksi class matches; no preheat at these thicknesses")
+    return _steel(
+        id,
+        fy,
+        fu,
+        price,
+        "EN 1993-1-1:2005 table 3.1, up to 40 mm (from memory)",
+        E=210_000,
+        G=81_000,
+        weld="welds with any common process, filler of 70 ksi class matches; no preheat at these thicknesses",
+    )
 
 
 def _us_steel(id: str, fy: float, fu: float, price: float, source: str) -> Material:
-    return _steel(id, fy, fu, price, source + " (from memory); E, G by AISC 360", E=199_948, G=77_221,
-                  weld="welds with any common process, filler of 70 ksi class matches")
+    return _steel(
+        id,
+        fy,
+        fu,
+        price,
+        source + " (from memory); E, G by AISC 360",
+        E=199_948,
+        G=77_221,
+        weld="welds with any common process, filler of 70 ksi class matches",
+    )
 
 
 def _stainless(id: str, fy: float, fu: float, price: float) -> Material:
-    return Material(id=id, name=f"stainless {id}", family="stainless", E_MPa=193_000, G_MPa=75_000, density_kg_m3=8000,
-                    yield_MPa=fy, ultimate_MPa=fu, yield_at_weld_MPa=fy, ultimate_at_weld_MPa=fu, price_per_kg=price,
-                    weldability="welds well with 308L or 316L filler; more distortion than steel; chromium in the fume",
-                    source="ASTM A240/A276 annealed minimum (from memory)")
+    return Material(
+        id=id,
+        name=f"stainless {id}",
+        family="stainless",
+        E_MPa=193_000,
+        G_MPa=75_000,
+        density_kg_m3=8000,
+        yield_MPa=fy,
+        ultimate_MPa=fu,
+        yield_at_weld_MPa=fy,
+        ultimate_at_weld_MPa=fu,
+        price_per_kg=price,
+        weldability="welds well with 308L or 316L filler; more distortion than steel; chromium in the fume",
+        source="ASTM A240/A276 annealed minimum (from memory)",
+    )
 
 
-def _aluminium(id: str, fy: float, fu: float, fyw: float, fuw: float, E: float, price: float, source: str, weld: str,
-               density: float = 2700) -> Material:
-    return Material(id=id, name=f"aluminium {id}", family="aluminium", E_MPa=E, G_MPa=E / 2.66, density_kg_m3=density,
-                    yield_MPa=fy, ultimate_MPa=fu, yield_at_weld_MPa=fyw, ultimate_at_weld_MPa=fuw, price_per_kg=price,
-                    weldability=weld, source=source)
+def _aluminium(
+    id: str,
+    fy: float,
+    fu: float,
+    fyw: float,
+    fuw: float,
+    E: float,
+    price: float,
+    source: str,
+    weld: str,
+    density: float = 2700,
+) -> Material:
+    return Material(
+        id=id,
+        name=f"aluminium {id}",
+        family="aluminium",
+        E_MPa=E,
+        G_MPa=E / 2.66,
+        density_kg_m3=density,
+        yield_MPa=fy,
+        ultimate_MPa=fu,
+        yield_at_weld_MPa=fyw,
+        ultimate_at_weld_MPa=fuw,
+        price_per_kg=price,
+        weldability=weld,
+        source=source,
+    )
 
 
 MATERIALS: tuple[Material, ...] = (
@@ -77,15 +138,40 @@ MATERIALS: tuple[Material, ...] = (
     _us_steel("DOM", 482.6, 551.6, 3.10, "ASTM A513 type 5, 1020 DOM: 70 ksi, 80 ksi"),
     _stainless("304", 205, 515, 4.60),
     _stainless("316", 205, 515, 6.20),
-    _aluminium("6061-T6", 240, 260, 105, 165, 69_600, 5.40,
-               "Aluminum Design Manual 2020 table A.4.3, extrusions 35 and 38 ksi, welded 15 and 24 ksi (from memory)",
-               "welds with 4043 or 5356 filler, and loses more than half its yield beside the weld"),
-    _aluminium("6082-T6", 250, 290, 125, 185, 70_000, 5.20,
-               "EN 1999-1-1:2007 table 3.2b, 5 mm and more, heat-affected 125 and 185 (from memory)",
-               "welds with 5356 or 4043 filler, and loses half its yield beside the weld"),
-    _aluminium("5083-H111", 125, 275, 125, 275, 70_000, 5.60,
-               "EN 1999-1-1:2007 table 3.2a, O/H111 (from memory)",
-               "welds with 5183 or 5356 filler; keeps its annealed strength beside the weld", 2660),
+    _aluminium(
+        "6061-T6",
+        240,
+        260,
+        105,
+        165,
+        69_600,
+        5.40,
+        "Aluminum Design Manual 2020 table A.4.3, extrusions 35 and 38 ksi, welded 15 and 24 ksi (from memory)",
+        "welds with 4043 or 5356 filler, and loses more than half its yield beside the weld",
+    ),
+    _aluminium(
+        "6082-T6",
+        250,
+        290,
+        125,
+        185,
+        70_000,
+        5.20,
+        "EN 1999-1-1:2007 table 3.2b, 5 mm and more, heat-affected 125 and 185 (from memory)",
+        "welds with 5356 or 4043 filler, and loses half its yield beside the weld",
+    ),
+    _aluminium(
+        "5083-H111",
+        125,
+        275,
+        125,
+        275,
+        70_000,
+        5.60,
+        "EN 1999-1-1:2007 table 3.2a, O/H111 (from memory)",
+        "welds with 5183 or 5356 filler; keeps its annealed strength beside the weld",
+        2660,
+    ),
 )
 
 

@@ -12,5 +12,15 @@ from yorvek.core.outlines.outline import (
     rounded,
 )
 
-__all__ = ["AreaMoments", "Outline", "Ring", "Vertex", "area_mm2", "area_moments", "bounds_mm", "cut_length_mm",
-           "ring_points", "rounded"]
+__all__ = [
+    "AreaMoments",
+    "Outline",
+    "Ring",
+    "Vertex",
+    "area_mm2",
+    "area_moments",
+    "bounds_mm",
+    "cut_length_mm",
+    "ring_points",
+    "rounded",
+]

@@ -41,16 +41,30 @@ def _ring_integrals(ring: Ring) -> NDArray[np.float64]:
             continue
         w = _HALF_WEIGHTS
         c = w * (x * dy - y * dx)
-        total += np.array([c.sum() / 2, (c * x).sum() / 3, (c * y).sum() / 3, (c * y * y).sum() / 4, (c * x * x).sum() / 4,
-                           (c * x * y).sum() / 4])
+        total += np.array(
+            [
+                c.sum() / 2,
+                (c * x).sum() / 3,
+                (c * y).sum() / 3,
+                (c * y * y).sum() / 4,
+                (c * x * x).sum() / 4,
+                (c * x * y).sum() / 4,
+            ]
+        )
     return total
 
 
 def _line_integrals(x: float, y: float, x2: float, y2: float) -> tuple[float, float, float, float, float, float]:
     """The same for the triangle that a line makes with the origin."""
     c = x * y2 - x2 * y
-    return (c / 2, c * (x + x2) / 6, c * (y + y2) / 6, c * (y * y + y * y2 + y2 * y2) / 12, c * (x * x + x * x2 + x2 * x2) / 12,
-            c * (x * y2 + 2 * x * y + 2 * x2 * y2 + x2 * y) / 24)
+    return (
+        c / 2,
+        c * (x + x2) / 6,
+        c * (y + y2) / 6,
+        c * (y * y + y * y2 + y2 * y2) / 12,
+        c * (x * x + x * x2 + x2 * x2) / 12,
+        c * (x * y2 + 2 * x * y + 2 * x2 * y2 + x2 * y) / 24,
+    )
 
 
 def area_moments(outline: Outline) -> AreaMoments:
@@ -60,8 +74,14 @@ def area_moments(outline: Outline) -> AreaMoments:
         total -= _ring_integrals(opening) * math.copysign(1, ring_area_mm2(opening))
     area, sx, sy, ix, iy, ixy = total
     cx, cy = sx / area, sy / area
-    return AreaMoments(float(area), float(cx), float(cy), float(ix - area * cy**2), float(iy - area * cx**2),
-                       float(ixy - area * cx * cy))
+    return AreaMoments(
+        float(area),
+        float(cx),
+        float(cy),
+        float(ix - area * cy**2),
+        float(iy - area * cx**2),
+        float(ixy - area * cx * cy),
+    )
 
 
 def plastic_modulus_mm3(polygon: NDArray[np.float64], axis: int) -> float:

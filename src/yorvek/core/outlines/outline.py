@@ -47,8 +47,9 @@ class Ring(Model):
     def moved(self, dx: float = 0.0, dy: float = 0.0, turn_deg: float = 0.0) -> Ring:
         """Turned counter-clockwise about the origin, then shifted."""
         c, s = exact_cos_sin(turn_deg)
-        return Ring(vertices=[Vertex(x=v.x * c - v.y * s + dx, y=v.x * s + v.y * c + dy, bulge=v.bulge)
-                              for v in self.vertices])
+        return Ring(
+            vertices=[Vertex(x=v.x * c - v.y * s + dx, y=v.x * s + v.y * c + dy, bulge=v.bulge) for v in self.vertices]
+        )
 
     def mirrored(self) -> Ring:
         """The other hand: mirrored about the y axis, still running the same way round."""
@@ -64,7 +65,9 @@ class Outline(Model):
     openings: list[Ring] = []
 
     def moved(self, dx: float = 0.0, dy: float = 0.0, turn_deg: float = 0.0) -> Outline:
-        return Outline(outer=self.outer.moved(dx, dy, turn_deg), openings=[o.moved(dx, dy, turn_deg) for o in self.openings])
+        return Outline(
+            outer=self.outer.moved(dx, dy, turn_deg), openings=[o.moved(dx, dy, turn_deg) for o in self.openings]
+        )
 
 
 def exact_cos_sin(turn_deg: float) -> Point:
@@ -99,8 +102,10 @@ def ring_area_mm2(ring: Ring) -> float:
 
 def ring_length_mm(ring: Ring) -> float:
     """Length around."""
-    return sum(arc_of(a, b)[2] * abs(4.0 * math.atan(a.bulge)) if a.bulge else math.hypot(b.x - a.x, b.y - a.y)
-               for a, b in ring.segments())
+    return sum(
+        arc_of(a, b)[2] * abs(4.0 * math.atan(a.bulge)) if a.bulge else math.hypot(b.x - a.x, b.y - a.y)
+        for a, b in ring.segments()
+    )
 
 
 def area_mm2(outline: Outline) -> float:
@@ -134,11 +139,18 @@ def ring_points(ring: Ring, *, chord_mm: float = CHORD_TOLERANCE_MM, side: int =
         if side and ((side > 0) == convex):
             # vertices between the ends lie on the circle through the tangents' crossings, so chords touch the arc
             grow = radius / math.cos(abs(sweep) / count / 2.0)
-            points.extend((cx + grow * math.cos(angle + sweep * (i + 0.5) / count),
-                           cy + grow * math.sin(angle + sweep * (i + 0.5) / count)) for i in range(count))
+            points.extend(
+                (
+                    cx + grow * math.cos(angle + sweep * (i + 0.5) / count),
+                    cy + grow * math.sin(angle + sweep * (i + 0.5) / count),
+                )
+                for i in range(count)
+            )
         else:
-            points.extend((cx + grow * math.cos(angle + sweep * i / count), cy + grow * math.sin(angle + sweep * i / count))
-                          for i in range(1, count))
+            points.extend(
+                (cx + grow * math.cos(angle + sweep * i / count), cy + grow * math.sin(angle + sweep * i / count))
+                for i in range(1, count)
+            )
     return np.array(points)
 
 

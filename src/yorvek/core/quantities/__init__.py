@@ -4,5 +4,16 @@ from yorvek.core.quantities.format import force_text, fraction_text, length_text
 from yorvek.core.quantities.parse import Parsed, parse
 from yorvek.core.quantities.units import GRAVITY, INCH_MM, Kind, UnitSystem
 
-__all__ = ["GRAVITY", "INCH_MM", "Kind", "Parsed", "UnitSystem", "force_text", "fraction_text", "length_text",
-           "mass_text", "parse", "plain_number"]
+__all__ = [
+    "GRAVITY",
+    "INCH_MM",
+    "Kind",
+    "Parsed",
+    "UnitSystem",
+    "force_text",
+    "fraction_text",
+    "length_text",
+    "mass_text",
+    "parse",
+    "plain_number",
+]

@@ -18,8 +18,18 @@ from yorvek.core.quantities.units import BARE, INCH_MM, LENGTH, UNITS, WORDS, Ki
 LARGEST = 1e12
 MAX_TEXT = 200
 VULGAR = {
-    "½": "1/2", "¼": "1/4", "¾": "3/4", "⅛": "1/8", "⅜": "3/8", "⅝": "5/8", "⅞": "7/8", "⅓": "1/3", "⅔": "2/3",
-    "⅙": "1/6", "⅚": "5/6", "⅕": "1/5",
+    "½": "1/2",
+    "¼": "1/4",
+    "¾": "3/4",
+    "⅛": "1/8",
+    "⅜": "3/8",
+    "⅝": "5/8",
+    "⅞": "7/8",
+    "⅓": "1/3",
+    "⅔": "2/3",
+    "⅙": "1/6",
+    "⅚": "5/6",
+    "⅕": "1/5",
 }
 FEET = {"'", "’", "′", "ft", "foot", "feet"}
 MIXED = re.compile(r"(\d+)(?:[ \t]+|-)(\d+)/(\d+)(?![\d.,])")
@@ -47,8 +57,9 @@ class Parsed(Model):
 class _Reader:
     """Recursive descent over one text. Every refusal carries its place."""
 
-    def __init__(self, text: str, kind: Kind, unit: UnitSystem, names: Mapping[str, float], metal: str | None,
-                 field: str) -> None:
+    def __init__(
+        self, text: str, kind: Kind, unit: UnitSystem, names: Mapping[str, float], metal: str | None, field: str
+    ) -> None:
         self.original = text
         self.kind, self.unit, self.names, self.metal, self.field = kind, unit, names, metal, field
         self.text, self.origin = _spell_out(text)
@@ -57,9 +68,10 @@ class _Reader:
         table = UNITS[kind]
         spelled = sorted(table, key=len, reverse=True)
         self.units = table
-        self.unit_pattern = re.compile("|".join(
-            re.escape(u) + (r"(?![A-Za-z0-9_/²])" if u[-1].isalnum() or u[-1] == "²" else "") for u in spelled)
-            or r"(?!)")
+        self.unit_pattern = re.compile(
+            "|".join(re.escape(u) + (r"(?![A-Za-z0-9_/²])" if u[-1].isalnum() or u[-1] == "²" else "") for u in spelled)
+            or r"(?!)"
+        )
         self.own_unit = BARE[unit].get(kind, ("", 1.0))[1]
 
     def refuse(self, needs: str, at: int | None = None) -> InputError:
@@ -78,7 +90,7 @@ class _Reader:
     def whole(self) -> Value:
         value = self.sum()
         if self.peek():
-            rest = self.text[self.at:].strip()
+            rest = self.text[self.at :].strip()
             if rest[0].isdigit():
                 raise self.refuse("two numbers stand side by side: put +, - or * between them")
             word = NAME.match(rest)
@@ -152,7 +164,9 @@ class _Reader:
         if word:
             return self.named(word)
         if not sign:
-            raise self.refuse(f"the formula stops here: write {WORDS[self.kind]}" if self.at else f"write {WORDS[self.kind]}")
+            raise self.refuse(
+                f"the formula stops here: write {WORDS[self.kind]}" if self.at else f"write {WORDS[self.kind]}"
+            )
         raise self.refuse(f"“{sign}” cannot stand here: write {WORDS[self.kind]}")
 
     def named(self, word: re.Match[str]) -> Value:
@@ -190,8 +204,12 @@ class _Reader:
 
     def inches_after_feet(self) -> float:
         self.skip()
-        if self.at < len(self.text) and self.text[self.at] == "-" and self.text[self.at + 1:self.at + 2].isdigit() \
-                and not self.text[self.at - 1].isspace():
+        if (
+            self.at < len(self.text)
+            and self.text[self.at] == "-"
+            and self.text[self.at + 1 : self.at + 2].isdigit()
+            and not self.text[self.at - 1].isspace()
+        ):
             self.at += 1
         if not self.peek().isdigit():
             return 0.0
@@ -237,11 +255,12 @@ class _Reader:
         if plain.group(1) in (".", ","):
             raise self.refuse(f"“{digits}” is not a number")
         whole_part, comma, after = plain.group(1).partition(",")
-        follows = self.text[plain.end():plain.end() + 1]
+        follows = self.text[plain.end() : plain.end() + 1]
         if comma and (follows in (".", ",") or (len(after) == 3 and whole_part != "0")):
             bare = plain.group(1)
-            raise self.refuse(f"{bare} can be read two ways: write {bare.replace(',', '')} or "
-                              f"{float(bare.replace(',', '.')):g}", at)
+            raise self.refuse(
+                f"{bare} can be read two ways: write {bare.replace(',', '')} or {float(bare.replace(',', '.')):g}", at
+            )
         if follows and follows in ".,":
             raise self.refuse("a number has one decimal point", plain.end())
         number = float(digits.replace(",", "."))
@@ -264,9 +283,18 @@ def _spell_out(text: str) -> tuple[str, list[int]]:
     return "".join(out), origin
 
 
-def parse(text: str, *, kind: Kind = "length", unit: UnitSystem = "mm", names: Mapping[str, float] | None = None,
-          metal: str | None = None, field: str = "", more_than: float | None = None, at_least: float | None = None,
-          at_most: float | None = None) -> Parsed:
+def parse(
+    text: str,
+    *,
+    kind: Kind = "length",
+    unit: UnitSystem = "mm",
+    names: Mapping[str, float] | None = None,
+    metal: str | None = None,
+    field: str = "",
+    more_than: float | None = None,
+    at_least: float | None = None,
+    at_most: float | None = None,
+) -> Parsed:
     """Understand a typed quantity.
 
     Args:
@@ -288,7 +316,9 @@ def parse(text: str, *, kind: Kind = "length", unit: UnitSystem = "mm", names: M
     """
     field = field or kind.replace("_", " ")
     if len(text) > MAX_TEXT:
-        raise InputError(field=field, got=text[:40] + "…", needs=f"write {WORDS[kind]}, in at most {MAX_TEXT} characters")
+        raise InputError(
+            field=field, got=text[:40] + "…", needs=f"write {WORDS[kind]}, in at most {MAX_TEXT} characters"
+        )
     if text.count("(") > 30:
         raise InputError(field=field, got=text, needs="use at most 30 brackets")
     reader = _Reader(text, kind, unit, names or {}, metal, field)
@@ -301,5 +331,7 @@ def parse(text: str, *, kind: Kind = "length", unit: UnitSystem = "mm", names: M
     if at_least is not None and number < at_least:
         raise InputError(field=field, got=text, needs=f"it must be at least {at_least:g}")
     if at_most is not None and number > at_most:
-        raise InputError(field=field, got=text, needs=f"it must be at most {at_most:g} {BARE['mm'].get(kind, ('', 1.0))[0]}".rstrip())
+        raise InputError(
+            field=field, got=text, needs=f"it must be at most {at_most:g} {BARE['mm'].get(kind, ('', 1.0))[0]}".rstrip()
+        )
     return Parsed(text=text, value=number, names=reader.used)

@@ -47,8 +47,19 @@ def inch_torsion_modulus_mm3(depth: float, width: float, t: float) -> float:
     return 2 * (width - t) * (depth - t) * t - 4.5 * (4 - math.pi) * t**3
 
 
-def rhs(id: str, *, series: str, system: str, depth: float, width: float, t: float, r_out: float, r_in: float,
-        source: str, weighed_wall: float | None = None) -> Section:
+def rhs(
+    id: str,
+    *,
+    series: str,
+    system: str,
+    depth: float,
+    width: float,
+    t: float,
+    r_out: float,
+    r_in: float,
+    source: str,
+    weighed_wall: float | None = None,
+) -> Section:
     """A square or rectangular hollow section from its dimensions, mm. `weighed_wall` is the nominal wall."""
     outline = rhs_outline(depth, width, t, r_out, r_in)
     m = area_moments(outline)
@@ -62,13 +73,35 @@ def rhs(id: str, *, series: str, system: str, depth: float, width: float, t: flo
         ratio = weighed_wall / t
         weighed = area_moments(rhs_outline(depth, width, weighed_wall, r_out * ratio, r_in * ratio)).A_mm2
     return Section(
-        id=id, series=series, shape="rhs", system="inch" if system == "inch" else "metric", source=source,
+        id=id,
+        series=series,
+        shape="rhs",
+        system="inch" if system == "inch" else "metric",
+        source=source,
         computed="exact outline with corner radii; J and Ct by EN 10210-2 Annex B",
-        depth_mm=depth, width_mm=width, wall_mm=t, flange_mm=t, outer_radius_mm=r_out, inner_radius_mm=r_in,
-        A_mm2=m.A_mm2, mass_area_mm2=weighed, Ix_mm4=m.Ix_mm4, Iy_mm4=m.Iy_mm4, Sx_mm3=2 * m.Ix_mm4 / depth,
-        Sy_mm3=2 * m.Iy_mm4 / width, Zx_mm3=Zx, Zy_mm3=Zy, J_mm4=J, Ct_mm3=Ct, I_major_mm4=max(m.Ix_mm4, m.Iy_mm4),
-        I_minor_mm4=min(m.Ix_mm4, m.Iy_mm4), cx_mm=width / 2, cy_mm=depth / 2, shear_centre_x_mm=width / 2,
-        shear_centre_y_mm=depth / 2, shear_area_y_mm2=2 * t * max(depth - 3 * t, 0.1 * depth),
+        depth_mm=depth,
+        width_mm=width,
+        wall_mm=t,
+        flange_mm=t,
+        outer_radius_mm=r_out,
+        inner_radius_mm=r_in,
+        A_mm2=m.A_mm2,
+        mass_area_mm2=weighed,
+        Ix_mm4=m.Ix_mm4,
+        Iy_mm4=m.Iy_mm4,
+        Sx_mm3=2 * m.Ix_mm4 / depth,
+        Sy_mm3=2 * m.Iy_mm4 / width,
+        Zx_mm3=Zx,
+        Zy_mm3=Zy,
+        J_mm4=J,
+        Ct_mm3=Ct,
+        I_major_mm4=max(m.Ix_mm4, m.Iy_mm4),
+        I_minor_mm4=min(m.Ix_mm4, m.Iy_mm4),
+        cx_mm=width / 2,
+        cy_mm=depth / 2,
+        shear_centre_x_mm=width / 2,
+        shear_centre_y_mm=depth / 2,
+        shear_area_y_mm2=2 * t * max(depth - 3 * t, 0.1 * depth),
         shear_area_x_mm2=2 * t * max(width - 3 * t, 0.1 * width),
         perimeter_mm=2 * (depth + width) - 2 * r_out * (4 - math.pi),
     )
@@ -80,8 +113,9 @@ def chs_outline(diameter: float, t: float) -> Outline:
     return Outline(outer=Ring.circle(r, r, diameter), openings=[Ring.circle(r, r, diameter - 2 * t)])
 
 
-def chs(id: str, *, series: str, system: str, diameter: float, t: float, source: str,
-        weighed_wall: float | None = None) -> Section:
+def chs(
+    id: str, *, series: str, system: str, diameter: float, t: float, source: str, weighed_wall: float | None = None
+) -> Section:
     """A round hollow section by the exact ring formulas, mm. `weighed_wall` is the nominal wall."""
     d = diameter - 2 * t
     A = math.pi / 4 * (diameter**2 - d**2)
@@ -90,10 +124,33 @@ def chs(id: str, *, series: str, system: str, diameter: float, t: float, source:
     weighed = math.pi / 4 * (diameter**2 - (diameter - 2 * wall) ** 2)
     S, Z = 2 * inertia / diameter, (diameter**3 - d**3) / 6
     return Section(
-        id=id, series=series, shape="chs", system="inch" if system == "inch" else "metric", source=source,
-        computed="exact ring formulas", depth_mm=diameter, width_mm=diameter, wall_mm=t, flange_mm=t, A_mm2=A,
-        mass_area_mm2=weighed, Ix_mm4=inertia, Iy_mm4=inertia, Sx_mm3=S, Sy_mm3=S, Zx_mm3=Z, Zy_mm3=Z, J_mm4=2 * inertia,
-        Ct_mm3=2 * S, I_major_mm4=inertia, I_minor_mm4=inertia, cx_mm=diameter / 2, cy_mm=diameter / 2,
-        shear_centre_x_mm=diameter / 2, shear_centre_y_mm=diameter / 2, shear_area_y_mm2=A / 2, shear_area_x_mm2=A / 2,
+        id=id,
+        series=series,
+        shape="chs",
+        system="inch" if system == "inch" else "metric",
+        source=source,
+        computed="exact ring formulas",
+        depth_mm=diameter,
+        width_mm=diameter,
+        wall_mm=t,
+        flange_mm=t,
+        A_mm2=A,
+        mass_area_mm2=weighed,
+        Ix_mm4=inertia,
+        Iy_mm4=inertia,
+        Sx_mm3=S,
+        Sy_mm3=S,
+        Zx_mm3=Z,
+        Zy_mm3=Z,
+        J_mm4=2 * inertia,
+        Ct_mm3=2 * S,
+        I_major_mm4=inertia,
+        I_minor_mm4=inertia,
+        cx_mm=diameter / 2,
+        cy_mm=diameter / 2,
+        shear_centre_x_mm=diameter / 2,
+        shear_centre_y_mm=diameter / 2,
+        shear_area_y_mm2=A / 2,
+        shear_area_x_mm2=A / 2,
         perimeter_mm=math.pi * diameter,
     )

@@ -16,11 +16,21 @@ def angle_outline(vertical: float, horizontal: float, t: float, root: float, toe
     return Outline(outer=rounded(points, [0, 0, toe, root, toe, 0]))
 
 
-def channel_outline(depth: float, width: float, web: float, flange: float, root: float, toe: float, slope: float) -> Outline:
+def channel_outline(
+    depth: float, width: float, web: float, flange: float, root: float, toe: float, slope: float
+) -> Outline:
     """A channel, back of the web on the y axis; a tapered flange has its mean thickness at half its width."""
     at_tip, at_web = flange - slope * width / 2, flange + slope * (width / 2 - web)
-    points = [(0, 0), (width, 0), (width, at_tip), (web, at_web), (web, depth - at_web), (width, depth - at_tip),
-              (width, depth), (0, depth)]
+    points = [
+        (0, 0),
+        (width, 0),
+        (width, at_tip),
+        (web, at_web),
+        (web, depth - at_web),
+        (width, depth - at_tip),
+        (width, depth),
+        (0, depth),
+    ]
     return Outline(outer=rounded(points, [0, 0, toe, root, root, toe, 0, 0]))
 
 
@@ -66,29 +76,74 @@ def channel_Cw_mm6(depth: float, width: float, web: float, flange: float) -> flo
     return flange * b**3 * h**2 / 12 * (3 * b * flange + 2 * h * web) / (6 * b * flange + h * web)
 
 
-def angle(id: str, *, series: str, system: str, vertical: float, horizontal: float, t: float, root: float, toe: float,
-          source: str) -> Section:
+def angle(
+    id: str,
+    *,
+    series: str,
+    system: str,
+    vertical: float,
+    horizontal: float,
+    t: float,
+    root: float,
+    toe: float,
+    source: str,
+) -> Section:
     """An equal or unequal angle from its dimensions, long leg vertical, mm."""
     outline = angle_outline(vertical, horizontal, t, root, toe)
     m = area_moments(outline)
     major, minor, turn = principal(m)
     polygon = ring_points(outline.outer, chord_mm=0.02)
     return Section(
-        id=id, series=series, shape="angle", system="inch" if system == "inch" else "metric", source=source,
+        id=id,
+        series=series,
+        shape="angle",
+        system="inch" if system == "inch" else "metric",
+        source=source,
         computed="exact outline with fillets; J by Roark with the corner's fillet; shear centre on the legs' middle lines",
-        depth_mm=vertical, width_mm=horizontal, wall_mm=t, flange_mm=t, root_radius_mm=root, toe_radius_mm=toe,
-        A_mm2=m.A_mm2, mass_area_mm2=m.A_mm2, Ix_mm4=m.Ix_mm4, Iy_mm4=m.Iy_mm4, Ixy_mm4=m.Ixy_mm4,
-        Sx_mm3=m.Ix_mm4 / max(m.cy_mm, vertical - m.cy_mm), Sy_mm3=m.Iy_mm4 / max(m.cx_mm, horizontal - m.cx_mm),
-        Zx_mm3=plastic_modulus_mm3(polygon, 0), Zy_mm3=plastic_modulus_mm3(polygon, 1),
-        J_mm4=angle_J_mm4(vertical, horizontal, t, root), Cw_mm6=t**3 / 36 * ((vertical - t / 2) ** 3 + (horizontal - t / 2) ** 3),
-        I_major_mm4=major, I_minor_mm4=minor, major_axis_deg=turn, cx_mm=m.cx_mm, cy_mm=m.cy_mm,
-        shear_centre_x_mm=t / 2, shear_centre_y_mm=t / 2, shear_area_y_mm2=vertical * t, shear_area_x_mm2=horizontal * t,
+        depth_mm=vertical,
+        width_mm=horizontal,
+        wall_mm=t,
+        flange_mm=t,
+        root_radius_mm=root,
+        toe_radius_mm=toe,
+        A_mm2=m.A_mm2,
+        mass_area_mm2=m.A_mm2,
+        Ix_mm4=m.Ix_mm4,
+        Iy_mm4=m.Iy_mm4,
+        Ixy_mm4=m.Ixy_mm4,
+        Sx_mm3=m.Ix_mm4 / max(m.cy_mm, vertical - m.cy_mm),
+        Sy_mm3=m.Iy_mm4 / max(m.cx_mm, horizontal - m.cx_mm),
+        Zx_mm3=plastic_modulus_mm3(polygon, 0),
+        Zy_mm3=plastic_modulus_mm3(polygon, 1),
+        J_mm4=angle_J_mm4(vertical, horizontal, t, root),
+        Cw_mm6=t**3 / 36 * ((vertical - t / 2) ** 3 + (horizontal - t / 2) ** 3),
+        I_major_mm4=major,
+        I_minor_mm4=minor,
+        major_axis_deg=turn,
+        cx_mm=m.cx_mm,
+        cy_mm=m.cy_mm,
+        shear_centre_x_mm=t / 2,
+        shear_centre_y_mm=t / 2,
+        shear_area_y_mm2=vertical * t,
+        shear_area_x_mm2=horizontal * t,
         perimeter_mm=ring_length_mm(outline.outer),
     )
 
 
-def channel(id: str, *, series: str, system: str, depth: float, width: float, web: float, flange: float, root: float,
-            toe: float = 0.0, slope: float = 0.0, source: str) -> Section:
+def channel(
+    id: str,
+    *,
+    series: str,
+    system: str,
+    depth: float,
+    width: float,
+    web: float,
+    flange: float,
+    root: float,
+    toe: float = 0.0,
+    slope: float = 0.0,
+    source: str,
+) -> Section:
     """A channel with parallel or tapered flanges from its dimensions, mm."""
     outline = channel_outline(depth, width, web, flange, root, toe, slope)
     m = area_moments(outline)
@@ -96,14 +151,38 @@ def channel(id: str, *, series: str, system: str, depth: float, width: float, we
     Cw = channel_Cw_mm6(depth, width, web, flange)
     Sx = 2 * m.Ix_mm4 / depth
     return Section(
-        id=id, series=series, shape="channel", system="inch" if system == "inch" else "metric", source=source,
+        id=id,
+        series=series,
+        shape="channel",
+        system="inch" if system == "inch" else "metric",
+        source=source,
         computed="exact outline with fillets; J by Roark with the corners' fillets; shear centre and Cw on the middle lines",
-        depth_mm=depth, width_mm=width, wall_mm=web, flange_mm=flange, root_radius_mm=root, toe_radius_mm=toe,
-        flange_slope=slope, A_mm2=m.A_mm2, mass_area_mm2=m.A_mm2, Ix_mm4=m.Ix_mm4, Iy_mm4=m.Iy_mm4, Sx_mm3=Sx,
-        Sy_mm3=m.Iy_mm4 / max(m.cx_mm, width - m.cx_mm), Zx_mm3=plastic_modulus_mm3(polygon, 0),
-        Zy_mm3=plastic_modulus_mm3(polygon, 1), J_mm4=channel_J_mm4(depth, width, web, flange, root), Cw_mm6=Cw,
-        I_major_mm4=m.Ix_mm4, I_minor_mm4=m.Iy_mm4, cx_mm=m.cx_mm, cy_mm=depth / 2,
-        shear_centre_x_mm=-channel_shear_centre_mm(depth, width, web, flange, m.Ix_mm4), shear_centre_y_mm=depth / 2,
-        shear_area_y_mm2=depth * web, shear_area_x_mm2=2 * width * flange, perimeter_mm=ring_length_mm(outline.outer),
-        rts_mm=math.sqrt(math.sqrt(m.Iy_mm4 * Cw) / Sx), ho_mm=depth - flange,
+        depth_mm=depth,
+        width_mm=width,
+        wall_mm=web,
+        flange_mm=flange,
+        root_radius_mm=root,
+        toe_radius_mm=toe,
+        flange_slope=slope,
+        A_mm2=m.A_mm2,
+        mass_area_mm2=m.A_mm2,
+        Ix_mm4=m.Ix_mm4,
+        Iy_mm4=m.Iy_mm4,
+        Sx_mm3=Sx,
+        Sy_mm3=m.Iy_mm4 / max(m.cx_mm, width - m.cx_mm),
+        Zx_mm3=plastic_modulus_mm3(polygon, 0),
+        Zy_mm3=plastic_modulus_mm3(polygon, 1),
+        J_mm4=channel_J_mm4(depth, width, web, flange, root),
+        Cw_mm6=Cw,
+        I_major_mm4=m.Ix_mm4,
+        I_minor_mm4=m.Iy_mm4,
+        cx_mm=m.cx_mm,
+        cy_mm=depth / 2,
+        shear_centre_x_mm=-channel_shear_centre_mm(depth, width, web, flange, m.Ix_mm4),
+        shear_centre_y_mm=depth / 2,
+        shear_area_y_mm2=depth * web,
+        shear_area_x_mm2=2 * width * flange,
+        perimeter_mm=ring_length_mm(outline.outer),
+        rts_mm=math.sqrt(math.sqrt(m.Iy_mm4 * Cw) / Sx),
+        ho_mm=depth - flange,
     )

@@ -8,6 +8,7 @@ counter-clockwise positive, reactions upwards positive.
 
 from __future__ import annotations
 
+import itertools
 from dataclasses import dataclass
 from typing import Literal
 
@@ -86,10 +87,19 @@ class BeamSolution:
 
     def combined(self, factors: Array) -> BeamSolution:
         """The sum of the sets, each times its factor: one set."""
+
         def add(a: Array) -> Array:
             return np.tensordot(factors, a, axes=1)[None]
-        return BeamSolution(self.nodes_mm, add(self.shear), add(self.moment), add(self.slope), add(self.deflection),
-                            add(self.reactions_N), add(self.fixing_moments_Nmm))
+
+        return BeamSolution(
+            self.nodes_mm,
+            add(self.shear),
+            add(self.moment),
+            add(self.slope),
+            add(self.deflection),
+            add(self.reactions_N),
+            add(self.fixing_moments_Nmm),
+        )
 
     def stations_mm(self) -> Array:
         """Places along the beam, both ends of each segment included."""
@@ -100,7 +110,8 @@ class BeamSolution:
         lengths = np.diff(self.nodes_mm)
         t = lengths[:, None] * np.linspace(0, 1, STATIONS + 1)
         powers = t[:, :, None] ** np.arange(coefficients.shape[2])
-        return np.einsum("csp,stp->cst", coefficients, powers).reshape(coefficients.shape[0], -1)
+        values: Array = np.einsum("csp,stp->cst", coefficients, powers).reshape(coefficients.shape[0], -1)
+        return values
 
     def extreme(self, coefficients: Array, *, sign: float, between: tuple[float, float] | None = None) -> Extreme:
         """Greatest of sign times the first set's quantity, and its place: ends and stationary points alike."""
@@ -134,7 +145,8 @@ def _candidates(poly: Array, length: float) -> list[float]:
 def _merged(places: list[float]) -> Array:
     ordered = np.unique(np.array(places))
     keep = np.concatenate([[True], np.diff(ordered) > MERGE_MM])
-    return ordered[keep]
+    kept: Array = ordered[keep]
+    return kept
 
 
 def check_supports(length_mm: float, supports: list[Support]) -> None:
@@ -144,18 +156,31 @@ def check_supports(length_mm: float, supports: list[Support]) -> None:
         InputError: no support, two at one place, outside the beam, or the beam can turn or drop.
     """
     if not 0 < length_mm <= LONGEST_MM:
-        raise InputError(field="length", got=f"{length_mm:g} mm", needs=f"it must be more than 0 and at most {LONGEST_MM:g} mm")
+        raise InputError(
+            field="length", got=f"{length_mm:g} mm", needs=f"it must be more than 0 and at most {LONGEST_MM:g} mm"
+        )
     places = sorted(s.x_mm for s in supports)
     for s in supports:
         if not -MERGE_MM <= s.x_mm <= length_mm + MERGE_MM:
-            raise InputError(field="support", got=f"{s.x_mm:g} mm", needs=f"it must stand on the beam, between 0 and {length_mm:g} mm")
-    if any(b - a <= 1e-3 for a, b in zip(places, places[1:], strict=False)):
-        raise InputError(field="support", got=f"{places}", needs="two supports stand at one place: move one or take it away")
+            raise InputError(
+                field="support",
+                got=f"{s.x_mm:g} mm",
+                needs=f"it must stand on the beam, between 0 and {length_mm:g} mm",
+            )
+    if any(b - a <= 1e-3 for a, b in itertools.pairwise(places)):
+        raise InputError(
+            field="support", got=f"{places}", needs="two supports stand at one place: move one or take it away"
+        )
     if not supports:
-        raise InputError(field="support", got="none", needs="the beam falls down: give it two supports, or one that is fixed")
+        raise InputError(
+            field="support", got="none", needs="the beam falls down: give it two supports, or one that is fixed"
+        )
     if len(supports) == 1 and supports[0].kind == "simple":
-        raise InputError(field="support", got="one simple support",
-                         needs="the beam can turn about its only support: fix it, or add a second one")
+        raise InputError(
+            field="support",
+            got="one simple support",
+            needs="the beam can turn about its only support: fix it, or add a second one",
+        )
 
 
 def _check_loads(length_mm: float, sets: list[LoadSet]) -> None:
@@ -163,15 +188,26 @@ def _check_loads(length_mm: float, sets: list[LoadSet]) -> None:
     for loads in sets:
         for place in [p.x_mm for p in loads.points] + [m.x_mm for m in loads.moments]:
             if not low <= place <= high:
-                raise InputError(field="load", got=f"{place:g} mm", needs=f"it must act on the beam, between 0 and {length_mm:g} mm")
+                raise InputError(
+                    field="load", got=f"{place:g} mm", needs=f"it must act on the beam, between 0 and {length_mm:g} mm"
+                )
         for d in loads.distributed:
             if not (low <= d.from_mm < d.to_mm <= high):
-                raise InputError(field="load", got=f"{d.from_mm:g} to {d.to_mm:g} mm",
-                                 needs=f"it must run forwards along the beam, within 0 and {length_mm:g} mm")
+                raise InputError(
+                    field="load",
+                    got=f"{d.from_mm:g} to {d.to_mm:g} mm",
+                    needs=f"it must run forwards along the beam, within 0 and {length_mm:g} mm",
+                )
 
 
-def solve_beam(length_mm: float, supports: list[Support], sets: list[LoadSet], *, EI_Nmm2: float,
-               also_nodes_mm: list[float] | None = None) -> BeamSolution:
+def solve_beam(
+    length_mm: float,
+    supports: list[Support],
+    sets: list[LoadSet],
+    *,
+    EI_Nmm2: float,
+    also_nodes_mm: list[float] | None = None,
+) -> BeamSolution:
     """Solve a beam for several load sets at once.
 
     Args:
@@ -223,19 +259,25 @@ def solve_beam(length_mm: float, supports: list[Support], sets: list[LoadSet], *
                     intensity[c, i, end] += (d.start_N_per_mm + (d.end_N_per_mm - d.start_N_per_mm) * t) * whole
 
     polynomials, states = _integrate(lengths, up, turn, intensity)
-    conditions = [states[:, node(s.x_mm), 3] for s in supports] + [states[:, node(supports[j].x_mm), 2] for j in turning]
+    conditions = [states[:, node(s.x_mm), 3] for s in supports] + [
+        states[:, node(supports[j].x_mm), 2] for j in turning
+    ]
     conditions += [states[:, -1, 0], states[:, -1, 1]]  # nothing beyond the right end: no shear, no moment
     system = np.array(conditions)
     found = np.linalg.solve(system[:, :unknowns], -system[:, unknowns:]).T
     shear, moment, slope, deflection = (
         (p[unknowns:] + np.tensordot(found, p[:unknowns], axes=1)) * scale / whole ** np.arange(p.shape[2])
-        for p, scale in zip(polynomials, (1.0, whole, whole**2 / EI_Nmm2, whole**3 / EI_Nmm2), strict=True))
-    fixing = np.zeros((len(sets), held))
-    fixing[:, turning] = found[:, 2 + held:] * whole
-    return BeamSolution(nodes, shear, moment, slope, deflection, found[:, 2:2 + held], fixing)
+        for p, scale in zip(polynomials, (1.0, whole, whole**2 / EI_Nmm2, whole**3 / EI_Nmm2), strict=True)
+    )
+    fixing: Array = np.zeros((len(sets), held))
+    fixing[:, turning] = found[:, 2 + held :] * whole
+    reactions: Array = found[:, 2 : 2 + held].astype(np.float64)
+    return BeamSolution(nodes, shear, moment, slope, deflection, reactions, fixing)
 
 
-def _integrate(lengths: Array, up: Array, turn: Array, intensity: Array) -> tuple[tuple[Array, Array, Array, Array], Array]:
+def _integrate(
+    lengths: Array, up: Array, turn: Array, intensity: Array
+) -> tuple[tuple[Array, Array, Array, Array], Array]:
     """Integrate from the left end with EI = 1: shear, moment, slope and deflection.
 
     Args:

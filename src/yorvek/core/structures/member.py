@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
-from itertools import combinations
+from itertools import combinations, pairwise
 from typing import Literal
 
 import numpy as np
@@ -11,7 +11,15 @@ from pydantic import Field
 
 from yorvek.core.errors import InputError
 from yorvek.core.model import Model
-from yorvek.core.structures.beam import BeamSolution, DistributedLoad, LoadSet, PointLoad, Support, check_supports, solve_beam
+from yorvek.core.structures.beam import (
+    BeamSolution,
+    DistributedLoad,
+    LoadSet,
+    PointLoad,
+    Support,
+    check_supports,
+    solve_beam,
+)
 
 Case = Literal["dead", "live", "wind"]
 MOST_SPANS_ENUMERATED = 5
@@ -73,14 +81,14 @@ class MemberCases:
         out = np.zeros((len(self.patterns), self.solution.shear.shape[0]))
         out[:, self.OWN], out[:, self.DEAD], out[:, self.WIND] = dead * own_N_per_mm, dead, wind
         half = (out.shape[1] - self.FIRST_LIVE) // 2
-        out[:, self.FIRST_LIVE:self.FIRST_LIVE + half] = live * self.patterns
+        out[:, self.FIRST_LIVE : self.FIRST_LIVE + half] = live * self.patterns
         return out
 
     def strength_factors(self, own_N_per_mm: float, dead: float, live: float, wind: float) -> np.ndarray:
         """The same with the live loads times their dynamic factors."""
         out = self.factors(own_N_per_mm, dead, 0.0, wind)
         half = (out.shape[1] - self.FIRST_LIVE) // 2
-        out[:, self.FIRST_LIVE + half:] = live * self.patterns
+        out[:, self.FIRST_LIVE + half :] = live * self.patterns
         return out
 
     def pattern_name(self, pattern: int) -> str:
@@ -102,7 +110,7 @@ def regions_of(length_mm: float, supports: list[Support]) -> list[Region]:
     out: list[Region] = []
     if places[0] > 1e-3:
         out.append(Region("the left overhang", 0.0, places[0], True))
-    spans = list(zip(places, places[1:], strict=False))
+    spans = list(pairwise(places))
     for i, (a, b) in enumerate(spans):
         out.append(Region(f"span {i + 1}" if len(spans) > 1 else "the span", a, b, False))
     if places[-1] < length_mm - 1e-3:
@@ -117,7 +125,9 @@ def _region_at(regions: list[Region], x_mm: float) -> int:
     return len(regions) - 1
 
 
-def _load_sets(request: BeamRequest, regions: list[Region]) -> tuple[LoadSet, LoadSet, dict[int, list[tuple[float, LoadSet]]]]:
+def _load_sets(
+    request: BeamRequest, regions: list[Region]
+) -> tuple[LoadSet, LoadSet, dict[int, list[tuple[float, LoadSet]]]]:
     """Dead, wind, and the live load of each region with its dynamic factor."""
     fixed: dict[str, tuple[list[PointLoad], list[DistributedLoad]]] = {"dead": ([], []), "wind": ([], [])}
     live: dict[int, list[tuple[float, LoadSet]]] = {}
@@ -128,8 +138,14 @@ def _load_sets(request: BeamRequest, regions: list[Region]) -> tuple[LoadSet, Lo
         lines = []
         if load.line_N_per_mm:
             if not start < end:
-                raise InputError(field=load.name or "load", got=f"{start:g} to {end:g} mm", needs="the load must end after it starts")
-            lines = [DistributedLoad(from_mm=start, to_mm=end, start_N_per_mm=load.line_N_per_mm, end_N_per_mm=load.line_N_per_mm)]
+                raise InputError(
+                    field=load.name or "load", got=f"{start:g} to {end:g} mm", needs="the load must end after it starts"
+                )
+            lines = [
+                DistributedLoad(
+                    from_mm=start, to_mm=end, start_N_per_mm=load.line_N_per_mm, end_N_per_mm=load.line_N_per_mm
+                )
+            ]
         if load.case != "live":
             fixed[load.case][0].extend(points)
             fixed[load.case][1].extend(lines)
@@ -140,11 +156,16 @@ def _load_sets(request: BeamRequest, regions: list[Region]) -> tuple[LoadSet, Lo
             for i, r in enumerate(regions):
                 a, b = max(d.from_mm, r.from_mm), min(d.to_mm, r.to_mm)
                 if b - a > 1e-6:
-                    piece = DistributedLoad(from_mm=a, to_mm=b, start_N_per_mm=d.start_N_per_mm, end_N_per_mm=d.end_N_per_mm)
+                    piece = DistributedLoad(
+                        from_mm=a, to_mm=b, start_N_per_mm=d.start_N_per_mm, end_N_per_mm=d.end_N_per_mm
+                    )
                     live.setdefault(i, []).append((load.dynamic_factor, LoadSet(distributed=[piece])))
             if d.from_mm < -1e-6 or d.to_mm > request.length_mm + 1e-6:
-                raise InputError(field=load.name or "load", got=f"{d.from_mm:g} to {d.to_mm:g} mm",
-                                 needs=f"it must lie on the beam, within 0 and {request.length_mm:g} mm")
+                raise InputError(
+                    field=load.name or "load",
+                    got=f"{d.from_mm:g} to {d.to_mm:g} mm",
+                    needs=f"it must lie on the beam, within 0 and {request.length_mm:g} mm",
+                )
     dead, wind = (LoadSet(points=fixed[k][0], distributed=fixed[k][1]) for k in ("dead", "wind"))
     return dead, wind, live
 
@@ -154,22 +175,30 @@ def _scaled(parts: list[tuple[float, LoadSet]], dynamic: bool) -> LoadSet:
     for factor, loads in parts:
         f = factor if dynamic else 1.0
         points += [PointLoad(x_mm=p.x_mm, force_N=p.force_N * f) for p in loads.points]
-        lines += [DistributedLoad(from_mm=d.from_mm, to_mm=d.to_mm, start_N_per_mm=d.start_N_per_mm * f, end_N_per_mm=d.end_N_per_mm * f)
-                  for d in loads.distributed]
+        lines += [
+            DistributedLoad(
+                from_mm=d.from_mm, to_mm=d.to_mm, start_N_per_mm=d.start_N_per_mm * f, end_N_per_mm=d.end_N_per_mm * f
+            )
+            for d in loads.distributed
+        ]
     return LoadSet(points=points, distributed=lines)
 
 
 def live_patterns(count: int) -> np.ndarray:
     """Masks of where live load stands: every choice up to five regions, above that all, none, alternate and neighbours."""
     if count <= MOST_SPANS_ENUMERATED:
-        rows = [[i in chosen for i in range(count)] for n in range(count + 1) for chosen in combinations(range(count), n)]
+        rows = [
+            [i in chosen for i in range(count)] for n in range(count + 1) for chosen in combinations(range(count), n)
+        ]
         return np.array(rows, dtype=float).reshape(len(rows), count)
     every = [np.ones(count), np.zeros(count), np.arange(count) % 2, (np.arange(count) + 1) % 2]
     for i in range(count):
         every.append((np.arange(count) == i).astype(float))
         if i + 1 < count:
             near = (np.arange(count) == i) | (np.arange(count) == i + 1)
-            outside = (np.abs(np.arange(count) - i) % 2 == 0) & (np.arange(count) < i) | ((np.abs(np.arange(count) - i - 1) % 2 == 0) & (np.arange(count) > i))
+            outside = (np.abs(np.arange(count) - i) % 2 == 0) & (np.arange(count) < i) | (
+                (np.abs(np.arange(count) - i - 1) % 2 == 0) & (np.arange(count) > i)
+            )
             every += [near.astype(float), (near | outside).astype(float)]
     return np.unique(np.array(every, dtype=float), axis=0)
 
@@ -187,4 +216,6 @@ def member_cases(request: BeamRequest) -> MemberCases:
     items = sorted(live)
     sets = [own, dead, wind, *(_scaled(live[i], False) for i in items), *(_scaled(live[i], True) for i in items)]
     solution = solve_beam(request.length_mm, request.supports, sets, EI_Nmm2=1.0)
-    return MemberCases(request, regions, solution, items, [max(f for f, _ in live[i]) for i in items], live_patterns(len(items)))
+    return MemberCases(
+        request, regions, solution, items, [max(f for f, _ in live[i]) for i in items], live_patterns(len(items))
+    )

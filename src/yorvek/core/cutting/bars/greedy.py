@@ -69,7 +69,9 @@ def decreasing(whole: WholeProblem, rule: str, *, best_fit: bool) -> Patterns:
     return _from_cheapest(whole, bars, content, missing)
 
 
-def _from_cheapest(whole: WholeProblem, bars: list[list[int]], content: list[list[int]], missing: list[int]) -> Patterns:
+def _from_cheapest(
+    whole: WholeProblem, bars: list[list[int]], content: list[list[int]], missing: list[int]
+) -> Patterns:
     """Each bar's pieces from the cheapest stock that still holds them, fullest bars choosing first."""
     left = list(whole.limits)
     out = Patterns(missing=missing)
@@ -81,7 +83,11 @@ def _from_cheapest(whole: WholeProblem, bars: list[list[int]], content: list[lis
     for b in used:
         own = bars[b][0]
         need = whole.capacities[own] - bars[b][1]
-        choices = [j for j, c in enumerate(whole.capacities) if c >= need and (j == own or left[j] is None or (left[j] or 0) > 0)]
+        choices = [
+            j
+            for j, c in enumerate(whole.capacities)
+            if c >= need and (j == own or left[j] is None or (left[j] or 0) > 0)
+        ]
         j = min(choices, key=lambda j: (whole.costs[j], whole.capacities[j]))
         if j != own:
             if left[j] is not None:
@@ -95,4 +101,6 @@ def _from_cheapest(whole: WholeProblem, bars: list[list[int]], content: list[lis
 
 def first_plan(whole: WholeProblem) -> Patterns:
     """The best of all greedy rules."""
-    return min((decreasing(whole, rule, best_fit=bf) for rule in RULES for bf in (False, True)), key=lambda p: p.rank(whole))
+    return min(
+        (decreasing(whole, rule, best_fit=bf) for rule in RULES for bf in (False, True)), key=lambda p: p.rank(whole)
+    )

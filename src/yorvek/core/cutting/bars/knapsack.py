@@ -11,7 +11,9 @@ Floats = NDArray[np.float64]
 
 
 @numba.njit(cache=True)
-def fill(weights: Ints, limits: Ints, values: Floats, capacity: int, taken: NDArray[np.uint16]) -> Floats:  # pragma: no cover
+def fill(
+    weights: Ints, limits: Ints, values: Floats, capacity: int, taken: NDArray[np.uint16]
+) -> Floats:  # pragma: no cover
     """Best value of each capacity from 0 to `capacity`; `taken[i, c]` how many of piece i the best takes at c."""
     best = np.zeros(capacity + 1)
     after = np.zeros(capacity + 1)

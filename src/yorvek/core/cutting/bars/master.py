@@ -71,11 +71,22 @@ class Master:
         stock = np.zeros(len(self.whole.limits))
         for j, row in self.row_of_limit.items():
             stock[j] = min(duals[row], 0.0)
-        return float(self.lp.getInfo().objective_function_value), np.array(solution.col_value)[count:], np.maximum(duals[:count], 0.0), stock
+        return (
+            float(self.lp.getInfo().objective_function_value),
+            np.array(solution.col_value)[count:],
+            np.maximum(duals[:count], 0.0),
+            stock,
+        )
 
 
-def whole_numbers(whole: WholeProblem, patterns: list[Pattern], *, seconds: float, start: dict[Pattern, int] | None = None,
-                  cutoff: float | None = None) -> dict[Pattern, int] | None:
+def whole_numbers(
+    whole: WholeProblem,
+    patterns: list[Pattern],
+    *,
+    seconds: float,
+    start: dict[Pattern, int] | None = None,
+    cutoff: float | None = None,
+) -> dict[Pattern, int] | None:
     """The cheapest whole-number choice among known patterns that makes all pieces; None if none is found in time.
 
     Makes at least what is wanted; surplus pieces are dropped from patterns by the caller.
@@ -105,7 +116,13 @@ def whole_numbers(whole: WholeProblem, patterns: list[Pattern], *, seconds: floa
     model.a_matrix_.value_ = np.array(value)
     model.integrality_ = [highspy.HighsVarType.kInteger] * len(patterns)
     solver = highspy.Highs()
-    for key, setting in (("output_flag", False), ("threads", 1), ("time_limit", max(seconds, 0.05)), ("mip_rel_gap", 0.0), ("random_seed", 1)):
+    for key, setting in (
+        ("output_flag", False),
+        ("threads", 1),
+        ("time_limit", max(seconds, 0.05)),
+        ("mip_rel_gap", 0.0),
+        ("random_seed", 1),
+    ):
         solver.setOptionValue(key, setting)
     if cutoff is not None:
         solver.setOptionValue("objective_bound", cutoff)

@@ -63,7 +63,10 @@ class _Search:
         """Best-paid pattern of each stock and its worth."""
         self.evaluations += 1
         best = fill(self.weights, limits, duals, self.capacity, self.taken)
-        patterns = [(j, tuple(int(n) for n in read_back(self.weights, self.taken, c))) for j, c in enumerate(self.whole.capacities)]
+        patterns = [
+            (j, tuple(int(n) for n in read_back(self.weights, self.taken, c)))
+            for j, c in enumerate(self.whole.capacities)
+        ]
         return np.array([best[c] for c in self.whole.capacities]), patterns
 
     def lagrangian(self, duals: Floats, worth: Floats) -> float:
@@ -71,8 +74,17 @@ class _Search:
         costs = np.array(self.whole.costs)
         unlimited = np.array([q is None for q in self.whole.limits])
         with np.errstate(divide="ignore"):
-            scale = min(1.0, float(np.min(np.where(unlimited & (worth > 0), costs / np.maximum(worth, 1e-300), np.inf), initial=1.0)))
-        loss = sum(q * min(0.0, float(c - scale * w)) for q, c, w in zip(self.whole.limits, costs, worth, strict=True) if q is not None)
+            scale = min(
+                1.0,
+                float(
+                    np.min(np.where(unlimited & (worth > 0), costs / np.maximum(worth, 1e-300), np.inf), initial=1.0)
+                ),
+            )
+        loss = sum(
+            q * min(0.0, float(c - scale * w))
+            for q, c, w in zip(self.whole.limits, costs, worth, strict=True)
+            if q is not None
+        )
         return scale * float(duals @ self.demand) + loss
 
 
@@ -84,7 +96,9 @@ def _cost_step(costs: list[float]) -> float:
     return math.gcd(*whole) / 1000
 
 
-def _generate(search: _Search, master: Master, demand: np.ndarray, *, root: bool, rounds: int = 10_000) -> tuple[Floats, float]:
+def _generate(
+    search: _Search, master: Master, demand: np.ndarray, *, root: bool, rounds: int = 10_000
+) -> tuple[Floats, float]:
     """Add patterns until none pays; duals smoothed against the last stable ones. Returns multiplicities and LP value."""
     whole = search.whole
     costs = np.array(whole.costs)
@@ -144,7 +158,11 @@ def _dive(search: _Search, master: Master) -> None:
     while sum(demand) and not search.over():
         master.set_demand(demand, limits)
         x, value = _generate(search, master, np.array(demand, np.int64), root=False, rounds=60)
-        if search.best is not None and not sum(search.best.missing) and spent + value >= search.best.cost(whole) - max(search.step, CLOSE) + CLOSE:
+        if (
+            search.best is not None
+            and not sum(search.best.missing)
+            and spent + value >= search.best.cost(whole) - max(search.step, CLOSE) + CLOSE
+        ):
             break
         fixed = _fix(search, master, x, demand, limits, chosen)
         if not fixed:
@@ -155,7 +173,9 @@ def _dive(search: _Search, master: Master) -> None:
         search.take(_trimmed(whole, chosen))
 
 
-def _fix(search: _Search, master: Master, x: Floats, demand: list[int], limits: list[int | None], chosen: dict[Pattern, int]) -> bool:
+def _fix(
+    search: _Search, master: Master, x: Floats, demand: list[int], limits: list[int | None], chosen: dict[Pattern, int]
+) -> bool:
     """Take whole multiples of patterns that still fit; if there are none, one of the largest fraction (with a little luck)."""
     floors = [(k, math.floor(v + 1e-6)) for k, v in enumerate(x) if v >= 1 - 1e-6]
     if not floors:
@@ -168,7 +188,9 @@ def _fix(search: _Search, master: Master, x: Floats, demand: list[int], limits: 
     for k, times in floors:
         j, content = master.patterns[k]
         left = limits[j]
-        n = min([times, *([left] if left is not None else []), *(d // c for d, c in zip(demand, content, strict=True) if c)])
+        n = min(
+            [times, *([left] if left is not None else []), *(d // c for d, c in zip(demand, content, strict=True) if c)]
+        )
         pieces = content
         if n == 0 and not done and (left is None or left > 0):
             pieces, n = tuple(min(c, d) for c, d in zip(content, demand, strict=True)), 1
@@ -183,7 +205,9 @@ def _fix(search: _Search, master: Master, x: Floats, demand: list[int], limits: 
     return done
 
 
-def solve_bars(problem: BarProblem, *, seconds: float = 10.0, seed: int = 1, cancelled: Callable[[], bool] = lambda: False) -> BarPlan:
+def solve_bars(
+    problem: BarProblem, *, seconds: float = 10.0, seed: int = 1, cancelled: Callable[[], bool] = lambda: False
+) -> BarPlan:
     """Plan bars for least cost.
 
     Args:
@@ -238,7 +262,10 @@ def _rebuild(search: _Search, master: Master) -> None:
     whole = search.whole
     assert search.best is not None
     bars = [p for p, n in sorted(search.best.bars.items()) for _ in range(n)]
-    waste = np.array([whole.capacities[j] - sum(w * c for w, c in zip(whole.weights, content, strict=True)) for j, content in bars], float)
+    waste = np.array(
+        [whole.capacities[j] - sum(w * c for w, c in zip(whole.weights, content, strict=True)) for j, content in bars],
+        float,
+    )
     count = min(len(bars), int(search.random.integers(3, 13)))
     odds = waste + 0.02 * max(whole.capacities)
     apart = search.random.choice(len(bars), size=count, replace=False, p=odds / odds.sum())
@@ -257,7 +284,9 @@ def _rebuild(search: _Search, master: Master) -> None:
     spent = sum(whole.costs[j] * n for (j, _), n in keep.items())
     if sum(search.best.missing) or spent + value < search.best.cost(whole) - CLOSE:
         part = whole.reduced(demand, limits)
-        patterns = [p for p in master.patterns if all(c <= d for c, d in zip(p[1], demand, strict=True)) and limits[p[0]] != 0]
+        patterns = [
+            p for p in master.patterns if all(c <= d for c, d in zip(p[1], demand, strict=True)) and limits[p[0]] != 0
+        ]
         found = whole_numbers(part, patterns, seconds=min(REBUILD_SECONDS, search.left())) if patterns else None
         if found:
             for pattern, n in found.items():
@@ -271,7 +300,9 @@ def _choose(search: _Search, master: Master, seconds: float) -> None:
     start = search.best.bars if not sum(search.best.missing) and set(search.best.bars) <= master.known else None
     for pattern in search.best.bars:
         master.add(pattern)
-    found = whole_numbers(search.whole, master.patterns, seconds=min(seconds, search.left()), start=start or search.best.bars)
+    found = whole_numbers(
+        search.whole, master.patterns, seconds=min(seconds, search.left()), start=start or search.best.bars
+    )
     if found:
         search.take(_trimmed(search.whole, found))
 
@@ -283,7 +314,9 @@ def _widen(search: _Search, master: Master) -> bool:
     for round_ in range(40):
         if search.left() <= 0 or search.cancelled():
             break
-        _, patterns = search.price(duals * (1 + (0.02, 0.1, 0.3)[round_ % 3] * search.random.standard_normal(len(duals))), search.demand)
+        _, patterns = search.price(
+            duals * (1 + (0.02, 0.1, 0.3)[round_ % 3] * search.random.standard_normal(len(duals))), search.demand
+        )
         for pattern in patterns:
             if any(pattern[1]):
                 master.add(pattern)
@@ -293,16 +326,30 @@ def _widen(search: _Search, master: Master) -> bool:
 def _answer(search: _Search) -> BarPlan:
     whole, problem = search.whole, search.whole.problem
     best = search.best or Patterns()
-    missing = [*whole.too_long, *(Unplaced(part=problem.parts[whole.piece_index[i]].id, qty=n) for i, n in enumerate(best.missing) if n)]
+    missing = [
+        *whole.too_long,
+        *(Unplaced(part=problem.parts[whole.piece_index[i]].id, qty=n) for i, n in enumerate(best.missing) if n),
+    ]
     bars = []
     for (j, content), count in best.bars.items():
         stock = problem.stock[whole.stock_index[j]]
         cuts = [Cut(part=problem.parts[whole.piece_index[i]].id, qty=n) for i, n in enumerate(content) if n]
-        used = sum(problem.parts[whole.piece_index[i]].length * n for i, n in enumerate(content)) + (sum(content) - 1) * problem.kerf
+        used = (
+            sum(problem.parts[whole.piece_index[i]].length * n for i, n in enumerate(content))
+            + (sum(content) - 1) * problem.kerf
+        )
         rest = max(0.0, stock.length - problem.end_trim - used)
         bars.append(Bar(stock=stock.id, cuts=cuts, count=count, drop=round(max(0.0, rest - problem.kerf), 6)))
     bars.sort(key=lambda b: (b.stock, [(-c.qty, c.part) for c in b.cuts]))
     cost = round(best.cost(whole), 6)
     complete = not missing
-    return BarPlan(bars=bars, cost=cost, lower_bound=round(min(search.bound, cost), 6) if complete else None, proven=complete and search.proven(),
-                   unplaced=missing, trace=search.trace, seed=search.seed, evaluations=search.evaluations)
+    return BarPlan(
+        bars=bars,
+        cost=cost,
+        lower_bound=round(min(search.bound, cost), 6) if complete else None,
+        proven=complete and search.proven(),
+        unplaced=missing,
+        trace=search.trace,
+        seed=search.seed,
+        evaluations=search.evaluations,
+    )

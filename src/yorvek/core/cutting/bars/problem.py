@@ -52,7 +52,11 @@ class BarProblem(Model):
                 twice = next(n for n in names if names.count(n) > 1)
                 raise InputError(field=field, got=twice, needs="each id may stand once")
         if sum(p.qty for p in self.parts) > MOST_PIECES:
-            raise InputError(field="parts", got=str(sum(p.qty for p in self.parts)), needs=f"at most {MOST_PIECES} pieces in one plan")
+            raise InputError(
+                field="parts",
+                got=str(sum(p.qty for p in self.parts)),
+                needs=f"at most {MOST_PIECES} pieces in one plan",
+            )
         return self
 
 

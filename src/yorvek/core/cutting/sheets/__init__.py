@@ -3,4 +3,13 @@
 from yorvek.core.cutting.sheets.plan import NotVerified, solve_sheets, warm_up
 from yorvek.core.cutting.sheets.problem import Placement, SheetPiece, SheetPlan, SheetProblem, SheetStock
 
-__all__ = ["NotVerified", "Placement", "SheetPiece", "SheetPlan", "SheetProblem", "SheetStock", "solve_sheets", "warm_up"]
+__all__ = [
+    "NotVerified",
+    "Placement",
+    "SheetPiece",
+    "SheetPlan",
+    "SheetProblem",
+    "SheetStock",
+    "solve_sheets",
+    "warm_up",
+]

@@ -16,7 +16,11 @@ def _boxes(problem: SheetProblem) -> list[list[tuple[float, float, float, float,
     """For each kind its boxes by quarter turn: width, height, offset x, offset y, turn."""
     out = []
     for part in problem.parts:
-        turns = [0.0, 90.0] if part.rotations == "free" else [r for r in part.rotations if abs(r / 90 - round(r / 90)) < 1e-9] or [0.0]
+        turns = (
+            [0.0, 90.0]
+            if part.rotations == "free"
+            else [r for r in part.rotations if abs(r / 90 - round(r / 90)) < 1e-9] or [0.0]
+        )
         corners = np.array(polygon_of(part).exterior.coords)
         sizes: list[tuple[float, float, float, float, float]] = []
         for turn in turns:
@@ -60,7 +64,13 @@ def _split(box: Box, w: float, h: float, gap: float, rule: int) -> list[Box]:
     return [p for p in parts if p[2] > 1e-9 and p[3] > 1e-9]
 
 
-def _pack(problem: SheetProblem, order: list[int], sizes: list[list[tuple[float, float, float, float, float]]], fit: int, split: int) -> list[Placement]:
+def _pack(
+    problem: SheetProblem,
+    order: list[int],
+    sizes: list[list[tuple[float, float, float, float, float]]],
+    fit: int,
+    split: int,
+) -> list[Placement]:
     gap, margin = problem.clearance, problem.edge_margin
     free: list[Box] = []
     owner: list[tuple[str, int]] = []
@@ -87,7 +97,16 @@ def _pack(problem: SheetProblem, order: list[int], sizes: list[list[tuple[float,
         f, t = choice
         w, h, ox, oy, turn = sizes[kind][t]
         box, home = free.pop(f), owner.pop(f)
-        out.append(Placement(part=problem.parts[kind].id, sheet=home[0], sheet_index=home[1], x=round(box[0] - ox, 6), y=round(box[1] - oy, 6), rotation_deg=turn))
+        out.append(
+            Placement(
+                part=problem.parts[kind].id,
+                sheet=home[0],
+                sheet_index=home[1],
+                x=round(box[0] - ox, 6),
+                y=round(box[1] - oy, 6),
+                rotation_deg=turn,
+            )
+        )
         rest = _split(box, w, h, gap, split)
         free += rest
         owner += [home] * len(rest)
@@ -103,7 +122,7 @@ def guillotine_layouts(problem: SheetProblem, random: np.random.Generator) -> It
     shortest = np.array([min(s[0][0], s[0][1]) for s in sizes])
     keys = (size, longest, shortest, size / longest + longest)
     for key in keys:
-        order = sorted(pieces, key=lambda k, key=key: -key[k])
+        order = [pieces[i] for i in np.argsort(-key[pieces], kind="stable")]
         for fit in range(4):
             for split in range(4):
                 yield _pack(problem, order, sizes, fit, split)

@@ -7,7 +7,8 @@ from dataclasses import dataclass
 import numpy as np
 
 from yorvek.core.cutting.sheets.place import construct
-from yorvek.core.cutting.sheets.prepare import Container, Floats, Ints, Prepared
+from yorvek.core.cutting.sheets.prepare import Container, Prepared
+from yorvek.core.cutting.sheets.rows import Floats, Ints
 
 
 @dataclass
@@ -42,7 +43,7 @@ class LocalSearch:
         self.blocked_counts = np.zeros((len(sheets), rows), np.int64)
         for i, s in enumerate(sheets):
             for r, b in enumerate(s.blocked):
-                self.blocked[i, r, :len(b)] = b
+                self.blocked[i, r, : len(b)] = b
                 self.blocked_counts[i, r] = len(b)
         self.sheet_rows = np.array([s.rows for s in sheets], np.int64)
         self.lengths = np.array([s.length for s in sheets])
@@ -56,8 +57,23 @@ class LocalSearch:
         self.tried += 1
         out = np.zeros((len(order), 4))
         row_start, row_count, interval_start, intervals, widths = self.data.arrays
-        construct(order, self.data.turn_start, forced, self.sheet_rows, self.lengths, self.blocked, self.blocked_counts, row_start, row_count,
-                  interval_start, intervals, widths, self.room, rule, out)
+        construct(
+            order,
+            self.data.turn_start,
+            forced,
+            self.sheet_rows,
+            self.lengths,
+            self.blocked,
+            self.blocked_counts,
+            row_start,
+            row_count,
+            interval_start,
+            intervals,
+            widths,
+            self.room,
+            rule,
+            out,
+        )
         placed = out[:, 0] >= 0
         missing = float(self.data.areas[order[~placed]].sum())
         right = out[:, 2] + widths[out[:, 1].astype(np.int64)]
@@ -71,7 +87,11 @@ class LocalSearch:
             area += s.area
             clear = self.data.problem.clearance / 2
             end = s.x0 + reach - clear
-            left = max(0.0, s.stock.width - end) * s.stock.height if s.stock.outline is None else max(0.0, s.length - reach) * s.height * 0.5
+            left = (
+                max(0.0, s.stock.width - end) * s.stock.height
+                if s.stock.outline is None
+                else max(0.0, s.length - reach) * s.height * 0.5
+            )
             if left >= saved:
                 saved, max_x = left, end
         soft = float(np.sum(right[placed] * self.data.areas[order[placed]])) if placed.any() else 0.0

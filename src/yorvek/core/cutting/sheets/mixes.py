@@ -29,10 +29,16 @@ def mixes(containers: list[Container], need_mm2: float, below: float) -> list[li
     leftovers = [c for c in few for _ in range(c.stock.qty or 0)]
     chosen: list[list[Container]] = []
     if len(leftovers) <= 6:
-        chosen = [[c for c, on in zip(leftovers, mask, strict=True) if on] for mask in product((False, True), repeat=len(leftovers))]
+        chosen = [
+            [c for c, on in zip(leftovers, mask, strict=True) if on]
+            for mask in product((False, True), repeat=len(leftovers))
+        ]
     else:
         chosen = [leftovers[:n] for n in range(len(leftovers) + 1)]
-    most = [range(min(c.stock.qty if c.stock.qty is not None else 10**6, int(need_mm2 * 1.8 / c.area) + 2) + 1) for c in many]
+    most = [
+        range(min(c.stock.qty if c.stock.qty is not None else 10**6, int(need_mm2 * 1.8 / c.area) + 2) + 1)
+        for c in many
+    ]
     out: dict[tuple[tuple[str, int], ...], list[Container]] = {}
     for counts in product(*most):
         large = [c for c, n in zip(many, counts, strict=True) for _ in range(n)]

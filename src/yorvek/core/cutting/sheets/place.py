@@ -12,8 +12,18 @@ CLEAR = 1e-7
 
 
 @numba.njit(cache=True)
-def least_x(shape: int, row0: int, x: float, limit: float, row_start: Ints, row_count: Ints, interval_start: Ints, intervals: Floats,
-            taken: Floats, counts: Ints) -> float:  # pragma: no cover
+def least_x(
+    shape: int,
+    row0: int,
+    x: float,
+    limit: float,
+    row_start: Ints,
+    row_count: Ints,
+    interval_start: Ints,
+    intervals: Floats,
+    taken: Floats,
+    counts: Ints,
+) -> float:  # pragma: no cover
     """Least x from `x` on at which the shape stands free with its lowest row at `row0`; beyond `limit` if there is none."""
     first, rows = row_start[shape], row_count[shape]
     quiet, k = 0, 0
@@ -45,8 +55,17 @@ def least_x(shape: int, row0: int, x: float, limit: float, row_start: Ints, row_
 
 
 @numba.njit(cache=True)
-def occupy(shape: int, row0: int, x: float, row_start: Ints, row_count: Ints, interval_start: Ints, intervals: Floats, taken: Floats,
-           counts: Ints) -> bool:  # pragma: no cover
+def occupy(
+    shape: int,
+    row0: int,
+    x: float,
+    row_start: Ints,
+    row_count: Ints,
+    interval_start: Ints,
+    intervals: Floats,
+    taken: Floats,
+    counts: Ints,
+) -> bool:  # pragma: no cover
     """Mark the shape's rows as taken; False if a row has no room left to remember it."""
     first = row_start[shape]
     most = taken.shape[1]
@@ -78,9 +97,23 @@ def occupy(shape: int, row0: int, x: float, row_start: Ints, row_count: Ints, in
 
 
 @numba.njit(cache=True)
-def construct(order: Ints, turn_start: Ints, forced: Ints, sheet_rows: Ints, sheet_length: Floats, blocked: Floats, blocked_counts: Ints,
-              row_start: Ints, row_count: Ints, interval_start: Ints, intervals: Floats, widths: Floats, room: int, rule: int,
-              out: Floats) -> float:  # pragma: no cover
+def construct(
+    order: Ints,
+    turn_start: Ints,
+    forced: Ints,
+    sheet_rows: Ints,
+    sheet_length: Floats,
+    blocked: Floats,
+    blocked_counts: Ints,
+    row_start: Ints,
+    row_count: Ints,
+    interval_start: Ints,
+    intervals: Floats,
+    widths: Floats,
+    room: int,
+    rule: int,
+    out: Floats,
+) -> float:  # pragma: no cover
     """Place pieces in order, first sheet first.
 
     Args:
@@ -120,7 +153,18 @@ def construct(order: Ints, turn_start: Ints, forced: Ints, sheet_rows: Ints, she
                     x = begun[s, shape, row0]
                     if x + width > reach + CLEAR:
                         continue
-                    x = least_x(shape, row0, x, reach - width, row_start, row_count, interval_start, intervals, taken[s], counts[s])
+                    x = least_x(
+                        shape,
+                        row0,
+                        x,
+                        reach - width,
+                        row_start,
+                        row_count,
+                        interval_start,
+                        intervals,
+                        taken[s],
+                        counts[s],
+                    )
                     begun[s, shape, row0] = x
                     if x + width > sheet_length[s] + CLEAR:
                         continue
@@ -128,7 +172,9 @@ def construct(order: Ints, turn_start: Ints, forced: Ints, sheet_rows: Ints, she
                     if score < best - CLEAR:
                         best, best_shape, best_x, best_row = score, shape, x, row0
             if best_shape >= 0:
-                if not occupy(best_shape, best_row, best_x, row_start, row_count, interval_start, intervals, taken[s], counts[s]):
+                if not occupy(
+                    best_shape, best_row, best_x, row_start, row_count, interval_start, intervals, taken[s], counts[s]
+                ):
                     continue
                 out[p, 0], out[p, 1], out[p, 2], out[p, 3] = s, best_shape, best_x, best_row
                 found = True

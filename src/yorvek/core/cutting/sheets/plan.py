@@ -27,8 +27,15 @@ class NotVerified(RuntimeError):
 class _Run:
     """Clock, evaluations, best plan and trace of one run."""
 
-    def __init__(self, problem: SheetProblem, seconds: float, seed: int, evaluations: int | None, cancelled: Callable[[], bool],
-                 progress: Progress | None) -> None:
+    def __init__(
+        self,
+        problem: SheetProblem,
+        seconds: float,
+        seed: int,
+        evaluations: int | None,
+        cancelled: Callable[[], bool],
+        progress: Progress | None,
+    ) -> None:
         self.problem, self.seconds, self.seed = problem, seconds, seed
         self.limit, self.cancelled, self.progress = evaluations, cancelled, progress
         self.started = time.perf_counter()
@@ -65,9 +72,18 @@ class _Run:
         if wrong:
             raise NotVerified("; ".join(wrong[:3]))
         self.trace.append((round(time.perf_counter() - self.started, 4), round(found.cost, 6), round(found.max_x, 4)))
-        self.best = SheetPlan(placements=placements, cost=found.cost, max_x=found.max_x, utilisation=found.utilisation,
-                              strip_density=found.strip_density, lower_bound=min(self.bound, found.cost), unplaced=missing, trace=list(self.trace),
-                              seed=self.seed, evaluations=self.done)
+        self.best = SheetPlan(
+            placements=placements,
+            cost=found.cost,
+            max_x=found.max_x,
+            utilisation=found.utilisation,
+            strip_density=found.strip_density,
+            lower_bound=min(self.bound, found.cost),
+            unplaced=missing,
+            trace=list(self.trace),
+            seed=self.seed,
+            evaluations=self.done,
+        )
         return True
 
 
@@ -75,7 +91,9 @@ def _unplaced(problem: SheetProblem, placements: list[Placement]) -> list[Unplac
     count: dict[str, int] = {}
     for p in placements:
         count[p.part] = count.get(p.part, 0) + 1
-    return [UnplacedPiece(part=p.id, qty=p.qty - count.get(p.id, 0)) for p in problem.parts if count.get(p.id, 0) < p.qty]
+    return [
+        UnplacedPiece(part=p.id, qty=p.qty - count.get(p.id, 0)) for p in problem.parts if count.get(p.id, 0) < p.qty
+    ]
 
 
 def placements_of(data: Prepared, sheets: list[Container], layout: Layout) -> list[Placement]:
@@ -93,20 +111,40 @@ def placements_of(data: Prepared, sheets: list[Container], layout: Layout) -> li
             continue
         s = sheets[int(sheet)]
         x0, y0, turn = data.shapes.origins[int(shape)]
-        out.append(Placement(part=data.problem.parts[int(kind)].id, sheet=s.stock.id, sheet_index=index[int(sheet)],
-                             x=round(s.x0 + float(x) - x0, 5), y=round(s.y0 + float(row) * data.row_mm - y0, 5), rotation_deg=turn))
+        out.append(
+            Placement(
+                part=data.problem.parts[int(kind)].id,
+                sheet=s.stock.id,
+                sheet_index=index[int(sheet)],
+                x=round(s.x0 + float(x) - x0, 5),
+                y=round(s.y0 + float(row) * data.row_mm - y0, 5),
+                rotation_deg=turn,
+            )
+        )
     return out
 
 
 def warm_up() -> None:
     """Compile the kernels before the clock runs."""
     square = [(0.0, 0.0), (10.0, 0.0), (10.0, 10.0), (0.0, 10.0)]
-    solve_sheets(SheetProblem.model_validate({"sheets": [{"id": "s", "width": 50, "height": 50}], "parts": [{"id": "p", "qty": 2, "outline": square}]}),
-                 evaluations=2)
+    solve_sheets(
+        SheetProblem.model_validate(
+            {"sheets": [{"id": "s", "width": 50, "height": 50}], "parts": [{"id": "p", "qty": 2, "outline": square}]}
+        ),
+        evaluations=2,
+    )
 
 
-def solve_sheets(problem: SheetProblem, *, seconds: float = 10.0, seed: int = 1, evaluations: int | None = None,
-                 guillotine: bool | None = None, cancelled: Callable[[], bool] = lambda: False, progress: Progress | None = None) -> SheetPlan:
+def solve_sheets(
+    problem: SheetProblem,
+    *,
+    seconds: float = 10.0,
+    seed: int = 1,
+    evaluations: int | None = None,
+    guillotine: bool | None = None,
+    cancelled: Callable[[], bool] = lambda: False,
+    progress: Progress | None = None,
+) -> SheetPlan:
     """Plan sheets: everything placed, least cost, then the largest clean remnant.
 
     Args:
@@ -178,15 +216,23 @@ def _cheaper(run: _Run, data: Prepared, need: float, best: LocalSearch) -> Local
         if layout.missing_area == 0 and run.offer(placements_of(data, search.sheets, layout)):
             best = search
     while run.share() < 0.66 and not run.over():
-        started = [s for s in started if s.best is not None and cost_of(s.sheets) < run.best.cost - 1e-9 and s.best.missing_area < 0.15 * need]
+        started = [
+            s
+            for s in started
+            if s.best is not None and cost_of(s.sheets) < run.best.cost - 1e-9 and s.best.missing_area < 0.15 * need
+        ]
         if not started:
             break
         started.sort(key=lambda s: s.best.missing_area if s.best else 0.0)
         search = started[min(int(run.random.exponential(0.8)), len(started) - 1)]
         for _ in range(10):
             run.done += 1
-            if search.step(HEAT * (1 - run.share())) and search.best is not None and search.best.missing_area == 0 \
-                    and run.offer(placements_of(data, search.sheets, search.best)):
+            if (
+                search.step(HEAT * (1 - run.share()))
+                and search.best is not None
+                and search.best.missing_area == 0
+                and run.offer(placements_of(data, search.sheets, search.best))
+            ):
                 best = search
             if run.over():
                 break

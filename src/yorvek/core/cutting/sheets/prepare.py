@@ -70,7 +70,17 @@ def turns_of(part: SheetPiece, shape: Polygon) -> list[float]:
     steps = np.diff(points, axis=0)
     longest = np.argsort(-np.hypot(steps[:, 0], steps[:, 1]))[:2]
     flat = [-math.degrees(math.atan2(steps[k, 1], steps[k, 0])) for k in longest]
-    wanted = [0.0, 90.0, 180.0, 270.0, *(round((a + q) % 360, 6) for a in flat for q in (0, 180, 90, 270)), 45.0, 135.0, 225.0, 315.0]
+    wanted = [
+        0.0,
+        90.0,
+        180.0,
+        270.0,
+        *(round((a + q) % 360, 6) for a in flat for q in (0, 180, 90, 270)),
+        45.0,
+        135.0,
+        225.0,
+        315.0,
+    ]
     kept: list[float] = []
     for a in wanted:
         if all(abs((a - b + 180) % 360 - 180) > 0.5 for b in kept):
@@ -127,4 +137,14 @@ def prepare(problem: SheetProblem) -> Prepared:
     containers = [c for s in problem.sheets if s.qty != 0 and (c := _container(problem, s, row_mm)) is not None]
     kinds = sorted(range(len(problem.parts)), key=lambda k: -weight[k])
     pieces = np.array([k for k in kinds for _ in range(problem.parts[k].qty)], np.int64)
-    return Prepared(problem, row_mm, shapes, shapes.arrays(), np.array(starts, np.int64), np.array(weight), np.array(areas), containers, pieces)
+    return Prepared(
+        problem,
+        row_mm,
+        shapes,
+        shapes.arrays(),
+        np.array(starts, np.int64),
+        np.array(weight),
+        np.array(areas),
+        containers,
+        pieces,
+    )

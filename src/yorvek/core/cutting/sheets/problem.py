@@ -70,12 +70,18 @@ class SheetProblem(Model):
         for part in self.parts:
             shape = polygon_of(part)
             if not shape.is_valid or shape.area <= 0:
-                raise InputError(field=f"part {part.id}", got=shapely.is_valid_reason(shape),
-                                 needs="its outline must be a closed run that does not cross itself, with its openings inside")
+                raise InputError(
+                    field=f"part {part.id}",
+                    got=shapely.is_valid_reason(shape),
+                    needs="its outline must be a closed run that does not cross itself, with its openings inside",
+                )
         for sheet in self.sheets:
             if sheet.outline is not None and not Polygon(sheet.outline).is_valid:
-                raise InputError(field=f"sheet {sheet.id}", got=shapely.is_valid_reason(Polygon(sheet.outline)),
-                                 needs="its outline must not cross itself")
+                raise InputError(
+                    field=f"sheet {sheet.id}",
+                    got=shapely.is_valid_reason(Polygon(sheet.outline)),
+                    needs="its outline must not cross itself",
+                )
         return self
 
 

@@ -115,5 +115,10 @@ class Shapes:
         return len(self.widths) - 1
 
     def arrays(self) -> tuple[Ints, Ints, Ints, Floats, Floats]:
-        return (np.array(self.row_start, np.int64), np.array(self.row_count, np.int64), np.array(self.interval_start, np.int64),
-                np.vstack(self.intervals), np.array(self.widths))
+        return (
+            np.array(self.row_start, np.int64),
+            np.array(self.row_count, np.int64),
+            np.array(self.interval_start, np.int64),
+            np.vstack(self.intervals),
+            np.array(self.widths),
+        )

@@ -62,7 +62,9 @@ def faults(problem: SheetProblem, placements: list[Placement]) -> list[str]:
             shrunk = shapely.buffer(group, -TOLERANCE_MM / 2, join_style="mitre")
             a, b = shapely.STRtree(shrunk).query(shrunk, predicate="intersects")
         for i, j in zip(a[a < b], b[a < b], strict=True):
-            out.append(f"{placements[members[i]].part} and {placements[members[j]].part} are too close on {sheet} number {number + 1}")
+            out.append(
+                f"{placements[members[i]].part} and {placements[members[j]].part} are too close on {sheet} number {number + 1}"
+            )
     return out
 
 

@@ -1,0 +1,131 @@
+"""The core on the command line: JSON on standard output, messages on standard error. Exit codes as in docs/commands.md."""
+
+from __future__ import annotations
+
+import argparse
+import json
+import os
+import sys
+from collections.abc import Iterator
+from contextlib import contextmanager
+from pathlib import Path
+from typing import Any
+
+from pydantic import ValidationError
+
+from yorvek.core.cutting.bars import BarProblem, solve_bars
+from yorvek.core.cutting.sheets import SheetProblem, solve_sheets, warm_up
+from yorvek.core.errors import InputError
+from yorvek.core.files.jobfile import first_trouble
+
+SOLVED, OUR_FAULT, BAD_INPUT, IN_PART = 0, 1, 2, 3
+
+
+class Parser(argparse.ArgumentParser):
+    """Complains in one line."""
+
+    def error(self, message: str) -> Any:
+        print(f"yorvek core: {message}", file=sys.stderr)
+        raise SystemExit(BAD_INPUT)
+
+
+def _number(least: float, kind: type[float] | type[int]) -> Any:
+    def read(text: str) -> float:
+        value = kind(text)
+        if not least <= value < 1e9:
+            raise argparse.ArgumentTypeError(f"{text} was given; at least {least:g} is needed")
+        return value
+
+    return read
+
+
+def parser() -> Parser:
+    """The two commands and their flags."""
+    top = Parser(prog="yorvek core", description="Plan bars or sheets from a file.")
+    commands = top.add_subparsers(dest="command", required=True, parser_class=Parser)
+    for name in ("sheets", "bars"):
+        command = commands.add_parser(name)
+        command.add_argument("file", type=Path)
+        command.add_argument("--seconds", type=_number(0.001, float), default=10.0)
+        command.add_argument("--seed", type=_number(0, int), default=1)
+    sheets = commands.choices["sheets"]
+    sheets.add_argument(
+        "--cores", type=_number(1, int), default=1, help="accepted; the search runs on one core in this version"
+    )
+    sheets.add_argument("--evaluations", type=_number(1, int), default=None)
+    sheets.add_argument("--guillotine", action="store_true")
+    return top
+
+
+def _load(file: Path) -> Any:
+    def refuse(name: str) -> float:
+        raise InputError(field=file.name, got=name, needs="numbers must be finite")
+
+    try:
+        return json.loads(file.read_text(), parse_constant=refuse)
+    except OSError as error:
+        raise InputError(field=str(file), got="", needs=f"the file cannot be read ({error.strerror})") from None
+    except (json.JSONDecodeError, UnicodeDecodeError, RecursionError) as error:
+        raise InputError(
+            field=file.name, got=f"line {getattr(error, 'lineno', 1)}", needs="the file must be JSON"
+        ) from None
+
+
+def _answer(options: argparse.Namespace, data: Any) -> dict[str, Any]:
+    if options.command == "bars":
+        return solve_bars(BarProblem.model_validate(data), seconds=options.seconds, seed=options.seed).model_dump(
+            mode="json"
+        )
+    problem = SheetProblem.model_validate(data)
+    warm_up()
+    return solve_sheets(
+        problem,
+        seconds=options.seconds,
+        seed=options.seed,
+        evaluations=options.evaluations,
+        guillotine=True if options.guillotine else None,
+    ).model_dump(mode="json")
+
+
+@contextmanager
+def only_ours() -> Iterator[None]:
+    """Whatever libraries print to standard output goes to standard error meanwhile."""
+    sys.stdout.flush()
+    kept = os.dup(1)
+    os.dup2(2, 1)
+    try:
+        yield
+    finally:
+        sys.stdout.flush()
+        os.dup2(kept, 1)
+        os.close(kept)
+
+
+def run(arguments: list[str]) -> int:
+    """Read, plan, print."""
+    options = parser().parse_args(arguments)
+    try:
+        data = _load(options.file)
+        with only_ours():
+            answer = _answer(options, data)
+    except ValidationError as error:
+        print(f"yorvek core: {first_trouble(error).sentence}", file=sys.stderr)
+        return BAD_INPUT
+    except InputError as error:
+        print(f"yorvek core: {error.sentence}", file=sys.stderr)
+        return BAD_INPUT
+    print(json.dumps(answer))
+    return IN_PART if answer["unplaced"] else SOLVED
+
+
+def main() -> None:
+    try:
+        code = run(sys.argv[1:])
+    except Exception as error:  # the last fence: our fault, said in one line
+        print(f"yorvek core: something went wrong on our side: {error!r}", file=sys.stderr)
+        code = OUR_FAULT
+    raise SystemExit(code)
+
+
+if __name__ == "__main__":
+    main()

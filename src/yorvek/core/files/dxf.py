@@ -1,0 +1,72 @@
+"""DXF R2010 of parts and nests, true arcs kept: one closed polyline with bulges for each ring, on layers."""
+
+from __future__ import annotations
+
+import io
+
+import ezdxf
+from ezdxf.document import Drawing
+from ezdxf.layouts import Modelspace
+
+from yorvek.core.cutting.sheets import SheetPlan, SheetProblem
+from yorvek.core.outlines import Outline, Ring, bounds_mm
+
+OUTSIDE, INSIDE, SHEET, WORDS = "CUT_OUTSIDE", "CUT_INSIDE", "SHEET", "MARK"
+LAYERS = {OUTSIDE: 7, INSIDE: 5, SHEET: 8, WORDS: 3}
+
+
+def _new() -> tuple[Drawing, Modelspace]:
+    document = ezdxf.new("R2010", units=ezdxf.units.MM)
+    for name, colour in LAYERS.items():
+        document.layers.add(name, color=colour)
+    return document, document.modelspace()
+
+
+def _ring(space: Modelspace, ring: Ring, layer: str) -> None:
+    space.add_lwpolyline(
+        [(v.x, v.y, v.bulge) for v in ring.vertices], format="xyb", close=True, dxfattribs={"layer": layer}
+    )
+
+
+def _outline(space: Modelspace, outline: Outline, mark: str) -> None:
+    _ring(space, outline.outer, OUTSIDE)
+    for opening in outline.openings:
+        _ring(space, opening, INSIDE)
+    x0, y0, x1, y1 = bounds_mm(outline)
+    height = max(2.0, min(12.0, (y1 - y0) / 8, (x1 - x0) / 8))
+    space.add_text(mark, height=height, dxfattribs={"layer": WORDS}).set_placement(
+        ((x0 + x1) / 2, (y0 + y1) / 2), align=ezdxf.enums.TextEntityAlignment.MIDDLE_CENTER
+    )
+
+
+def _text(document: Drawing) -> str:
+    stream = io.StringIO()
+    document.write(stream)
+    return stream.getvalue()
+
+
+def part_dxf(mark: str, outline: Outline) -> str:
+    """One part, lower left corner where its own origin is. mm."""
+    document, space = _new()
+    _outline(space, outline, mark)
+    return _text(document)
+
+
+def nest_dxf(problem: SheetProblem, plan: SheetPlan, outlines: dict[str, Outline], *, stale: bool = False) -> str:
+    """All sheets of a plan side by side, each with its outline and its pieces as true arcs. mm."""
+    document, space = _new()
+    sheets = {s.id: s for s in problem.sheets}
+    offset = 0.0
+    for key in sorted({(p.sheet, p.sheet_index) for p in plan.placements}):
+        stock = sheets[key[0]]
+        outline = stock.outline or [(0, 0), (stock.width, 0), (stock.width, stock.height), (0, stock.height)]
+        space.add_lwpolyline([(x + offset, y) for x, y in outline], close=True, dxfattribs={"layer": SHEET})
+        title = f"{problem.name} sheet {key[1] + 1}" + (" STALE: made before the last change" if stale else "")
+        space.add_text(title, height=stock.height / 40, dxfattribs={"layer": WORDS}).set_placement(
+            (offset, stock.height * 1.02)
+        )
+        for p in plan.placements:
+            if (p.sheet, p.sheet_index) == key:
+                _outline(space, outlines[p.part].moved(offset + p.x, p.y, p.rotation_deg), p.part)
+        offset += stock.width * 1.05
+    return _text(document)

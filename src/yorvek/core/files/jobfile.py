@@ -1,0 +1,143 @@
+"""The job file: one JSON document with a whole job, its stock and its log. The schema is in docs/job-file.md."""
+
+from __future__ import annotations
+
+import json
+from typing import Any, Literal
+
+from pydantic import Field, ValidationError
+
+from yorvek.core.errors import InputError
+from yorvek.core.jobs.spec import DimensionSpec, JobSpec, LoadSpec, MemberSpec, NoteSpec, StockSpec
+from yorvek.core.jobs.state import JobState
+from yorvek.core.model import Model
+from yorvek.core.parts import BarPiece, PartSpec
+from yorvek.core.quantities.entry import resolve
+
+FORMAT = "yorvek-job"
+VERSION = 1
+LARGEST_BYTES = 5_000_000
+
+
+class Numbered(Model):
+    """A record with the number others refer to it by, within the file."""
+
+    id: int = Field(ge=1)
+
+
+class FileLoad(Numbered):
+    spec: LoadSpec
+
+
+class FileMember(Numbered):
+    spec: MemberSpec
+
+
+class FilePart(Numbered):
+    spec: PartSpec
+
+
+class JobFile(Model):
+    """A job as it travels."""
+
+    format: Literal["yorvek-job"] = "yorvek-job"
+    version: Literal[1] = 1
+    job: JobSpec
+    dimensions: list[DimensionSpec] = []
+    loads: list[FileLoad] = []
+    members: list[FileMember] = []
+    parts: list[FilePart] = []
+    stock: list[StockSpec] = []
+    notes: list[NoteSpec] = []
+
+
+def first_trouble(error: ValidationError) -> InputError:
+    """The first thing wrong, as one sentence with its place."""
+    trouble = error.errors()[0]
+    place = ".".join(str(p) for p in trouble["loc"]) or "the file"
+    inner = trouble.get("ctx", {}).get("error")
+    if isinstance(inner, InputError):
+        return InputError(field=place, got=inner.got, needs=inner.needs)
+    got = trouble.get("input")
+    shown = "" if isinstance(got, dict | list) else got
+    return InputError(field=place, got=shown, needs=str(trouble["msg"]).lower())
+
+
+def read_job_file(text: str) -> JobFile:
+    """Read and check a job file: its shape, its references and every quantity in it.
+
+    Raises:
+        InputError: what is wrong, and where.
+    """
+    if len(text) > LARGEST_BYTES:
+        raise InputError(field="job file", got=f"{len(text)} bytes", needs=f"at most {LARGEST_BYTES} bytes")
+    try:
+        data: Any = json.loads(text, parse_constant=_refuse_constant)
+    except (json.JSONDecodeError, RecursionError) as error:
+        line = getattr(error, "lineno", 0)
+        raise InputError(
+            field="job file", got=f"line {line}", needs="it must be JSON as saved by this program"
+        ) from None
+    if not isinstance(data, dict) or data.get("format") != FORMAT:
+        raise InputError(
+            field="format",
+            got=data.get("format", "") if isinstance(data, dict) else type(data).__name__,
+            needs=f"a job file says “{FORMAT}” here",
+        )
+    if data.get("version") != VERSION:
+        raise InputError(field="version", got=data.get("version"), needs=f"this program reads version {VERSION}")
+    try:
+        file = JobFile.model_validate(data)
+    except ValidationError as error:
+        raise first_trouble(error) from None
+    _check_references(file)
+    return _resolved(file)
+
+
+def _refuse_constant(name: str) -> float:
+    raise InputError(field="job file", got=name, needs="numbers must be finite")
+
+
+def _check_references(file: JobFile) -> None:
+    loads, members = {x.id for x in file.loads}, {x.id for x in file.members}
+    for field, ids in (
+        ("loads", [x.id for x in file.loads]),
+        ("members", [x.id for x in file.members]),
+        ("parts", [x.id for x in file.parts]),
+    ):
+        if len(set(ids)) < len(ids):
+            raise InputError(
+                field=field, got=str(next(i for i in ids if ids.count(i) > 1)), needs="each id may stand once"
+            )
+    for m in file.members:
+        for on in m.spec.loads:
+            if on.load_id not in loads:
+                raise InputError(
+                    field=f"member {m.spec.mark}", got=f"load {on.load_id}", needs="the file has no load of that id"
+                )
+    for p in file.parts:
+        if (
+            isinstance(p.spec.shape, BarPiece)
+            and p.spec.shape.member_id is not None
+            and p.spec.shape.member_id not in members
+        ):
+            raise InputError(
+                field=f"part {p.spec.mark}",
+                got=f"member {p.spec.shape.member_id}",
+                needs="the file has no member of that id",
+            )
+
+
+def _resolved(file: JobFile) -> JobFile:
+    names = JobState(job=file.job, dimensions=dict(enumerate(file.dimensions))).names()
+    return resolve(file, names)
+
+
+def write_job_file(file: JobFile) -> str:
+    """The document, ready to save."""
+    return json.dumps(file.model_dump(mode="json", exclude_none=True), indent=1, ensure_ascii=False) + "\n"
+
+
+def job_file_schema() -> dict[str, Any]:
+    """JSON schema of the document."""
+    return JobFile.model_json_schema()

@@ -1,0 +1,146 @@
+"""Lists as CSV and XLSX: pieces to cut, bars, and what to buy. One table, two writers."""
+
+from __future__ import annotations
+
+import csv
+import io
+from collections.abc import Sequence
+
+from openpyxl import Workbook
+from openpyxl.styles import Font
+from openpyxl.utils import get_column_letter
+
+from yorvek.core.jobs.figures import Figures
+from yorvek.core.model import Model
+from yorvek.core.quantities import UnitSystem, length_text
+
+Cell = str | int | float | None
+
+
+class Table(Model):
+    """A titled list."""
+
+    title: str
+    head: list[str]
+    rows: list[list[Cell]]
+
+
+def safe(cell: Cell) -> Cell:
+    """A text that a spreadsheet would take for a formula is kept a text."""
+    return "'" + cell if isinstance(cell, str) and cell[:1] in ("=", "+", "-", "@", "\t", "\r") else cell
+
+
+def pieces_table(figures: Figures, unit: UnitSystem) -> Table:
+    """Every part with what it takes."""
+    rows: list[list[Cell]] = []
+    for w in figures.parts.values():
+        g = w.geometry
+        size = (
+            ""
+            if g is None
+            else length_text(g.length_mm or 0, unit)
+            if g.kind == "bar"
+            else f"{length_text(g.width_mm, unit)} × {length_text(g.height_mm, unit)}"
+        )
+        what = w.trouble or (
+            g.section_id if g and g.kind == "bar" else f"plate {length_text(g.thickness_mm or 0, unit)}" if g else ""
+        )
+        rows.append(
+            [
+                w.part.mark,
+                w.part.name,
+                w.part.module,
+                w.part.qty,
+                what,
+                w.part.material_id,
+                size,
+                round(g.mass_kg, 3) if g else None,
+                round(g.mass_kg * w.part.qty, 3) if g else None,
+            ]
+        )
+    return Table(
+        title="Pieces",
+        head=["Mark", "Name", "Module", "Pieces", "From", "Material", "Size", "kg each", "kg all"],
+        rows=rows,
+    )
+
+
+def bars_table(figures: Figures, unit: UnitSystem) -> Table:
+    """Every cutting pattern in the order of work: longest first."""
+    rows: list[list[Cell]] = []
+    for b in figures.bars:
+        lengths = {p.id: p.length for p in b.group.problem.parts}
+        words = {line.id: line.words for line in b.group.lines}
+        for bar in b.plan.bars:
+            cuts = sorted(bar.cuts, key=lambda c: -lengths[c.part])
+            text = ", ".join(f"{c.qty} × {c.part} {length_text(lengths[c.part], unit)}" for c in cuts)
+            rows.append(
+                [
+                    b.group.section_id,
+                    b.group.material_id,
+                    words[bar.stock],
+                    bar.count,
+                    text,
+                    length_text(bar.drop, unit),
+                ]
+            )
+    return Table(title="Bars", head=["Section", "Material", "Bar", "Bars", "Cuts", "Drop"], rows=rows)
+
+
+def buy_table(figures: Figures, currency: str) -> Table:
+    """What to buy, with the price of each line and whether it is assumed."""
+    rows: list[list[Cell]] = []
+    for b in figures.bars:
+        for line in b.group.lines:
+            count = sum(bar.count for bar in b.plan.bars if bar.stock == line.id)
+            if count and not line.on_hand:
+                rows.append(
+                    [
+                        b.group.section_id,
+                        b.group.material_id,
+                        line.words,
+                        count,
+                        round(line.price, 2),
+                        round(line.price * count, 2),
+                        "price from the catalogue" if line.assumed else "",
+                    ]
+                )
+    return Table(
+        title="Buy",
+        head=["What", "Material", "Length", "Pieces", f"{currency} each", f"{currency} all", "Note"],
+        rows=rows,
+    )
+
+
+def csv_text(tables: Sequence[Table]) -> str:
+    """The tables one after the other."""
+    stream = io.StringIO()
+    writer = csv.writer(stream, lineterminator="\r\n")
+    for i, table in enumerate(tables):
+        if i:
+            writer.writerow([])
+        if len(tables) > 1:
+            writer.writerow([table.title])
+        writer.writerow(table.head)
+        writer.writerows([[safe(c) for c in row] for row in table.rows])
+    return stream.getvalue()
+
+
+def xlsx_bytes(tables: Sequence[Table]) -> bytes:
+    """A workbook with a sheet a table."""
+    book = Workbook()
+    book.remove(book.active)
+    for table in tables:
+        page = book.create_sheet(table.title)
+        page.append(table.head)
+        for cell in page[1]:
+            cell.font = Font(bold=True)
+        for row in table.rows:
+            page.append([safe(c) for c in row])
+        for k, head in enumerate(table.head, start=1):
+            longest = max([len(str(head)), *(len(str(row[k - 1] or "")) for row in table.rows)])
+            page.column_dimensions[get_column_letter(k)].width = min(60, longest + 2)
+        page.freeze_panes = "A2"
+    stream = io.BytesIO()
+    book.save(stream)
+    return stream.getvalue()

@@ -1,0 +1,240 @@
+"""PDF: the cut list with every bar drawn, and nest sheets to scale. Cautions are printed on each."""
+
+from __future__ import annotations
+
+import io
+from collections.abc import Sequence
+
+import numpy as np
+from numpy.typing import NDArray
+from reportlab.lib.colors import HexColor
+from reportlab.lib.pagesizes import A4, landscape
+from reportlab.lib.utils import simpleSplit
+from reportlab.pdfgen.canvas import Canvas
+
+from yorvek.core.cautions import Caution
+from yorvek.core.cutting.sheets import SheetPlan, SheetProblem
+from yorvek.core.jobs.figures import BarResult, Figures
+from yorvek.core.jobs.spec import JobSpec
+from yorvek.core.outlines import Outline, ring_points
+from yorvek.core.quantities import UnitSystem, length_text
+
+INK, SOFT, BLUE, PALE, RED = (
+    HexColor("#17212b"),
+    HexColor("#5c6670"),
+    HexColor("#17517e"),
+    HexColor("#dbe6ee"),
+    HexColor("#b5361b"),
+)
+MARGIN = 40.0
+AID = "Planning aid. Loads, people, lifting and public structures follow the local code and need a licensed engineer."
+PLAIN = str.maketrans(
+    {"⌀": "Ø", "≥": ">=", "≤": "<=", "√": "sqrt ", "δ": "d", "–": "-", "“": '"', "”": '"', "−": "-", "₂": "2"}
+)
+
+
+class Page:
+    """A canvas with a pen that runs down the page and turns it when it is full."""
+
+    def __init__(self, title: str, job: JobSpec, *, across: bool, stale: bool) -> None:
+        self.stream = io.BytesIO()
+        self.size = landscape(A4) if across else A4
+        self.canvas = Canvas(self.stream, pagesize=self.size, invariant=1)
+        self.canvas.setTitle(f"{job.name} {title}")
+        self.title, self.job, self.stale, self.number = title, job, stale, 0
+        self.y = 0.0
+        self._top()
+
+    def _top(self) -> None:
+        self.number += 1
+        c, (w, h) = self.canvas, self.size
+        c.setFillColor(INK)
+        c.setFont("Helvetica-Bold", 15)
+        c.drawString(MARGIN, h - 40, self.text(self.job.name))
+        c.setFont("Helvetica", 10)
+        c.drawString(MARGIN, h - 54, self.text(f"{self.title}, revision {self.job.revision}"))
+        c.drawRightString(w - MARGIN, h - 40, f"page {self.number}")
+        if self.stale:
+            c.setFillColor(RED)
+            c.drawRightString(w - MARGIN, h - 54, "STALE: made before the last change of the job")
+        c.setFillColor(SOFT)
+        c.setFont("Helvetica", 8)
+        c.drawString(MARGIN, 24, AID)
+        c.setStrokeColor(INK)
+        c.line(MARGIN, h - 60, w - MARGIN, h - 60)
+        self.y = h - 80
+
+    @staticmethod
+    def text(words: str) -> str:
+        return words.translate(PLAIN)
+
+    def need(self, height: float) -> None:
+        if self.y - height < 44:
+            self.canvas.showPage()
+            self._top()
+
+    def line(
+        self, words: str, *, size: float = 9, bold: bool = False, colour: HexColor = INK, x: float = MARGIN
+    ) -> None:
+        font = "Helvetica-Bold" if bold else "Helvetica"
+        for piece in simpleSplit(self.text(words), font, size, self.size[0] - x - MARGIN):
+            self.need(size * 1.4)
+            self.canvas.setFont(font, size)
+            self.canvas.setFillColor(colour)
+            self.canvas.drawString(x, self.y, piece)
+            self.y -= size * 1.4
+
+    def bytes(self) -> bytes:
+        self.canvas.save()
+        return self.stream.getvalue()
+
+
+def _cautions(page: Page, cautions: Sequence[Caution]) -> None:
+    for c in cautions:
+        page.line(c.title, bold=True, colour=RED if c.level == "stop" else BLUE)
+        page.line(f"{c.text} {c.do} Decides: {c.decides}.", size=8)
+        page.y -= 3
+
+
+def _bars(page: Page, result: BarResult, unit: UnitSystem) -> None:
+    lengths = {p.id: p.length for p in result.group.problem.parts}
+    stock = {s.id: s for s in result.group.problem.stock}
+    words = {line.id: line for line in result.group.lines}
+    longest = max((stock[b.stock].length for b in result.plan.bars), default=1.0)
+    scale = (page.size[0] - 2 * MARGIN - 60) / longest
+    page.need(60)
+    page.line(f"{result.group.section_id}, {result.group.material_id}", bold=True, size=11)
+    proven = (
+        "proven: no plan costs less"
+        if result.plan.proven
+        else f"lower bound {result.plan.lower_bound}"
+        if result.plan.lower_bound is not None
+        else "not complete"
+    )
+    page.line(
+        f"kerf {length_text(result.group.problem.kerf, unit)}, end trim {length_text(result.group.problem.end_trim, unit)}; {proven}",
+        size=8,
+        colour=SOFT,
+    )
+    for u in result.plan.unplaced:
+        page.line(f"Not planned: {u.qty} × {u.part}: no stock is long enough or left", bold=True, colour=RED)
+    c = page.canvas
+    for bar in result.plan.bars:
+        page.need(38)
+        line = words[bar.stock]
+        page.line(
+            f"{bar.count} × {line.words}{', ' + line.location if line.location else ''}, {'on hand' if line.on_hand else 'buy'}",
+            size=8,
+            colour=SOFT,
+        )
+        x, top = MARGIN, page.y - 12
+        for cut in sorted(bar.cuts, key=lambda k: -lengths[k.part]):
+            for _ in range(cut.qty):
+                width = lengths[cut.part] * scale
+                c.setStrokeColor(INK)
+                c.setFillColor(INK)
+                c.rect(x, top, width, 15)
+                c.setFont("Helvetica", 7.5)
+                label = page.text(f"{cut.part}  {length_text(lengths[cut.part], unit)}")
+                if c.stringWidth(label, "Helvetica", 7.5) < width - 4:
+                    c.drawString(x + 3, top + 5, label)
+                elif c.stringWidth(cut.part, "Helvetica", 7.5) < width - 2:
+                    c.drawString(x + 2, top + 5, cut.part)
+                x += width + result.group.problem.kerf * scale
+        c.setFillColor(SOFT)
+        c.setFont("Helvetica", 7.5)
+        c.drawString(min(x + 3, page.size[0] - MARGIN - 50), top + 5, page.text(f"drop {length_text(bar.drop, unit)}"))
+        page.y = top - 12
+
+
+def cut_list_pdf(job: JobSpec, figures: Figures, unit: UnitSystem) -> bytes:
+    """The cut list: cautions, every bar drawn to scale, pieces with their cuts."""
+    page = Page("cut list", job, across=False, stale=False)
+    if figures.unverified:
+        page.line("Not verified: " + ", ".join(figures.unverified) + ". Measure before cutting.", bold=True, colour=RED)
+    _cautions(page, figures.cautions)
+    for result in figures.bars:
+        page.y -= 6
+        _bars(page, result, unit)
+    page.need(60)
+    page.y -= 8
+    page.line("Pieces", bold=True, size=11)
+    for w in figures.parts.values():
+        if w.geometry is None:
+            page.line(f"{w.part.mark}: {w.trouble}", colour=RED)
+            continue
+        page.line(
+            f"{w.part.qty} × {w.part.mark} {w.part.name}: {', '.join(w.geometry.notes)}; {w.geometry.mass_kg:.2f} kg each",
+            size=8.5,
+        )
+    return page.bytes()
+
+
+def nest_pdf(
+    job: JobSpec,
+    problem: SheetProblem,
+    plan: SheetPlan,
+    outlines: dict[str, Outline],
+    cautions: Sequence[Caution],
+    unit: UnitSystem,
+    *,
+    stale: bool,
+) -> bytes:
+    """Each used sheet on a page, drawn to scale with its pieces marked."""
+    page = Page(f"nest, {problem.name}", job, across=True, stale=stale)
+    sheets = {s.id: s for s in problem.sheets}
+    c = page.canvas
+    for n, key in enumerate(sorted({(p.sheet, p.sheet_index) for p in plan.placements})):
+        if n:
+            page.need(10_000)
+        stock = sheets[key[0]]
+        mine = [p for p in plan.placements if (p.sheet, p.sheet_index) == key]
+        page.line(
+            f"{length_text(stock.width, unit)} × {length_text(stock.height, unit)}: {len(mine)} pieces; gap {length_text(problem.clearance, unit)}, "
+            f"margin {length_text(problem.edge_margin, unit)}; whole plan {100 * plan.utilisation:.0f} % used"
+        )
+        scale = min((page.size[0] - 2 * MARGIN) / stock.width, (page.y - 60) / stock.height)
+        left, low = MARGIN, page.y - 6 - stock.height * scale
+        _polygon(
+            c,
+            stock.outline or [(0, 0), (stock.width, 0), (stock.width, stock.height), (0, stock.height)],
+            left,
+            low,
+            scale,
+            fill=False,
+        )
+        for p in mine:
+            placed = outlines[p.part].moved(p.x, p.y, p.rotation_deg)
+            points = ring_points(placed.outer, chord_mm=0.2)
+            _polygon(c, points, left, low, scale, fill=True)
+            for opening in placed.openings:
+                _polygon(c, ring_points(opening, chord_mm=0.2), left, low, scale, fill=False, white=True)
+            middle = points.mean(axis=0)
+            c.setFillColor(INK)
+            c.setFont("Helvetica", 6.5)
+            c.drawCentredString(left + middle[0] * scale, low + middle[1] * scale - 2, page.text(p.part))
+        page.y = low - 10
+    page.need(10_000)
+    _cautions(page, cautions)
+    return page.bytes()
+
+
+def _polygon(
+    c: Canvas,
+    points: Sequence[Sequence[float]] | NDArray[np.float64],
+    left: float,
+    low: float,
+    scale: float,
+    *,
+    fill: bool,
+    white: bool = False,
+) -> None:
+    path = c.beginPath()
+    path.moveTo(left + points[0][0] * scale, low + points[0][1] * scale)
+    for x, y in points[1:]:
+        path.lineTo(left + x * scale, low + y * scale)
+    path.close()
+    c.setStrokeColor(INK)
+    c.setLineWidth(0.6)
+    c.setFillColor(HexColor("#ffffff") if white else PALE)
+    c.drawPath(path, stroke=1, fill=1 if fill or white else 0)

@@ -1,0 +1,18 @@
+"""A job as a whole: its records, what follows from them, and the thread of figures."""
+
+from yorvek.core.jobs.figures import Figures, figures
+from yorvek.core.jobs.spec import DimensionSpec, JobSpec, LoadSpec, MemberSpec, NoteSpec, StockSpec
+from yorvek.core.jobs.state import JobState, beam_member
+
+__all__ = [
+    "DimensionSpec",
+    "Figures",
+    "JobSpec",
+    "JobState",
+    "LoadSpec",
+    "MemberSpec",
+    "NoteSpec",
+    "StockSpec",
+    "beam_member",
+    "figures",
+]

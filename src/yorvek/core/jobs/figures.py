@@ -1,0 +1,166 @@
+"""The thread's live figures: each stage's number, worked out from the job as it stands."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+
+from yorvek.core.cautions import Caution, cautions
+from yorvek.core.checks import BeamVerdict, Reserve, check_beam
+from yorvek.core.cutting.bars import BarPlan, BarProblem
+from yorvek.core.errors import InputError
+from yorvek.core.jobs.cutting import BarGroup, SheetGroup, WorkedPart, bar_groups, sheet_groups, worked_parts
+from yorvek.core.jobs.state import JobState, beam_member
+from yorvek.core.model import Model
+
+NOTHING = Reserve(value=None, word="not checked", governs="no member yet", check_id=None)
+
+
+class MemberResult(Model):
+    """A member's verdict, or why there is none."""
+
+    verdict: BeamVerdict | None
+    trouble: str | None = None
+
+
+class BarResult(Model):
+    """A profile's bar plan."""
+
+    group: BarGroup
+    plan: BarPlan
+
+
+class ModuleMass(Model):
+    """What a module weighs, and whether that is within the brief's limit."""
+
+    module: str
+    mass_kg: float
+    limit_kg: float | None
+    within: bool | None
+
+
+class Figures(Model):
+    """What the thread, the ripple and the views show."""
+
+    members: dict[int, MemberResult]
+    parts: dict[int, WorkedPart]
+    bars: list[BarResult]
+    sheets: list[SheetGroup]
+    cautions: list[Caution]
+    strength: Reserve
+    stiffness: Reserve
+    weakest: str
+    softest: str
+    mass_kg: float
+    modules: list[ModuleMass]
+    buy_price: float
+    sheet_estimate: float
+    bars_to_cut: int
+    bars_to_buy: int
+    pieces: int
+    unverified: list[str]
+
+
+def _job_reserve(results: dict[int, MemberResult], marks: dict[int, str], kind: str) -> tuple[Reserve, str]:
+    """The least reserve of all members; one that was not checked comes first."""
+    worst, whose = NOTHING, ""
+    for number, result in results.items():
+        found = (
+            None
+            if result.verdict is None
+            else (result.verdict.strength if kind == "strength" else result.verdict.stiffness)
+        )
+        if found is None or found.value is None:
+            return Reserve(
+                value=None,
+                word="not checked",
+                governs=result.trouble or (found.governs if found else ""),
+                check_id=None,
+            ), marks[number]
+        if worst.value is None or found.value < worst.value:
+            worst, whose = found, marks[number]
+    return worst, whose
+
+
+def _modules(state: JobState, parts: dict[int, WorkedPart]) -> list[ModuleMass]:
+    mass: dict[str, float] = {}
+    for w in parts.values():
+        if w.geometry is not None:
+            mass[w.part.module or "no module"] = (
+                mass.get(w.part.module or "no module", 0.0) + w.geometry.mass_kg * w.part.qty
+            )
+    limit = state.job.module_mass_limit.value if state.job.module_mass_limit else None
+    return [
+        ModuleMass(module=m, mass_kg=kg, limit_kg=limit, within=None if limit is None else kg <= limit)
+        for m, kg in sorted(mass.items())
+    ]
+
+
+def member_results(state: JobState, check: Callable[..., BeamVerdict] = check_beam) -> dict[int, MemberResult]:
+    """Every member checked."""
+    out: dict[int, MemberResult] = {}
+    for number, member in state.members.items():
+        try:
+            out[number] = MemberResult(verdict=check(beam_member(state, member)))
+        except InputError as error:
+            out[number] = MemberResult(verdict=None, trouble=error.sentence)
+    return out
+
+
+def figures(
+    state: JobState, plan_bars: Callable[[BarProblem], BarPlan], check: Callable[..., BeamVerdict] = check_beam
+) -> Figures:
+    """Work the whole thread out.
+
+    Args:
+        state: the job's records.
+        plan_bars: plans one profile (the server keeps answers by content).
+        check: checks one member (the same).
+    """
+    members = member_results(state, check)
+    parts = worked_parts(state)
+    marks = {k: m.mark for k, m in state.members.items()}
+    strength, weakest = _job_reserve(members, marks, "strength")
+    stiffness, softest = _job_reserve(members, marks, "stiffness")
+    bars = [BarResult(group=g, plan=plan_bars(g.problem)) for g in bar_groups(state, parts)]
+    sheets = sheet_groups(state, parts)
+    bought, to_buy = 0.0, 0
+    for b in bars:
+        by_id = {line.id: line for line in b.group.lines}
+        for bar in b.plan.bars:
+            if not by_id[bar.stock].on_hand:
+                bought += by_id[bar.stock].price * bar.count
+                to_buy += bar.count
+    mass = sum(w.geometry.mass_kg * w.part.qty for w in parts.values() if w.geometry)
+    return Figures(
+        members=members,
+        parts=parts,
+        bars=bars,
+        sheets=sheets,
+        cautions=cautions(state),
+        strength=strength,
+        stiffness=stiffness,
+        weakest=weakest,
+        softest=softest,
+        mass_kg=mass,
+        modules=_modules(state, parts),
+        buy_price=bought,
+        sheet_estimate=sum(_estimate(g) for g in sheets),
+        bars_to_cut=sum(bar.count for b in bars for bar in b.plan.bars),
+        bars_to_buy=to_buy,
+        pieces=sum(p.qty for p in state.parts.values()),
+        unverified=[d.name for d in state.dimensions.values() if not d.verified_by],
+    )
+
+
+USUAL_YIELD = 0.7
+
+
+def _estimate(group: SheetGroup) -> float:
+    """Money of the sheet metal at a usual yield, until a plan is made."""
+    area = sum(_ring_area(p.outline) * p.qty for p in group.problem.parts)
+    dearest = max(group.problem.sheets, key=lambda s: s.width * s.height)
+    return area / USUAL_YIELD / (dearest.width * dearest.height) * dearest.cost
+
+
+def _ring_area(points: list[tuple[float, float]]) -> float:
+    return abs(sum(x1 * y2 - x2 * y1 for (x1, y1), (x2, y2) in zip(points, points[1:] + points[:1], strict=True))) / 2

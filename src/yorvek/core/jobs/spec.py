@@ -1,0 +1,184 @@
+"""The records of a job, as people enter them: settings, named dimensions, loads, members, stock, notes."""
+
+from __future__ import annotations
+
+from typing import Literal
+
+from pydantic import Field, field_validator
+
+from yorvek.core.errors import InputError
+from yorvek.core.model import Model
+from yorvek.core.quantities.entry import AreaLoad, Force, Length, LineLoad, Mass, Money, Place, Size, Thickness
+from yorvek.core.quantities.units import UNITS
+
+Mark = Field(min_length=1, max_length=20)
+
+
+class MethodChoice(Model):
+    """How the shop judges strength."""
+
+    kind: Literal["shop", "asd"] = "shop"
+    n: float = Field(default=1.67, ge=1.0, le=10.0)
+    m: float = Field(default=2.0, ge=1.0, le=20.0)
+
+
+class SawAndTable(Model):
+    """What the machines take: kerf and trim of the saw; kerf, gap and margin of the table."""
+
+    saw_kerf: Place = Place(text="2.5", value=2.5)
+    end_trim: Place = Place(text="10", value=10.0)
+    table_kerf: Place = Place(text="1.5", value=1.5)
+    part_gap: Place = Place(text="5", value=5.0)
+    edge_margin: Place = Place(text="8", value=8.0)
+    straight_cuts_only: bool = False
+
+
+class JobSpec(Model):
+    """A job's brief, but for its loads and dimensions."""
+
+    name: str = Field(min_length=1, max_length=80)
+    revision: str = Field(default="A", max_length=5)
+    for_whom: str = Field(default="", max_length=120)
+    what: str = Field(default="", max_length=2000)
+    unit: Literal["mm", "in"] = "mm"
+    currency: str = Field(default="€", max_length=4)
+    modules: list[str] = Field(default=[], max_length=50)
+    method: MethodChoice = MethodChoice()
+    span_over: float = Field(default=240, ge=50, le=5000)
+    cantilever_over: float = Field(default=180, ge=50, le=5000)
+    move_at_most: Length | None = None
+    module_mass_limit: Mass | None = None
+    longest_piece: Length | None = Field(default=None, description="longest piece that vehicle and door take")
+    environment: Literal["dry", "outdoor", "salt", "hot", "dusty", "vibrating"] = "dry"
+    finish: Literal["none", "paint", "galvanised"] = "none"
+    people_on_it: bool = False
+    lifted: bool = False
+    public: bool = False
+    welded: bool = True
+    machines: SawAndTable = SawAndTable()
+
+
+class DimensionSpec(Model):
+    """A named dimension, possibly a formula of others, and where it comes from."""
+
+    name: str = Field(pattern=r"^[A-Za-z_][A-Za-z0-9_]{0,39}$")
+    size: Size
+    origin: Literal["measured", "drawing", "customer", "assumed"] = "assumed"
+    verified_by: str = Field(default="", max_length=60)
+
+    @field_validator("name")
+    @classmethod
+    def _is_no_unit(cls, name: str) -> str:
+        if any(name in table for table in UNITS.values()):
+            raise InputError(field="name", got=name, needs="this is a unit: choose another name, such as frame_width")
+        return name
+
+
+class LoadSpec(Model):
+    """A named load of the brief: a force, a load per length or a load per area."""
+
+    name: str = Field(min_length=1, max_length=60)
+    case: Literal["dead", "live", "wind"] = "live"
+    form: Literal["force", "line", "area"] = "area"
+    force: Force | None = None
+    line: LineLoad | None = None
+    area: AreaLoad | None = None
+    dynamic_factor: float = Field(default=1.0, ge=1.0, le=5.0)
+    note: str = Field(default="", max_length=300)
+
+    def entered(self) -> Force | LineLoad | AreaLoad:
+        """The quantity of the chosen form.
+
+        Raises:
+            InputError: it is empty.
+        """
+        found = {"force": self.force, "line": self.line, "area": self.area}[self.form]
+        if found is None:
+            raise InputError(field=self.form, got="", needs="give the size of the load")
+        return found
+
+
+class MemberSupport(Model):
+    """A support of a member at a distance from its left end."""
+
+    at: Place
+    kind: Literal["simple", "fixed"] = "simple"
+
+
+class MemberLoad(Model):
+    """A load of the brief as it comes onto a member."""
+
+    load_id: int
+    at: list[Place] = Field(default=[], max_length=30)
+    width: Length | None = Field(default=None, description="of the area that the member carries")
+    start: Place | None = None
+    end: Place | None = None
+
+
+class MemberSpec(Model):
+    """A member that is sized as a beam."""
+
+    mark: str = Mark
+    name: str = Field(default="", max_length=80)
+    module: str = Field(default="", max_length=60)
+    qty: int = Field(default=1, ge=1, le=1000)
+    length: Length
+    supports: list[MemberSupport] = Field(max_length=20)
+    loads: list[MemberLoad] = Field(default=[], max_length=30)
+    section_id: str
+    material_id: str
+    axis: Literal["strong", "weak"] = "strong"
+    welded: bool = True
+    unbraced: Length | None = None
+    span_over: float | None = Field(default=None, ge=50, le=5000)
+    pinned: list[tuple[str, str]] = Field(
+        default=[], max_length=5, description="section and material of candidates kept in view"
+    )
+    decided: str = Field(default="", max_length=400, description="why this section and material")
+
+
+class BarStockSpec(Model):
+    """A bar on hand or on offer."""
+
+    form: Literal["bar"] = "bar"
+    section_id: str
+    material_id: str
+    length: Length
+    qty: int | None = Field(default=None, ge=0, le=10_000, description="none: on offer, as many as wanted")
+    price: Money | None = Field(default=None, description="of one; by mass and the catalogue where not given")
+    location: str = Field(default="", max_length=60)
+    drop: bool = False
+    galvanised: bool = False
+    note: str = Field(default="", max_length=200)
+
+
+class SheetStockSpec(Model):
+    """A sheet or remnant on hand or on offer; a remnant may have a corner missing."""
+
+    form: Literal["sheet"] = "sheet"
+    material_id: str
+    thickness: Thickness
+    width: Length
+    height: Length
+    missing_width: Place | None = Field(default=None, description="of the missing upper right corner")
+    missing_height: Place | None = None
+    qty: int | None = Field(default=None, ge=0, le=10_000)
+    price: Money | None = None
+    location: str = Field(default="", max_length=60)
+    drop: bool = False
+    galvanised: bool = False
+    note: str = Field(default="", max_length=200)
+
+
+class StockSpec(Model):
+    """A line of the stock book."""
+
+    item: BarStockSpec | SheetStockSpec = Field(discriminator="form")
+
+
+class NoteSpec(Model):
+    """A line of the log."""
+
+    kind: Literal["decision", "deviation", "mistake", "lesson", "note"] = "note"
+    text: str = Field(min_length=1, max_length=2000)
+    about: str = Field(default="", max_length=80)

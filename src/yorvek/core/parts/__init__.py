@@ -1,0 +1,15 @@
+"""Parts: plates and pieces of bar from their dimensions."""
+
+from yorvek.core.parts.geometry import DrawnDimension, PartGeometry, part_geometry
+from yorvek.core.parts.spec import BarPiece, BasePlate, Gusset, PartSpec, Rectangle
+
+__all__ = [
+    "BarPiece",
+    "BasePlate",
+    "DrawnDimension",
+    "Gusset",
+    "PartGeometry",
+    "PartSpec",
+    "Rectangle",
+    "part_geometry",
+]

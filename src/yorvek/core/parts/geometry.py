@@ -1,0 +1,165 @@
+"""A part worked out: true outline, mass, cut length, and the dimensions its drawing carries."""
+
+from __future__ import annotations
+
+import itertools
+import math
+from typing import Literal
+
+from yorvek.core.errors import InputError
+from yorvek.core.materials import material
+from yorvek.core.model import Model
+from yorvek.core.outlines import Outline, Ring, area_mm2, bounds_mm, cut_length_mm
+from yorvek.core.parts.plates import hole_centres, plate_outline
+from yorvek.core.parts.spec import BarPiece, BasePlate, Gusset, PartSpec
+from yorvek.core.sections import Section, section
+
+
+class DrawnDimension(Model):
+    """A dimension on the drawing, between two points, its line shifted aside by `offset_mm` (left of the direction)."""
+
+    x1: float
+    y1: float
+    x2: float
+    y2: float
+    offset_mm: float
+    value_mm: float
+    label: str = ""
+
+
+class PartGeometry(Model):
+    """What follows from a part's dimensions."""
+
+    kind: Literal["plate", "bar"]
+    outline: Outline
+    dimensions: list[DrawnDimension]
+    notes: list[str]
+    mass_kg: float
+    area_mm2: float
+    cut_length_mm: float
+    width_mm: float
+    height_mm: float
+    thickness_mm: float | None = None
+    length_mm: float | None = None
+    section_id: str | None = None
+    material_id: str
+
+
+def _plate_dimensions(part: PartSpec, outline: Outline) -> tuple[list[DrawnDimension], list[str]]:
+    _, _, w, h = bounds_mm(outline)
+    reach = 0.12 * max(w, h)
+    out = [
+        DrawnDimension(x1=0, y1=0, x2=w, y2=0, offset_mm=-reach, value_mm=w),
+        DrawnDimension(x1=w, y1=0, x2=w, y2=h, offset_mm=-reach, value_mm=h),
+    ]
+    notes: list[str] = []
+    shape = part.shape
+    if isinstance(shape, BasePlate):
+        centres = hole_centres(shape)
+        xs, ys = sorted({x for x, _ in centres}), sorted({y for _, y in centres})
+        top, left = ys[-1], xs[0]
+        stops_x, stops_y = [0.0, *xs], [0.0, *ys]
+        out += [
+            DrawnDimension(x1=a, y1=h, x2=b, y2=h, offset_mm=reach * 0.7, value_mm=b - a)
+            for a, b in itertools.pairwise(stops_x)
+        ]
+        out += [
+            DrawnDimension(x1=0, y1=a, x2=0, y2=b, offset_mm=reach * 0.7, value_mm=b - a)
+            for a, b in itertools.pairwise(stops_y)
+        ]
+        notes.append(f"{len(centres)} holes ⌀{shape.hole.value:g}")
+        if len(xs) > 1 and len(ys) > 1:
+            notes.append(f"check: hole diagonal {math.hypot(xs[-1] - left, top - ys[0]):.1f} mm")
+        if shape.middle_hole and shape.middle_hole.value:
+            notes.append(f"middle hole ⌀{shape.middle_hole.value:g}")
+    if isinstance(shape, Gusset):
+        clip, nose = shape.root_clip.value, shape.nose.value
+        if nose:
+            out.append(DrawnDimension(x1=0, y1=h, x2=nose, y2=h, offset_mm=reach * 0.6, value_mm=nose, label="nose"))
+        if clip:
+            notes.append(f"root cut {clip:g} × {clip:g} to clear the weld")
+    radius = getattr(shape, "corner_radius", None)
+    if radius and radius.value:
+        notes.append(f"corners R{radius.value:g}")
+    return out, notes
+
+
+def bar_outline(piece: Section, length: float, left_deg: float, right_deg: float) -> Outline:
+    """Side view of a bar: length is point to point along the longer side of each mitre; depth vertical.
+
+    Raises:
+        InputError: the mitres meet before the length is up.
+    """
+    depth = piece.depth_mm
+    left, right = depth * math.tan(math.radians(left_deg)), depth * math.tan(math.radians(right_deg))
+    bottom, top = (max(-left, 0.0), length - max(-right, 0.0)), (max(left, 0.0), length - max(right, 0.0))
+    if top[0] >= top[1] - 1e-6 or bottom[0] >= bottom[1] - 1e-6:
+        raise InputError(
+            field="shape.length",
+            got=f"{length:g} mm",
+            needs=f"the two mitres meet: make it longer than {abs(left) + abs(right):.0f} mm",
+        )
+    return Outline(outer=Ring.polygon([(bottom[0], 0), (bottom[1], 0), (top[1], depth), (top[0], depth)]))
+
+
+def _bar(part: PartSpec, shape: BarPiece) -> PartGeometry:
+    if shape.length is None or not shape.section_id or not part.material_id:
+        raise InputError(
+            field="shape.member_id",
+            got=str(shape.member_id or ""),
+            needs="give section, material and length, or a member to follow",
+        )
+    s, m, length = section(shape.section_id, field="shape.section_id"), material(part.material_id), shape.length.value
+    outline = bar_outline(s, length, shape.left_end.value, shape.right_end.value)
+    reach = max(0.25 * s.depth_mm, 0.03 * length)
+    mean = area_mm2(outline) / s.depth_mm
+    notes = [
+        f"{side} end {'square' if not end.value else f'{abs(end.value):g}° from square'}"
+        for side, end in (("left", shape.left_end), ("right", shape.right_end))
+    ]
+    return PartGeometry(
+        kind="bar",
+        outline=outline,
+        notes=[s.id, *notes],
+        mass_kg=s.mass_kg_per_m(m.density_kg_m3) * mean / 1000,
+        dimensions=[
+            DrawnDimension(x1=0, y1=0, x2=length, y2=0, offset_mm=-reach, value_mm=length),
+            DrawnDimension(x1=length, y1=0, x2=length, y2=s.depth_mm, offset_mm=-reach, value_mm=s.depth_mm),
+        ],
+        area_mm2=s.A_mm2,
+        cut_length_mm=0.0,
+        width_mm=length,
+        height_mm=s.depth_mm,
+        length_mm=length,
+        section_id=s.id,
+        material_id=m.id,
+    )
+
+
+def part_geometry(part: PartSpec) -> PartGeometry:
+    """Work a part out.
+
+    Raises:
+        InputError: dimensions that contradict each other, unknown section or material.
+    """
+    shape = part.shape
+    if isinstance(shape, BarPiece):
+        return _bar(part, shape)
+    m = material(part.material_id)
+    outline = plate_outline(shape)
+    dimensions, notes = _plate_dimensions(part, outline)
+    t, area = shape.thickness.value, area_mm2(outline)
+    _, _, w, h = bounds_mm(outline)
+    return PartGeometry(
+        kind="plate",
+        outline=outline,
+        dimensions=dimensions,
+        notes=[f"t = {t:g} mm", *notes],
+        mass_kg=area * t * m.density_kg_m3 * 1e-9,
+        area_mm2=area,
+        cut_length_mm=cut_length_mm(outline),
+        width_mm=w,
+        height_mm=h,
+        thickness_mm=t,
+        material_id=m.id,
+    )

@@ -1,0 +1,74 @@
+"""What a part is: its family and the dimensions that describe it, as typed."""
+
+from __future__ import annotations
+
+from typing import Annotated, Literal
+
+from pydantic import Field
+
+from yorvek.core.model import Model
+from yorvek.core.quantities.entry import Angle, Length, Place, Thickness
+
+
+class Rectangle(Model):
+    """A rectangular plate."""
+
+    family: Literal["rectangle"] = "rectangle"
+    width: Length
+    height: Length
+    thickness: Thickness
+    corner_radius: Place | None = None
+
+
+class BasePlate(Model):
+    """A plate with a grid of holes, the outer ones at an edge distance, and an optional opening in the middle (vent, drain)."""
+
+    family: Literal["base_plate"] = "base_plate"
+    width: Length
+    height: Length
+    thickness: Thickness
+    hole: Length
+    columns: int = Field(default=2, ge=1, le=20)
+    rows: int = Field(default=2, ge=1, le=20)
+    edge: Length
+    corner_radius: Place | None = None
+    middle_hole: Place | None = None
+
+
+class Gusset(Model):
+    """A triangular plate between two members: legs along x and y, the two points cut off, the root cut to clear the weld."""
+
+    family: Literal["gusset"] = "gusset"
+    leg_x: Length
+    leg_y: Length
+    thickness: Thickness
+    nose: Place
+    root_clip: Place
+
+
+class BarPiece(Model):
+    """A piece of bar or tube: length point to point, ends square or mitred (angle away from square, seen from the side)."""
+
+    family: Literal["bar"] = "bar"
+    section_id: str = ""
+    length: Length | None = None
+    member_id: int | None = Field(
+        default=None, description="follows this member's section, material and length where those are empty"
+    )
+    left_end: Angle = Angle(text="0")
+    right_end: Angle = Angle(text="0")
+
+
+Shape = Annotated[Rectangle | BasePlate | Gusset | BarPiece, Field(discriminator="family")]
+
+
+class PartSpec(Model):
+    """A numbered part."""
+
+    mark: str = Field(min_length=1, max_length=20)
+    name: str = Field(default="", max_length=80)
+    module: str = Field(default="", max_length=60)
+    qty: int = Field(default=1, ge=1, le=5000)
+    material_id: str = ""
+    shape: Shape
+    grain: bool = Field(default=False, description="keep its direction on the sheet")

@@ -1,0 +1,228 @@
+"""Start everything, keep it running, stop it all."""
+
+from __future__ import annotations
+
+import fcntl
+import os
+import signal
+import subprocess
+import time
+from collections.abc import Callable
+from dataclasses import dataclass, field
+from pathlib import Path
+from typing import IO
+
+from yorvek.launch import install
+from yorvek.launch.mariadb import MariaDB, check_port
+from yorvek.launch.places import HOME, PYTHON, Refused, data_folder, say
+from yorvek.launch.process import dies_with_us
+
+MOST_RESTARTS, WITHIN_S = 6, 60
+
+
+def port(name: str, usual: int) -> int:
+    """A port from the environment."""
+    text = os.environ.get(name, str(usual))
+    if not text.isdigit() or not 0 < int(text) < 65536:
+        raise Refused(f"{name} is “{text}”; it must be a port number such as {usual}")
+    return int(text)
+
+
+@dataclass
+class Child:
+    """A process that is started again when it ends by itself."""
+
+    name: str
+    command: list[str]
+    env: dict[str, str]
+    log: Path
+    process: subprocess.Popen[bytes] | None = None
+    starts: list[float] = field(default_factory=list)
+
+    def start(self) -> None:
+        now = time.monotonic()
+        self.starts = [t for t in self.starts if now - t < WITHIN_S] + [now]
+        if len(self.starts) > MOST_RESTARTS:
+            raise Refused(f"the {self.name} ended {MOST_RESTARTS} times within a minute; its words are in {self.log}")
+        with self.log.open("ab") as out:
+            self.process = subprocess.Popen(
+                self.command, env=self.env, stdout=out, stderr=out, start_new_session=True, preexec_fn=dies_with_us
+            )
+
+    def ended(self) -> bool:
+        return self.process is not None and self.process.poll() is not None
+
+    def stop(self) -> None:
+        if self.process is None or self.process.poll() is not None:
+            return
+        self.process.terminate()
+        try:
+            self.process.wait(timeout=15)
+        except subprocess.TimeoutExpired:
+            os.killpg(self.process.pid, signal.SIGKILL)
+
+
+def manage(env: dict[str, str], *arguments: str) -> None:
+    """A Django command."""
+    done = subprocess.run(
+        [str(PYTHON), "-m", "yorvek.server.manage", *arguments], env=env, capture_output=True, text=True, check=False
+    )
+    if done.returncode:
+        raise Refused(f"{arguments[0]} failed:\n{(done.stdout + done.stderr)[-1500:]}")
+    if done.stdout.strip():
+        say(done.stdout.strip())
+
+
+def _lock(folder: Path) -> IO[str]:
+    folder.mkdir(parents=True, exist_ok=True)
+    file = (folder / "yorvek.pid").open("a+")
+    try:
+        fcntl.flock(file, fcntl.LOCK_EX | fcntl.LOCK_NB)
+    except OSError:
+        file.seek(0)
+        raise Refused(f"it is already running (process {file.read().strip()}): use it, or ./yorvek stop") from None
+    file.truncate(0)
+    file.write(str(os.getpid()))
+    file.flush()
+    return file
+
+
+def children(env: dict[str, str], web_port: int, logs: Path) -> list[Child]:
+    """Web server and task worker."""
+    web = [
+        str(PYTHON),
+        "-m",
+        "gunicorn",
+        "yorvek.server.wsgi",
+        "--bind",
+        f"127.0.0.1:{web_port}",
+        "--workers",
+        "2",
+        "--threads",
+        "4",
+        "--timeout",
+        "120",
+        "--no-control-socket",
+        "--preload",
+    ]
+    worker = [str(PYTHON), "-m", "yorvek.server.manage", "work"]
+    return [Child("web server", web, env, logs / "web.log"), Child("task worker", worker, env, logs / "worker.log")]
+
+
+def run(*, demo: bool) -> int:
+    """Everything from nothing to a served page, until Ctrl-C."""
+    began = time.monotonic()
+    install.everything()
+    folder = data_folder()
+    web_port, db_port = port("YORVEK_PORT", 8640), port("YORVEK_DB_PORT", 33306)
+    with _lock(folder):
+        check_port(web_port, "the web server", "YORVEK_PORT")
+        database = MariaDB(folder, db_port)
+        stopping: list[int] = []
+        for number in (signal.SIGINT, signal.SIGTERM):
+            signal.signal(number, lambda n, _frame: stopping.append(n))
+        running: list[Child] = []
+        try:
+            database.start()
+            env = {
+                **os.environ,
+                **database.environment(),
+                "PYTHONPATH": str(HOME / "src"),
+                "YORVEK_PORT": str(web_port),
+            }
+            manage(env, "migrate", "--no-input", "--verbosity", "0")
+            if demo:
+                manage(env, "load_demo")
+            running = children(env, web_port, folder / "run")
+            for child in running:
+                child.start()
+            _wait_for(web_port, running, lambda: bool(stopping))
+            if not stopping:
+                say(f"ready after {time.monotonic() - began:.0f} s at http://127.0.0.1:{web_port}/")
+                if demo:
+                    say("log in as  estimator  with  quillmere  (also: fabricator, checker)")
+                say("Ctrl-C stops it")
+            _keep(running, database, stopping)
+        finally:
+            for child in running:
+                child.stop()
+            database.stop()
+            (folder / "yorvek.pid").write_text("")
+    say("stopped")
+    return 0
+
+
+def _wait_for(web_port: int, running: list[Child], stopped: Callable[[], bool]) -> None:
+    import http.client
+
+    for _ in range(600):
+        if stopped():
+            return
+        for child in running:
+            if child.ended():
+                child.start()
+        try:
+            connection = http.client.HTTPConnection("127.0.0.1", web_port, timeout=5)
+            connection.request("GET", "/api/health")
+            if connection.getresponse().status == 200:
+                return
+        except OSError:
+            pass
+        time.sleep(0.1)
+    raise Refused("the web server does not answer; look into web.log in the data folder")
+
+
+def _keep(running: list[Child], database: MariaDB, stopping: list[int]) -> None:
+    restarts: list[float] = []
+    while not stopping:
+        if database.process is not None and database.process.poll() is not None:
+            restarts = [t for t in restarts if time.monotonic() - t < WITHIN_S] + [time.monotonic()]
+            if len(restarts) > MOST_RESTARTS:
+                raise Refused("MariaDB keeps ending; look into m.err in the data folder")
+            say("MariaDB ended, starting it again")
+            database.start()
+        for child in running:
+            if child.ended():
+                say(f"the {child.name} ended, starting it again")
+                child.start()
+        time.sleep(0.3)
+
+
+def running_process() -> int | None:
+    """The process of a running application in this data folder."""
+    file = data_folder() / "yorvek.pid"
+    if not file.exists():
+        return None
+    with file.open("r") as handle:
+        try:
+            fcntl.flock(handle, fcntl.LOCK_EX | fcntl.LOCK_NB)
+        except OSError:
+            text = handle.read().strip()
+            return int(text) if text.isdigit() else None
+    return None
+
+
+def stop() -> int:
+    """Stop a running application and wait for it."""
+    process = running_process()
+    if process is None:
+        say("it is not running")
+        return 0
+    os.kill(process, signal.SIGTERM)
+    for _ in range(600):
+        if running_process() is None:
+            say("stopped")
+            return 0
+        time.sleep(0.1)
+    raise Refused(f"process {process} does not stop")
+
+
+def status() -> int:
+    """Say whether it runs."""
+    process = running_process()
+    say(
+        "it is not running"
+        if process is None
+        else f"it is running as process {process}, port {port('YORVEK_PORT', 8640)}"
+    )
+    return 0 if process is not None else 3

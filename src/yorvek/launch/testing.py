@@ -1,0 +1,107 @@
+"""`yorvek test`: linters, the core, the front end, the server and the browser, each on its own or all."""
+
+from __future__ import annotations
+
+import os
+import shutil
+import subprocess
+import tempfile
+import time
+from pathlib import Path
+
+from yorvek.launch import install
+from yorvek.launch.mariadb import MariaDB, free_port
+from yorvek.launch.places import HOME, PYTHON, VENV, WEB, is_root, say
+
+GROUPS = ("core", "server", "web", "browser", "values")
+
+
+def _step(title: str, command: list[str], *, env: dict[str, str] | None = None, cwd: Path = HOME) -> bool:
+    say(f"--- {title}")
+    began = time.monotonic()
+    code = subprocess.run(
+        command, cwd=cwd, env={**os.environ, "PYTHONPATH": f"{HOME / 'src'}", **(env or {})}, check=False
+    ).returncode
+    say(f"--- {title}: {'ok' if code == 0 else 'FAILED'} in {time.monotonic() - began:.0f} s")
+    return code == 0
+
+
+def _tool(name: str) -> str:
+    return str(VENV / "bin" / name)
+
+
+def core() -> list[bool]:
+    """Linters, types, layers, and the core's tests."""
+    return [
+        _step("ruff", [_tool("ruff"), "check", "src", "tests"]),
+        _step("ruff format", [_tool("ruff"), "format", "--check", "-q", "src", "tests"]),
+        _step("mypy, strict", [_tool("mypy")]),
+        _step("import contracts", [_tool("lint-imports")]),
+        _step(
+            "core tests",
+            [str(PYTHON), "-m", "pytest", "-q", "-p", "no:django", "-o", "DJANGO_SETTINGS_MODULE=", "tests/core"],
+        ),
+    ]
+
+
+def values() -> list[bool]:
+    """Check values: the self-test, then the run whose last line counts them."""
+    return [
+        _step(
+            "check values, self-test",
+            [str(PYTHON), "-m", "pytest", "-q", "-p", "no:django", "-o", "DJANGO_SETTINGS_MODULE=", "tests/values"],
+        ),
+        _step(
+            "check values", [str(PYTHON), "-m", "tests.values.compare"], env={"PYTHONPATH": f"{HOME / 'src'}:{HOME}"}
+        ),
+    ]
+
+
+def web() -> list[bool]:
+    """Types, lint and unit tests of the front end."""
+    env = install.front_end_packages()
+    return [
+        _step(f"npm run {name}", ["npm", "run", "-s", name], cwd=WEB, env=env) for name in ("check", "lint", "test")
+    ]
+
+
+def with_database(tests: list[str], title: str) -> list[bool]:
+    """Tests that need the server, on their own MariaDB in memory where there is room."""
+    shm = Path("/dev/shm")
+    roomy = shm.is_dir() and shutil.disk_usage(shm).free > 1.5 * 2**30
+    parent = Path(tempfile.mkdtemp(prefix="yorvek-test-", dir=shm if roomy else None))
+    parent.chmod(0o755)
+    database = MariaDB(parent / "db", free_port(), lazy=True)
+    try:
+        if is_root():
+            shutil.chown(parent, "mysql", "mysql")
+        database.start()
+        env = {**database.environment(), "YORVEK_TEST_DB_FOLDER": str(parent / "db")}
+        return [_step(title, [str(PYTHON), "-m", "pytest", "-q", *tests], env=env)]
+    finally:
+        database.stop()
+        shutil.rmtree(parent, ignore_errors=True)
+
+
+def run(group: str | None) -> int:
+    """Run one group or all; 0 only if every step passed."""
+    began = time.monotonic()
+    if group in ("core", "values"):
+        with install.one_at_a_time():
+            install.debian()
+            install.python("test")
+    else:
+        install.everything(test=True)
+    results: list[bool] = []
+    if group in (None, "core"):
+        results += core()
+    if group in (None, "values"):
+        results += values()
+    if group in (None, "web"):
+        results += web()
+    if group in (None, "server"):
+        results += with_database(["tests/server"], "server tests")
+    if group in (None, "browser"):
+        results += with_database(["tests/browser"], "browser tests")
+    say(f"{sum(results)} steps passed, {len(results) - sum(results)} failed, in {time.monotonic() - began:.0f} s")
+    return 0 if all(results) else 1

@@ -1,0 +1,31 @@
+"""A shop is closed to others; its people have a role."""
+
+from django.contrib.auth.models import AbstractUser
+from django.db import models
+
+
+class Shop(models.Model):
+    """A shop: everything belongs to one."""
+
+    name = models.CharField(max_length=80)
+    created = models.DateTimeField(auto_now_add=True)
+
+    def __str__(self) -> str:
+        return self.name
+
+
+class User(AbstractUser):
+    """Somebody of a shop."""
+
+    class Role(models.TextChoices):
+        OWNER = "owner"
+        FABRICATOR = "fabricator"
+        CHECKER = "checker"
+
+    shop = models.ForeignKey(Shop, on_delete=models.CASCADE, null=True)
+    role = models.CharField(max_length=12, choices=Role.choices, default=Role.OWNER)
+
+    @property
+    def may_write(self) -> bool:
+        """A checker reads and comments."""
+        return self.role in (self.Role.OWNER, self.Role.FABRICATOR)

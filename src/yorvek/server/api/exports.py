@@ -1,0 +1,92 @@
+"""Files out: job file, lists, cut list, drawings, nests. A stale plan's files say so."""
+
+from __future__ import annotations
+
+import re
+
+from django.http import HttpRequest, HttpResponse
+from ninja import Router
+from ninja.errors import HttpError
+
+from yorvek.core.cutting.sheets import SheetPlan, SheetProblem
+from yorvek.core.files import dxf, lists, pdf
+from yorvek.core.files.jobfile import write_job_file
+from yorvek.core.jobs import Figures
+from yorvek.core.quantities import UnitSystem
+from yorvek.server.api.access import job_of, row_of
+from yorvek.server.api.plans import plan_of, plan_view
+from yorvek.server.jobs.files import job_file
+from yorvek.server.jobs.models import Job, Part
+from yorvek.server.jobs.thread import job_figures, job_state
+
+router = Router(tags=["exports"])
+
+
+def _file(content: str | bytes, name: str, kind: str) -> HttpResponse:
+    response = HttpResponse(content, content_type=kind)
+    safe = re.sub(r"[^A-Za-z0-9._ -]+", "_", name).strip() or "file"
+    response["Content-Disposition"] = f'attachment; filename="{safe}"'
+    return response
+
+
+def _job(request: HttpRequest, job_id: int) -> tuple[Job, Figures]:
+    job = job_of(request, job_id)
+    return job, job_figures(job_state(job))
+
+
+@router.get("/jobs/{job_id}/export/job.json")
+def export_job(request: HttpRequest, job_id: int) -> HttpResponse:
+    """The job file."""
+    job = job_of(request, job_id)
+    return _file(write_job_file(job_file(job)), f"{job.spec.name}.job.json", "application/json")
+
+
+@router.get("/jobs/{job_id}/export/cut-list.pdf")
+def export_cut_list(request: HttpRequest, job_id: int, unit: UnitSystem = "mm") -> HttpResponse:
+    """The cut list with every bar drawn."""
+    job, found = _job(request, job_id)
+    return _file(pdf.cut_list_pdf(job.spec, found, unit), f"{job.spec.name} cut list.pdf", "application/pdf")
+
+
+@router.get("/jobs/{job_id}/export/lists.csv")
+def export_csv(request: HttpRequest, job_id: int, unit: UnitSystem = "mm") -> HttpResponse:
+    """Pieces, bars and what to buy."""
+    job, found = _job(request, job_id)
+    tables = [lists.pieces_table(found, unit), lists.bars_table(found, unit), lists.buy_table(found, job.spec.currency)]
+    return _file(lists.csv_text(tables), f"{job.spec.name} lists.csv", "text/csv; charset=utf-8")
+
+
+@router.get("/jobs/{job_id}/export/lists.xlsx")
+def export_xlsx(request: HttpRequest, job_id: int, unit: UnitSystem = "mm") -> HttpResponse:
+    """The same as a workbook."""
+    job, found = _job(request, job_id)
+    tables = [lists.pieces_table(found, unit), lists.bars_table(found, unit), lists.buy_table(found, job.spec.currency)]
+    kind = "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet"
+    return _file(lists.xlsx_bytes(tables), f"{job.spec.name} lists.xlsx", kind)
+
+
+@router.get("/jobs/{job_id}/export/parts/{part_id}.dxf")
+def export_part(request: HttpRequest, job_id: int, part_id: int) -> HttpResponse:
+    """One part's true outline."""
+    job, found = _job(request, job_id)
+    row = row_of(Part, job, part_id)
+    geometry = found.parts[row.pk].geometry
+    if geometry is None:
+        raise HttpError(422, f"This part cannot be drawn: {found.parts[row.pk].trouble}")
+    return _file(dxf.part_dxf(row.spec.mark, geometry.outline), f"{job.spec.name} {row.spec.mark}.dxf", "image/vnd.dxf")
+
+
+@router.get("/jobs/{job_id}/export/plans/{plan_id}.{kind}")
+def export_plan(request: HttpRequest, job_id: int, plan_id: int, kind: str, unit: UnitSystem = "mm") -> HttpResponse:
+    """A nest as DXF or PDF."""
+    job, found = _job(request, job_id)
+    plan = plan_of(job, plan_id)
+    if plan.result is None or kind not in ("dxf", "pdf"):
+        raise HttpError(404, "This plan has no layout yet, or there is no such kind of file.")
+    view = plan_view(job, plan)
+    problem, result = SheetProblem.model_validate(plan.problem), SheetPlan.model_validate(plan.result)
+    name = f"{job.spec.name} {problem.name}{' STALE' if view.stale else ''}.{kind}"
+    if kind == "dxf":
+        return _file(dxf.nest_dxf(problem, result, view.outlines, stale=view.stale), name, "image/vnd.dxf")
+    content = pdf.nest_pdf(job.spec, problem, result, view.outlines, found.cautions, unit, stale=view.stale)
+    return _file(content, name, "application/pdf")

@@ -1,0 +1,264 @@
+"""Jobs: list, make, change, history, undo, and what the members' views ask for."""
+
+from __future__ import annotations
+
+from django.http import HttpRequest
+from ninja import Router
+from ninja.errors import HttpError
+from pydantic import Field
+
+from yorvek.core.checks import Sensitivity, sensitivity
+from yorvek.core.comparison import Candidate, SweepRequest, sweep
+from yorvek.core.errors import InputError
+from yorvek.core.files.jobfile import read_job_file
+from yorvek.core.jobs import JobSpec, beam_member
+from yorvek.core.model import Model
+from yorvek.server.api import shapes
+from yorvek.server.api.access import job_of, row_of, user_of, writer
+from yorvek.server.api.view import edit_view, job_view
+from yorvek.server.jobs.files import load_job
+from yorvek.server.jobs.models import Job, Member
+from yorvek.server.jobs.thread import job_figures, job_state
+from yorvek.server.journal.edits import edit, undo
+from yorvek.server.journal.models import Edit
+
+router = Router(tags=["jobs"])
+MOST_CANDIDATES = 300
+
+
+class JobLine(Model):
+    """A job in the list."""
+
+    id: int
+    name: str
+    revision: str
+    for_whom: str
+    unit: str
+    changed: str
+    headline: shapes.Headline
+    stops: int
+
+
+class JobIn(Model):
+    version: int = Field(ge=1)
+    spec: JobSpec
+
+
+class FileIn(Model):
+    text: str
+
+
+@router.get("/jobs", response=list[JobLine])
+def list_jobs(request: HttpRequest) -> list[JobLine]:
+    """The shop's jobs, last changed first."""
+    from yorvek.server.journal.ripple import headline
+
+    out = []
+    for job in Job.objects.filter(shop=user_of(request).shop, archived=False).order_by("-changed"):
+        found = job_figures(job_state(job))
+        spec = job.spec
+        out.append(
+            JobLine(
+                id=job.pk,
+                name=spec.name,
+                revision=spec.revision,
+                for_whom=spec.for_whom,
+                unit=spec.unit,
+                changed=job.changed.isoformat(),
+                headline=shapes.Headline(**headline(found)),
+                stops=sum(1 for c in found.cautions if c.level == "stop"),
+            )
+        )
+    return out
+
+
+@router.post("/jobs", response=shapes.JobView)
+def make_job(request: HttpRequest, body: JobSpec) -> shapes.JobView:
+    """A new, empty job."""
+    user = writer(request)
+    with edit(user, None, f"new job {body.name}") as scope:
+        job = scope.create(Job, body)
+        scope.edit.job_id = job.pk
+        scope.edit.save()
+    return job_view(Job.objects.get(pk=job.pk))
+
+
+@router.post("/jobs/import", response=shapes.JobView)
+def import_job(request: HttpRequest, body: FileIn) -> shapes.JobView:
+    """A job from a job file, stock and log included."""
+    return job_view(load_job(writer(request), read_job_file(body.text)))
+
+
+@router.get("/jobs/{job_id}", response=shapes.JobView)
+def get_job(request: HttpRequest, job_id: int) -> shapes.JobView:
+    """Everything about a job."""
+    return job_view(job_of(request, job_id))
+
+
+@router.put("/jobs/{job_id}", response=shapes.JobView)
+def change_job(request: HttpRequest, job_id: int, body: JobIn) -> shapes.JobView:
+    """Change the brief."""
+    user, job = writer(request), job_of(request, job_id)
+    with edit(user, job, f"brief of {body.spec.name}") as scope:
+        scope.update(job, body.spec, body.version)
+    return job_view(job)
+
+
+@router.delete("/jobs/{job_id}")
+def archive_job(request: HttpRequest, job_id: int) -> dict[str, bool]:
+    """Put a job away; nothing of it is lost."""
+    user, job = writer(request), job_of(request, job_id)
+    if user.role != "owner":
+        raise HttpError(403, "Only the owner puts a job away.")
+    Job.objects.filter(pk=job.pk).update(archived=True)
+    return {"ok": True}
+
+
+@router.get("/jobs/{job_id}/history", response=list[shapes.EditView])
+def history(request: HttpRequest, job_id: int) -> list[shapes.EditView]:
+    """Who changed what, newest first."""
+    job = job_of(request, job_id)
+    return [
+        edit_view(e)
+        for e in Edit.objects.filter(job_id=job.pk).select_related("user", "undone_by").order_by("-id")[:200]
+    ]
+
+
+class RowHistory(Model):
+    """One change of one record, field by field."""
+
+    title: str
+    by: str
+    at: str
+    table: str
+    row_id: int
+    fields: dict[str, tuple[object, object]]
+
+
+@router.get("/jobs/{job_id}/history/{edit_id}", response=list[RowHistory])
+def history_of_edit(request: HttpRequest, job_id: int, edit_id: int) -> list[RowHistory]:
+    """What an edit changed, record by record."""
+    job = job_of(request, job_id)
+    found = Edit.objects.filter(pk=edit_id, job_id=job.pk).select_related("user").first()
+    if found is None:
+        raise HttpError(404, "There is no such change in this job.")
+    out = []
+    for row in found.rows.order_by("id"):
+        before, after = (x["data"] if x else {} for x in (row.before, row.after))
+        fields = {
+            k: (before.get(k), after.get(k))
+            for k in sorted(before.keys() | after.keys())
+            if before.get(k) != after.get(k)
+        }
+        out.append(
+            RowHistory(
+                title=found.title,
+                by=found.user.username if found.user else "",
+                at=found.at.isoformat(),
+                table=row.table,
+                row_id=row.row_id,
+                fields=fields,
+            )
+        )
+    return out
+
+
+@router.post("/jobs/{job_id}/undo", response=shapes.JobView)
+def undo_last(request: HttpRequest, job_id: int, edit_id: int | None = None) -> shapes.JobView:
+    """Undo an edit, or the newest that was not undone."""
+    user, job = writer(request), job_of(request, job_id)
+    edits = Edit.objects.filter(job_id=job.pk, undoes__isnull=True, undone_by__isnull=True)
+    found = edits.filter(pk=edit_id).first() if edit_id else edits.order_by("-id").first()
+    if found is None or found.rows.filter(table="job", before__isnull=True).exists():
+        raise InputError(field="undo", got="", needs="there is nothing left to undo in this job")
+    undo(user, found)
+    return job_view(job)
+
+
+class CompareIn(Model):
+    materials: list[str] = Field(default=[], max_length=30)
+    shapes: list[str] = Field(default=[], max_length=10)
+    system: str | None = None
+    pinned: list[tuple[str, str]] = Field(default=[], max_length=10)
+
+
+class CompareOut(Model):
+    """The best candidates, the frontier and the pinned ones, and how the present choice stands among them."""
+
+    tried: int
+    held: int
+    candidates: list[Candidate]
+    lightest: Candidate | None
+    cheapest: Candidate | None
+    present: Candidate | None
+    pinned: list[Candidate]
+
+
+@router.post("/jobs/{job_id}/members/{member_id}/compare", response=CompareOut)
+def compare(request: HttpRequest, job_id: int, member_id: int, body: CompareIn) -> CompareOut:
+    """Sweep the catalogue for a member."""
+    job = job_of(request, job_id)
+    row = row_of(Member, job, member_id)
+    member = beam_member(job_state(job), row.spec)
+    found = sweep(SweepRequest(member=member, materials=body.materials, shapes=body.shapes, system=body.system))
+    wanted = {tuple(p) for p in body.pinned} | {(member.section_id, member.material_id)}
+    known = {(c.section_id, c.material_id): c for c in found.candidates if (c.section_id, c.material_id) in wanted}
+    if set(known) != wanted:
+        everything = sweep(SweepRequest(member=member))
+        known |= {
+            (c.section_id, c.material_id): c for c in everything.candidates if (c.section_id, c.material_id) in wanted
+        }
+    shown = [c for i, c in enumerate(found.candidates) if i < MOST_CANDIDATES or c.on_frontier]
+    return CompareOut(
+        tried=found.tried,
+        held=sum(c.holds for c in found.candidates),
+        candidates=shown,
+        lightest=found.lightest,
+        cheapest=found.cheapest,
+        present=known.get((member.section_id, member.material_id)),
+        pinned=[known[tuple(p)] for p in body.pinned if tuple(p) in known],
+    )
+
+
+@router.get("/jobs/{job_id}/members/{member_id}/sensitivity", response=Sensitivity)
+def what_would_move_it(request: HttpRequest, job_id: int, member_id: int) -> Sensitivity:
+    """At which load and span the reserves reach one."""
+    job = job_of(request, job_id)
+    return sensitivity(beam_member(job_state(job), row_of(Member, job, member_id).spec))
+
+
+class ChooseIn(Model):
+    version: int
+    section_id: str
+    material_id: str
+    reason: str = Field(default="", max_length=400)
+
+
+@router.post("/jobs/{job_id}/members/{member_id}/choose", response=shapes.JobView)
+def choose(request: HttpRequest, job_id: int, member_id: int, body: ChooseIn) -> shapes.JobView:
+    """Take a section and material for a member; with a reason it is a decision in the log."""
+    from yorvek.core.jobs import NoteSpec
+    from yorvek.core.sections import section, sold_in
+    from yorvek.server.jobs.models import Note
+
+    user, job = writer(request), job_of(request, job_id)
+    row = row_of(Member, job, member_id)
+    before = row.spec
+    if body.material_id not in sold_in(section(body.section_id, field="section_id")):
+        raise InputError(
+            field="material_id",
+            got=body.material_id,
+            needs=f"{body.section_id} is sold in " + ", ".join(sold_in(section(body.section_id))),
+        )
+    with edit(user, job, f"{before.mark}: {before.section_id} → {body.section_id} {body.material_id}") as scope:
+        scope.update(
+            row,
+            before.model_copy(
+                update={"section_id": body.section_id, "material_id": body.material_id, "decided": body.reason}
+            ),
+            body.version,
+        )
+        if body.reason.strip():
+            text = f"{body.section_id} in {body.material_id} instead of {before.section_id} in {before.material_id}: {body.reason.strip()}"
+            scope.create(Note, NoteSpec(kind="decision", text=text, about=before.mark), author=user)
+    return job_view(job)

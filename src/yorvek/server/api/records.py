@@ -1,0 +1,137 @@
+"""The records of a job: one set of endpoints a kind, all by the same rules."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from django.http import HttpRequest
+from ninja import Router
+from pydantic import Field, create_model
+
+from yorvek.core.errors import InputError
+from yorvek.core.jobs import DimensionSpec, LoadSpec, MemberSpec, NoteSpec
+from yorvek.core.jobs.state import beam_member, followed
+from yorvek.core.model import Model
+from yorvek.core.parts import BarPiece, PartSpec
+from yorvek.core.parts.geometry import part_geometry
+from yorvek.core.sections import section, sold_in
+from yorvek.core.structures import member_cases
+from yorvek.server.api import shapes
+from yorvek.server.api.access import job_of, row_of, user_of, writer
+from yorvek.server.api.view import job_view
+from yorvek.server.jobs.models import Dimension, Job, JobRecord, Load, Member, Note, Part
+from yorvek.server.jobs.thread import job_state
+from yorvek.server.journal.edits import EditScope, edit
+
+router = Router(tags=["records"])
+
+
+def _title(spec: Any) -> str:
+    return str(getattr(spec, "mark", "") or getattr(spec, "name", "") or getattr(spec, "kind", ""))
+
+
+def _check_member(scope: EditScope, job: Job, row: Any, spec: MemberSpec) -> None:
+    """A member must stand, its loads must be in the brief, and its section must be sold in its material."""
+    if spec.material_id not in sold_in(section(spec.section_id, field="section_id")):
+        raise InputError(
+            field="material_id",
+            got=spec.material_id,
+            needs=f"{spec.section_id} is sold in " + ", ".join(sold_in(section(spec.section_id))),
+        )
+    member_cases(beam_member(job_state(job), spec).beam)
+
+
+def _check_part(scope: EditScope, job: Job, row: Any, spec: PartSpec) -> None:
+    """A part's dimensions must not contradict each other, and its mark must be its own."""
+    part_geometry(followed(job_state(job), spec))
+    same = [p for p in Part.objects.filter(job=job).exclude(pk=row.pk) if p.spec.mark == spec.mark]
+    if same:
+        raise InputError(field="mark", got=spec.mark, needs="another part has this mark: choose another")
+
+
+def _check_dimension(scope: EditScope, job: Job, row: Any, spec: DimensionSpec) -> None:
+    """A name stands once."""
+    if any(d.spec.name == spec.name for d in Dimension.objects.filter(job=job).exclude(pk=row.pk)):
+        raise InputError(field="name", got=spec.name, needs="this job has a dimension of that name already")
+    scope.names()
+
+
+def _check_load(scope: EditScope, job: Job, row: Any, spec: LoadSpec) -> None:
+    """A load has a size."""
+    spec.entered()
+
+
+def _nothing(scope: EditScope, job: Job, row: Any, spec: Any) -> None:
+    pass
+
+
+def _before_delete(job: Job, row: JobRecord) -> None:
+    """What others stand on cannot be taken away."""
+    if isinstance(row, Load):
+        users = [
+            m.spec.mark for m in Member.objects.filter(job=job) if any(on.load_id == row.pk for on in m.spec.loads)
+        ]
+        if users:
+            raise InputError(
+                field="load", got=row.spec.name, needs="it stands on " + ", ".join(users) + ": take it off there first"
+            )
+    if isinstance(row, Member):
+        users = [
+            p.spec.mark
+            for p in Part.objects.filter(job=job)
+            if isinstance(p.spec.shape, BarPiece) and p.spec.shape.member_id == row.pk
+        ]
+        if users:
+            raise InputError(
+                field="member",
+                got=row.spec.mark,
+                needs="parts " + ", ".join(users) + " follow it: take them away or free them first",
+            )
+
+
+def add_endpoints(name: str, kind: type[JobRecord], spec_type: Any, check: Any, *, comment: bool = False) -> None:
+    """POST, PUT and DELETE of one kind. `comment`: a checker may add one too."""
+    change_type: Any = create_model(
+        f"{kind.__name__}In", __base__=Model, version=(int, Field(ge=1)), spec=(spec_type, ...)
+    )
+
+    def create(request: HttpRequest, job_id: int, body: Any) -> shapes.Saved:
+        user = user_of(request) if comment else writer(request)
+        job = job_of(request, job_id)
+        with edit(user, job, f"new {kind.table} {_title(body)}") as scope:
+            row = scope.create(kind, body, **({"author": user} if kind is Note else {}))
+            check(scope, job, row, row.spec)
+        return shapes.Saved(id=row.pk, version=row.version, view=job_view(job))
+
+    def change(request: HttpRequest, job_id: int, row_id: int, body: Any) -> shapes.Saved:
+        user, job = writer(request), job_of(request, job_id)
+        row = row_of(kind, job, row_id)
+        with edit(user, job, f"{kind.table} {_title(body.spec)}") as scope:
+            saved = scope.update(row, body.spec, body.version)
+            check(scope, job, saved, saved.spec)
+        return shapes.Saved(id=saved.pk, version=saved.version, view=job_view(job))
+
+    def delete(request: HttpRequest, job_id: int, row_id: int, version: int) -> shapes.JobView:
+        user, job = writer(request), job_of(request, job_id)
+        row = row_of(kind, job, row_id)
+        _before_delete(job, row)
+        with edit(user, job, f"{kind.table} {_title(row.spec)} taken away") as scope:
+            scope.delete(row, version)
+        return job_view(job)
+
+    create.__annotations__["body"] = spec_type
+    change.__annotations__["body"] = change_type
+    for function, verb in ((create, "make"), (change, "change"), (delete, "take_away")):
+        function.__name__ = f"{verb}_{kind.table}"
+        function.__doc__ = f"{verb.replace('_', ' ').capitalize()} a {kind.table}."
+    base = f"/jobs/{{job_id}}/{name}"
+    router.post(base, response=shapes.Saved)(create)
+    router.put(base + "/{row_id}", response=shapes.Saved)(change)
+    router.delete(base + "/{row_id}", response=shapes.JobView)(delete)
+
+
+add_endpoints("dimensions", Dimension, DimensionSpec, _check_dimension)
+add_endpoints("loads", Load, LoadSpec, _check_load)
+add_endpoints("members", Member, MemberSpec, _check_member)
+add_endpoints("parts", Part, PartSpec, _check_part)
+add_endpoints("notes", Note, NoteSpec, _nothing, comment=True)

@@ -1,0 +1,174 @@
+"""Answers that several endpoints give."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from yorvek.core.cautions import Caution
+from yorvek.core.checks import BeamVerdict, Reserve
+from yorvek.core.cutting.bars import BarPlan
+from yorvek.core.cutting.sheets import SheetPlan
+from yorvek.core.jobs import DimensionSpec, JobSpec, LoadSpec, MemberSpec, NoteSpec, StockSpec
+from yorvek.core.jobs.cutting import BarGroup, SheetGroup, StockLine
+from yorvek.core.jobs.figures import ModuleMass
+from yorvek.core.model import Model
+from yorvek.core.outlines import Outline
+from yorvek.core.parts import PartGeometry, PartSpec
+
+
+class Row(Model):
+    """Where a record is."""
+
+    id: int
+    version: int
+
+
+class JobRow(Row):
+    spec: JobSpec
+
+
+class DimensionRow(Row):
+    spec: DimensionSpec
+
+
+class LoadRow(Row):
+    spec: LoadSpec
+
+
+class MemberRow(Row):
+    spec: MemberSpec
+    verdict: BeamVerdict | None
+    trouble: str | None
+
+
+class PartRow(Row):
+    spec: PartSpec
+    followed: PartSpec
+    geometry: PartGeometry | None
+    trouble: str | None
+
+
+class StockRow(Row):
+    spec: StockSpec
+
+
+class NoteRow(Row):
+    spec: NoteSpec
+    author: str
+    at: str
+
+
+class PlanState(Model):
+    """A sheet plan without its layout."""
+
+    id: int
+    key: str
+    state: str
+    progress: float
+    early: dict[str, Any] | None
+    message: str
+    asked: str
+    finished: str | None
+    stale: bool
+    cost: float | None
+    utilisation: float | None
+
+
+class PlanView(PlanState):
+    """A sheet plan with its layout and true outlines to draw."""
+
+    group: SheetGroup
+    result: SheetPlan | None
+    outlines: dict[str, Outline]
+
+
+class Headline(Model):
+    mass_kg: float
+    money: float
+    breaks: float | None
+    breaks_at: str
+    moves: float | None
+    moves_at: str
+    bars: int
+    pieces: int
+
+
+class Ripple(Model):
+    before: Headline
+    after: Headline
+    stale: int
+
+
+class EditView(Model):
+    """A line of the history."""
+
+    id: int
+    title: str
+    by: str
+    at: str
+    ripple: Ripple | None
+    undone: bool
+    is_undo: bool
+    rows: int
+
+
+class ThreadFigures(Model):
+    """The numbers of the thread."""
+
+    strength: Reserve
+    stiffness: Reserve
+    weakest: str
+    softest: str
+    mass_kg: float
+    modules: list[ModuleMass]
+    buy_price: float
+    sheet_estimate: float
+    bars_to_cut: int
+    bars_to_buy: int
+    pieces: int
+    unverified: list[str]
+    stale_plans: int
+    sheets_planned: int
+    cautions: list[Caution]
+
+
+class BarView(Model):
+    group: BarGroup
+    plan: BarPlan
+
+
+class SheetView(Model):
+    """A group of plates with its newest plan and its newest finished one."""
+
+    key: str
+    thickness_mm: float
+    material_id: str
+    pieces: int
+    mass_kg: float
+    lines: list[StockLine]
+    left_out: list[str]
+    latest: PlanState | None
+    done: PlanState | None
+
+
+class JobView(Model):
+    """Everything the views of a job show."""
+
+    job: JobRow
+    dimensions: list[DimensionRow]
+    loads: list[LoadRow]
+    members: list[MemberRow]
+    parts: list[PartRow]
+    notes: list[NoteRow]
+    bars: list[BarView]
+    sheets: list[SheetView]
+    figures: ThreadFigures
+    last_edit: EditView | None
+
+
+class Saved(Model):
+    """A record that was written, and the job after it."""
+
+    id: int
+    version: int
+    view: JobView | None

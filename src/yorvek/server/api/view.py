@@ -1,0 +1,145 @@
+"""A job put together for its views."""
+
+from __future__ import annotations
+
+from yorvek.core.jobs import JobState
+from yorvek.core.jobs.state import followed
+from yorvek.server.api import shapes
+from yorvek.server.cutting.models import Plan
+from yorvek.server.cutting.plans import latest_plans, problem_hash
+from yorvek.server.jobs.models import Dimension, Job, Load, Member, Note, Part
+from yorvek.server.jobs.thread import job_figures, job_state
+from yorvek.server.journal.models import Edit
+
+
+def plan_state(plan: Plan, now: dict[str, str]) -> shapes.PlanState:
+    """A plan in short; stale if what was asked is no longer what the job asks."""
+    result = plan.result or {}
+    return shapes.PlanState(
+        id=plan.pk,
+        key=plan.key,
+        state=plan.state,
+        progress=plan.progress,
+        early=plan.early,
+        message=plan.message,
+        asked=plan.asked.isoformat(),
+        finished=plan.finished.isoformat() if plan.finished else None,
+        stale=now.get(plan.key) != plan.problem_hash,
+        cost=result.get("cost"),
+        utilisation=result.get("utilisation"),
+    )
+
+
+def edit_view(edit: Edit) -> shapes.EditView:
+    """A line of the history."""
+    return shapes.EditView(
+        id=edit.pk,
+        title=edit.title,
+        by=edit.user.username if edit.user else "",
+        at=edit.at.isoformat(),
+        ripple=edit.ripple,
+        undone=hasattr(edit, "undone_by"),
+        is_undo=edit.undoes_id is not None,
+        rows=edit.rows.count(),
+    )
+
+
+def last_edit(job: Job) -> shapes.EditView | None:
+    """The newest edit of the job."""
+    edit = Edit.objects.filter(job_id=job.pk).select_related("user").order_by("-id").first()
+    return edit_view(edit) if edit else None
+
+
+def _followed(state: JobState, number: int) -> object:
+    try:
+        return followed(state, state.parts[number])
+    except ValueError:
+        return state.parts[number]
+
+
+def job_view(job: Job) -> shapes.JobView:
+    """Everything the views show, from one state."""
+    job.refresh_from_db()
+    state = job_state(job)
+    found = job_figures(state)
+    now = {g.key: problem_hash(g.problem) for g in found.sheets}
+    plans = [plan_state(p, now) for p in latest_plans(job.pk)]
+    sheets = []
+    for g in found.sheets:
+        mine = sorted((p for p in plans if p.key == g.key), key=lambda p: p.id)
+        sheets.append(
+            shapes.SheetView(
+                key=g.key,
+                thickness_mm=g.thickness_mm,
+                material_id=g.material_id,
+                pieces=sum(p.qty for p in g.problem.parts),
+                mass_kg=g.mass_kg,
+                lines=g.lines,
+                left_out=g.left_out,
+                latest=mine[-1] if mine else None,
+                done=next((p for p in reversed(mine) if p.state == "done"), None),
+            )
+        )
+    figures = shapes.ThreadFigures(
+        strength=found.strength,
+        stiffness=found.stiffness,
+        weakest=found.weakest,
+        softest=found.softest,
+        mass_kg=found.mass_kg,
+        modules=found.modules,
+        buy_price=found.buy_price,
+        sheet_estimate=found.sheet_estimate,
+        bars_to_cut=found.bars_to_cut,
+        bars_to_buy=found.bars_to_buy,
+        pieces=found.pieces,
+        unverified=found.unverified,
+        cautions=found.cautions,
+        stale_plans=sum(1 for s in sheets if s.done and s.done.stale),
+        sheets_planned=sum(1 for s in sheets if s.done),
+    )
+    versions = {
+        kind: dict(kind.objects.filter(job=job).values_list("pk", "version"))
+        for kind in (Dimension, Load, Member, Part)
+    }
+    return shapes.JobView(
+        job=shapes.JobRow(id=job.pk, version=job.version, spec=state.job),
+        dimensions=[
+            shapes.DimensionRow(id=k, version=versions[Dimension][k], spec=d) for k, d in state.dimensions.items()
+        ],
+        loads=[shapes.LoadRow(id=k, version=versions[Load][k], spec=x) for k, x in state.loads.items()],
+        members=[
+            shapes.MemberRow(
+                id=k,
+                version=versions[Member][k],
+                spec=m,
+                verdict=found.members[k].verdict,
+                trouble=found.members[k].trouble,
+            )
+            for k, m in state.members.items()
+        ],
+        parts=[
+            shapes.PartRow(
+                id=k,
+                version=versions[Part][k],
+                spec=p,
+                followed=_followed(state, k),
+                geometry=found.parts[k].geometry,
+                trouble=found.parts[k].trouble,
+            )
+            for k, p in state.parts.items()
+        ],
+        notes=[
+            shapes.NoteRow(
+                id=n.pk,
+                version=n.version,
+                spec=n.spec,
+                author=n.author.username if n.author else "",
+                at=n.at.isoformat(),
+            )
+            for n in Note.objects.filter(job=job).select_related("author").order_by("-id")
+        ],
+        bars=[shapes.BarView(group=b.group, plan=b.plan) for b in found.bars],
+        sheets=sheets,
+        figures=figures,
+        last_edit=last_edit(job),
+    )

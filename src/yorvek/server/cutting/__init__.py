@@ -1,0 +1,1 @@
+"""Sheet plans made in the worker."""

@@ -1,0 +1,57 @@
+"""Job files in and out of the database."""
+
+from __future__ import annotations
+
+from yorvek.core.files.jobfile import FileLoad, FileMember, FilePart, JobFile
+from yorvek.core.jobs.spec import MemberSpec
+from yorvek.core.parts import BarPiece, PartSpec
+from yorvek.server.accounts.models import User
+from yorvek.server.jobs.models import Dimension, Job, Load, Member, Note, Part
+from yorvek.server.journal.edits import edit
+from yorvek.server.stock.models import StockItem
+
+
+def load_job(user: User, file: JobFile) -> Job:
+    """Make a job, its records, its stock and its log from a file, as one edit."""
+    with edit(user, None, f"job file {file.job.name}") as scope:
+        made = scope.create(Job, file.job)
+        job = Job.objects.get(pk=made.pk)
+        scope.job = job
+        scope.edit.job_id = job.pk
+        scope.edit.save()
+        for d in file.dimensions:
+            scope.create(Dimension, d)
+        loads = {x.id: scope.create(Load, x.spec).pk for x in file.loads}
+        members = {m.id: scope.create(Member, _member(m.spec, loads)).pk for m in file.members}
+        for p in file.parts:
+            scope.create(Part, _part(p.spec, members))
+        for s in file.stock:
+            scope.create(StockItem, s)
+        for n in file.notes:
+            scope.create(Note, n, author=user)
+    return job
+
+
+def _member(spec: MemberSpec, loads: dict[int, int]) -> MemberSpec:
+    return spec.model_copy(
+        update={"loads": [on.model_copy(update={"load_id": loads[on.load_id]}) for on in spec.loads]}
+    )
+
+
+def _part(spec: PartSpec, members: dict[int, int]) -> PartSpec:
+    if not isinstance(spec.shape, BarPiece) or spec.shape.member_id is None:
+        return spec
+    return spec.model_copy(update={"shape": spec.shape.model_copy(update={"member_id": members[spec.shape.member_id]})})
+
+
+def job_file(job: Job) -> JobFile:
+    """A job as a file, with the shop's stock."""
+    return JobFile(
+        job=job.spec,
+        dimensions=[d.spec for d in Dimension.objects.filter(job=job)],
+        loads=[FileLoad(id=x.pk, spec=x.spec) for x in Load.objects.filter(job=job)],
+        members=[FileMember(id=m.pk, spec=m.spec) for m in Member.objects.filter(job=job)],
+        parts=[FilePart(id=p.pk, spec=p.spec) for p in Part.objects.filter(job=job)],
+        stock=[s.spec for s in StockItem.objects.filter(shop_id=job.shop_id)],
+        notes=[n.spec for n in Note.objects.filter(job=job)],
+    )

@@ -1,0 +1,36 @@
+"""What a change did down the thread: a few figures before and after."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from yorvek.core.jobs import Figures
+from yorvek.server.cutting.models import Plan
+from yorvek.server.jobs.models import Job
+
+
+def headline(figures: Figures) -> dict[str, Any]:
+    """The figures the ripple shows."""
+    return {
+        "mass_kg": round(figures.mass_kg, 3),
+        "money": round(figures.buy_price + figures.sheet_estimate, 2),
+        "breaks": figures.strength.value,
+        "breaks_at": figures.weakest,
+        "moves": figures.stiffness.value,
+        "moves_at": figures.softest,
+        "bars": figures.bars_to_cut,
+        "pieces": figures.pieces,
+    }
+
+
+def stale_plans(job: Job, figures: Figures) -> int:
+    """Finished sheet plans, newest of each group, whose problem is no longer the job's."""
+    from yorvek.server.cutting.plans import latest_plans, problem_hash
+
+    now = {g.key: problem_hash(g.problem) for g in figures.sheets}
+    return sum(1 for p in latest_plans(job.pk) if p.state == Plan.State.DONE and now.get(p.key) != p.problem_hash)
+
+
+def ripple_of(job: Job, before: Figures, after: Figures) -> dict[str, Any]:
+    """Before and after, and how many plans are stale now."""
+    return {"before": headline(before), "after": headline(after), "stale": stale_plans(job, after)}
