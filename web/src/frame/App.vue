@@ -1,0 +1,23 @@
+<script setup lang="ts">
+import { onMounted, ref } from 'vue'
+import { call, type S } from '../api/client'
+import { attempt, me, message } from '../shared/job'
+import { unit } from '../shared/units'
+import Door from './Door.vue'
+
+const door = ref<S['Door'] | null>(null)
+onMounted(() => attempt(async () => {
+  door.value = await call<S['Door']>('GET', '/door')
+  me.value = door.value.me
+}))
+function key(event: KeyboardEvent) {
+  const typing = ['INPUT', 'TEXTAREA', 'SELECT'].includes((event.target as HTMLElement).tagName)
+  if (event.key === 'u' && !typing && !event.ctrlKey && !event.metaKey) unit.value = unit.value === 'mm' ? 'in' : 'mm'
+}
+onMounted(() => window.addEventListener('keydown', key))
+</script>
+<template>
+  <Door v-if="door && !me" :first="door.first_account" />
+  <router-view v-else-if="me" />
+  <p v-else class="bad" style="padding: 20px">{{ message }}</p>
+</template>

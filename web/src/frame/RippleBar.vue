@@ -1,0 +1,42 @@
+<script setup lang="ts">
+/** What the last change did down the thread, with undo. */
+import { computed } from 'vue'
+import { attempt, job, mayWrite, undo } from '../shared/job'
+import { shown } from '../shared/reserve'
+import { mass } from '../shared/units'
+
+const edit = computed(() => job.value?.last_edit)
+const changes = computed(() => {
+  const r = edit.value?.ripple
+  if (!r) return []
+  const { before: a, after: b } = r
+  const signed = (v: number, text: string) => (v > 0 ? `+${text}` : v < 0 ? `−${text}` : 'same')
+  const reserve = (x: number | null, y: number | null) => (x === y ? 'same' : `${shown(x)} → ${shown(y)}`)
+  return [
+    { name: 'mass', text: signed(b.mass_kg - a.mass_kg, mass(Math.abs(b.mass_kg - a.mass_kg))) },
+    { name: 'money', text: signed(Math.round((b.money - a.money) * 100), `${job.value!.job.spec.currency} ${Math.abs(b.money - a.money).toFixed(0)}`) },
+    { name: 'breaks', text: reserve(a.breaks, b.breaks), bad: b.breaks !== null && b.breaks < 1 },
+    { name: 'moves', text: reserve(a.moves, b.moves), bad: b.moves !== null && b.moves < 1 },
+    { name: 'bars', text: signed(b.bars - a.bars, String(Math.abs(b.bars - a.bars))) },
+    { name: 'pieces', text: signed(b.pieces - a.pieces, String(Math.abs(b.pieces - a.pieces))) },
+    { name: 'nests', text: r.stale ? `${r.stale} stale` : 'same', bad: r.stale > 0 },
+  ]
+})
+</script>
+<template>
+  <footer aria-live="polite">
+    <template v-if="edit">
+      <b class="title">{{ edit.title }}</b>
+      <span v-for="c in changes" :key="c.name"><span class="dim">{{ c.name }}</span> <span :class="{ alarm: c.bad }">{{ c.text }}</span></span>
+      <span class="space"></span>
+      <button v-if="mayWrite" class="undo" @click="attempt(undo)">Undo</button>
+    </template>
+    <span v-else class="dim">What a change does to mass, money, reserve, bars and sheets will stand here.</span>
+  </footer>
+</template>
+<style scoped>
+footer { background: var(--ink); color: #f3f1ec; display: flex; gap: 8px 20px; align-items: center; padding: 8px 18px; min-height: 44px; flex-wrap: wrap; }
+.title { max-width: 330px; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; } .dim { color: #b9c0c6; } .alarm { color: #ff9d86; font-weight: 600; } .space { flex: 1; }
+.undo { background: none; color: inherit; border: 1px solid #b9c0c6; border-radius: var(--corner); padding: 4px 14px; cursor: pointer; min-height: 30px; }
+.undo:focus-visible { outline-color: #fff; }
+</style>

@@ -1,0 +1,53 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+import { call, type S } from '../api/client'
+import { attempt, job, why } from '../shared/job'
+import Reserve from '../shared/Reserve.vue'
+import { length, lengthUnit, value } from '../shared/units'
+
+const member = computed(() => job.value?.members.find((m) => m.id === why.value?.member))
+const check = computed(() => member.value?.verdict?.checks.find((c) => c.id === why.value?.check))
+const reserve = computed(() => {
+  const c = check.value
+  return !c || c.not_checked || !c.capacity || c.demand == null ? null : c.capacity / Math.max(Math.abs(c.demand), 1e-9)
+})
+const moves = ref<S['Sensitivity'] | null>(null)
+watch(() => [member.value?.id, member.value?.version, job.value?.last_edit?.id], () => {
+  moves.value = null
+  const m = member.value
+  if (m?.verdict) void attempt(async () => { moves.value = await call('GET', `/jobs/${job.value!.job.id}/members/${m.id}/sensitivity`) })
+}, { immediate: true })
+const factor = computed(() => {
+  const s = moves.value
+  if (!s || !check.value) return null
+  const strong = check.value.kind === 'strength'
+  return { load: strong ? s.strength_load_factor : s.stiffness_load_factor, span: strong ? s.strength_span_factor : s.stiffness_span_factor }
+})
+</script>
+<template>
+  <aside aria-label="Why">
+    <div class="row spread"><span class="blue">Why: {{ member?.spec.mark }}, {{ check?.kind === 'strength' ? 'breaks' : 'moves' }}</span>
+      <button class="button quiet" @click="why = null">Close</button></div>
+    <template v-if="check">
+      <p class="big"><Reserve :value="reserve" /></p>
+      <p><b>{{ check.title }}</b>. {{ check.combination }}<template v-if="check.at_mm != null">, at {{ length(check.at_mm) }}{{ lengthUnit() }}</template>.</p>
+      <p v-if="check.not_checked" class="notice">Not checked: {{ check.not_checked }}.</p>
+      <p class="formula">{{ check.formula }}</p>
+      <table class="list"><tbody>
+        <tr v-for="v in check.inputs" :key="v.symbol"><td>{{ v.symbol }}</td><td class="soft">{{ v.name }}</td><td class="num">{{ value(v.value, v.unit) }}</td></tr>
+        <tr v-if="check.capacity"><td></td><td class="soft">may be</td><td class="num"><b>{{ value(check.capacity, check.unit ?? '') }}</b></td></tr>
+      </tbody></table>
+      <p v-if="factor?.load || factor?.span"><b>It reaches 1.00</b>
+        <template v-if="factor.load"> at live loads × {{ factor.load.toFixed(2) }}</template>
+        <template v-if="factor.span"> or all lengths × {{ factor.span.toFixed(3) }} ({{ length((member?.verdict?.shear.x_mm.at(-1) ?? 0) * factor.span) }}{{ lengthUnit() }})</template>.</p>
+      <p class="soft">{{ check.method }}; {{ check.clause }}.</p>
+      <p class="soft">Source: {{ check.source }}.</p>
+      <p v-for="a in check.assumptions" :key="a" class="soft">Assumed: {{ a }}.</p>
+      <p class="soft">Outside this check: {{ member?.verdict?.outside.join('; ') }}.</p>
+    </template>
+  </aside>
+</template>
+<style scoped>
+.blue { color: var(--mark); font-weight: 600; } .big { font-size: 22px; margin: 8px 0; } p { margin: 8px 0; }
+.formula { background: var(--ground); border-left: 3px solid var(--mark); padding: 8px 10px; }
+</style>

@@ -1,0 +1,26 @@
+import { createRouter, createWebHistory } from 'vue-router'
+import Brief from '../stages/Brief.vue'
+import Compare from '../stages/Compare.vue'
+import Cut from '../stages/Cut.vue'
+import Jobs from '../stages/Jobs.vue'
+import Log from '../stages/Log.vue'
+import Parts from '../stages/Parts.vue'
+import Size from '../stages/Size.vue'
+import Stock from '../stages/Stock.vue'
+import JobFrame from './JobFrame.vue'
+
+export const router = createRouter({
+  history: createWebHistory('/'),
+  routes: [
+    { path: '/', component: Jobs },
+    {
+      path: '/jobs/:id(\\d+)', component: JobFrame,
+      children: [
+        { path: '', redirect: (to) => `${to.path}/brief` },
+        { path: 'brief', component: Brief }, { path: 'size', component: Size }, { path: 'compare', component: Compare },
+        { path: 'parts', component: Parts }, { path: 'stock', component: Stock }, { path: 'cut', component: Cut }, { path: 'log', component: Log },
+      ],
+    },
+    { path: '/:rest(.*)*', redirect: '/' },
+  ],
+})

@@ -1,0 +1,11 @@
+import '@fontsource/barlow/latin-400.css'
+import '@fontsource/barlow/latin-500.css'
+import '@fontsource/barlow/latin-600.css'
+import '@fontsource/barlow/latin-700.css'
+import './styles/tokens.css'
+import './styles/base.css'
+import { createApp } from 'vue'
+import App from './frame/App.vue'
+import { router } from './frame/router'
+
+createApp(App).use(router).mount('#app')

@@ -1,0 +1,58 @@
+/** The job in view: read once, replaced by every answer that changes it. */
+import { computed, ref, shallowRef } from 'vue'
+import { ApiError, call, type S } from '../api/client'
+import { unit } from './units'
+
+export const me = ref<S['Me'] | null>(null)
+export const job = shallowRef<S['JobView'] | null>(null)
+export const why = ref<{ title: string; member: number; check: string } | null>(null)
+export const message = ref('')
+export const conflict = ref<{ sentence: string; fields: string[] } | null>(null)
+export const mayWrite = computed(() => me.value?.may_write ?? false)
+
+export async function open(id: number): Promise<void> {
+  const first = job.value?.job.id !== id
+  job.value = await call<S['JobView']>('GET', `/jobs/${id}`)
+  if (first) { unit.value = job.value.job.spec.unit ?? 'mm'; why.value = null; message.value = '' }
+}
+
+/** Run something that may fail; the sentence stands on the page, nothing typed is lost. True if it went well. */
+export async function attempt(work: () => Promise<unknown>): Promise<boolean> {
+  message.value = ''
+  conflict.value = null
+  try {
+    await work()
+    return true
+  } catch (error) {
+    if (!(error instanceof ApiError)) throw error
+    if (error.status === 409) conflict.value = error.body as { sentence: string; fields: string[] }
+    else message.value = error.sentence
+    return false
+  }
+}
+
+export type Kind = 'dimensions' | 'loads' | 'members' | 'parts' | 'notes'
+
+export async function save(kind: Kind, row: { id: number; version: number } | null, spec: unknown): Promise<number> {
+  const base = `/jobs/${job.value!.job.id}/${kind}`
+  const saved = row ? await call<S['Saved']>('PUT', `${base}/${row.id}`, { version: row.version, spec }) : await call<S['Saved']>('POST', base, spec)
+  job.value = saved.view
+  return saved.id
+}
+export async function remove(kind: Kind, row: { id: number; version: number }): Promise<void> {
+  job.value = await call<S['JobView']>('DELETE', `/jobs/${job.value!.job.id}/${kind}/${row.id}?version=${row.version}`)
+}
+export async function saveBrief(spec: S['JobSpec']): Promise<void> {
+  job.value = await call<S['JobView']>('PUT', `/jobs/${job.value!.job.id}`, { version: job.value!.job.version, spec })
+}
+export async function undo(): Promise<void> {
+  job.value = await call<S['JobView']>('POST', `/jobs/${job.value!.job.id}/undo`)
+}
+/** A copy to edit. */
+export const copy = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
+
+const cat = shallowRef<S['Catalogue'] | null>(null)
+export async function catalogue(): Promise<S['Catalogue']> {
+  cat.value ??= await call<S['Catalogue']>('GET', '/catalogue')
+  return cat.value
+}

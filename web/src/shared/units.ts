@@ -1,0 +1,50 @@
+/** Showing core units (mm, N, MPa, kg) in the unit system that is chosen. Formatting only; the core does the rest. */
+import { ref } from 'vue'
+
+export type Unit = 'mm' | 'in'
+export const unit = ref<Unit>('mm')
+export const IN = 25.4
+const LB = 4.4482216152605
+
+export function fraction(inches: number, denominator = 16): string {
+  const parts = Math.floor(Math.abs(inches) * denominator + 0.5 + 1e-9)
+  const sign = inches < 0 && parts > 0 ? '-' : ''
+  const whole = Math.floor(parts / denominator)
+  let top = parts % denominator
+  if (!top) return `${sign}${whole}`
+  let bottom = denominator
+  while (top % 2 === 0) { top /= 2; bottom /= 2 }
+  return `${sign}${whole ? `${whole} ` : ''}${top}/${bottom}`
+}
+
+export const trim = (value: number, digits = 2): string => String(Number(value.toFixed(digits)))
+
+export function length(mm: number, u: Unit = unit.value, denominator = 16): string {
+  if (u === 'mm') return trim(mm, 1)
+  const inches = mm / IN
+  if (Math.abs(inches) < 24) return `${fraction(inches, denominator)}"`
+  const rounded = Math.round(Math.abs(inches) * denominator) / denominator
+  return `${inches < 0 ? '-' : ''}${Math.floor(rounded / 12)}' ${fraction(rounded % 12, denominator)}"`
+}
+
+export const small = (mm: number, u: Unit = unit.value): string => (u === 'mm' ? `${trim(mm, 2)} mm` : `${(mm / IN).toFixed(3)}"`)
+export const lengthUnit = (u: Unit = unit.value): string => (u === 'mm' ? ' mm' : '')
+export const force = (n: number, u: Unit = unit.value): string => (u === 'in' ? `${(n / LB).toFixed(0)} lb` : `${trim(n / 1000, 2)} kN`)
+export const moment = (nmm: number, u: Unit = unit.value): string =>
+  u === 'in' ? `${(nmm / LB / 304.8).toFixed(0)} lb·ft` : `${trim(nmm / 1e6, 2)} kNm`
+export const mass = (kg: number, u: Unit = unit.value): string => (u === 'in' ? `${trim(kg / 0.45359237, 1)} lb` : `${trim(kg, 1)} kg`)
+export const line = (nmm: number, u: Unit = unit.value): string =>
+  u === 'in' ? `${trim((nmm / LB) * 304.8, 1)} lb/ft` : `${trim(nmm, 2)} kN/m`
+export const stress = (mpa: number, u: Unit = unit.value): string => (u === 'in' ? `${trim(mpa / 6.894757, 1)} ksi` : `${trim(mpa, 1)} MPa`)
+
+/** A value of a check with its core unit. */
+export function value(v: number, core: string): string {
+  if (core === 'Nmm') return moment(v)
+  if (core === 'N') return force(v)
+  if (core === 'mm') return small(v)
+  if (core === 'MPa') return stress(v)
+  const powers: Record<string, [number, string]> = { mm2: [2, 'in²'], mm3: [3, 'in³'], mm4: [4, 'in⁴'] }
+  const found = powers[core]
+  if (found && unit.value === 'in') return `${trim(v / IN ** found[0], 3)} ${found[1]}`
+  return `${v >= 1e5 ? v.toExponential(3) : trim(v, 1)} ${core.replace('mm', 'mm').replace(/(\d)$/, (d) => '⁰¹²³⁴⁵⁶'[Number(d)])}`
+}

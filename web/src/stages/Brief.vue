@@ -1,0 +1,116 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+import type { S } from '../api/client'
+import { attempt, copy, job, mayWrite, remove, save, saveBrief } from '../shared/job'
+import EntryField from '../shared/EntryField.vue'
+import { length, lengthUnit, unit } from '../shared/units'
+
+const brief = ref<S['JobSpec']>(copy(job.value!.job.spec))
+watch(() => job.value!.job.version, () => { brief.value = copy(job.value!.job.spec) })
+const dirty = computed(() => JSON.stringify(brief.value) !== JSON.stringify(job.value!.job.spec))
+type Chosen = { id: number; version: number } | null
+const blankLoad = (): S['LoadSpec'] => ({ name: '', case: 'live', form: 'area', area: { text: '', unit: unit.value }, dynamic_factor: 1, note: '' }) as S['LoadSpec']
+const load = ref<S['LoadSpec'] | null>(job.value!.loads.length ? null : blankLoad())
+const loadRow = ref<Chosen>(null)
+const kinds = { force: 'force', line: 'line_load', area: 'area_load' } as const
+const forms = { force: 'a force', line: 'per length', area: 'per area' } as const
+const saveLoad = () => attempt(async () => { await save('loads', loadRow.value, load.value); load.value = null; loadRow.value = null })
+const dim = ref<S['DimensionSpec'] | null>(null)
+const dimRow = ref<Chosen>(null)
+const saveDim = () => attempt(async () => { await save('dimensions', dimRow.value, dim.value); dim.value = null; dimRow.value = null })
+const size = (x: S['LoadSpec']) => (x.form === 'force' ? x.force : x.form === 'line' ? x.line : x.area)?.text
+function editLoad(r: S['LoadRow']) { load.value = copy(r.spec); loadRow.value = { id: r.id, version: r.version } }
+function editDim(r: S['DimensionRow']) { dim.value = copy(r.spec); dimRow.value = { id: r.id, version: r.version } }
+</script>
+<template>
+  <div class="row spread"><h1>Brief</h1><span class="soft">What must it carry, and who can be hurt?</span></div>
+  <div class="columns">
+    <section>
+      <h2>Loads</h2>
+      <table class="list">
+        <thead><tr><th>Name</th><th>Kind</th><th>Size</th><th>Dynamic</th><th></th></tr></thead>
+        <tbody>
+          <tr v-for="r in job!.loads" :key="r.id">
+            <td><b>{{ r.spec.name }}</b></td><td>{{ r.spec.case }}, {{ forms[r.spec.form ?? 'area'] }}</td><td>{{ size(r.spec) }}</td><td>× {{ r.spec.dynamic_factor }}</td>
+            <td class="num"><template v-if="mayWrite"><button class="button quiet" :aria-label="`Change load ${r.spec.name}`" @click="editLoad(r)">Change</button>
+              <button class="button quiet" :aria-label="`Take away load ${r.spec.name}`" @click="attempt(() => remove('loads', r))">Take away</button></template></td>
+          </tr>
+        </tbody>
+      </table>
+      <form v-if="load && mayWrite" class="panel gap" @submit.prevent="saveLoad">
+        <div class="fields">
+          <div class="field"><label for="load-name">Load</label><input id="load-name" v-model="load.name" placeholder="crowd" /></div>
+          <div class="field"><label for="load-case">It is</label><select id="load-case" v-model="load.case"><option value="live">live</option><option value="dead">dead</option><option value="wind">wind</option></select></div>
+          <div class="field"><label for="load-form">Given</label><select id="load-form" v-model="load.form"><option v-for="(w, k) in forms" :key="k" :value="k">{{ w }}</option></select></div>
+          <EntryField v-if="load.form === 'force'" v-model="load.force" label="Size" kind="force" /><EntryField v-else-if="load.form === 'line'" v-model="load.line" label="Size" kind="line_load" />
+          <EntryField v-else v-model="load.area" label="Size" :kind="kinds.area" />
+          <div class="field"><label for="load-dyn">Dynamic factor</label><input id="load-dyn" v-model.number="load.dynamic_factor" inputmode="decimal" /></div>
+        </div>
+        <div class="row"><button class="button main">Save load</button><button type="button" class="button" @click="load = null">Leave it</button></div>
+      </form>
+      <button v-else-if="mayWrite" class="button gap" @click="load = blankLoad(); loadRow = null">Add a load</button>
+
+      <h2 class="gap">Named dimensions</h2>
+      <table class="list">
+        <thead><tr><th>Name</th><th>Typed</th><th class="num">Is</th><th>From</th><th>Verified by</th><th></th></tr></thead>
+        <tbody>
+          <tr v-for="r in job!.dimensions" :key="r.id">
+            <td><b>{{ r.spec.name }}</b></td><td>{{ r.spec.size.text }}</td><td class="num">{{ length(r.spec.size.value ?? 0) }}{{ lengthUnit() }}</td><td>{{ r.spec.origin }}</td>
+            <td>{{ r.spec.verified_by || 'nobody yet' }}</td>
+            <td class="num"><template v-if="mayWrite"><button class="button quiet" :aria-label="`Change ${r.spec.name}`" @click="editDim(r)">Change</button>
+              <button class="button quiet" :aria-label="`Take away ${r.spec.name}`" @click="attempt(() => remove('dimensions', r))">Take away</button></template></td>
+          </tr>
+        </tbody>
+      </table>
+      <form v-if="dim && mayWrite" class="panel gap" @submit.prevent="saveDim">
+        <div class="fields">
+          <div class="field"><label for="dim-name">Name</label><input id="dim-name" v-model="dim.name" placeholder="frame_width" /></div>
+          <EntryField v-model="dim.size" label="Length or formula" />
+          <div class="field"><label for="dim-origin">It was</label><select id="dim-origin" v-model="dim.origin"><option v-for="o in ['measured', 'drawing', 'customer', 'assumed']" :key="o">{{ o }}</option></select></div>
+          <div class="field"><label for="dim-by">Verified by</label><input id="dim-by" v-model="dim.verified_by" /></div>
+        </div>
+        <div class="row"><button class="button main">Save dimension</button><button type="button" class="button" @click="dim = null">Leave it</button></div>
+      </form>
+      <button v-else-if="mayWrite" class="button gap" @click="dim = { name: '', size: { text: '', unit }, origin: 'measured', verified_by: '' } as S['DimensionSpec']; dimRow = null">Add a dimension</button>
+
+      <p v-if="job!.loads.length" class="notice gap">Next: <router-link :to="`/jobs/${job!.job.id}/size`">size the members that carry this</router-link>.</p>
+    </section>
+    <section>
+      <form class="panel" @submit.prevent="attempt(() => saveBrief(brief))">
+        <div class="row spread"><h2>Limits and surroundings</h2><button v-if="mayWrite" class="button" :class="{ main: dirty }" :disabled="!dirty">Save brief</button></div>
+        <div class="fields gap">
+          <div class="field"><label for="b-name">Name</label><input id="b-name" v-model="brief.name" /></div>
+          <div class="field"><label for="b-for">For</label><input id="b-for" v-model="brief.for_whom" /></div>
+          <div class="field"><label for="b-method">Strength by</label><select id="b-method" v-model="brief.method!.kind"><option value="shop">the shop's factors</option><option value="asd">ASD, AISC 360-22</option></select></div>
+          <template v-if="brief.method!.kind === 'shop'">
+            <div class="field"><label for="b-n">Factor on yield</label><input id="b-n" v-model.number="brief.method!.n" inputmode="decimal" /></div>
+            <div class="field"><label for="b-m">Factor on ultimate</label><input id="b-m" v-model.number="brief.method!.m" inputmode="decimal" /></div>
+          </template>
+          <div class="field"><label for="b-span">Moves at most: span over</label><input id="b-span" v-model.number="brief.span_over" inputmode="numeric" /></div>
+          <div class="field"><label for="b-cant">Tip of an arm: 2 L over</label><input id="b-cant" v-model.number="brief.cantilever_over" inputmode="numeric" /></div>
+          <EntryField v-model="brief.move_at_most" label="Or a fixed figure" optional hint="by the ratios" />
+          <EntryField v-model="brief.module_mass_limit" label="A module weighs at most" kind="mass" optional hint="no limit" />
+          <EntryField v-model="brief.longest_piece" label="Longest piece that can be brought" optional hint="no limit" />
+          <div class="field"><label for="b-env">It stands</label><select id="b-env" v-model="brief.environment"><option v-for="o in ['dry', 'outdoor', 'salt', 'hot', 'dusty', 'vibrating']" :key="o">{{ o }}</option></select></div>
+          <div class="field"><label for="b-fin">Finish</label><select id="b-fin" v-model="brief.finish"><option v-for="o in ['none', 'paint', 'galvanised']" :key="o">{{ o }}</option></select></div>
+          <EntryField v-model="brief.machines!.saw_kerf" label="Saw kerf" /><EntryField v-model="brief.machines!.end_trim" label="Trim of a bar's end" />
+          <EntryField v-model="brief.machines!.table_kerf" label="Kerf at the table" /><EntryField v-model="brief.machines!.part_gap" label="Gap between parts" />
+          <EntryField v-model="brief.machines!.edge_margin" label="Margin at the sheet's edge" />
+        </div>
+        <div class="row">
+          <label><input v-model="brief.people_on_it" type="checkbox" /> people on or under it</label><label><input v-model="brief.public" type="checkbox" /> open to the public</label>
+          <label><input v-model="brief.lifted" type="checkbox" /> lifted, or lifts</label><label><input v-model="brief.welded" type="checkbox" /> welded</label>
+          <label><input v-model="brief.machines!.straight_cuts_only" type="checkbox" /> straight cuts only</label>
+        </div>
+        <div class="field gap"><label for="b-what">What it is</label><textarea id="b-what" v-model="brief.what" rows="3"></textarea></div>
+      </form>
+      <h2 class="gap">Cautions</h2>
+      <div v-for="c in job!.figures.cautions" :key="c.id" class="caution" :class="c.level"><b>{{ c.title }}.</b> {{ c.text }} {{ c.do }} <span class="soft">Decides: {{ c.decides }}.</span></div>
+      <p v-if="!job!.figures.cautions.length" class="soft">None follow from what is entered so far.</p>
+    </section>
+  </div>
+</template>
+<style scoped>
+.columns { display: grid; grid-template-columns: minmax(0, 1.1fr) minmax(0, 1fr); gap: 22px; margin-top: 12px; }
+@media (max-width: 1100px) { .columns { grid-template-columns: minmax(0, 1fr); } }
+</style>

@@ -1,0 +1,98 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+import { useRoute } from 'vue-router'
+import { call, type S } from '../api/client'
+import { attempt, catalogue, copy, job, mayWrite, save } from '../shared/job'
+import Reserve from '../shared/Reserve.vue'
+import { mass, small, trim } from '../shared/units'
+
+const route = useRoute()
+const chosen = ref<number | null>(Number(route.query.member) || (job.value!.members[0]?.id ?? null))
+const row = computed(() => job.value!.members.find((m) => m.id === chosen.value))
+const materials = ref<S['Material'][]>([])
+const wanted = ref<string[]>([])
+const system = ref<string>('')
+const found = ref<S['CompareOut'] | null>(null)
+const picked = ref<S['Candidate'] | null>(null)
+const reason = ref('')
+const onlyFrontier = ref(true)
+void catalogue().then((c) => { materials.value = c.materials })
+watch(() => [chosen.value, row.value?.version, wanted.value.join(), system.value, job.value?.last_edit?.id], () => {
+  if (!row.value) return
+  void attempt(async () => {
+    found.value = await call('POST', `/jobs/${job.value!.job.id}/members/${row.value!.id}/compare`, { materials: wanted.value, system: system.value || null, pinned: row.value!.spec.pinned })
+    picked.value = null
+  })
+}, { immediate: true })
+const key = (c: S['Candidate']) => `${c.section_id}|${c.material_id}`
+const holding = computed(() => (found.value?.candidates ?? []).filter((c) => c.holds))
+const rows = computed(() => (onlyFrontier.value ? holding.value.filter((c) => c.on_frontier) : (found.value?.candidates ?? [])).slice(0, 40))
+const shapeOf: Record<string, string> = { 'carbon steel': 'square', stainless: 'diamond', aluminium: 'ring' }
+const family = (id: string) => materials.value.find((m) => m.id === id)?.family ?? 'carbon steel'
+const bounds = computed(() => {
+  const all = [...holding.value, ...(found.value?.present ? [found.value.present] : [])]
+  return { m: Math.max(...all.map((c) => c.mass_kg), 1) * 1.05, d: Math.max(...all.map((c) => c.deflection_mm), 0.1) * 1.08 }
+})
+const px = (c: S['Candidate']) => 50 + (c.mass_kg / bounds.value.m) * 560
+const py = (c: S['Candidate']) => 210 - (c.deflection_mm / bounds.value.d) * 190
+const isPinned = (c: S['Candidate']) => (row.value!.spec.pinned ?? []).some((p) => p[0] === c.section_id && p[1] === c.material_id)
+const pin = (c: S['Candidate']) => attempt(async () => {
+  const spec = copy(row.value!.spec)
+  spec.pinned = isPinned(c) ? spec.pinned!.filter((p) => p[0] !== c.section_id || p[1] !== c.material_id) : [...(spec.pinned ?? []), [c.section_id, c.material_id]].slice(-5) as typeof spec.pinned
+  await save('members', row.value!, spec)
+})
+const choose = () => attempt(async () => {
+  const c = picked.value!
+  job.value = await call('POST', `/jobs/${job.value!.job.id}/members/${row.value!.id}/choose`, { version: row.value!.version, section_id: c.section_id, material_id: c.material_id, reason: reason.value })
+  reason.value = ''
+})
+</script>
+<template>
+  <div class="row spread"><h1>Compare</h1><span class="soft">Which section and metal is lightest, stiffest, cheapest here?</span></div>
+  <p v-if="!row" class="notice">There is no member yet: <router-link :to="`/jobs/${job!.job.id}/size`">add one in Size</router-link>.</p>
+  <template v-else>
+    <div class="row gap">
+      <label>Member <select v-model="chosen" aria-label="Member"><option v-for="m in job!.members" :key="m.id" :value="m.id">{{ m.spec.mark }} {{ m.spec.name }}</option></select></label>
+      <label>Sizes <select v-model="system" aria-label="Sizes"><option value="">metric and inch</option><option value="metric">metric</option><option value="inch">inch</option></select></label>
+      <label v-for="m in materials" :key="m.id" class="soft"><input v-model="wanted" type="checkbox" :value="m.id" /> {{ m.name }}</label>
+    </div>
+    <p class="soft">{{ found?.held ?? 0 }} of {{ found?.tried ?? 0 }} hold. Now: {{ row.spec.section_id }}, {{ row.spec.material_id }}<template v-if="row.spec.decided">, because {{ row.spec.decided }}</template>.</p>
+    <div class="two">
+      <svg viewBox="0 0 640 250" role="img" aria-label="Mass against movement of every candidate that holds; the table beside has the figures">
+        <path d="M50 10V210H625" fill="none" stroke="var(--ink)" /><text x="335" y="244" text-anchor="middle">mass of the member, to {{ mass(bounds.m) }}</text>
+        <text transform="translate(14 110) rotate(-90)" text-anchor="middle">moves, to {{ small(bounds.d) }}</text>
+        <g v-for="c in holding" :key="key(c)" :transform="`translate(${px(c)} ${py(c)})`" class="dot" :class="{ best: c.on_frontier, sel: picked && key(picked) === key(c) }" @click="picked = c">
+          <title>{{ c.section_id }} {{ c.material_id }}: {{ mass(c.mass_kg) }}</title>
+          <rect v-if="shapeOf[family(c.material_id)] === 'square'" x="-3" y="-3" width="6" height="6" /><path v-else-if="shapeOf[family(c.material_id)] === 'diamond'" d="M0-4L4 0L0 4L-4 0Z" /><circle v-else r="3.4" />
+        </g>
+        <g v-if="found?.present" :transform="`translate(${px(found.present)} ${py(found.present)})`"><path d="M-9 0H9M0-9V9" stroke="var(--gives)" stroke-width="2" /><text x="10" y="-6">now</text></g>
+        <text x="400" y="22" class="soft">filled: none beats it in mass, price and movement</text><text x="400" y="38" class="soft">square steel, diamond stainless, ring aluminium</text>
+      </svg>
+      <form v-if="mayWrite" class="panel" @submit.prevent="choose">
+        <h2>Choose</h2>
+        <p v-if="!picked" class="soft">Pick a point or a line of the table.</p>
+        <template v-else>
+          <p><b>{{ picked.section_id }}, {{ picked.material_id }}</b><br />{{ mass(picked.mass_kg) }} each, {{ job!.job.spec.currency }} {{ picked.price.toFixed(0) }}; against now {{ found?.present ? mass(picked.mass_kg - found.present.mass_kg) : '' }}</p>
+          <p class="soft">Twist: {{ found?.present ? trim(picked.GJ_Nmm2 / found.present.GJ_Nmm2, 2) : '' }} times as stiff as now. {{ materials.find((m) => m.id === picked!.material_id)?.weldability }}.</p>
+          <div class="field"><label for="reason">Why this one? It goes to the log.</label><input id="reason" v-model="reason" /></div>
+          <div class="row gap"><button class="button main">Choose</button><button type="button" class="button" @click="pin(picked)">{{ isPinned(picked) ? 'Unpin' : 'Pin' }}</button></div>
+        </template>
+      </form>
+    </div>
+    <div class="row spread gap"><h2>{{ onlyFrontier ? 'The efficient ones' : 'All, lightest that hold first' }}</h2><label><input v-model="onlyFrontier" type="checkbox" /> only those that nothing beats</label></div>
+    <table class="list">
+      <thead><tr><th>Section</th><th>Material</th><th class="num">Each</th><th class="num">Price</th><th class="num">Moves</th><th>Breaks</th><th>Stiffness</th><th class="num">Paint</th></tr></thead>
+      <tbody>
+        <tr v-for="c in [...(found?.pinned ?? []), ...rows]" :key="key(c) + isPinned(c)" class="pick" :class="{ chosen: picked && key(picked) === key(c) }" @click="picked = c">
+          <td><button class="button quiet" @click="picked = c">{{ c.section_id }}</button><span v-if="isPinned(c)" class="soft"> pinned</span></td><td>{{ c.material_id }}</td><td class="num">{{ mass(c.mass_kg) }}</td>
+          <td class="num">{{ c.price.toFixed(0) }}</td><td class="num">{{ small(c.deflection_mm) }}</td><td><Reserve :value="c.strength" /></td><td><Reserve :value="c.stiffness" /></td><td class="num">{{ trim(c.surface_m2, 2) }} m²</td>
+        </tr>
+      </tbody>
+    </table>
+  </template>
+</template>
+<style scoped>
+.two { display: grid; grid-template-columns: minmax(0, 1.7fr) minmax(230px, 1fr); gap: 16px; } svg { width: 100%; background: var(--sheet); border: 1px solid var(--rule); }
+.dot { fill: #fff; stroke: #8a8f94; cursor: pointer; } .dot.best { fill: var(--mark); stroke: var(--mark); } .dot.sel { fill: var(--gives); stroke: var(--gives); } svg text.soft { fill: var(--soft); font-size: 11px; }
+@media (max-width: 900px) { .two { grid-template-columns: minmax(0, 1fr); } }
+</style>

@@ -1,0 +1,114 @@
+<script setup lang="ts">
+import { computed, onBeforeUnmount, reactive, ref, watch } from 'vue'
+import { call, type S } from '../api/client'
+import { attempt, job, mayWrite, open } from '../shared/job'
+import { outlinePath } from '../shared/OutlinePath'
+import { length, lengthUnit, mass, unit } from '../shared/units'
+
+const base = computed(() => `/jobs/${job.value!.job.id}`)
+const file = (name: string) => `/api${base.value}/export/${name}?unit=${unit.value}`
+const longest = computed(() => Math.max(...job.value!.bars.flatMap((b) => b.plan.bars.map((x) => stockOf(b, x.stock)?.length ?? 1)), 1))
+const stockOf = (b: S['BarView'], id: string) => b.group.problem.stock.find((s) => s.id === id)
+const lineOf = (b: S['BarView'], id: string) => b.group.lines.find((l) => l.id === id)
+const lengthOf = (b: S['BarView'], part: string) => b.group.problem.parts.find((p) => p.id === part)?.length ?? 0
+const pieces = (b: S['BarView'], bar: S['Bar']) => [...bar.cuts].sort((x, y) => lengthOf(b, y.part) - lengthOf(b, x.part)).flatMap((c) => Array.from({ length: c.qty }, () => ({ part: c.part, length: lengthOf(b, c.part) })))
+function laid(b: S['BarView'], bar: S['Bar']) {
+  let x = 0
+  const kerf = b.group.problem.kerf ?? 0
+  return pieces(b, bar).map((p) => { const at = x; x += p.length + kerf; return { ...p, at } })
+}
+const proof = (b: S['BarView']) => (b.plan.proven ? 'proven: no plan costs less' : b.plan.lower_bound == null ? 'not complete' : `at most ${(((b.plan.cost - b.plan.lower_bound) / Math.max(b.plan.lower_bound, 1e-9)) * 100).toFixed(1)} % above the bound`)
+const buy = computed(() => job.value!.bars.flatMap((b) => b.group.lines.filter((l) => !l.on_hand).map((l) => ({ what: b.group.section_id, material: b.group.material_id, l, n: b.plan.bars.filter((x) => x.stock === l.id).reduce((s, x) => s + x.count, 0) }))).filter((r) => r.n))
+const plans = reactive<Record<string, S['PlanView']>>({})
+const seconds = ref(8)
+let timer = 0
+const going = (s: S['SheetView']) => s.latest && ['waiting', 'running'].includes(s.latest.state)
+async function refresh() {
+  for (const s of job.value!.sheets) if (s.done && plans[s.key]?.id !== s.done.id) plans[s.key] = await call('GET', `${base.value}/plans/${s.done.id}`)
+}
+watch(() => job.value!.sheets.map((s) => `${s.key}${s.latest?.id}${s.latest?.state}${s.done?.id}${s.done?.stale}`).join(), () => {
+  void attempt(refresh)
+  clearTimeout(timer)
+  const again = () => { timer = window.setTimeout(async () => { await attempt(() => open(job.value!.job.id)); if (job.value!.sheets.some(going)) again() }, 700) }
+  if (job.value!.sheets.some(going)) again()
+}, { immediate: true })
+onBeforeUnmount(() => clearTimeout(timer))
+const ask = (s: S['SheetView']) => attempt(async () => { await call('POST', `${base.value}/plans`, { key: s.key, seconds: seconds.value }); await open(job.value!.job.id) })
+const stop = (s: S['SheetView']) => attempt(async () => { await call('POST', `${base.value}/plans/${s.latest!.id}/cancel`); await open(job.value!.job.id) })
+const used = (p: S['PlanView']) => [...new Set((p.result?.placements ?? []).map((x) => `${x.sheet}#${x.sheet_index}`))].sort()
+const sheetOf = (p: S['PlanView'], key: string) => p.group.problem.sheets.find((s) => s.id === key.split('#')[0])!
+const outlineOf = (s: S['SheetStock']) => s.outline ?? [[0, 0], [s.width, 0], [s.width, s.height], [0, s.height]]
+const on = (p: S['PlanView'], key: string) => p.result!.placements.filter((x) => `${x.sheet}#${x.sheet_index}` === key)
+const middle = (p: S['PlanView'], x: S['Placement']) => {
+  const v = p.outlines[x.part].outer.vertices
+  const cx = v.reduce((s, a) => s + a.x, 0) / v.length
+  const cy = v.reduce((s, a) => s + a.y, 0) / v.length
+  const t = (x.rotation_deg * Math.PI) / 180
+  return [cx * Math.cos(t) - cy * Math.sin(t) + x.x, cx * Math.sin(t) + cy * Math.cos(t) + x.y]
+}
+const marked = ref('')
+</script>
+<template>
+  <div class="row spread"><h1>Cut</h1>
+    <div class="row"><a class="button" :href="file('cut-list.pdf')">Cut list PDF</a><a class="button" :href="file('lists.xlsx')">Lists XLSX</a><a class="button" :href="file('lists.csv')">CSV</a><a class="button" :href="`/api${base}/export/job.json`">Job file</a></div></div>
+  <p v-if="!job!.parts.length" class="notice">There is nothing to cut yet: <router-link :to="`${base}/parts`">make parts first</router-link>.</p>
+  <p v-if="job!.figures.unverified.length" class="notice"><b>Measure first.</b> Not verified: {{ job!.figures.unverified.join(', ') }}.</p>
+  <div v-for="c in job!.figures.cautions.filter((x) => ['galvanised', 'cutting'].includes(x.id))" :key="c.id" class="caution" :class="c.level"><b>{{ c.title }}.</b> {{ c.text }} {{ c.do }}</div>
+  <section v-if="job!.bars.length" class="gap">
+    <h2>Bars <span class="soft">{{ job!.figures.bars_to_cut }} to cut, {{ job!.figures.bars_to_buy }} to buy</span></h2>
+    <div v-for="b in job!.bars" :key="b.group.key" class="profile">
+      <div class="row spread"><b>{{ b.group.section_id }}, {{ b.group.material_id }}</b><span class="soft">{{ proof(b) }}; {{ mass(b.group.mass_kg) }}; kerf {{ length(b.group.problem.kerf ?? 0) }}, trim {{ length(b.group.problem.end_trim ?? 0) }}</span></div>
+      <p v-for="u in b.plan.unplaced" :key="u.part" class="bad">Not planned: {{ u.qty }} × {{ u.part }}, no stock is long enough or left. <router-link :to="`${base}/stock`">Add stock</router-link></p>
+      <p v-for="w in b.group.left_out" :key="w" class="soft">{{ w }}</p>
+      <div v-for="(bar, i) in b.plan.bars" :key="i" class="bar">
+        <span class="soft">{{ bar.count }} × {{ lineOf(b, bar.stock)?.words }}<br />{{ lineOf(b, bar.stock)?.on_hand ? lineOf(b, bar.stock)?.location || 'on hand' : 'buy' }}</span>
+        <svg viewBox="0 0 1000 30" preserveAspectRatio="none">
+          <rect x="0.5" y="1" :width="((stockOf(b, bar.stock)?.length ?? 0) / longest) * 998" height="28" fill="none" stroke="var(--rule)" stroke-dasharray="4 3" />
+          <g v-for="(p, k) in laid(b, bar)" :key="k">
+            <rect :x="(p.at / longest) * 998" y="1" :width="(p.length / longest) * 998" height="28" :fill="marked === p.part ? 'var(--mark-pale)' : 'var(--sheet)'" stroke="var(--ink)" vector-effect="non-scaling-stroke" @click="marked = p.part" />
+          </g>
+        </svg>
+        <div class="labels"><span v-for="(p, k) in laid(b, bar)" :key="k" :style="{ left: `${(p.at / longest) * 100}%`, width: `${(p.length / longest) * 100}%` }"><b>{{ p.part }}</b> {{ length(p.length) }}</span></div>
+        <span class="drop soft">drop {{ length(bar.drop ?? 0) }}</span>
+      </div>
+    </div>
+    <h2 class="gap">Buy</h2>
+    <table class="list"><thead><tr><th>What</th><th>Material</th><th>Length</th><th class="num">Pieces</th><th class="num">{{ job!.job.spec.currency }} each</th><th class="num">all</th><th></th></tr></thead>
+      <tbody><tr v-for="r in buy" :key="r.what + r.l.id"><td>{{ r.what }}</td><td>{{ r.material }}</td><td>{{ r.l.words }}</td><td class="num">{{ r.n }}</td><td class="num">{{ r.l.price.toFixed(2) }}</td><td class="num"><b>{{ (r.l.price * r.n).toFixed(2) }}</b></td><td class="soft">{{ r.l.assumed ? 'price by the catalogue' : '' }}</td></tr>
+        <tr v-if="!buy.length"><td colspan="7" class="soft">Nothing: everything comes out of what is here.</td></tr></tbody></table>
+  </section>
+  <section v-for="s in job!.sheets" :key="s.key" class="gap">
+    <p v-if="s.done?.stale" class="notice row spread"><span><b>Stale.</b> This nest was made before the last change of its parts or stock. Its files say so.</span><button v-if="mayWrite" class="button main" @click="ask(s)">Make it again</button></p>
+    <div class="row spread">
+      <h2>Plate {{ length(s.thickness_mm) }}{{ lengthUnit() }}, {{ s.material_id }} <span class="soft">{{ s.pieces }} pieces, {{ mass(s.mass_kg) }}</span></h2>
+      <div class="row">
+        <template v-if="going(s)"><progress :value="s.latest!.progress" max="1" :aria-label="`Nesting ${s.key}`"></progress><span class="soft">{{ s.latest!.state }}<template v-if="s.latest!.early"> , so far {{ s.latest!.early.sheets }} sheets</template></span><button class="button" @click="stop(s)">Stop, keep the best</button></template>
+        <template v-else-if="mayWrite"><label class="soft">seconds <input v-model.number="seconds" class="narrow" inputmode="numeric" aria-label="Seconds to search" /></label><button class="button" :class="{ main: !s.done }" @click="ask(s)">{{ s.done ? 'Nest again' : 'Nest these' }}</button></template>
+        <template v-if="s.done"><a class="button" :href="file(`plans/${s.done.id}.dxf`)">DXF{{ s.done.stale ? ' (stale)' : '' }}</a><a class="button" :href="file(`plans/${s.done.id}.pdf`)">PDF{{ s.done.stale ? ' (stale)' : '' }}</a></template>
+      </div>
+    </div>
+    <p v-if="s.latest?.state === 'failed'" class="bad">The last try failed: {{ s.latest.message }}</p>
+    <template v-if="plans[s.key]?.result">
+      <p class="soft">{{ job!.job.spec.currency }} {{ plans[s.key].result!.cost.toFixed(2) }} of metal, {{ (plans[s.key].result!.utilisation * 100).toFixed(0) }} % used; no choice of sheets below {{ plans[s.key].result!.lower_bound.toFixed(2) }} has the area; {{ plans[s.key].result!.evaluations }} layouts tried.</p>
+      <p v-for="u in plans[s.key].result!.unplaced" :key="u.part" class="bad">No room for {{ u.qty }} × {{ u.part }}: add a sheet in <router-link :to="`${base}/stock`">Stock</router-link>.</p>
+      <div class="sheets">
+        <figure v-for="k in used(plans[s.key])" :key="k">
+          <svg :viewBox="`-4 ${-sheetOf(plans[s.key], k).height - 4} ${sheetOf(plans[s.key], k).width + 8} ${sheetOf(plans[s.key], k).height + 8}`" role="img" :aria-label="`Sheet ${k}`">
+            <g transform="scale(1 -1)"><path :d="'M' + outlineOf(sheetOf(plans[s.key], k)).map((q) => q.join(' ')).join('L') + 'Z'" fill="var(--metal)" stroke="var(--ink)" vector-effect="non-scaling-stroke" />
+              <path v-for="(x, n) in on(plans[s.key], k)" :key="n" :d="outlinePath(plans[s.key].outlines[x.part])" :transform="`translate(${x.x} ${x.y}) rotate(${x.rotation_deg})`" fill-rule="evenodd" :fill="marked === x.part ? 'var(--mark-pale)' : 'var(--sheet)'" stroke="var(--ink)" vector-effect="non-scaling-stroke" @click="marked = x.part" /></g>
+            <text v-for="(x, n) in on(plans[s.key], k)" :key="'t' + n" :x="middle(plans[s.key], x)[0]" :y="-middle(plans[s.key], x)[1]" text-anchor="middle" :style="`font-size:${sheetOf(plans[s.key], k).width / 62}px`">{{ x.part }}</text>
+          </svg>
+          <figcaption class="soft">{{ length(sheetOf(plans[s.key], k).width) }} × {{ length(sheetOf(plans[s.key], k).height) }}: {{ on(plans[s.key], k).length }} pieces</figcaption>
+        </figure>
+      </div>
+    </template>
+    <p v-else-if="!going(s)" class="soft">Not nested yet; the thread counts it at a usual yield.</p>
+  </section>
+</template>
+<style scoped>
+a.button { text-decoration: none; color: var(--ink); } .profile { margin-top: 12px; } .narrow { width: 52px; }
+.bar { display: grid; grid-template-columns: 150px minmax(0, 1fr) 96px; gap: 8px; align-items: center; margin: 3px 0; position: relative; }
+.bar svg { width: 100%; height: 30px; display: block; } .labels { position: absolute; left: 158px; right: 104px; height: 30px; pointer-events: none; }
+.labels span { position: absolute; top: 5px; padding: 0 6px; overflow: hidden; white-space: nowrap; font-size: 12.5px; }
+.bar > .soft:first-child { line-height: 1.2; font-size: 12px; } .sheets { display: grid; grid-template-columns: repeat(auto-fill, minmax(380px, 1fr)); gap: 14px; } figure { margin: 0; } figure svg { width: 100%; max-height: 360px; }
+</style>

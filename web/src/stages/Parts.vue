@@ -1,0 +1,105 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import type { S } from '../api/client'
+import EntryField from '../shared/EntryField.vue'
+import { attempt, catalogue, copy, job, mayWrite, remove, save } from '../shared/job'
+import SectionPick from '../shared/SectionPick.vue'
+import { length, mass, unit } from '../shared/units'
+import PartDrawing from './PartDrawing.vue'
+
+/* eslint-disable @typescript-eslint/no-explicit-any -- the form edits four families; the server's models decide */
+type Draft = { mark: string; name: string; module: string; qty: number; material_id: string; shape: any; grain: boolean }
+const chosen = ref<number | null>(job.value!.parts[0]?.id ?? null)
+const row = computed(() => job.value!.parts.find((p) => p.id === chosen.value))
+const draft = ref<Draft | null>(null)
+const editing = ref<{ id: number; version: number } | null>(null)
+const e = (text: string) => ({ text, unit: unit.value })
+const families = { base_plate: 'Plate with holes', gusset: 'Gusset', rectangle: 'Rectangle', bar: 'Bar or tube' }
+const materials = ref<S['Material'][]>([])
+void catalogue().then((c) => { materials.value = c.materials })
+const metal = () => job.value!.members[0]?.spec.material_id ?? (unit.value === 'mm' ? 'S355' : 'A36')
+const plate = () => (unit.value === 'mm' ? '8' : '3/8')
+const starts: Record<string, () => any> = {
+  base_plate: () => ({ family: 'base_plate', width: e(''), height: e(''), thickness: e(plate()), hole: e(unit.value === 'mm' ? '13.5' : '9/16'), columns: 2, rows: 2, edge: e(unit.value === 'mm' ? '30' : '1 1/4') }),
+  gusset: () => ({ family: 'gusset', leg_x: e(''), leg_y: e(''), thickness: e(plate()), nose: e(unit.value === 'mm' ? '15' : '1/2'), root_clip: e(unit.value === 'mm' ? '12' : '1/2') }),
+  rectangle: () => ({ family: 'rectangle', width: e(''), height: e(''), thickness: e(plate()) }),
+  bar: () => ({ family: 'bar', section_id: unit.value === 'mm' ? 'SHS 60×60×4 hot' : 'HSS3X3X1/4', length: e(''), left_end: e('0'), right_end: e('0') }),
+}
+const letters: Record<string, string> = { base_plate: 'F', gusset: 'G', rectangle: 'S', bar: 'P' }
+function add(family: string) {
+  const letter = letters[family]
+  const taken = job.value!.parts.map((p) => p.spec.mark)
+  let n = 1
+  while (taken.includes(`${letter}${n}`)) n++
+  draft.value = { mark: `${letter}${n}`, name: '', module: '', qty: 1, material_id: metal(), shape: starts[family](), grain: false }
+  editing.value = null
+}
+function change() { draft.value = copy(row.value!.spec) as Draft; editing.value = { id: row.value!.id, version: row.value!.version } }
+const store = () => attempt(async () => { chosen.value = await save('parts', editing.value, draft.value); draft.value = null })
+const size = (p: S['PartRow']) => (!p.geometry ? '' : p.geometry.kind === 'bar' ? length(p.geometry.length_mm ?? 0) : `${length(p.geometry.width_mm)} × ${length(p.geometry.height_mm)}`)
+</script>
+<template>
+  <div class="row spread"><h1>Parts</h1>
+    <div v-if="mayWrite" class="row"><span class="soft">Add:</span><button v-for="(w, k) in families" :key="k" class="button" @click="add(k)">{{ w }}</button></div></div>
+  <div class="columns gap">
+    <section>
+      <table class="list">
+        <thead><tr><th>Mark</th><th>Name</th><th>From</th><th>Size</th><th class="num">Pieces</th><th class="num">Each</th></tr></thead>
+        <tbody>
+          <tr v-for="p in job!.parts" :key="p.id" class="pick" :class="{ chosen: p.id === chosen }" @click="chosen = p.id; draft = null">
+            <td><button class="button quiet" @click="chosen = p.id"><b>{{ p.spec.mark }}</b></button></td><td>{{ p.spec.name }} <span class="soft">{{ p.followed.module }}</span></td>
+            <td>{{ p.geometry?.kind === 'bar' ? p.geometry.section_id : p.geometry ? `plate ${length(p.geometry.thickness_mm ?? 0)}` : '' }} <span class="soft">{{ p.followed.material_id }}</span></td>
+            <td :class="{ bad: p.trouble }">{{ p.trouble ?? size(p) }}</td><td class="num">{{ p.spec.qty }}</td><td class="num">{{ p.geometry ? mass(p.geometry.mass_kg) : '' }}</td>
+          </tr>
+          <tr v-if="!job!.parts.length"><td colspan="6" class="soft">No part yet. A member becomes a bar part in Size; plates are added above.</td></tr>
+        </tbody>
+      </table>
+      <h2 class="gap">Mass by module</h2>
+      <table class="list"><tbody><tr v-for="m in job!.figures.modules" :key="m.module"><td>{{ m.module }}</td><td class="num"><b>{{ mass(m.mass_kg) }}</b></td>
+        <td class="soft">{{ m.limit_kg == null ? '' : m.within ? `within ${mass(m.limit_kg)}` : '' }}<span v-if="m.within === false" class="bad">over the limit of {{ mass(m.limit_kg!) }}</span></td></tr></tbody></table>
+      <p v-if="job!.parts.length" class="notice gap">Next: <router-link :to="`/jobs/${job!.job.id}/cut`">how every piece comes out of the stock</router-link>.</p>
+    </section>
+    <section>
+      <form v-if="draft" class="panel" @submit.prevent="store">
+        <h2>{{ families[draft.shape.family as keyof typeof families] }}</h2>
+        <div class="fields gap">
+          <div class="field"><label for="p-mark">Mark</label><input id="p-mark" v-model="draft.mark" /><span class="echo"></span></div>
+          <div class="field"><label for="p-name">Name</label><input id="p-name" v-model="draft.name" /><span class="echo"></span></div>
+          <div class="field"><label for="p-qty">Pieces</label><input id="p-qty" v-model.number="draft.qty" inputmode="numeric" /><span class="echo"></span></div>
+          <div class="field"><label for="p-mod">Module</label><input id="p-mod" v-model="draft.module" list="modules" /><datalist id="modules"><option v-for="m in job!.job.spec.modules" :key="m" :value="m" /></datalist><span class="echo"></span></div>
+          <template v-if="draft.shape.family === 'bar'">
+            <div class="field"><label for="p-member">Follows</label><select id="p-member" v-model="draft.shape.member_id"><option :value="undefined">nothing: as given here</option><option v-for="m in job!.members" :key="m.id" :value="m.id">{{ m.spec.mark }}</option></select><span class="echo"></span></div>
+            <template v-if="!draft.shape.member_id"><SectionPick v-model:section="draft.shape.section_id" v-model:material="draft.material_id" /></template>
+            <EntryField v-model="draft.shape.length" label="Length, point to point" :optional="!!draft.shape.member_id" hint="the member's" />
+            <EntryField v-model="draft.shape.left_end" label="Left end, from square" kind="angle" /><EntryField v-model="draft.shape.right_end" label="Right end, from square" kind="angle" />
+          </template>
+          <template v-else>
+            <div class="field"><label for="p-mat">Material</label><select id="p-mat" v-model="draft.material_id"><option v-for="m in materials" :key="m.id" :value="m.id">{{ m.name }}</option></select><span class="echo"></span></div>
+            <template v-if="draft.shape.family === 'gusset'"><EntryField v-model="draft.shape.leg_x" label="Leg along" /><EntryField v-model="draft.shape.leg_y" label="Leg up" /><EntryField v-model="draft.shape.nose" label="Points cut off" /><EntryField v-model="draft.shape.root_clip" label="Root cut, for the weld" /></template>
+            <template v-else><EntryField v-model="draft.shape.width" label="Width" /><EntryField v-model="draft.shape.height" label="Height" /><EntryField v-model="draft.shape.corner_radius" label="Corner radius" optional hint="sharp" /></template>
+            <EntryField v-model="draft.shape.thickness" label="Thickness" kind="thickness" :material="draft.material_id" />
+            <template v-if="draft.shape.family === 'base_plate'">
+              <EntryField v-model="draft.shape.hole" label="Hole" /><EntryField v-model="draft.shape.edge" label="Hole to edge" />
+              <div class="field"><label for="p-col">Holes across</label><input id="p-col" v-model.number="draft.shape.columns" inputmode="numeric" /><span class="echo"></span></div>
+              <div class="field"><label for="p-rows">Holes up</label><input id="p-rows" v-model.number="draft.shape.rows" inputmode="numeric" /><span class="echo"></span></div>
+              <EntryField v-model="draft.shape.middle_hole" label="Middle hole" optional hint="none" />
+            </template>
+            <label class="row"><input v-model="draft.grain" type="checkbox" /> keep the grain's direction</label>
+          </template>
+        </div>
+        <div class="row"><button class="button main">Save part</button><button type="button" class="button" @click="draft = null">Leave it</button></div>
+      </form>
+      <div v-else-if="row" class="panel">
+        <div class="row spread"><h2>{{ row.spec.mark }} {{ row.spec.name }} <span class="soft">× {{ row.spec.qty }}</span></h2>
+          <div class="row"><a v-if="row.geometry" class="button quiet" :href="`/api/jobs/${job!.job.id}/export/parts/${row.id}.dxf`">DXF</a>
+            <template v-if="mayWrite"><button class="button" @click="change">Change</button><button class="button quiet" @click="attempt(() => remove('parts', row!))">Take away</button></template></div></div>
+        <p v-if="row.trouble" class="bad">{{ row.trouble }}</p>
+        <template v-if="row.geometry"><PartDrawing :geometry="row.geometry" /><p class="soft">{{ row.geometry.notes.join('; ') }}; {{ mass(row.geometry.mass_kg) }} each<template v-if="row.geometry.cut_length_mm">, {{ (row.geometry.cut_length_mm / 1000).toFixed(2) }} m of cut</template>.</p></template>
+      </div>
+    </section>
+  </div>
+</template>
+<style scoped>
+.columns { display: grid; grid-template-columns: minmax(0, 1.1fr) minmax(0, 1fr); gap: 20px; } .panel a { text-decoration: none; }
+@media (max-width: 1100px) { .columns { grid-template-columns: minmax(0, 1fr); } }
+</style>

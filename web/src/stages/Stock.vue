@@ -1,0 +1,82 @@
+<script setup lang="ts">
+import { computed, onMounted, ref } from 'vue'
+import { call, type S } from '../api/client'
+import EntryField from '../shared/EntryField.vue'
+import { attempt, catalogue, copy, job, mayWrite } from '../shared/job'
+import SectionPick from '../shared/SectionPick.vue'
+import { unit } from '../shared/units'
+
+/* eslint-disable @typescript-eslint/no-explicit-any -- the form edits bars and sheets; the server's models decide */
+const rows = ref<S['StockRow'][]>([])
+const materials = ref<S['Material'][]>([])
+const draft = ref<any>(null)
+const editing = ref<{ id: number; version: number } | null>(null)
+const onHand = ref(false)
+const read = async () => { rows.value = await call('GET', '/stock') }
+onMounted(() => attempt(read))
+void catalogue().then((c) => { materials.value = c.materials })
+const e = (text: string) => ({ text, unit: unit.value })
+const bars = computed(() => rows.value.filter((r) => r.spec.item.form === 'bar'))
+const sheets = computed(() => rows.value.filter((r) => r.spec.item.form === 'sheet'))
+function add(form: string) {
+  const part = job.value!.bars[0]?.group
+  const plate = job.value!.sheets[0]
+  draft.value = form === 'bar'
+    ? { form, section_id: part?.section_id ?? '', material_id: part?.material_id ?? '', length: e(unit.value === 'mm' ? '6000' : "20'"), location: '', drop: false, galvanised: false }
+    : { form, material_id: plate?.material_id ?? 'S355', thickness: plate ? { text: `${plate.thickness_mm} mm`, unit: 'mm' } : e(''), width: e(unit.value === 'mm' ? '2500' : '96'), height: e(unit.value === 'mm' ? '1250' : '48'), location: '', drop: false, galvanised: false }
+  onHand.value = false
+  editing.value = null
+}
+function change(r: S['StockRow']) { draft.value = copy(r.spec.item); onHand.value = r.spec.item.qty != null; editing.value = { id: r.id, version: r.version } }
+const at = () => `?job_id=${job.value!.job.id}`
+const store = () => attempt(async () => {
+  const item = { ...draft.value, qty: onHand.value ? Number(draft.value.qty ?? 1) : null }
+  const saved = editing.value
+    ? await call<S['Saved']>('PUT', `/stock/${editing.value.id}${at()}`, { version: editing.value.version, spec: { item } })
+    : await call<S['Saved']>('POST', `/stock${at()}`, { item })
+  job.value = saved.view
+  draft.value = null
+  await read()
+})
+const away = (r: S['StockRow']) => attempt(async () => {
+  job.value = (await call<S['Saved']>('DELETE', `/stock/${r.id}${at()}&version=${r.version}`)).view
+  await read()
+})
+const words = (i: any) => (i.form === 'bar' ? i.section_id : `${i.thickness.text} ${i.thickness.text.match(/[a-z"]/) ? '' : i.thickness.unit} plate`)
+const size = (i: any) => (i.form === 'bar' ? i.length.text : `${i.width.text} × ${i.height.text}${i.missing_width ? `, corner ${i.missing_width.text} × ${i.missing_height?.text} missing` : ''}`)
+</script>
+<template>
+  <div class="row spread"><h1>Stock</h1><div v-if="mayWrite" class="row"><button class="button" @click="add('bar')">Add a bar</button><button class="button" @click="add('sheet')">Add a sheet</button></div></div>
+  <p class="soft">What is here, measured, and what can be bought. Used on hand first when that is cheaper. Without a line, a plan assumes a usual length at the catalogue's price and says so.</p>
+  <form v-if="draft" class="panel gap" @submit.prevent="store">
+    <div class="fields">
+      <SectionPick v-if="draft.form === 'bar'" v-model:section="draft.section_id" v-model:material="draft.material_id" />
+      <div v-else class="field"><label for="s-mat">Material</label><select id="s-mat" v-model="draft.material_id"><option v-for="m in materials" :key="m.id" :value="m.id">{{ m.name }}</option></select><span class="echo"></span></div>
+      <EntryField v-if="draft.form === 'bar'" v-model="draft.length" label="Length" />
+      <template v-else><EntryField v-model="draft.thickness" label="Thickness" kind="thickness" :material="draft.material_id" /><EntryField v-model="draft.width" label="Width" /><EntryField v-model="draft.height" label="Height" />
+        <EntryField v-model="draft.missing_width" label="Missing corner, width" optional hint="none" /><EntryField v-model="draft.missing_height" label="Missing corner, height" optional hint="none" /></template>
+      <label class="row"><input v-model="onHand" type="checkbox" /> it is here</label>
+      <div v-if="onHand" class="field"><label for="s-qty">How many</label><input id="s-qty" v-model.number="draft.qty" inputmode="numeric" /><span class="echo"></span></div>
+      <EntryField v-model="draft.price" label="Price of one" kind="money" optional hint="by the catalogue" />
+      <div class="field"><label for="s-loc">Where</label><input id="s-loc" v-model="draft.location" /><span class="echo"></span></div>
+      <label class="row"><input v-model="draft.drop" type="checkbox" /> a drop or remnant</label><label class="row"><input v-model="draft.galvanised" type="checkbox" /> galvanised</label>
+    </div>
+    <div class="row"><button class="button main">Save stock</button><button type="button" class="button" @click="draft = null">Leave it</button></div>
+  </form>
+  <section v-for="group in [{ name: 'Bars', rows: bars }, { name: 'Sheets', rows: sheets }]" :key="group.name" class="gap">
+    <h2>{{ group.name }}</h2>
+    <table class="list">
+      <thead><tr><th>What</th><th>Material</th><th>Size</th><th>There</th><th class="num">Price</th><th>Where</th><th></th></tr></thead>
+      <tbody>
+        <tr v-for="r in group.rows" :key="r.id">
+          <td><b>{{ words(r.spec.item) }}</b></td><td>{{ r.spec.item.material_id }}</td><td>{{ size(r.spec.item) }}</td>
+          <td>{{ r.spec.item.qty == null ? 'on offer' : r.spec.item.qty }}{{ r.spec.item.drop ? ', left over' : '' }}<span v-if="r.spec.item.galvanised" class="bad"> galvanised</span></td>
+          <td class="num">{{ r.spec.item.price?.text ?? '' }}</td><td class="soft">{{ r.spec.item.location }} {{ r.spec.item.note }}</td>
+          <td class="num"><template v-if="mayWrite"><button class="button quiet" @click="change(r)">Change</button><button class="button quiet" @click="away(r)">Take away</button></template></td>
+        </tr>
+        <tr v-if="!group.rows.length"><td colspan="7" class="soft">None.</td></tr>
+      </tbody>
+    </table>
+  </section>
+  <p class="notice gap">Next: <router-link :to="`/jobs/${job!.job.id}/cut`">the cut plan</router-link>.</p>
+</template>

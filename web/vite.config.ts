@@ -1,0 +1,11 @@
+import vue from '@vitejs/plugin-vue'
+import { ElementPlusResolver } from 'unplugin-vue-components/resolvers'
+import Components from 'unplugin-vue-components/vite'
+import { defineConfig } from 'vite'
+
+export default defineConfig({
+  base: '/static/',
+  plugins: [vue(), Components({ dts: false, dirs: [], resolvers: [ElementPlusResolver()] })],
+  build: { chunkSizeWarningLimit: 900, emptyOutDir: true },
+  server: { proxy: { '/api': 'http://127.0.0.1:8640' } },
+})
