@@ -9,6 +9,7 @@ import Why from './Why.vue'
 
 const route = useRoute()
 const id = computed(() => Number(route.params.id))
+watch(() => route.path, () => { why.value = null })
 watch(id, (n) => { if (n) void attempt(() => open(n)) }, { immediate: true })
 </script>
 <template>
@@ -46,13 +47,13 @@ header h1 { font-size: 17px; white-space: nowrap; overflow: hidden; text-overflo
 header .button { text-decoration: none; color: var(--ink); padding: 3px 10px; min-height: 28px; }
 .units { display: flex; border: var(--line) solid var(--ink); border-radius: var(--corner); }
 .units button { border: 0; background: none; padding: 3px 10px; cursor: pointer; white-space: nowrap; } .units .on { background: var(--ink); color: #fff; }
-.thread { border-right: var(--line) solid var(--ink); background: var(--sheet); overflow-y: auto; }
+.thread { grid-row: 2 / 4; border-right: var(--line) solid var(--ink); background: var(--sheet); overflow-y: auto; }
 main { overflow: auto; padding: 16px 18px 40px; } main > p { margin: 0 0 12px; }
 .why { border-left: var(--line) solid var(--ink); background: var(--sheet); overflow-y: auto; padding: 16px; }
 .ripple { grid-column: 2 / -1; }
 @media (max-width: 900px) {
   .frame, .frame.explained { grid-template: auto auto 1fr auto / minmax(0, 1fr); }
-  header { flex-wrap: wrap; padding: 8px 12px; gap: 8px 12px; } .thread { border-right: 0; border-bottom: var(--line) solid var(--ink); }
+  .thread { grid-row: auto; } header { flex-wrap: wrap; padding: 8px 12px; gap: 8px 12px; } .thread { grid-row: 2 / 4; border-right: 0; border-bottom: var(--line) solid var(--ink); }
   .why { position: fixed; right: 0; top: 0; bottom: 0; width: min(340px, 92vw); z-index: 20; } .ripple { grid-column: 1; }
   .button, .units button { min-height: 48px; }
 }

@@ -17,7 +17,7 @@ const props = defineProps<{ value: number | null | undefined }>()
   </span>
 </template>
 <style scoped>
-.reserve { display: inline-flex; gap: 7px; align-items: center; white-space: nowrap; }
+.reserve { color: var(--ink); display: inline-flex; gap: 7px; align-items: center; white-space: nowrap; }
 .solid { fill: currentColor; } .hollow { fill: var(--gives-pale); stroke: currentColor; }
 .missing { border: var(--line) dashed var(--ink); border-radius: var(--corner); padding: 1px 8px; font-weight: 600; }
 [data-word='gives'] { color: var(--gives); } [data-word='tight'] { color: var(--tight); }

@@ -55,7 +55,7 @@ const limit = computed(() => {
     <text x="4" y="240" class="dim">moment</text><path :d="bend.area" fill="var(--mark-pale)" stroke="var(--ink)" /><text :x="bend.x" :y="bend.at > 236 ? bend.at + 14 : bend.at - 5" text-anchor="middle">{{ moment(Math.abs(verdict.moment.greatest)) }} at {{ length(verdict.moment.at_mm) }}{{ lengthUnit() }}</text>
     <text x="4" y="334" class="dim">moves ×{{ scale }}</text><path :d="`M${x(0)} 330H${x(span)}`" stroke="var(--rule)" stroke-dasharray="3 3" />
     <path :d="moved.line" fill="none" stroke="var(--ink)" stroke-width="2" /><text :x="moved.x" :y="moved.at > 330 ? moved.at - 7 : moved.at + 16" text-anchor="middle">{{ small(Math.abs(verdict.deflection.greatest)) }}</text>
-    <path :d="`M${x(verdict.limit_region[0] as number)} ${limit}H${x(verdict.limit_region[1] as number)}`" stroke="var(--gives)" stroke-dasharray="5 3" />
+    <path :d="`M${x(verdict.limit_region[0] as number)} ${limit}H${x(verdict.limit_region[1] as number)}`" stroke="var(--gives)" stroke-width="1.6" stroke-dasharray="5 3" />
     <text :x="x(verdict.limit_region[1] as number) - 4" :y="limit + 13" text-anchor="end" class="dim">limit {{ small(verdict.limit_mm) }}</text>
   </svg>
 </template>

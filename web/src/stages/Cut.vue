@@ -96,7 +96,7 @@ const marked = ref('')
           <svg :viewBox="`-4 ${-sheetOf(plans[s.key], k).height - 4} ${sheetOf(plans[s.key], k).width + 8} ${sheetOf(plans[s.key], k).height + 8}`" role="img" :aria-label="`Sheet ${k}`">
             <g transform="scale(1 -1)"><path :d="'M' + outlineOf(sheetOf(plans[s.key], k)).map((q) => q.join(' ')).join('L') + 'Z'" fill="var(--metal)" stroke="var(--ink)" vector-effect="non-scaling-stroke" />
               <path v-for="(x, n) in on(plans[s.key], k)" :key="n" :d="outlinePath(plans[s.key].outlines[x.part])" :transform="`translate(${x.x} ${x.y}) rotate(${x.rotation_deg})`" fill-rule="evenodd" :fill="marked === x.part ? 'var(--mark-pale)' : 'var(--sheet)'" stroke="var(--ink)" vector-effect="non-scaling-stroke" @click="marked = x.part" /></g>
-            <text v-for="(x, n) in on(plans[s.key], k)" :key="'t' + n" :x="middle(plans[s.key], x)[0]" :y="-middle(plans[s.key], x)[1]" text-anchor="middle" :style="`font-size:${sheetOf(plans[s.key], k).width / 62}px`">{{ x.part }}</text>
+            <text v-for="(x, n) in on(plans[s.key], k)" :key="'t' + n" :x="middle(plans[s.key], x)[0]" :y="-middle(plans[s.key], x)[1]" :dy="plans[s.key].outlines[x.part].openings?.length ? sheetOf(plans[s.key], k).width / 38 : 0" text-anchor="middle" :style="`font-size:${sheetOf(plans[s.key], k).width / 62}px`">{{ x.part }}</text>
           </svg>
           <figcaption class="soft">{{ length(sheetOf(plans[s.key], k).width) }} × {{ length(sheetOf(plans[s.key], k).height) }}: {{ on(plans[s.key], k).length }} pieces</figcaption>
         </figure>

@@ -101,6 +101,7 @@ def add_endpoints(name: str, kind: type[JobRecord], spec_type: Any, check: Any, 
         with edit(user, job, f"new {kind.table} {_title(body)}") as scope:
             row = scope.create(kind, body, **({"author": user} if kind is Note else {}))
             check(scope, job, row, row.spec)
+        row.refresh_from_db()
         return shapes.Saved(id=row.pk, version=row.version, view=job_view(job))
 
     def change(request: HttpRequest, job_id: int, row_id: int, body: Any) -> shapes.Saved:
@@ -109,6 +110,7 @@ def add_endpoints(name: str, kind: type[JobRecord], spec_type: Any, check: Any, 
         with edit(user, job, f"{kind.table} {_title(body.spec)}") as scope:
             saved = scope.update(row, body.spec, body.version)
             check(scope, job, saved, saved.spec)
+        saved.refresh_from_db()
         return shapes.Saved(id=saved.pk, version=saved.version, view=job_view(job))
 
     def delete(request: HttpRequest, job_id: int, row_id: int, version: int) -> shapes.JobView:

@@ -11,7 +11,7 @@ from pydantic import ValidationError
 
 from yorvek.core.errors import InputError
 from yorvek.core.files.jobfile import first_trouble
-from yorvek.core.jobs import Figures, JobState
+from yorvek.core.jobs import DimensionSpec, Figures, JobState
 from yorvek.core.model import Model
 from yorvek.core.quantities.entry import evaluate_dimensions, resolve
 from yorvek.server.accounts.models import Shop, User
@@ -76,9 +76,13 @@ class EditScope:
             self._names = evaluate_dimensions({r.spec.name: r.spec.size for r in rows})
         return self._names
 
-    def resolved(self, spec: Model) -> Model:
-        """A spec with its quantities worked out."""
-        return resolve(spec, self.names())
+    def resolved(self, spec: Model, row: Record | None = None) -> Model:
+        """A spec with its quantities worked out; a dimension may be a formula of the others."""
+        if not isinstance(spec, DimensionSpec):
+            return resolve(spec, self.names())
+        others = Dimension.objects.filter(job=self.job).exclude(pk=row.pk if row else None)
+        texts = {r.spec.name: r.spec.size for r in others}
+        return resolve(spec, evaluate_dimensions({**texts, spec.name: spec.size}))
 
     def _write_down(self, row: Record, before: dict[str, Any] | None, after: dict[str, Any] | None) -> None:
         RowChange.objects.create(edit=self.edit, table=row.table, row_id=row.pk, before=before, after=after)
@@ -89,7 +93,7 @@ class EditScope:
     def create(self, kind: type[Record], spec: Model, **more: Any) -> Record:
         """A new row."""
         owner = {kind.owner_field: self.shop if kind.owner_field == "shop" else self.job}
-        row = kind(data=dumped(spec if kind is Dimension else self.resolved(spec)), **owner, **more)
+        row = kind(data=dumped(self.resolved(spec)), **owner, **more)
         row.save(force_insert=True)
         self._write_down(row, None, row.snapshot())
         return row
@@ -103,7 +107,7 @@ class EditScope:
         current = type(row).objects.select_for_update().get(pk=row.pk)
         if current.version != version:
             raise Conflict(current, version)
-        self.replace(current, dumped(spec if isinstance(current, Dimension) else self.resolved(spec)))
+        self.replace(current, dumped(self.resolved(spec, current)))
         row.version, row.data = current.version, current.data
         return current
 

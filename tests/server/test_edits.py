@@ -1,0 +1,111 @@
+"""Edits: ripple, undo over every row, conflicts, history."""
+
+import pytest
+
+from tests.server.conftest import a_load, mm
+from yorvek.server.jobs.models import Job
+from yorvek.server.journal.models import Edit
+
+pytestmark = pytest.mark.django_db
+
+
+def test_a_load_ripples_down_to_the_reserve(owner, job):
+    load = job["loads"][0]
+    view = owner.good(
+        "PUT", f"{job['base']}/loads/{load['id']}", {"version": load["version"], "spec": a_load(area=mm("10 kN/m2"))}
+    )["view"]
+    ripple = view["last_edit"]["ripple"]
+    assert (
+        ripple["after"]["moves"] < ripple["before"]["moves"] and ripple["after"]["breaks"] < ripple["before"]["breaks"]
+    )
+    assert ripple["after"]["mass_kg"] == ripple["before"]["mass_kg"]
+
+
+def test_a_member_that_grows_takes_its_part_and_its_bars_with_it(owner, job):
+    member = job["members"][0]
+    spec = {**member["spec"], "length": mm("4000"), "supports": [{"at": mm("0")}, {"at": mm("4000")}]}
+    view = owner.good("PUT", f"{job['base']}/members/{member['id']}", {"version": member["version"], "spec": spec})[
+        "view"
+    ]
+    assert next(p for p in view["parts"] if p["spec"]["mark"] == "R1")["geometry"]["length_mm"] == 4000
+    assert view["bars"][0]["group"]["problem"]["parts"][0]["length"] == 4000
+
+
+def test_a_named_dimension_is_followed_and_undone_in_every_row(owner, job):
+    base = job["base"]
+    saved = owner.good("POST", f"{base}/dimensions", {"name": "reach", "size": mm("3000")})
+    member = job["members"][0]
+    spec = {**member["spec"], "length": mm("reach"), "supports": [{"at": mm("0")}, {"at": mm("reach")}]}
+    owner.good("PUT", f"{base}/members/{member['id']}", {"version": member["version"], "spec": spec})
+    view = owner.good(
+        "PUT", f"{base}/dimensions/{saved['id']}", {"version": 1, "spec": {"name": "reach", "size": mm("3500")}}
+    )["view"]
+    assert view["members"][0]["spec"]["length"]["value"] == 3500
+    assert view["last_edit"]["rows"] >= 2
+    view = owner.good("POST", f"{base}/undo")
+    assert view["members"][0]["spec"]["length"]["value"] == 3000
+    assert view["dimensions"][0]["spec"]["size"]["value"] == 3000
+
+
+def test_undo_brings_back_what_was_taken_away(owner, job):
+    part = next(p for p in job["parts"] if p["spec"]["mark"] == "F1")
+    view = owner.good("DELETE", f"{job['base']}/parts/{part['id']}?version={part['version']}")
+    assert [p["spec"]["mark"] for p in view["parts"]] == ["R1"]
+    view = owner.good("POST", f"{job['base']}/undo")
+    assert {p["spec"]["mark"] for p in view["parts"]} == {"R1", "F1"}
+
+
+def test_an_edit_under_a_later_one_is_not_undone_over_it(owner, job):
+    load = job["loads"][0]
+    for version, size in ((1, "6 kN/m2"), (2, "7 kN/m2")):
+        owner.good("PUT", f"{job['base']}/loads/{load['id']}", {"version": version, "spec": a_load(area=mm(size))})
+    first = Edit.objects.filter(title="load crowd").order_by("id").first()
+    answer = owner("POST", f"{job['base']}/undo?edit_id={first.pk}")
+    assert answer.status_code == 422 and "changed since" in answer.json()["sentence"]
+
+
+def test_a_stale_save_gets_what_changed_and_changes_nothing(owner, job):
+    load = job["loads"][0]
+    path = f"{job['base']}/loads/{load['id']}"
+    owner.good("PUT", path, {"version": 1, "spec": a_load(note="theirs")})
+    answer = owner("PUT", path, {"version": 1, "spec": a_load(name="mine")})
+    body = answer.json()
+    assert answer.status_code == 409 and body["fields"] == ["note"] and body["by"] == "owner"
+    assert body["current"]["spec"]["note"] == "theirs" and body["current"]["version"] == 2
+
+
+def test_history_says_who_changed_what(owner, job):
+    load = job["loads"][0]
+    owner.good("PUT", f"{job['base']}/loads/{load['id']}", {"version": 1, "spec": a_load(note="by the reserve")})
+    newest = owner.good("GET", f"{job['base']}/history")[0]
+    rows = owner.good("GET", f"{job['base']}/history/{newest['id']}")
+    assert newest["by"] == "owner" and rows[0]["fields"]["note"] == ["", "by the reserve"]
+
+
+def test_choosing_with_a_reason_is_a_decision_in_the_log(owner, job):
+    member = job["members"][0]
+    body = {
+        "version": member["version"],
+        "section_id": "RHS 120×80×5 hot",
+        "material_id": "S355",
+        "reason": "lighter, and still holds",
+    }
+    view = owner.good("POST", f"{job['base']}/members/{member['id']}/choose", body)
+    assert view["notes"][0]["spec"]["kind"] == "decision" and "lighter" in view["notes"][0]["spec"]["text"]
+    view = owner.good("POST", f"{job['base']}/undo")
+    assert view["notes"] == [] and view["members"][0]["spec"]["section_id"] == "RHS 120×80×6.3 hot"
+
+
+def test_a_failed_edit_leaves_no_trace(owner, job):
+    before = Edit.objects.count(), Job.objects.get().version
+    answer = owner(
+        "POST",
+        f"{job['base']}/parts",
+        {
+            "mark": "F1",
+            "material_id": "S355",
+            "shape": {"family": "rectangle", "width": mm("10"), "height": mm("10"), "thickness": mm("5")},
+        },
+    )
+    assert answer.status_code == 422 and "another part has this mark" in answer.json()["sentence"]
+    assert (Edit.objects.count(), Job.objects.get().version) == before

@@ -1,0 +1,120 @@
+"""Sheet plans in the worker: one result each, whoever dies; exports read back."""
+
+import io
+import json
+from datetime import timedelta
+
+import ezdxf
+import pytest
+from django.core.management import call_command
+from django.utils import timezone
+
+from tests.server.conftest import DEMO, mm
+from yorvek.core.files.jobfile import read_job_file
+from yorvek.server.cutting import plans
+from yorvek.server.cutting.models import Plan
+from yorvek.server.jobs.files import job_file
+from yorvek.server.jobs.models import Job
+
+pytestmark = pytest.mark.django_db(transaction=True)
+
+
+def work():
+    call_command("work", once=True)
+
+
+def asked(owner, job, seconds=0.6):
+    return owner.good("POST", f"{job['base']}/plans", {"key": "10|S355", "seconds": seconds})["id"]
+
+
+def test_a_plan_is_made_and_turns_stale_when_its_parts_change(owner, job):
+    plan = asked(owner, job)
+    work()
+    view = owner.good("GET", f"{job['base']}/plans/{plan}")
+    assert view["state"] == "done" and not view["stale"] and len(view["result"]["placements"]) == 4
+    part = next(p for p in job["parts"] if p["spec"]["mark"] == "F1")
+    view = owner.good("PUT", f"{job['base']}/parts/{part['id']}", {"version": 1, "spec": {**part["spec"], "qty": 6}})[
+        "view"
+    ]
+    assert view["sheets"][0]["done"]["stale"] and view["last_edit"]["ripple"]["stale"] == 1
+    assert "STALE" in owner("GET", f"{job['base']}/export/plans/{plan}.dxf")["Content-Disposition"]
+
+
+def test_a_plan_whose_worker_died_is_taken_again_and_stored_once(owner, job):
+    plan = asked(owner, job)
+    _, dead_token = plans.take(plan)
+    Plan.objects.filter(pk=plan).update(beat=timezone.now() - timedelta(minutes=5))
+    work()
+    row = Plan.objects.get(pk=plan)
+    assert row.state == "done" and row.results_stored == 1
+    assert not plans.finish(plan, dead_token, state="done", message="from the dead")
+    row.refresh_from_db()
+    assert row.results_stored == 1 and row.message == ""
+
+
+def test_two_workers_never_take_the_same_plan(owner, job):
+    plan = asked(owner, job)
+    assert plans.take(plan) is not None
+    assert plans.take(plan) is None
+    assert plans.make_plan.func(plan) == "not ours"
+
+
+def test_a_waiting_plan_is_cancelled_at_once(owner, job):
+    plan = asked(owner, job)
+    assert owner.good("POST", f"{job['base']}/plans/{plan}/cancel")["state"] == "cancelled"
+    work()
+    assert Plan.objects.get(pk=plan).result is None
+
+
+def test_a_plan_that_fails_says_so(owner, job):
+    plan = asked(owner, job)
+    Plan.objects.filter(pk=plan).update(problem={"sheets": [], "parts": []})
+    work()
+    row = Plan.objects.get(pk=plan)
+    assert row.state == "failed" and row.message and row.result is None
+
+
+def test_exports_open_and_say_what_the_job_says(owner, job):
+    plan = asked(owner, job)
+    work()
+    base = f"{job['base']}/export"
+    drawing = ezdxf.read(io.StringIO(owner("GET", f"{base}/plans/{plan}.dxf").content.decode()))
+    rings = [e for e in drawing.modelspace().query("LWPOLYLINE") if e.dxf.layer == "CUT_OUTSIDE"]
+    assert len(rings) == 4 and drawing.dxfversion == "AC1024"
+    for name in (f"plans/{plan}.pdf", "cut-list.pdf"):
+        assert owner("GET", f"{base}/{name}").content.startswith(b"%PDF")
+    assert owner("GET", f"{base}/lists.xlsx").content.startswith(b"PK")
+    text = owner("GET", f"{base}/lists.csv").content.decode()
+    assert "RHS 120×80×6.3 hot" in text and "F1" in text
+    part = next(p for p in job["parts"] if p["spec"]["mark"] == "F1")
+    one = ezdxf.read(io.StringIO(owner("GET", f"{base}/parts/{part['id']}.dxf").content.decode()))
+    assert len([e for e in one.modelspace().query("LWPOLYLINE") if e.dxf.layer == "CUT_INSIDE"]) == 4
+
+
+@pytest.mark.parametrize("name", ["heron-hide", "osprey-perches"])
+def test_demo_job_comes_in_whole_and_goes_out_the_same(owner, name):
+    text = (DEMO / f"{name}.job.json").read_text()
+    view = owner.good("POST", "/jobs/import", {"text": text})
+    assert all(m["verdict"] for m in view["members"]) and not any(p["trouble"] for p in view["parts"])
+    out = job_file(Job.objects.get(pk=view["job"]["id"]))
+    came = read_job_file(text)
+    assert out.job == came.job and out.dimensions == came.dimensions and len(out.parts) == len(came.parts)
+    assert json.loads(owner("GET", f"/jobs/{view['job']['id']}/export/job.json").content)["format"] == "yorvek-job"
+
+
+def test_stock_on_hand_changes_the_bar_plan_and_shows_in_the_jobs_ripple(owner, job):
+    item = {
+        "item": {
+            "form": "bar",
+            "section_id": "RHS 120×80×6.3 hot",
+            "material_id": "S355",
+            "length": mm("3100"),
+            "qty": 2,
+            "location": "rack 1",
+        }
+    }
+    view = owner.good("POST", f"/stock?job_id={job['job']['id']}", item)["view"]
+    assert (
+        view["figures"]["bars_to_buy"] == 0
+        and view["last_edit"]["ripple"]["after"]["money"] < view["last_edit"]["ripple"]["before"]["money"]
+    )
