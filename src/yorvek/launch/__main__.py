@@ -13,7 +13,6 @@ USAGE = """usage:
   ./yorvek start                the same without demo data
   ./yorvek stop | status
   ./yorvek test [core|server|web|browser|values]
-  ./yorvek bench [bars|sheets]
   ./yorvek core sheets FILE [--seconds S] [--seed N] [--cores N] [--evaluations N] [--guillotine]
   ./yorvek core bars FILE [--seconds S] [--seed N]
 settings: YORVEK_PORT (8640), YORVEK_DB_PORT (33306), YORVEK_DATA (var)"""
@@ -25,18 +24,10 @@ def _core(arguments: list[str]) -> int:
     os.execv(str(PYTHON), [str(PYTHON), "-m", "yorvek.core.cli", *arguments])
 
 
-def _bench(arguments: list[str]) -> int:
-    install.core()
-    os.environ["PYTHONPATH"] = str(HOME / "src")
-    os.execv(str(PYTHON), [str(PYTHON), str(HOME / "benchmarks" / "packing.py"), *arguments])
-
-
 def main(arguments: list[str]) -> int:
     word, rest = (arguments[0], arguments[1:]) if arguments else ("", [])
     if word == "core":
         return _core(rest)
-    if word == "bench" and (not rest or rest[0] in ("bars", "sheets")):
-        return _bench(rest)
     if word == "demo" and not rest:
         return supervise.run(demo=True)
     if word == "start" and not rest:
