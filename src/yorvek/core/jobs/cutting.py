@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from typing import TypeVar
+
 from yorvek.core.cutting.bars import BarPiece, BarProblem, BarStock
 from yorvek.core.cutting.sheets import SheetPiece, SheetProblem, SheetStock
 from yorvek.core.errors import InputError
@@ -14,6 +16,7 @@ from yorvek.core.parts import PartGeometry, PartSpec, part_geometry
 from yorvek.core.quantities import INCH_MM
 from yorvek.core.sections import price_per_kg, section
 
+P = TypeVar("P", BarPiece, SheetPiece)
 OWN_VALUE = 0.6
 """What metal on hand counts for against new, per length or area."""
 ASSUMED_BAR_MM = {"metric": 6000.0, "inch": 240 * INCH_MM}
@@ -149,7 +152,7 @@ def bar_groups(state: JobState, parts: dict[int, WorkedPart]) -> list[BarGroup]:
             kerf=machines.saw_kerf.value,
             end_trim=machines.end_trim.value,
             stock=stock,
-            parts=_merged(
+            parts=_own_names(
                 [
                     BarPiece(id=w.part.mark, length=round(w.geometry.length_mm or 0, 4), qty=w.part.qty)
                     for w in pieces
@@ -171,7 +174,8 @@ def bar_groups(state: JobState, parts: dict[int, WorkedPart]) -> list[BarGroup]:
     return out
 
 
-def _merged(pieces: list[BarPiece]) -> list[BarPiece]:
+def _own_names(pieces: list[P]) -> list[P]:
+    """The pieces, a mark that stands twice numbered from its second time on."""
     seen: dict[str, int] = {}
     out = []
     for p in pieces:
@@ -279,7 +283,7 @@ def sheet_groups(state: JobState, parts: dict[int, WorkedPart]) -> list[SheetGro
             part_gap=machines.part_gap.value,
             edge_margin=machines.edge_margin.value,
             sheets=sheets,
-            parts=_unique([sheet_piece(w) for w in pieces]),
+            parts=_own_names([sheet_piece(w) for w in pieces]),
             meta={"guillotine": True} if machines.straight_cuts_only else {},
         )
         out.append(
@@ -293,13 +297,4 @@ def sheet_groups(state: JobState, parts: dict[int, WorkedPart]) -> list[SheetGro
                 left_out=[],
             )
         )
-    return out
-
-
-def _unique(pieces: list[SheetPiece]) -> list[SheetPiece]:
-    seen: dict[str, int] = {}
-    out = []
-    for p in pieces:
-        seen[p.id] = seen.get(p.id, 0) + 1
-        out.append(p if seen[p.id] == 1 else p.model_copy(update={"id": f"{p.id} ({seen[p.id]})"}))
     return out
