@@ -14,6 +14,7 @@ from yorvek.launch.mariadb import MariaDB, free_port
 from yorvek.launch.places import HOME, PYTHON, VENV, WEB, is_root, say
 
 GROUPS = ("core", "server", "web", "browser", "values")
+WITHOUT_DJANGO = [str(PYTHON), "-m", "pytest", "-q", "-p", "no:django", "-o", "DJANGO_SETTINGS_MODULE="]
 
 
 def _step(title: str, command: list[str], *, env: dict[str, str] | None = None, cwd: Path = HOME) -> bool:
@@ -37,20 +38,14 @@ def core() -> list[bool]:
         _step("ruff format", [_tool("ruff"), "format", "--check", "-q", "src", "tests"]),
         _step("mypy, strict", [_tool("mypy")]),
         _step("import contracts", [_tool("lint-imports")]),
-        _step(
-            "core tests",
-            [str(PYTHON), "-m", "pytest", "-q", "-p", "no:django", "-o", "DJANGO_SETTINGS_MODULE=", "tests/core"],
-        ),
+        _step("core tests", [*WITHOUT_DJANGO, "tests/core"]),
     ]
 
 
 def values() -> list[bool]:
     """Check values: the self-test, then the run whose last line counts them."""
     return [
-        _step(
-            "check values, self-test",
-            [str(PYTHON), "-m", "pytest", "-q", "-p", "no:django", "-o", "DJANGO_SETTINGS_MODULE=", "tests/values"],
-        ),
+        _step("check values, self-test", [*WITHOUT_DJANGO, "tests/values"]),
         _step(
             "check values", [str(PYTHON), "-m", "tests.values.compare"], env={"PYTHONPATH": f"{HOME / 'src'}:{HOME}"}
         ),
@@ -83,6 +78,12 @@ def with_database(tests: list[str], title: str) -> list[bool]:
         shutil.rmtree(parent, ignore_errors=True)
 
 
+def browser() -> list[bool]:
+    """The running application, started by the launcher itself, in a browser and under faults."""
+    install.front_end_packages()
+    return [_step("browser tests", [*WITHOUT_DJANGO, "tests/browser"])]
+
+
 def run(group: str | None) -> int:
     """Run one group or all; 0 only if every step passed."""
     began = time.monotonic()
@@ -101,9 +102,7 @@ def run(group: str | None) -> int:
         results += web()
     if group in (None, "server"):
         results += with_database(["tests/server"], "server tests")
-    if group == "browser" or (group is None and list((HOME / "tests" / "browser").glob("test_*.py"))):
-        results += with_database(["tests/browser"], "browser tests")
-    elif group is None:
-        say("--- browser tests: there are none in this version")
+    if group in (None, "browser"):
+        results += browser()
     say(f"{sum(results)} steps passed, {len(results) - sum(results)} failed, in {time.monotonic() - began:.0f} s")
     return 0 if all(results) else 1

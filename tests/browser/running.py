@@ -1,0 +1,155 @@
+"""The whole application as a shop starts it: the launcher with its MariaDB, web server and worker, in a folder of its own."""
+
+from __future__ import annotations
+
+import http.cookiejar
+import json
+import os
+import shutil
+import signal
+import subprocess
+import sys
+import tempfile
+import time
+import urllib.error
+import urllib.request
+from collections.abc import Callable
+from pathlib import Path
+from typing import Any
+
+from yorvek.launch.mariadb import free_port
+from yorvek.launch.places import HOME
+
+UP_WITHIN_S = 120
+
+
+def wait_until(what: str, true: Callable[[], Any], seconds: float = 60) -> Any:
+    """Wait for something to become true and return it; fail with its name when it does not."""
+    until = time.monotonic() + seconds
+    while time.monotonic() < until:
+        found = true()
+        if found:
+            return found
+        time.sleep(0.2)
+    raise AssertionError(f"waited {seconds:g} s in vain until {what}")
+
+
+class Application:
+    """`./yorvek start` in a temporary data folder, on ports of its own."""
+
+    def __init__(self) -> None:
+        shm = Path("/dev/shm")
+        roomy = shm.is_dir() and shutil.disk_usage(shm).free > 1.5 * 2**30
+        self.folder = Path(tempfile.mkdtemp(prefix="yorvek-app-", dir=shm if roomy else None))
+        self.folder.chmod(0o755)
+        if os.geteuid() == 0:
+            shutil.chown(self.folder, "mysql", "mysql")
+        self.port, self.db_port = free_port(), free_port()
+        self.url = f"http://127.0.0.1:{self.port}"
+        self.said = self.folder / "said.txt"
+        self.process: subprocess.Popen[bytes] | None = None
+
+    @property
+    def environment(self) -> dict[str, str]:
+        return {
+            **os.environ,
+            "PYTHONPATH": str(HOME / "src"),
+            "YORVEK_HOME": str(HOME),
+            "YORVEK_DATA": str(self.folder / "data"),
+            "YORVEK_PORT": str(self.port),
+            "YORVEK_DB_PORT": str(self.db_port),
+        }
+
+    def launcher(self, *words: str) -> subprocess.CompletedProcess[str]:
+        """One launcher command beside the running application."""
+        command = [sys.executable, "-m", "yorvek.launch", *words]
+        return subprocess.run(
+            command, env=self.environment, capture_output=True, text=True, timeout=180, check=False, cwd=HOME
+        )
+
+    def start(self, word: str = "start") -> Application:
+        with self.said.open("ab") as out:
+            self.process = subprocess.Popen(
+                [sys.executable, "-m", "yorvek.launch", word], env=self.environment, stdout=out, stderr=out, cwd=HOME
+            )
+        wait_until(f"it is up; it said:\n{self.said.read_text()}", self.up, UP_WITHIN_S)
+        return self
+
+    def up(self) -> bool:
+        if self.process is not None and self.process.poll() is not None:
+            raise AssertionError("it ended at once:\n" + self.said.read_text())
+        return self.answers() and "ready after" in self.said.read_text()
+
+    def answers(self) -> bool:
+        try:
+            with urllib.request.urlopen(f"{self.url}/api/health", timeout=5) as answer:
+                return bool(answer.status == 200)
+        except OSError:
+            return False
+
+    def parts(self) -> dict[str, int]:
+        """The processes it runs, by what they are."""
+        assert self.process is not None
+        words = {"mariadbd": "database", "gunicorn": "web", "manage work": "worker"}
+        found: dict[str, int] = {}
+        for folder in Path("/proc").iterdir():
+            if not folder.name.isdigit():
+                continue
+            try:
+                stat = (folder / "stat").read_text()
+                line = (folder / "cmdline").read_text().replace("\0", " ")
+            except OSError:
+                continue
+            if int(stat.rsplit(")", 1)[1].split()[1]) == self.process.pid:
+                found |= {name: int(folder.name) for word, name in words.items() if word in line}
+        return found
+
+    def kill(self, part: str) -> None:
+        os.kill(self.parts()[part], signal.SIGKILL)
+
+    def ask_database(self, query: str) -> list[list[str]]:
+        """A question to the database past the application."""
+        password = json.loads((self.folder / "data" / "secrets.json").read_text())["db_password"]
+        command = ["mariadb", "--no-defaults", "--protocol=tcp", "--host=127.0.0.1", f"--port={self.db_port}"]
+        command += ["--user=yorvek", "--batch", "--skip-column-names", "--execute", query, "yorvek"]
+        done = subprocess.run(
+            command, env={**os.environ, "MYSQL_PWD": password}, capture_output=True, text=True, check=True
+        )
+        return [line.split("\t") for line in done.stdout.splitlines()]
+
+    def stop(self) -> None:
+        if self.process is not None and self.process.poll() is None:
+            self.process.send_signal(signal.SIGINT)
+            self.process.wait(timeout=60)
+
+    def away(self) -> None:
+        """Stop it and take its folder away."""
+        self.stop()
+        shutil.rmtree(self.folder, ignore_errors=True)
+
+
+class Caller:
+    """Somebody at the API, with cookies."""
+
+    def __init__(self, application: Application) -> None:
+        self.base = f"{application.url}/api"
+        self.jar = http.cookiejar.CookieJar()
+        self.opener = urllib.request.build_opener(urllib.request.HTTPCookieProcessor(self.jar))
+
+    def __call__(self, method: str, path: str, body: Any = None) -> Any:
+        token = next((c.value for c in self.jar if c.name == "csrftoken"), "")
+        request = urllib.request.Request(
+            self.base + path,
+            method=method,
+            data=None if body is None else json.dumps(body).encode(),
+            headers={"Content-Type": "application/json", "X-CSRFToken": token or ""},
+        )
+        with self.opener.open(request, timeout=60) as answer:
+            return json.loads(answer.read() or b"null")
+
+    def tries(self, method: str, path: str, body: Any = None) -> Any:
+        """The answer, or None while the server is away."""
+        try:
+            return self(method, path, body)
+        except OSError:
+            return None

@@ -1,0 +1,96 @@
+"""Servers that die while a plan runs: nothing saved is lost, and exactly one result is stored."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from typing import Any
+
+import pytest
+
+from tests.browser.running import Application, Caller, wait_until
+
+SECONDS = 6
+
+
+@pytest.fixture
+def job(demo: Application, estimator: Caller) -> Iterator[dict[str, Any]]:
+    """A demo job with a plan of its first plate under way."""
+    line = next(j for j in estimator("GET", "/jobs") if j["name"] == "Heron Hide")
+    base = f"/jobs/{line['id']}"
+    key = estimator("GET", base)["sheets"][0]["key"]
+    note = estimator("POST", f"{base}/notes", {"kind": "note", "text": "before the lights went out"})["id"]
+    plan = estimator("POST", f"{base}/plans", {"key": key, "seconds": SECONDS})["id"]
+    wait_until(
+        "the plan is under way", lambda: estimator("GET", f"{base}/plans/{plan}")["progress"] > 0.1, seconds=60
+    )
+    yield {"base": base, "plan": plan, "note": note}
+
+
+def check_nothing_lost(demo: Application, estimator: Caller, job: dict[str, Any]) -> None:
+    wait_until("it answers again", demo.answers, 90)
+    done = wait_until(
+        "the plan is finished",
+        lambda: (estimator.tries("GET", f"{job['base']}/plans/{job['plan']}") or {}).get("state") == "done",
+        120,
+    )
+    assert done
+    assert demo.ask_database(f"SELECT results_stored FROM cutting_plan WHERE id = {job['plan']}") == [["1"]]
+    view = estimator("GET", job["base"])
+    assert [n["spec"]["text"] for n in view["notes"] if n["id"] == job["note"]] == ["before the lights went out"]
+    saved = estimator("POST", f"{job['base']}/notes", {"kind": "note", "text": "and work goes on"})
+    assert saved["id"] > job["note"]
+
+
+@pytest.mark.parametrize("part", ["worker", "database", "web"])
+def test_a_part_is_killed_while_a_plan_runs(demo: Application, estimator: Caller, job: dict[str, Any], part: str):
+    was = demo.parts()[part]
+    demo.kill(part)
+    wait_until(f"the {part} is started again", lambda: demo.parts().get(part, was) != was, 60)
+    check_nothing_lost(demo, estimator, job)
+
+
+def test_everything_is_killed_and_started_again(demo: Application, estimator: Caller, job: dict[str, Any]) -> None:
+    before = demo.parts()
+    assert set(before) == {"database", "web", "worker"}
+    assert demo.process is not None
+    demo.process.kill()
+    demo.process.wait()
+    wait_until("its parts end with it", lambda: not any(alive(p) for p in before.values()), 60)
+    demo.said.write_text("")
+    demo.start("start")
+    check_nothing_lost(demo, estimator, job)
+
+
+def alive(process: int) -> bool:
+    try:
+        with open(f"/proc/{process}/stat") as file:
+            return file.read().rsplit(")", 1)[1].split()[0] != "Z"
+    except OSError:
+        return False
+
+
+def test_started_twice_it_refuses_and_the_first_goes_on(demo: Application) -> None:
+    second = demo.launcher("start")
+    assert second.returncode == 2
+    assert "already running" in second.stderr and "./yorvek stop" in second.stderr
+    assert second.stdout == ""
+    assert demo.answers()
+
+
+def test_stop_leaves_no_process_behind(demo: Application) -> None:
+    parts = demo.parts()
+    assert demo.launcher("stop").returncode == 0
+    assert demo.process is not None and demo.process.wait(timeout=30) == 0
+    assert not any(alive(p) for p in parts.values())
+    assert demo.launcher("status").returncode == 3
+
+
+def test_a_taken_port_is_named(demo: Application) -> None:
+    import socket
+
+    with socket.socket() as taken:
+        taken.bind(("127.0.0.1", demo.port))
+        taken.listen()
+        refused = demo.launcher("start")
+    assert refused.returncode == 2
+    assert str(demo.port) in refused.stderr and "YORVEK_PORT" in refused.stderr

@@ -1,0 +1,178 @@
+"""Every main view: readable by everybody, no sideways scroll at the desk or at a tablet's width, both unit systems."""
+
+from __future__ import annotations
+
+import re
+
+import pytest
+from playwright.sync_api import Browser, Page
+
+from tests.browser.conftest import Person, log_in
+from tests.browser.running import Application, Caller
+from yorvek.launch.places import WEB
+
+AXE = WEB / "node_modules" / "axe-core" / "axe.min.js"
+VIEWS = ("brief", "size", "compare", "parts", "stock", "cut", "log")
+
+
+@pytest.fixture(scope="module")
+def inside(demo: Application, browser: Browser):
+    """A logged-in page and the address of a demo job."""
+    context = browser.new_context(viewport={"width": 1280, "height": 800})
+    page = context.new_page()
+    page.set_default_timeout(20_000)
+    log_in(page, demo)
+    page.get_by_role("link", name="Heron Hide").click()
+    page.get_by_role("heading", name="Brief", level=1).wait_for()
+    yield page, page.url.rsplit("/", 1)[0]
+    context.close()
+
+
+def show(page: Page, address: str, view: str) -> None:
+    page.goto(address if view == "jobs" else f"{address}/{view}")
+    page.get_by_role("heading", level=1).last.wait_for()
+    page.wait_for_load_state("networkidle")
+
+
+@pytest.mark.parametrize("view", VIEWS)
+def test_accessible(inside: tuple[Page, str], view: str) -> None:
+    page, job = inside
+    show(page, job, view)
+    page.evaluate(AXE.read_text())
+    found = page.evaluate("axe.run(document, {runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa']})")
+    assert found["passes"], "the check itself found nothing to look at"
+    wrong = [(v["id"], v["help"], [n["target"] for n in v["nodes"]][:4]) for v in found["violations"]]
+    assert not wrong, wrong
+
+
+def test_jobs_and_the_door_are_accessible(inside: tuple[Page, str], demo: Application, browser: Browser) -> None:
+    page, _ = inside
+    page.goto(demo.url)
+    page.get_by_role("heading", name="Jobs of").wait_for()
+    fresh = browser.new_page()
+    fresh.goto(demo.url)
+    fresh.get_by_role("heading", name="Log in").wait_for()
+    for one in (page, fresh):
+        one.evaluate(AXE.read_text())
+        found = one.evaluate("axe.run(document, {runOnly: ['wcag2a', 'wcag2aa']})")
+        assert not found["violations"], [(v["id"], v["nodes"][0]["target"]) for v in found["violations"]]
+    fresh.close()
+
+
+@pytest.mark.parametrize("size", [(1280, 800), (800, 1280)])
+@pytest.mark.parametrize("view", VIEWS)
+def test_no_sideways_scroll(inside: tuple[Page, str], view: str, size: tuple[int, int]) -> None:
+    page, job = inside
+    page.set_viewport_size({"width": size[0], "height": size[1]})
+    show(page, job, view)
+    over = page.evaluate(
+        """() => [...document.querySelectorAll('body, main, header, footer, aside')]
+            .filter(e => e.scrollWidth > e.clientWidth + 1).map(e => `${e.tagName} ${e.scrollWidth} > ${e.clientWidth}`)"""
+    )
+    page.set_viewport_size({"width": 1280, "height": 800})
+    assert not over
+
+
+@pytest.mark.parametrize("view", VIEWS)
+def test_at_a_tablet_fingers_hit_what_they_aim_at(inside: tuple[Page, str], view: str) -> None:
+    page, job = inside
+    page.set_viewport_size({"width": 800, "height": 1280})
+    show(page, job, view)
+    small = page.evaluate(
+        """() => [...document.querySelectorAll('button, a.button, input:not([type=checkbox]):not([type=radio]), select, textarea')]
+            .filter(e => e.offsetParent && e.getBoundingClientRect().height < 47.5)
+            .map(e => `${e.tagName} ${e.textContent.trim().slice(0, 20)} ${e.getBoundingClientRect().height}`)"""
+    )
+    page.set_viewport_size({"width": 1280, "height": 800})
+    assert not small
+
+
+def test_units_at_a_key_press(inside: tuple[Page, str]) -> None:
+    page, job = inside
+    show(page, job, "cut")
+    metric = page.get_by_text("kerf").first.inner_text()
+    page.keyboard.press("u")
+    page.wait_for_function("was => !document.body.innerText.includes(was) && document.body.innerText.includes('kerf')", arg=metric)
+    page.keyboard.press("u")
+    assert page.get_by_text("kerf").first.inner_text() == metric
+
+
+def test_a_changed_load_ripples_and_is_undone(inside: tuple[Page, str]) -> None:
+    page, job = inside
+    person = Person(page)
+    show(page, job, "brief")
+    thread = page.get_by_role("navigation", name="Stages")
+    before = thread.inner_text()
+    name = page.get_by_role("button", name=re.compile("^Change load")).first.get_attribute("aria-label") or ""
+    person.button(name)
+    person.fill("Size", "9 kN/m2")
+    person.enter()
+    ripple = page.locator("footer")
+    ripple.get_by_text("moves").wait_for()
+    assert "→" in ripple.inner_text()
+    assert thread.inner_text() != before
+    person.button("Undo")
+    page.wait_for_function("(was) => document.querySelector('nav').innerText.split('\\n')[3] === was", arg=before.split("\n")[3])
+
+
+def test_nonsense_is_named_at_its_field_and_kept(inside: tuple[Page, str]) -> None:
+    page, job = inside
+    person = Person(page)
+    show(page, job, "brief")
+    person.button("Add a load")
+    person.fill("Load", "goose")
+    person.fill("Size", "a flock")
+    person.enter()
+    page.get_by_role("alert").wait_for()
+    assert page.get_by_label("Size").input_value() == "a flock"
+    assert page.get_by_label("Load", exact=True).input_value() == "goose"
+
+
+def test_the_second_sees_the_firsts_change(inside: tuple[Page, str], estimator: Caller) -> None:
+    page, job = inside
+    person = Person(page)
+    show(page, job, "brief")
+    person.fill("For", "the wardens of Quillmere")
+    number = job.rsplit("/", 1)[1]
+    now = estimator("GET", f"/jobs/{number}")["job"]
+    estimator("PUT", f"/jobs/{number}", {"version": now["version"], "spec": {**now["spec"], "for_whom": "the reserve"}})
+    person.button("Save brief")
+    alert = page.get_by_role("alert")
+    alert.wait_for()
+    assert "Show theirs" in alert.inner_text()
+    assert page.get_by_label("For", exact=True).input_value() == "the wardens of Quillmere"
+
+
+def test_with_the_server_away_nothing_typed_is_lost(inside: tuple[Page, str]) -> None:
+    page, job = inside
+    person = Person(page)
+    show(page, job, "log")
+    page.route("**/api/**", lambda route: route.abort())
+    person.fill("What changed, went wrong, was learned?", "the river gauge reads two inches low")
+    person.button("Write it down")
+    page.get_by_role("alert").wait_for()
+    assert "does not answer" in page.get_by_role("alert").inner_text()
+    page.unroute("**/api/**")
+    person.button("Write it down")
+    page.get_by_text("the river gauge reads two inches low").wait_for()
+
+
+def test_by_keyboard_alone(inside: tuple[Page, str]) -> None:
+    """From the top of the page to a written note without the mouse, the focus visible all the way."""
+    page, job = inside
+    show(page, job, "log")
+    for _ in range(60):
+        page.keyboard.press("Tab")
+        state = page.evaluate(
+            """() => { const e = document.activeElement, s = getComputedStyle(e)
+                return [e.id, s.outlineStyle !== 'none' || s.boxShadow !== 'none' || e.matches('input, textarea, select')] }"""
+        )
+        assert state[1], f"the focus cannot be seen at {page.evaluate('document.activeElement.outerHTML')[:200]}"
+        if state[0] == "note-text":
+            break
+    else:
+        raise AssertionError("the note's field cannot be reached with Tab")
+    page.keyboard.type("written without a mouse")
+    page.keyboard.press("Tab")
+    page.keyboard.press("Enter")
+    page.get_by_text("written without a mouse").wait_for()
