@@ -29,7 +29,7 @@ def inside(demo: Application, browser: Browser):
 
 
 def show(page: Page, address: str, view: str) -> None:
-    page.goto(address if view == "jobs" else f"{address}/{view}")
+    page.goto(f"{address}/{view}")
     page.get_by_role("heading", level=1).last.wait_for()
     page.wait_for_load_state("networkidle")
 
@@ -92,7 +92,9 @@ def test_units_at_a_key_press(inside: tuple[Page, str]) -> None:
     show(page, job, "cut")
     metric = page.get_by_text("kerf").first.inner_text()
     page.keyboard.press("u")
-    page.wait_for_function("was => !document.body.innerText.includes(was) && document.body.innerText.includes('kerf')", arg=metric)
+    page.wait_for_function(
+        "was => !document.body.innerText.includes(was) && document.body.innerText.includes('kerf')", arg=metric
+    )
     page.keyboard.press("u")
     assert page.get_by_text("kerf").first.inner_text() == metric
 
@@ -112,7 +114,9 @@ def test_a_changed_load_ripples_and_is_undone(inside: tuple[Page, str]) -> None:
     assert "→" in ripple.inner_text()
     assert thread.inner_text() != before
     person.button("Undo")
-    page.wait_for_function("(was) => document.querySelector('nav').innerText.split('\\n')[3] === was", arg=before.split("\n")[3])
+    page.wait_for_function(
+        "(was) => document.querySelector('nav').innerText.split('\\n')[3] === was", arg=before.split("\n")[3]
+    )
 
 
 def test_nonsense_is_named_at_its_field_and_kept(inside: tuple[Page, str]) -> None:

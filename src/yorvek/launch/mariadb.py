@@ -6,6 +6,7 @@ import json
 import os
 import secrets
 import shutil
+import signal
 import socket
 import subprocess
 import time
@@ -93,6 +94,7 @@ class MariaDB:
         Raises:
             Refused: port taken, disk full, or it does not come up.
         """
+        self.end_orphan()
         check_port(self.port, "MariaDB", "YORVEK_DB_PORT")
         self._prepare()
         server = next(p for p in ("/usr/sbin/mariadbd", "/usr/bin/mariadbd") if Path(p).exists())
@@ -131,6 +133,28 @@ class MariaDB:
         log = self.folder / "run" / "m.err"
         last = log.read_text(errors="replace")[-1200:] if log.exists() else ""
         raise Refused("MariaDB did not start; its last words:\n" + last)
+
+    def end_orphan(self) -> None:
+        """Stop a server of this very data folder that outlived its launcher.
+
+        A server that changes its user loses the kernel's promise to end it with its parent, so a launcher that was
+        killed leaves it running; whoever holds the folder's lock may stop it cleanly.
+        """
+        file = self.folder / "run" / "m.pid"
+        number = file.read_text().strip() if file.exists() else ""
+        if not number.isdigit() or (self.process is not None and self.process.poll() is None):
+            return
+        place = Path(f"/proc/{number}")
+        for _ in range(300):
+            try:
+                line = (place / "cmdline").read_bytes().split(b"\0")
+            except OSError:
+                return
+            if f"--datadir={self.folder / 'mariadb'}".encode() not in line:
+                return
+            os.kill(int(number), signal.SIGTERM)
+            time.sleep(0.1)
+        raise Refused(f"MariaDB of an earlier start (process {number}) does not stop: end it, then start again")
 
     def answers(self) -> bool:
         """Whether the server takes connections with the application's own user."""

@@ -44,7 +44,7 @@ watch(id, (n) => { if (n) void attempt(() => open(n)) }, { immediate: true })
 header { grid-column: 1 / -1; display: flex; gap: 14px; align-items: center; padding: 0 18px; background: var(--sheet); border-bottom: var(--line) solid var(--ink); min-width: 0; }
 header h1 { font-size: 17px; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
 .home { font-weight: 700; text-decoration: none; color: var(--mark); } .space { flex: 1; }
-header .button { text-decoration: none; color: var(--ink); padding: 3px 10px; min-height: 28px; }
+header .button { text-decoration: none; color: var(--ink); padding: 3px 10px; }
 .units { display: flex; border: var(--line) solid var(--ink); border-radius: var(--corner); }
 .units button { border: 0; background: none; padding: 3px 10px; cursor: pointer; white-space: nowrap; } .units .on { background: var(--ink); color: #fff; }
 .thread { grid-row: 2 / 4; border-right: var(--line) solid var(--ink); background: var(--sheet); overflow-y: auto; }
@@ -53,8 +53,8 @@ main { overflow: auto; padding: 16px 18px 40px; } main > p { margin: 0 0 12px; }
 .ripple { grid-column: 2 / -1; }
 @media (max-width: 900px) {
   .frame, .frame.explained { grid-template: auto auto 1fr auto / minmax(0, 1fr); }
-  .thread { grid-row: auto; } header { flex-wrap: wrap; padding: 8px 12px; gap: 8px 12px; } .thread { grid-row: 2 / 4; border-right: 0; border-bottom: var(--line) solid var(--ink); }
-  .why { position: fixed; right: 0; top: 0; bottom: 0; width: min(340px, 92vw); z-index: 20; } .ripple { grid-column: 1; }
-  .button, .units button { min-height: 48px; }
+  header { flex-wrap: wrap; padding: 8px 12px; gap: 8px 12px; }
+  .thread { grid-row: 2; border-right: 0; border-bottom: var(--line) solid var(--ink); } main { grid-row: 3; }
+  .why { position: fixed; right: 0; top: 0; bottom: 0; width: min(340px, 92vw); z-index: 20; } .ripple { grid-column: 1; grid-row: 4; }
 }
 </style>

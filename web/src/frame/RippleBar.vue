@@ -37,6 +37,6 @@ const changes = computed(() => {
 <style scoped>
 footer { background: var(--ink); color: #f3f1ec; display: flex; gap: 8px 20px; align-items: center; padding: 8px 18px; min-height: 44px; flex-wrap: wrap; }
 .title { max-width: 330px; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; } .dim { color: #b9c0c6; } .alarm { color: #ff9d86; font-weight: 600; } .space { flex: 1; }
-.undo { background: none; color: inherit; border: 1px solid #b9c0c6; border-radius: var(--corner); padding: 4px 14px; cursor: pointer; min-height: 30px; }
+.undo { background: none; color: inherit; border: 1px solid #b9c0c6; border-radius: var(--corner); padding: 4px 14px; cursor: pointer; }
 .undo:focus-visible { outline-color: #fff; }
 </style>

@@ -34,7 +34,7 @@ const stages = computed(() => {
 <style scoped>
 nav { padding: 12px 0; }
 .stage { display: flex; flex-direction: column; padding: 8px 10px 8px 42px; text-decoration: none; color: var(--ink); position: relative; border-block: var(--line) solid transparent; }
-.stage::before { content: ''; position: absolute; left: 21px; top: 0; bottom: 0; border-left: var(--line) solid var(--ink); }
+.stage::before { content: ''; position: absolute; left: 21px; top: -2px; bottom: -2px; border-left: var(--line) solid var(--ink); }
 .name { font-size: 12px; font-weight: 600; } b { font-weight: 600; line-height: 1.25; } .soft { font-size: 12px; }
 .dot { position: absolute; left: 14px; top: 12px; width: 15px; height: 15px; border-radius: 50%; background: var(--sheet); border: var(--line) solid var(--ink); z-index: 1; }
 .on { background: var(--ground); border-color: var(--ink); } .on .name { color: var(--mark); } .on .dot { background: var(--mark); box-shadow: inset 0 0 0 3px var(--sheet); }

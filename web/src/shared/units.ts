@@ -35,7 +35,8 @@ export const moment = (nmm: number, u: Unit = unit.value): string =>
 export const mass = (kg: number, u: Unit = unit.value): string => (u === 'in' ? `${trim(kg / 0.45359237, 1)} lb` : `${trim(kg, 1)} kg`)
 export const line = (nmm: number, u: Unit = unit.value): string =>
   u === 'in' ? `${trim((nmm / LB) * 304.8, 1)} lb/ft` : `${trim(nmm, 2)} kN/m`
-export const stress = (mpa: number, u: Unit = unit.value): string => (u === 'in' ? `${trim(mpa / 6.894757, 1)} ksi` : `${trim(mpa, 1)} MPa`)
+export const stress = (mpa: number, u: Unit = unit.value): string =>
+  u === 'in' ? `${trim(mpa / 6.894757, 1)} ksi` : mpa >= 1e4 ? `${trim(mpa / 1000, 1)} GPa` : `${trim(mpa, 1)} MPa`
 
 /** A value of a check with its core unit. */
 export function value(v: number, core: string): string {
@@ -43,8 +44,9 @@ export function value(v: number, core: string): string {
   if (core === 'N') return force(v)
   if (core === 'mm') return small(v)
   if (core === 'MPa') return stress(v)
-  const powers: Record<string, [number, string]> = { mm2: [2, 'in²'], mm3: [3, 'in³'], mm4: [4, 'in⁴'] }
+  const powers: Record<string, [number, string, string]> = { mm2: [2, 'in²', 'cm²'], mm3: [3, 'in³', 'cm³'], mm4: [4, 'in⁴', 'cm⁴'] }
   const found = powers[core]
   if (found && unit.value === 'in') return `${trim(v / IN ** found[0], 3)} ${found[1]}`
+  if (found) return `${trim(v / 10 ** found[0], 2)} ${found[2]}`
   return `${v >= 1e5 ? v.toExponential(3) : trim(v, 1)} ${core.replace('mm', 'mm').replace(/(\d)$/, (d) => '⁰¹²³⁴⁵⁶'[Number(d)])}`
 }

@@ -32,7 +32,7 @@ const limit = computed(() => {
 })
 </script>
 <template>
-  <svg :viewBox="`0 0 ${W} 390`" role="img" :aria-label="`Beam ${spec.mark} with loads and diagrams`">
+  <svg :viewBox="`0 0 ${W} 398`" role="img" :aria-label="`Beam ${spec.mark} with loads and diagrams`">
     <template v-for="(n, i) in lines" :key="i">
       <path :d="`M${x(n.on.start?.value ?? 0)} ${34 + i * 15}H${x(n.on.end?.value ?? span)}`" stroke="var(--mark)" fill="none" />
       <path v-for="k in 17" :key="k" :d="`M${x((n.on.start?.value ?? 0) + (((n.on.end?.value ?? span) - (n.on.start?.value ?? 0)) * (k - 1)) / 16)} ${34 + i * 15}v${78 - 34 - i * 15}`" stroke="var(--mark)" stroke-width=".7" />
@@ -51,14 +51,14 @@ const limit = computed(() => {
       <path :d="`M${x(r[1] as number)} 128H${x(r[2] as number)}m-4 -4l8 8M${(x(r[1] as number)) - 4} 132l8 -8`" stroke="var(--mark)" fill="none" />
       <text :x="(x(r[1] as number) + x(r[2] as number)) / 2" y="142" text-anchor="middle" style="fill: var(--mark)">{{ length((r[2] as number) - (r[1] as number)) }}</text>
     </g>
-    <text x="4" y="180" class="dim">shear</text><path :d="shear.area" fill="var(--metal)" stroke="var(--ink)" /><text :x="Math.min(shear.x + 6, W - 60)" :y="shear.at < 176 ? 158 : 206">{{ force(Math.abs(verdict.shear.greatest)) }}</text>
-    <text x="4" y="240" class="dim">moment</text><path :d="bend.area" fill="var(--mark-pale)" stroke="var(--ink)" /><text :x="bend.x" :y="bend.at > 236 ? bend.at + 14 : bend.at - 5" text-anchor="middle">{{ moment(Math.abs(verdict.moment.greatest)) }} at {{ length(verdict.moment.at_mm) }}{{ lengthUnit() }}</text>
+    <text x="4" y="180" class="dim">shear</text><path :d="shear.area" fill="var(--metal)" stroke="var(--ink)" /><text :x="Math.min(shear.x + 6, W - 60)" :y="shear.at < 176 ? shear.at - 4 : 206">{{ force(Math.abs(verdict.shear.greatest)) }}</text>
+    <text x="4" y="240" class="dim">moment</text><path :d="bend.area" fill="var(--mark-pale)" stroke="var(--ink)" /><text :x="bend.x" :y="bend.at > 236 ? bend.at + 14 : bend.at - 5" :text-anchor="bend.x < 120 ? 'start' : bend.x > W - 120 ? 'end' : 'middle'">{{ moment(Math.abs(verdict.moment.greatest)) }} at {{ length(verdict.moment.at_mm) }}{{ lengthUnit() }}</text>
     <text x="4" y="334" class="dim">moves ×{{ scale }}</text><path :d="`M${x(0)} 330H${x(span)}`" stroke="var(--rule)" stroke-dasharray="3 3" />
-    <path :d="moved.line" fill="none" stroke="var(--ink)" stroke-width="2" /><text :x="moved.x" :y="moved.at > 330 ? moved.at - 7 : moved.at + 16" text-anchor="middle">{{ small(Math.abs(verdict.deflection.greatest)) }}</text>
+    <path :d="moved.line" fill="none" stroke="var(--ink)" stroke-width="2" /><text :x="moved.x" :y="moved.at > 330 ? moved.at - 7 : moved.at + 16" :text-anchor="moved.x > W - 120 ? 'end' : 'middle'">{{ small(Math.abs(verdict.deflection.greatest)) }}</text>
     <path :d="`M${x(verdict.limit_region[0] as number)} ${limit}H${x(verdict.limit_region[1] as number)}`" stroke="var(--gives)" stroke-width="1.6" stroke-dasharray="5 3" />
     <text :x="x(verdict.limit_region[1] as number) - 4" :y="limit + 13" text-anchor="end" class="dim">limit {{ small(verdict.limit_mm) }}</text>
   </svg>
 </template>
 <style scoped>
-svg { width: 100%; display: block; } .dim { fill: var(--soft); }
+svg { width: 100%; max-height: 430px; display: block; } .dim { fill: var(--soft); } text { paint-order: stroke; stroke: var(--ground); stroke-width: 3px; }
 </style>

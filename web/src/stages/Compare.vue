@@ -4,7 +4,7 @@ import { useRoute } from 'vue-router'
 import { call, type S } from '../api/client'
 import { attempt, catalogue, copy, job, mayWrite, save } from '../shared/job'
 import Reserve from '../shared/Reserve.vue'
-import { mass, small, trim } from '../shared/units'
+import { IN, mass, small, trim, unit } from '../shared/units'
 
 const route = useRoute()
 const chosen = ref<number | null>(Number(route.query.member) || (job.value!.members[0]?.id ?? null))
@@ -29,12 +29,28 @@ const holding = computed(() => (found.value?.candidates ?? []).filter((c) => c.h
 const rows = computed(() => (onlyFrontier.value ? holding.value.filter((c) => c.on_frontier) : (found.value?.candidates ?? [])).slice(0, 40))
 const shapeOf: Record<string, string> = { 'carbon steel': 'square', stainless: 'diamond', aluminium: 'ring' }
 const family = (id: string) => materials.value.find((m) => m.id === id)?.family ?? 'carbon steel'
+const MANY_TIMES = 2.5
 const bounds = computed(() => {
-  const all = [...holding.value, ...(found.value?.present ? [found.value.present] : [])]
-  return { m: Math.max(...all.map((c) => c.mass_kg), 1) * 1.05, d: Math.max(...all.map((c) => c.deflection_mm), 0.1) * 1.08 }
+  const now = found.value?.present
+  const all = [...holding.value, ...(now ? [now] : [])]
+  const most = Math.max(...all.map((c) => c.mass_kg), 1)
+  const near = Math.max(now?.mass_kg ?? most, found.value?.lightest?.mass_kg ?? 0) * MANY_TIMES
+  return { m: Math.min(most, near) * 1.05, d: Math.max(...all.map((c) => c.deflection_mm), 0.1) * 1.08 }
 })
-const px = (c: S['Candidate']) => 50 + (c.mass_kg / bounds.value.m) * 560
-const py = (c: S['Candidate']) => 210 - (c.deflection_mm / bounds.value.d) * 190
+const drawn = computed(() => holding.value.filter((c) => c.mass_kg <= bounds.value.m))
+const X = (kg: number) => 60 + (kg / bounds.value.m) * 560
+const Y = (mm: number) => 210 - (mm / bounds.value.d) * 190
+const px = (c: S['Candidate']) => X(c.mass_kg)
+const py = (c: S['Candidate']) => Y(c.deflection_mm)
+/** Round figures along an axis, in the unit shown: about five of them. */
+function ticks(most: number, perUnit: number): { at: number; text: string }[] {
+  const rough = most / perUnit / 5
+  const power = 10 ** Math.floor(Math.log10(rough))
+  const step = [1, 2, 5, 10].map((k) => k * power).find((s) => s >= rough)!
+  return Array.from({ length: Math.floor(most / perUnit / step + 1e-9) + 1 }, (_, i) => ({ at: i * step * perUnit, text: trim(i * step, 3) }))
+}
+const masses = computed(() => ticks(bounds.value.m, unit.value === 'in' ? 0.45359237 : 1))
+const moves = computed(() => ticks(bounds.value.d, unit.value === 'in' ? IN : 1))
 const isPinned = (c: S['Candidate']) => (row.value!.spec.pinned ?? []).some((p) => p[0] === c.section_id && p[1] === c.material_id)
 const pin = (c: S['Candidate']) => attempt(async () => {
   const spec = copy(row.value!.spec)
@@ -58,15 +74,16 @@ const choose = () => attempt(async () => {
     </div>
     <p class="soft">{{ found?.held ?? 0 }} of {{ found?.tried ?? 0 }} hold. Now: {{ row.spec.section_id }}, {{ row.spec.material_id }}<template v-if="row.spec.decided">, because {{ row.spec.decided }}</template>.</p>
     <div class="two">
-      <svg viewBox="0 0 640 250" role="img" aria-label="Mass against movement of every candidate that holds; the table beside has the figures">
-        <path d="M50 10V210H625" fill="none" stroke="var(--ink)" /><text x="335" y="244" text-anchor="middle">mass of the member, to {{ mass(bounds.m) }}</text>
-        <text transform="translate(14 110) rotate(-90)" text-anchor="middle">moves, to {{ small(bounds.d) }}</text>
-        <g v-for="c in holding" :key="key(c)" :transform="`translate(${px(c)} ${py(c)})`" class="dot" :class="{ best: c.on_frontier, sel: picked && key(picked) === key(c) }" @click="picked = c">
+      <svg viewBox="0 0 640 254" role="img" aria-label="Mass against movement of every candidate that holds; the table beside has the figures">
+        <g v-for="t in masses" :key="'m' + t.text"><path :d="`M${X(t.at)} 20V214`" stroke="var(--rule)" /><text :x="X(t.at)" y="228" text-anchor="middle">{{ t.text }}</text></g>
+        <g v-for="t in moves" :key="'d' + t.text"><path :d="`M56 ${Y(t.at)}H625`" stroke="var(--rule)" /><text x="52" :y="Y(t.at) + 4" text-anchor="end">{{ t.text }}</text></g>
+        <path d="M60 10V210H625" fill="none" stroke="var(--ink)" /><text x="340" y="246" text-anchor="middle">mass of the member, {{ unit === 'in' ? 'lb' : 'kg' }}<template v-if="drawn.length < holding.length"> ({{ holding.length - drawn.length }} heavier ones not drawn)</template></text>
+        <text transform="translate(14 110) rotate(-90)" text-anchor="middle">moves, {{ unit === 'in' ? 'inches' : 'mm' }}</text>
+        <g v-for="c in drawn" :key="key(c)" :transform="`translate(${px(c)} ${py(c)})`" class="dot" :class="{ best: c.on_frontier, sel: picked && key(picked) === key(c) }" @click="picked = c">
           <title>{{ c.section_id }} {{ c.material_id }}: {{ mass(c.mass_kg) }}</title>
           <rect v-if="shapeOf[family(c.material_id)] === 'square'" x="-3" y="-3" width="6" height="6" /><path v-else-if="shapeOf[family(c.material_id)] === 'diamond'" d="M0-4L4 0L0 4L-4 0Z" /><circle v-else r="3.4" />
         </g>
-        <g v-if="found?.present" :transform="`translate(${px(found.present)} ${py(found.present)})`"><path d="M-9 0H9M0-9V9" stroke="var(--gives)" stroke-width="2" /><text x="10" y="-6">now</text></g>
-        <text x="400" y="22" class="soft">filled: none beats it in mass, price and movement</text><text x="400" y="38" class="soft">square steel, diamond stainless, ring aluminium</text>
+        <g v-if="found?.present" :transform="`translate(${px(found.present)} ${py(found.present)})`"><path d="M-9 0H9M0-9V9" stroke="var(--gives)" stroke-width="2" /><text x="10" y="-6" class="halo">now</text></g>
       </svg>
       <form v-if="mayWrite" class="panel" @submit.prevent="choose">
         <h2>Choose</h2>
@@ -79,6 +96,7 @@ const choose = () => attempt(async () => {
         </template>
       </form>
     </div>
+    <p class="soft key">Filled: none beats it in mass, price and movement. Squares are steel, diamonds stainless, rings aluminium.</p>
     <div class="row spread gap"><h2>{{ onlyFrontier ? 'The efficient ones' : 'All, lightest that hold first' }}</h2><label><input v-model="onlyFrontier" type="checkbox" /> only those that nothing beats</label></div>
     <table class="list">
       <thead><tr><th>Section</th><th>Material</th><th class="num">Each</th><th class="num">Price</th><th class="num">Moves</th><th>Breaks</th><th>Stiffness</th><th class="num">Paint</th></tr></thead>
@@ -93,6 +111,6 @@ const choose = () => attempt(async () => {
 </template>
 <style scoped>
 .two { display: grid; grid-template-columns: minmax(0, 1.7fr) minmax(230px, 1fr); gap: 16px; } svg { width: 100%; background: var(--sheet); border: 1px solid var(--rule); }
-.dot { fill: #fff; stroke: #8a8f94; cursor: pointer; } .dot.best { fill: var(--mark); stroke: var(--mark); } .dot.sel { fill: var(--gives); stroke: var(--gives); } svg text.soft { fill: var(--soft); font-size: 11px; }
+.dot { fill: #fff; stroke: #8a8f94; cursor: pointer; } .dot.best { fill: var(--mark); stroke: var(--mark); } .dot.sel { fill: var(--gives); stroke: var(--gives); } svg text { font-size: 11px; } .halo { paint-order: stroke; stroke: var(--sheet); stroke-width: 4px; font-weight: 600; } .key { margin: 6px 0 0; }
 @media (max-width: 900px) { .two { grid-template-columns: minmax(0, 1fr); } }
 </style>

@@ -18,7 +18,14 @@ function laid(b: S['BarView'], bar: S['Bar']) {
   return pieces(b, bar).map((p) => { const at = x; x += p.length + kerf; return { ...p, at } })
 }
 const proof = (b: S['BarView']) => (b.plan.proven ? 'proven: no plan costs less' : b.plan.lower_bound == null ? 'not complete' : `at most ${(((b.plan.cost - b.plan.lower_bound) / Math.max(b.plan.lower_bound, 1e-9)) * 100).toFixed(1)} % above the bound`)
-const buy = computed(() => job.value!.bars.flatMap((b) => b.group.lines.filter((l) => !l.on_hand).map((l) => ({ what: b.group.section_id, material: b.group.material_id, l, n: b.plan.bars.filter((x) => x.stock === l.id).reduce((s, x) => s + x.count, 0) }))).filter((r) => r.n))
+const buy = computed(() => [...buyBars.value, ...buySheets.value])
+const buyBars = computed(() => job.value!.bars.flatMap((b) => b.group.lines.filter((l) => !l.on_hand).map((l) => ({ what: b.group.section_id, material: b.group.material_id, l, n: b.plan.bars.filter((x) => x.stock === l.id).reduce((s, x) => s + x.count, 0) }))).filter((r) => r.n))
+const buySheets = computed(() => job.value!.sheets.flatMap((s) => {
+  const p = plans[s.key]
+  if (!p?.result) return []
+  return p.group.lines.filter((l) => !l.on_hand).map((l) => ({ what: `plate ${length(s.thickness_mm)}${lengthUnit()}`, material: s.material_id, l, n: used(p).filter((k) => k.split('#')[0] === l.id).length })).filter((r) => r.n)
+}))
+const notNested = computed(() => job.value!.sheets.filter((s) => !plans[s.key]?.result).length)
 const plans = reactive<Record<string, S['PlanView']>>({})
 const seconds = ref(8)
 let timer = 0
@@ -45,6 +52,17 @@ const middle = (p: S['PlanView'], x: S['Placement']) => {
   const cy = v.reduce((s, a) => s + a.y, 0) / v.length
   const t = (x.rotation_deg * Math.PI) / 180
   return [cx * Math.cos(t) - cy * Math.sin(t) + x.x, cx * Math.sin(t) + cy * Math.cos(t) + x.y]
+}
+/** How far under a part's middle its mark stands, so that an opening there does not hide it. */
+function below(o: S['Outline'], font: number): number {
+  const centre = (r: S['Ring']) => [r.vertices.reduce((t, v) => t + v.x, 0) / r.vertices.length, r.vertices.reduce((t, v) => t + v.y, 0) / r.vertices.length]
+  const [x, y] = centre(o.outer)
+  const reach = (o.openings ?? []).map((r) => {
+    const [cx, cy] = centre(r)
+    const radius = Math.max(...r.vertices.map((v) => Math.hypot(v.x - cx, v.y - cy)))
+    return Math.hypot(cx - x, cy - y) < radius + font ? radius + Math.hypot(cx - x, cy - y) : 0
+  })
+  return Math.max(0, ...reach) > 0 ? Math.max(...reach) + font * 1.1 : font * 0.35
 }
 const marked = ref('')
 </script>
@@ -75,7 +93,8 @@ const marked = ref('')
     <h2 class="gap">Buy</h2>
     <table class="list"><thead><tr><th>What</th><th>Material</th><th>Length</th><th class="num">Pieces</th><th class="num">{{ job!.job.spec.currency }} each</th><th class="num">all</th><th></th></tr></thead>
       <tbody><tr v-for="r in buy" :key="r.what + r.l.id"><td>{{ r.what }}</td><td>{{ r.material }}</td><td>{{ r.l.words }}</td><td class="num">{{ r.n }}</td><td class="num">{{ r.l.price.toFixed(2) }}</td><td class="num"><b>{{ (r.l.price * r.n).toFixed(2) }}</b></td><td class="soft">{{ r.l.assumed ? 'price by the catalogue' : '' }}</td></tr>
-        <tr v-if="!buy.length"><td colspan="7" class="soft">Nothing: everything comes out of what is here.</td></tr></tbody></table>
+        <tr v-if="!buy.length"><td colspan="7" class="soft">Nothing: everything comes out of what is here.</td></tr></tbody>
+      <tfoot v-if="buy.length"><tr><td colspan="5">Together</td><td class="num"><b>{{ buy.reduce((s, r) => s + r.l.price * r.n, 0).toFixed(2) }}</b></td><td class="soft">{{ notNested ? `${notNested} plate thickness not nested, so not in it` : '' }}</td></tr></tfoot></table>
   </section>
   <section v-for="s in job!.sheets" :key="s.key" class="gap">
     <p v-if="s.done?.stale" class="notice row spread"><span><b>Stale.</b> This nest was made before the last change of its parts or stock. Its files say so.</span><button v-if="mayWrite" class="button main" @click="ask(s)">Make it again</button></p>
@@ -96,7 +115,7 @@ const marked = ref('')
           <svg :viewBox="`-4 ${-sheetOf(plans[s.key], k).height - 4} ${sheetOf(plans[s.key], k).width + 8} ${sheetOf(plans[s.key], k).height + 8}`" role="img" :aria-label="`Sheet ${k}`">
             <g transform="scale(1 -1)"><path :d="'M' + outlineOf(sheetOf(plans[s.key], k)).map((q) => q.join(' ')).join('L') + 'Z'" fill="var(--metal)" stroke="var(--ink)" vector-effect="non-scaling-stroke" />
               <path v-for="(x, n) in on(plans[s.key], k)" :key="n" :d="outlinePath(plans[s.key].outlines[x.part])" :transform="`translate(${x.x} ${x.y}) rotate(${x.rotation_deg})`" fill-rule="evenodd" :fill="marked === x.part ? 'var(--mark-pale)' : 'var(--sheet)'" stroke="var(--ink)" vector-effect="non-scaling-stroke" @click="marked = x.part" /></g>
-            <text v-for="(x, n) in on(plans[s.key], k)" :key="'t' + n" :x="middle(plans[s.key], x)[0]" :y="-middle(plans[s.key], x)[1]" :dy="plans[s.key].outlines[x.part].openings?.length ? sheetOf(plans[s.key], k).width / 38 : 0" text-anchor="middle" :style="`font-size:${sheetOf(plans[s.key], k).width / 62}px`">{{ x.part }}</text>
+            <text v-for="(x, n) in on(plans[s.key], k)" :key="'t' + n" :x="middle(plans[s.key], x)[0]" :y="-middle(plans[s.key], x)[1]" :dy="below(plans[s.key].outlines[x.part], sheetOf(plans[s.key], k).width / 62)" text-anchor="middle" :style="`font-size:${sheetOf(plans[s.key], k).width / 62}px`">{{ x.part }}</text>
           </svg>
           <figcaption class="soft">{{ length(sheetOf(plans[s.key], k).width) }} × {{ length(sheetOf(plans[s.key], k).height) }}: {{ on(plans[s.key], k).length }} pieces</figcaption>
         </figure>

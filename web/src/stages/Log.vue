@@ -12,7 +12,7 @@ watch(() => job.value?.last_edit?.id, () => attempt(async () => { history.value 
 const write = () => attempt(async () => { await save('notes', null, { kind: kind.value, text: text.value, about: about.value }); text.value = '' })
 const show = (id: number) => attempt(async () => { detail.value = { id, rows: await call('GET', `/jobs/${job.value!.job.id}/history/${id}`) } })
 const back = (id: number) => attempt(async () => { await call('POST', `/jobs/${job.value!.job.id}/undo?edit_id=${id}`); await open(job.value!.job.id) })
-const when = (iso: string) => new Date(iso).toLocaleString([], { dateStyle: 'short', timeStyle: 'short' })
+const when = (iso: string) => new Date(iso).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })
 const plain = (v: unknown): string => (v == null ? 'nothing' : typeof v === 'object' ? ((v as { text?: string }).text ?? JSON.stringify(v)) : String(v))
 </script>
 <template>
@@ -20,10 +20,10 @@ const plain = (v: unknown): string => (v == null ? 'nothing' : typeof v === 'obj
   <div class="columns gap">
     <section>
       <h2>Notes and decisions</h2>
-      <form class="panel" @submit.prevent="write">
+      <form class="panel gap" @submit.prevent="write">
         <div class="row"><select v-model="kind" aria-label="Kind"><option v-for="k in ['note', 'decision', 'deviation', 'mistake', 'lesson']" :key="k">{{ k }}</option></select><input v-model="about" placeholder="about (mark)" aria-label="About" /></div>
         <div class="field"><label for="note-text">What changed, went wrong, was learned?</label><textarea id="note-text" v-model="text" rows="2"></textarea></div>
-        <button class="button main">Write it down</button>
+        <button class="button main gap">Write it down</button>
       </form>
       <article v-for="n in job!.notes" :key="n.id"><b>{{ n.spec.kind }}</b> <span class="soft">{{ n.spec.about }} {{ n.author }}, {{ when(n.at) }}</span><br />{{ n.spec.text }}</article>
     </section>

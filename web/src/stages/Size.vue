@@ -11,11 +11,11 @@ import BeamDrawing from './BeamDrawing.vue'
 
 type Spec = S['MemberSpec']
 const router = useRouter()
-const chosen = ref<number | null>(job.value!.members[0]?.id ?? null)
-const row = computed(() => job.value!.members.find((m) => m.id === chosen.value))
 const entry = (text: string) => ({ text, unit: unit.value, value: 0 })
 const weakestFirst = computed(() => [...job.value!.members].sort((a, b) => least(a) - least(b)))
 const least = (m: S['MemberRow']) => Math.min(m.verdict?.strength.value ?? -1, m.verdict?.stiffness.value ?? -1)
+const chosen = ref<number | null>(weakestFirst.value[0]?.id ?? null)
+const row = computed(() => job.value!.members.find((m) => m.id === chosen.value))
 const draft = ref<Spec | null>(null)
 const editing = ref<{ id: number; version: number } | null>(null)
 const shape = ref('simple')
@@ -76,6 +76,10 @@ const makePart = () => attempt(async () => {
   <section v-if="row?.verdict && !draft" class="gap">
     <div class="row spread">
       <h2>{{ row.spec.mark }} {{ row.spec.name }} <span class="soft">{{ row.spec.section_id }}, {{ row.spec.material_id }}; {{ mass(row.verdict.mass_kg) }} each</span></h2>
+      <div class="row verdict">
+        <span class="soft">breaks</span> <button class="button quiet" @click="why = { title: '', member: row.id, check: row.verdict.strength.check_id ?? 'bending' }"><Reserve :value="row.verdict.strength.value" /></button>
+        <span class="soft">moves</span> <button class="button quiet" @click="why = { title: '', member: row.id, check: row.verdict.stiffness.check_id ?? '' }"><Reserve :value="row.verdict.stiffness.value" /></button>
+      </div>
       <div v-if="mayWrite" class="row">
         <button class="button" @click="change(row)">Change</button>
         <router-link class="button link" :to="`/jobs/${job!.job.id}/compare?member=${row.id}`">Compare</router-link>
@@ -142,5 +146,5 @@ const makePart = () => attempt(async () => {
   </section>
 </template>
 <style scoped>
-.link { text-decoration: none; color: var(--ink); }
+.link { text-decoration: none; color: var(--ink); } .verdict { align-items: center; }
 </style>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, onMounted, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { call, type S } from '../api/client'
 import EntryField from '../shared/EntryField.vue'
 import { attempt, catalogue, copy, job, mayWrite } from '../shared/job'
@@ -13,7 +13,7 @@ const draft = ref<any>(null)
 const editing = ref<{ id: number; version: number } | null>(null)
 const onHand = ref(false)
 const read = async () => { rows.value = await call('GET', '/stock') }
-onMounted(() => attempt(read))
+watch(() => job.value?.last_edit?.id, () => attempt(read), { immediate: true })
 void catalogue().then((c) => { materials.value = c.materials })
 const e = (text: string) => ({ text, unit: unit.value })
 const bars = computed(() => rows.value.filter((r) => r.spec.item.form === 'bar'))
@@ -36,12 +36,8 @@ const store = () => attempt(async () => {
     : await call<S['Saved']>('POST', `/stock${at()}`, { item })
   job.value = saved.view
   draft.value = null
-  await read()
 })
-const away = (r: S['StockRow']) => attempt(async () => {
-  job.value = (await call<S['Saved']>('DELETE', `/stock/${r.id}${at()}&version=${r.version}`)).view
-  await read()
-})
+const away = (r: S['StockRow']) => attempt(async () => { job.value = (await call<S['Saved']>('DELETE', `/stock/${r.id}${at()}&version=${r.version}`)).view })
 const words = (i: any) => (i.form === 'bar' ? i.section_id : `${i.thickness.text} ${i.thickness.text.match(/[a-z"]/) ? '' : i.thickness.unit} plate`)
 const size = (i: any) => (i.form === 'bar' ? i.length.text : `${i.width.text} × ${i.height.text}${i.missing_width ? `, corner ${i.missing_width.text} × ${i.missing_height?.text} missing` : ''}`)
 </script>

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import hashlib
 import secrets
+import threading
 import time
 from datetime import timedelta
 
@@ -21,6 +22,8 @@ from yorvek.server.jobs.models import Job
 DEAD_AFTER = timedelta(seconds=15)
 LOST = (OperationalError, InterfaceError)
 PATIENCE_S = 120
+# Set when this process is told to end: a plan under way is given back, not finished first and not lost.
+SHUTTING_DOWN = threading.Event()
 
 
 def problem_hash(problem: SheetProblem) -> str:
@@ -79,15 +82,18 @@ def finish(plan_id: int, token: str, *, state: str, result: SheetPlan | None = N
 
 def take_back_dead() -> int:
     """Plans whose worker no longer beats wait again, and are queued again."""
-    count = 0
-    for plan in Plan.objects.filter(state=Plan.State.RUNNING, beat__lt=timezone.now() - DEAD_AFTER):
-        with transaction.atomic():
-            if Plan.objects.filter(pk=plan.pk, token=plan.token, state=Plan.State.RUNNING).update(
-                state=Plan.State.WAITING, token=""
-            ):
-                make_plan.enqueue(plan.pk)
-                count += 1
-    return count
+    dead = Plan.objects.filter(state=Plan.State.RUNNING, beat__lt=timezone.now() - DEAD_AFTER)
+    return sum(give_back(plan.pk, plan.token) for plan in dead)
+
+
+def give_back(plan_id: int, token: str) -> bool:
+    """A plan held under a token waits again, and is queued again."""
+    with transaction.atomic():
+        held = Plan.objects.filter(pk=plan_id, token=token, state=Plan.State.RUNNING)
+        if not held.update(state=Plan.State.WAITING, token=""):
+            return False
+        make_plan.enqueue(plan_id)
+    return True
 
 
 class Heart:
@@ -131,8 +137,14 @@ def make_plan(plan_id: int) -> str:
         problem = SheetProblem.model_validate(plan.problem)
         heart.beat(0.0, None)
         result = solve_sheets(
-            problem, seconds=plan.seconds, seed=plan.seed, cancelled=lambda: heart.stop, progress=heart.beat
+            problem,
+            seconds=plan.seconds,
+            seed=plan.seed,
+            cancelled=lambda: heart.stop or SHUTTING_DOWN.is_set(),
+            progress=heart.beat,
         )
+        if SHUTTING_DOWN.is_set() and not heart.stop:
+            return "given back" if give_back(plan_id, token) else "not ours any more"
         outcome: tuple[str, SheetPlan | None, str] = (Plan.State.DONE, result, "stopped early" if heart.stop else "")
     except Exception as error:  # whatever goes wrong is kept with the plan, never a silent end
         outcome = (Plan.State.FAILED, None, f"{type(error).__name__}: {error}")

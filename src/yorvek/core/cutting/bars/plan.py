@@ -5,6 +5,7 @@ from __future__ import annotations
 import math
 import time
 from collections.abc import Callable
+from dataclasses import dataclass
 
 import numpy as np
 
@@ -19,6 +20,36 @@ WIDEN_AFTER = 25
 FEW_KINDS = 12
 GIVE_UP = 200
 REBUILD_SECONDS = 0.4
+
+
+MOST_SUMS = 200_000
+
+
+@dataclass(frozen=True)
+class Sums:
+    """What choices of so many bars of each stock cost, cheapest first, of those that can hold all the pieces by weight."""
+
+    costs: Floats
+
+    @staticmethod
+    def of(whole: WholeProblem, fullest: list[int], known: float) -> Sums | None:
+        """All choices up to a known cost, where there are few enough of them to write down; None otherwise."""
+        total = sum(w * d for w, d in zip(whole.weights, whole.demand, strict=True))
+        pieces = sum(whole.demand)
+        kinds = [k for k in zip(whole.costs, fullest, whole.limits, strict=True) if k[1] > 0 and k[2] != 0]
+        most = [
+            min(pieces, pieces if q is None else q, int(known / c + CLOSE) if c > 0 else pieces) for c, _, q in kinds
+        ]
+        if not kinds or math.prod(m + 1 for m in most) > MOST_SUMS:
+            return None
+        counts = np.indices([m + 1 for m in most]).reshape(len(most), -1)
+        holds = np.array([f for _, f, _ in kinds]) @ counts >= total
+        return Sums(np.sort((np.array([c for c, _, _ in kinds]) @ counts)[holds]))
+
+    def least_from(self, value: float) -> float:
+        """The least cost of a choice that is not below a value; 0 if there is none."""
+        k = int(np.searchsorted(self.costs, value))
+        return float(self.costs[k]) if k < len(self.costs) else 0.0
 
 
 class _Search:
@@ -39,6 +70,12 @@ class _Search:
         self.demand = np.array(self.whole.demand, np.int64)
         self.capacity = max(self.whole.capacities, default=0)
         self.taken = np.zeros((len(self.weights), self.capacity + 1), np.uint16)
+        self.sums: Sums | None = None
+
+    def fullest(self) -> list[int]:
+        """The most weight of pieces that each stock can really hold: a bar is never filled better than that."""
+        best = fill(self.weights, self.demand, self.weights.astype(float), self.capacity, self.taken)
+        return [round(float(best[c])) for c in self.whole.capacities]
 
     def left(self) -> float:
         return self.until - time.perf_counter()
@@ -56,8 +93,11 @@ class _Search:
 
     def raise_bound(self, value: float) -> None:
         """A bound counts up to the next sum that bars can cost."""
-        up = math.ceil((value - CLOSE * max(1.0, abs(value))) / self.step) * self.step if self.step else value
-        self.bound = max(self.bound, up)
+        if value <= self.bound:
+            return
+        least = value - CLOSE * max(1.0, abs(value))
+        up = math.ceil(least / self.step) * self.step if self.step else value
+        self.bound = max(self.bound, up, self.sums.least_from(least) if self.sums else 0.0)
 
     def price(self, duals: Floats, limits: np.ndarray) -> tuple[Floats, list[Pattern]]:
         """Best-paid pattern of each stock and its worth."""
@@ -233,6 +273,8 @@ def _improve(search: _Search) -> None:
     whole = search.whole
     master = Master(whole)
     assert search.best is not None
+    if not sum(search.best.missing):
+        search.sums = Sums.of(whole, search.fullest(), search.best.cost(whole))
     for pattern in search.best.bars:
         master.add(pattern)
     _generate(search, master, search.demand, root=True)
