@@ -7,45 +7,10 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
+from tests.verifiers import check_bars, first_fit_decreasing
 from yorvek.core.cutting.bars import BarProblem, solve_bars
 
-INSTANCES = Path(__file__).parents[1] / "instances" / "bars"
-
-
-def check(problem, plan):
-    """Quantities exact, every bar long enough, stock not exceeded; returns the cost."""
-    parts, stock = {p.id: p for p in problem.parts}, {s.id: s for s in problem.stock}
-    made, used, cost = {}, {}, 0.0
-    for bar in plan.bars:
-        length = sum(parts[c.part].length * c.qty for c in bar.cuts)
-        count = sum(c.qty for c in bar.cuts)
-        assert count >= 1 and bar.count >= 1
-        room = stock[bar.stock].length - problem.end_trim
-        assert length + (count - 1) * problem.kerf <= room + 1e-6
-        assert bar.drop == pytest.approx(max(0.0, room - length - count * problem.kerf), abs=1e-5)
-        used[bar.stock] = used.get(bar.stock, 0) + bar.count
-        cost += stock[bar.stock].cost * bar.count
-        for c in bar.cuts:
-            made[c.part] = made.get(c.part, 0) + c.qty * bar.count
-    left = {u.part: u.qty for u in plan.unplaced}
-    assert {p.id: p.qty for p in problem.parts} == {p.id: made.get(p.id, 0) + left.get(p.id, 0) for p in problem.parts}
-    for s in problem.stock:
-        assert s.qty is None or used.get(s.id, 0) <= s.qty
-    return cost
-
-
-def first_fit_decreasing(problem):
-    """Cost of first-fit decreasing on the cheapest-per-length stock that takes the piece; a yardstick for one unlimited stock."""
-    stock = problem.stock[0]
-    rooms = []
-    for piece in sorted((p.length for p in problem.parts for _ in range(p.qty)), reverse=True):
-        for i, room in enumerate(rooms):
-            if piece <= room + 1e-9:
-                rooms[i] -= piece + problem.kerf
-                break
-        else:
-            rooms.append(stock.length - problem.end_trim - piece - problem.kerf)
-    return len(rooms) * stock.cost
+INSTANCES = Path(__file__).parents[2] / "benchmarks" / "instances" / "bars"
 
 
 lengths = st.integers(40, 2900).map(lambda n: n / 2)
@@ -69,7 +34,7 @@ problems = st.builds(
 @settings(max_examples=40, deadline=None)
 def test_every_plan_is_sound_and_never_dearer_than_first_fit(problem):
     plan = solve_bars(problem, seconds=1.0)
-    cost = check(problem, plan)
+    cost = check_bars(problem, plan)
     assert plan.unplaced == [] and cost == pytest.approx(plan.cost, abs=1e-4)
     assert plan.cost <= first_fit_decreasing(problem) + 1e-9
     assert plan.lower_bound <= plan.cost + 1e-6
@@ -82,7 +47,7 @@ def test_known_optimum_is_reached_and_proven(name, optimum):
     """Source: instances whose optimum is known by construction or by an independent exact solver."""
     problem = BarProblem.model_validate(json.loads((INSTANCES / f"{name}.json").read_text()))
     plan = solve_bars(problem, seconds=20)
-    assert check(problem, plan) == optimum and plan.proven and plan.lower_bound == optimum
+    assert check_bars(problem, plan) == optimum and plan.proven and plan.lower_bound == optimum
 
 
 def test_drops_are_used_before_new_bars_when_that_is_cheaper():
@@ -94,7 +59,7 @@ def test_drops_are_used_before_new_bars_when_that_is_cheaper():
         }
     )
     plan = solve_bars(problem, seconds=1)
-    assert check(problem, plan) == 62 and plan.proven
+    assert check_bars(problem, plan) == 62 and plan.proven
 
 
 def test_pieces_that_no_stock_takes_are_listed():
@@ -106,7 +71,7 @@ def test_pieces_that_no_stock_takes_are_listed():
         }
     )
     plan = solve_bars(problem, seconds=1)
-    check(problem, plan)
+    check_bars(problem, plan)
     assert (
         {u.part: u.qty for u in plan.unplaced} == {"long": 2, "short": 2}
         and plan.lower_bound is None

@@ -7,40 +7,11 @@ from pathlib import Path
 import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
-from shapely import affinity
-from shapely.geometry import Polygon, box
 
+from tests.verifiers import TOLERANCE, check_sheets
 from yorvek.core.cutting.sheets import SheetProblem, solve_sheets
 
-INSTANCES = Path(__file__).parents[1] / "instances" / "nest"
-TOLERANCE = 0.01
-
-
-def check(problem, plan):
-    """No overlap, gaps and margins kept, allowed turns, exact quantities; returns the placed polygons by sheet."""
-    parts, sheets = {p.id: p for p in problem.parts}, {s.id: s for s in problem.sheets}
-    by_sheet = {}
-    for p in plan.placements:
-        part = parts[p.part]
-        assert part.rotations == "free" or any(abs(p.rotation_deg - r) % 360 < 1e-6 for r in part.rotations)
-        shape = affinity.translate(
-            affinity.rotate(Polygon(part.outline, part.holes), p.rotation_deg, origin=(0, 0)), p.x, p.y
-        )
-        by_sheet.setdefault((p.sheet, p.sheet_index), []).append(shape)
-        assert sheets[p.sheet].qty is None or 0 <= p.sheet_index < sheets[p.sheet].qty
-    for (sheet, _), shapes in by_sheet.items():
-        s = sheets[sheet]
-        outline = Polygon(s.outline) if s.outline else box(0, 0, s.width, s.height)
-        for i, a in enumerate(shapes):
-            assert outline.buffer(TOLERANCE).covers(a)
-            assert a.distance(outline.exterior) >= problem.edge_margin - TOLERANCE
-            for b in shapes[i + 1 :]:
-                gap = max(problem.part_gap, problem.kerf)
-                assert a.distance(b) >= gap - TOLERANCE if gap else a.buffer(-TOLERANCE).intersection(b).area < 0.05
-    placed = {p.id: sum(1 for x in plan.placements if x.part == p.id) for p in problem.parts}
-    left = {u.part: u.qty for u in plan.unplaced}
-    assert placed == {p.id: p.qty - left.get(p.id, 0) for p in problem.parts}
-    return by_sheet
+INSTANCES = Path(__file__).parents[2] / "benchmarks" / "instances" / "nest"
 
 
 def regular(sides, size):
@@ -74,7 +45,7 @@ def test_every_plan_is_sound(kinds, gap, margin, turns):
         }
     )
     plan = solve_sheets(problem, evaluations=12)
-    check(problem, plan)
+    check_sheets(problem, plan)
     assert plan.unplaced == []
     assert plan.lower_bound <= plan.cost
 
@@ -83,7 +54,7 @@ def test_every_plan_is_sound(kinds, gap, margin, turns):
 def test_instance_is_placed_whole_and_sound(name):
     problem = SheetProblem.model_validate(json.loads((INSTANCES / f"{name}.json").read_text()))
     plan = solve_sheets(problem, evaluations=30)
-    check(problem, plan)
+    check_sheets(problem, plan)
     assert plan.unplaced == []
 
 
@@ -99,7 +70,7 @@ def test_a_piece_goes_into_the_opening_of_another():
         {"part_gap": 2, "sheets": [{"id": "s", "width": 101, "height": 100.5, "qty": 1}], "parts": [frame, block]}
     )
     plan = solve_sheets(problem, evaluations=5)
-    shapes = check(problem, plan)[("s", 0)]
+    shapes = check_sheets(problem, plan)[("s", 0)]
     assert plan.unplaced == [] and shapes[0].convex_hull.contains(shapes[1])
 
 
@@ -119,7 +90,7 @@ def test_a_remnant_is_taken_before_a_new_sheet():
         }
     )
     plan = solve_sheets(problem, evaluations=40)
-    check(problem, plan)
+    check_sheets(problem, plan)
     assert plan.cost == 1
 
 
@@ -140,7 +111,7 @@ def test_what_does_not_fit_is_listed_and_the_rest_is_sound():
         }
     )
     plan = solve_sheets(problem, evaluations=10)
-    check(problem, plan)
+    check_sheets(problem, plan)
     assert {u.part: u.qty for u in plan.unplaced} == {"big": 1, "half": 1}
 
 
@@ -162,5 +133,5 @@ def test_straight_cuts_part_every_piece():
                 reach = max(reach, ordered[k][axis + 2])
         return False
 
-    for shapes in check(problem, plan).values():
+    for shapes in check_sheets(problem, plan).values():
         assert parted([s.bounds for s in shapes])

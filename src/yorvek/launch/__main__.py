@@ -5,7 +5,7 @@ from __future__ import annotations
 import os
 import sys
 
-from yorvek.launch import install, supervise, testing
+from yorvek.launch import backup, install, supervise, testing
 from yorvek.launch.places import HOME, PYTHON, Refused, say
 
 USAGE = """usage:
@@ -13,6 +13,8 @@ USAGE = """usage:
   ./yorvek start                the same without demo data
   ./yorvek stop | status
   ./yorvek test [core|server|web|browser|values]
+  ./yorvek bench [sizing|bars|sheets|api] [--seconds S]
+  ./yorvek backup FILE | restore FILE
   ./yorvek core sheets FILE [--seconds S] [--seed N] [--cores N] [--evaluations N] [--guillotine]
   ./yorvek core bars FILE [--seconds S] [--seed N]
 settings: YORVEK_PORT (8640), YORVEK_DB_PORT (33306), YORVEK_DATA (var)"""
@@ -36,6 +38,12 @@ def main(arguments: list[str]) -> int:
         return supervise.stop()
     if word == "status" and not rest:
         return supervise.status()
+    if word == "backup" and len(rest) == 1:
+        return backup.backup(rest[0])
+    if word == "restore" and len(rest) == 1:
+        return backup.restore(rest[0])
+    if word == "bench":
+        return testing.bench(rest)
     if word == "test" and (not rest or (len(rest) == 1 and rest[0] in testing.GROUPS)):
         return testing.run(rest[0] if rest else None)
     print(USAGE, file=sys.stderr)

@@ -73,7 +73,8 @@ def manage(env: dict[str, str], *arguments: str) -> None:
         say(done.stdout.strip())
 
 
-def _lock(folder: Path) -> IO[str]:
+def lock(folder: Path) -> IO[str]:
+    """Hold the data folder: one application, or one restore, at a time."""
     folder.mkdir(parents=True, exist_ok=True)
     file = (folder / "yorvek.pid").open("a+")
     try:
@@ -115,7 +116,7 @@ def run(*, demo: bool) -> int:
     install.everything()
     folder = data_folder()
     web_port, db_port = port("YORVEK_PORT", 8640), port("YORVEK_DB_PORT", 33306)
-    with _lock(folder):
+    with lock(folder):
         check_port(web_port, "the web server", "YORVEK_PORT")
         database = MariaDB(folder, db_port)
         stopping: list[int] = []

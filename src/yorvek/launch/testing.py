@@ -13,6 +13,7 @@ from yorvek.launch import install
 from yorvek.launch.mariadb import MariaDB, free_port
 from yorvek.launch.places import HOME, PYTHON, VENV, WEB, is_root, say
 
+PYTHON_CODE = ("src", "tests", "benchmarks")
 GROUPS = ("core", "server", "web", "browser", "values")
 WITHOUT_DJANGO = [str(PYTHON), "-m", "pytest", "-q", "-p", "no:django", "-o", "DJANGO_SETTINGS_MODULE="]
 
@@ -34,8 +35,8 @@ def _tool(name: str) -> str:
 def core() -> list[bool]:
     """Linters, types, layers, and the core's tests."""
     return [
-        _step("ruff", [_tool("ruff"), "check", "src", "tests"]),
-        _step("ruff format", [_tool("ruff"), "format", "--check", "-q", "src", "tests"]),
+        _step("ruff", [_tool("ruff"), "check", *PYTHON_CODE]),
+        _step("ruff format", [_tool("ruff"), "format", "--check", "-q", *PYTHON_CODE]),
         _step("mypy, strict", [_tool("mypy")]),
         _step("import contracts", [_tool("lint-imports")]),
         _step("core tests", [*WITHOUT_DJANGO, "tests/core"]),
@@ -82,6 +83,13 @@ def browser() -> list[bool]:
     """The running application, started by the launcher itself, in a browser and under faults."""
     install.front_end_packages()
     return [_step("browser tests", [*WITHOUT_DJANGO, "tests/browser"])]
+
+
+def bench(arguments: list[str]) -> int:
+    """The benchmarks' tables; they fail no build."""
+    install.everything(test=True)
+    env = {**os.environ, "PYTHONPATH": f"{HOME / 'src'}:{HOME}"}
+    return subprocess.run([str(PYTHON), "-m", "benchmarks", *arguments], cwd=HOME, env=env, check=False).returncode
 
 
 def run(group: str | None) -> int:

@@ -1,0 +1,137 @@
+"""`yorvek backup` and `restore`: the whole database as one compressed file, whether the application runs or not."""
+
+from __future__ import annotations
+
+import gzip
+import os
+import shutil
+import subprocess
+import zlib
+from collections.abc import Iterator
+from contextlib import contextmanager
+from datetime import datetime
+from pathlib import Path
+
+from yorvek.launch import install, supervise
+from yorvek.launch.mariadb import MariaDB
+from yorvek.launch.places import Refused, data_folder, say
+
+FIRST, LAST = b"-- yorvek backup, version 1\n", b"-- Dump completed"
+CHUNK = 1 << 20
+
+
+@contextmanager
+def _database(*, running_is_fine: bool) -> Iterator[MariaDB]:
+    """The database: the running application's, or started for as long as this takes."""
+    install.everything()
+    folder = data_folder()
+    database = MariaDB(folder, supervise.port("YORVEK_DB_PORT", 33306))
+    process = supervise.running_process()
+    if process is not None:
+        if not running_is_fine:
+            raise Refused(
+                f"it is running (process {process}): ./yorvek stop first, so that nobody's work is overwritten"
+            )
+        yield database
+        return
+    with supervise.lock(folder):
+        database.start()
+        try:
+            yield database
+        finally:
+            database.stop()
+
+
+def _client(database: MariaDB, program: str, *words: str) -> tuple[list[str], dict[str, str]]:
+    command = [
+        program,
+        "--no-defaults",
+        "--protocol=tcp",
+        "--host=127.0.0.1",
+        f"--port={database.port}",
+        "--user=yorvek",
+    ]
+    return [*command, *words], {**os.environ, "MYSQL_PWD": database.secrets()["db_password"]}
+
+
+def _dump(database: MariaDB, file: Path) -> None:
+    """Write a backup beside its name first, so that a half-written one never carries the name."""
+    command, env = _client(
+        database,
+        "mariadb-dump",
+        "--single-transaction",
+        "--skip-lock-tables",
+        "--hex-blob",
+        "--no-tablespaces",
+        "yorvek",
+    )
+    half = file.with_name(file.name + ".part")
+    try:
+        with gzip.open(half, "wb") as out, subprocess.Popen(command, env=env, stdout=subprocess.PIPE) as dump:
+            assert dump.stdout is not None
+            out.write(FIRST)
+            shutil.copyfileobj(dump.stdout, out, CHUNK)
+        if dump.returncode:
+            raise Refused("mariadb-dump failed; the backup was not written")
+        half.replace(file)
+    except OSError as error:
+        raise Refused(f"{file} cannot be written ({error.strerror})") from None
+    finally:
+        half.unlink(missing_ok=True)
+
+
+def _check(file: Path) -> None:
+    """Refuse what is no complete backup, before anything is touched."""
+    tail = b""
+    try:
+        with gzip.open(file, "rb") as given:
+            if given.readline(200) != FIRST:
+                raise Refused(f"{file} is no backup of this program (its first line says so): nothing was changed")
+            while chunk := given.read(CHUNK):
+                tail = (tail + chunk)[-4096:]
+    except (OSError, EOFError, zlib.error) as error:
+        raise Refused(f"{file} cannot be read as a backup ({error}): nothing was changed") from None
+    if LAST not in tail:
+        raise Refused(f"{file} ends in its middle: it is not complete, nothing was changed")
+
+
+def _load(database: MariaDB, file: Path) -> bool:
+    """Replace the database's content by a backup's."""
+    empty, env = _client(
+        database,
+        "mariadb",
+        "--execute=DROP DATABASE yorvek; CREATE DATABASE yorvek CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_520_ci",
+    )
+    if subprocess.run(empty, env=env, check=False).returncode:
+        return False
+    command, env = _client(database, "mariadb", "yorvek")
+    with gzip.open(file, "rb") as given, subprocess.Popen(command, env=env, stdin=subprocess.PIPE) as client:
+        assert client.stdin is not None
+        try:
+            shutil.copyfileobj(given, client.stdin, CHUNK)
+        except BrokenPipeError:
+            return False
+    return client.returncode == 0
+
+
+def backup(name: str) -> int:
+    """Write everything into a file."""
+    file = Path(name).absolute()
+    with _database(running_is_fine=True) as database:
+        _dump(database, file)
+    say(f"everything is in {file} ({file.stat().st_size // 1024 + 1} kB)")
+    return 0
+
+
+def restore(name: str) -> int:
+    """Replace everything by a backup's content; what was there is kept as a backup in the data folder."""
+    file = Path(name).absolute()
+    _check(file)
+    with _database(running_is_fine=False) as database:
+        before = data_folder() / f"before-restore-{datetime.now():%Y%m%d-%H%M%S}.sql.gz"
+        _dump(database, before)
+        if not _load(database, file):
+            _load(database, before)
+            raise Refused(f"{file} could not be loaded; what was there is there again")
+    say(f"restored from {file}; what was there before is in {before}")
+    return 0
