@@ -4,19 +4,18 @@ from __future__ import annotations
 
 import time
 from collections.abc import Callable
-from pathlib import Path
 
 import numpy as np
 
 from benchmarks.table import show
+from tests.core.jobs import DEMO, state_of
 from yorvek.core.checks import check_beam
 from yorvek.core.comparison import SweepRequest, sweep
 from yorvek.core.cutting.bars import solve_bars
-from yorvek.core.files.jobfile import JobFile, read_job_file
-from yorvek.core.jobs import JobState, figures
+from yorvek.core.files.jobfile import read_job_file
+from yorvek.core.jobs import figures
 from yorvek.core.jobs.state import beam_member
 
-DEMO = Path(__file__).parents[1] / "demo"
 WAIT_S = 0.2
 """What a person waits for without noticing; the project's own limit for interactive answers."""
 
@@ -36,18 +35,6 @@ def closed_form() -> object:
     inertia, modulus = np.linspace(1e5, 1e8, 2000), np.linspace(1e3, 1e6, 2000)
     moment, moved = 5.0 * 3000**2 / 8, 5 * 5.0 * 3000**4 / (384 * 210e3 * inertia)
     return moment / modulus, moved
-
-
-def state_of(file: JobFile) -> JobState:
-    """A job file as the core works it out."""
-    return JobState(
-        job=file.job,
-        dimensions=dict(enumerate(file.dimensions)),
-        loads={r.id: r.spec for r in file.loads},
-        members={r.id: r.spec for r in file.members},
-        parts={r.id: r.spec for r in file.parts},
-        stock=dict(enumerate(file.stock)),
-    )
 
 
 def run(seconds: float | None) -> None:

@@ -13,6 +13,7 @@ from yorvek.core.model import Model
 
 MOST_PIECES = 5000
 LARGEST_MM = 100_000.0
+FARTHEST_MM = 1_000_000.0
 Points = list[tuple[float, float]]
 
 
@@ -69,6 +70,13 @@ class SheetProblem(Model):
             raise InputError(field="parts", got=str(pieces), needs=f"at most {MOST_PIECES} pieces in one plan")
         for part in self.parts:
             shape = polygon_of(part)
+            x0, y0, x1, y1 = shape.bounds
+            if max(x1 - x0, y1 - y0) > LARGEST_MM or max(abs(x0), abs(y0), abs(x1), abs(y1)) > FARTHEST_MM:
+                raise InputError(
+                    field=f"part {part.id}",
+                    got=f"{x1 - x0:g} × {y1 - y0:g} mm",
+                    needs=f"at most {LARGEST_MM:g} mm across, drawn within {FARTHEST_MM:g} mm of its origin",
+                )
             if not shape.is_valid or shape.area <= 0:
                 raise InputError(
                     field=f"part {part.id}",
@@ -76,11 +84,19 @@ class SheetProblem(Model):
                     needs="its outline must be a closed run that does not cross itself, with its openings inside",
                 )
         for sheet in self.sheets:
-            if sheet.outline is not None and not Polygon(sheet.outline).is_valid:
+            if sheet.outline is None:
+                continue
+            if len(sheet.outline) < 3 or not Polygon(sheet.outline).is_valid:
                 raise InputError(
                     field=f"sheet {sheet.id}",
-                    got=shapely.is_valid_reason(Polygon(sheet.outline)),
+                    got=shapely.is_valid_reason(Polygon(sheet.outline)) if len(sheet.outline) > 2 else "too few points",
                     needs="its outline must not cross itself",
+                )
+            if not shapely.box(-0.01, -0.01, sheet.width + 0.01, sheet.height + 0.01).covers(Polygon(sheet.outline)):
+                raise InputError(
+                    field=f"sheet {sheet.id}",
+                    got=", ".join(f"{v:g}" for v in Polygon(sheet.outline).bounds),
+                    needs=f"its outline must lie within its {sheet.width:g} × {sheet.height:g} mm",
                 )
         return self
 

@@ -1,0 +1,32 @@
+"""A small made-up job for the tests: one deck of the Heron Hide, worked out by hand in docs/guide.md."""
+
+from pathlib import Path
+
+from yorvek.core.cutting.bars import solve_bars
+from yorvek.core.files.jobfile import JobFile, read_job_file
+from yorvek.core.jobs import Figures, JobState, figures
+
+ROOT = Path(__file__).parents[2]
+DEMO = ROOT / "demo"
+
+
+def state_of(file: JobFile) -> JobState:
+    """A job file's records under the numbers they have in it."""
+    return JobState(
+        job=file.job,
+        dimensions=dict(enumerate(file.dimensions)),
+        loads={r.id: r.spec for r in file.loads},
+        members={r.id: r.spec for r in file.members},
+        parts={r.id: r.spec for r in file.parts},
+        stock=dict(enumerate(file.stock)),
+    )
+
+
+def demo(name: str) -> JobState:
+    """A demo job."""
+    return state_of(read_job_file((DEMO / f"{name}.job.json").read_text()))
+
+
+def worked(state: JobState) -> Figures:
+    """All its figures, bar plans with a second each."""
+    return figures(state, lambda problem: solve_bars(problem, seconds=1.0))

@@ -1,0 +1,153 @@
+"""The launcher's own decisions, without starting anything: ports, folders, free space, what is installed."""
+
+import os
+import shutil
+import socket
+from collections import namedtuple
+
+import pytest
+
+from yorvek.launch import __main__ as command
+from yorvek.launch import install, mariadb, places, supervise, testing
+
+Usage = namedtuple("Usage", "total used free")
+
+
+@pytest.mark.parametrize("text", ["", "0", "65536", "-1", "http", "8640.5"])
+def test_a_port_that_is_none_is_refused(monkeypatch, text):
+    monkeypatch.setenv("YORVEK_PORT", text)
+    with pytest.raises(places.Refused) as refused:
+        supervise.port("YORVEK_PORT", 8640)
+    assert "YORVEK_PORT" in str(refused.value) and "8640" in str(refused.value)
+
+
+def test_the_usual_port_and_another(monkeypatch):
+    monkeypatch.delenv("YORVEK_PORT", raising=False)
+    assert supervise.port("YORVEK_PORT", 8640) == 8640
+    monkeypatch.setenv("YORVEK_PORT", "9000")
+    assert supervise.port("YORVEK_PORT", 8640) == 9000
+
+
+def test_a_taken_port_names_its_setting():
+    with socket.socket() as taken:
+        taken.bind(("127.0.0.1", 0))
+        taken.listen()
+        number = taken.getsockname()[1]
+        with pytest.raises(places.Refused) as refused:
+            mariadb.check_port(number, "MariaDB", "YORVEK_DB_PORT")
+    assert str(number) in str(refused.value) and "YORVEK_DB_PORT" in str(refused.value)
+    mariadb.check_port(mariadb.free_port(), "MariaDB", "YORVEK_DB_PORT")
+
+
+def test_a_full_disk_is_refused_before_anything_is_made(monkeypatch, tmp_path):
+    monkeypatch.setattr(shutil, "disk_usage", lambda _: Usage(100 << 30, 100 << 30, 3 << 20))
+    database = mariadb.MariaDB(tmp_path / "db", mariadb.free_port())
+    with pytest.raises(places.Refused) as refused:
+        database.start()
+    assert "3 MB free" in str(refused.value)
+    assert not (tmp_path / "db" / "mariadb").exists()
+
+
+def test_secrets_are_made_once_and_for_the_owner_alone(tmp_path):
+    database = mariadb.MariaDB(tmp_path, 1)
+    first = database.secrets()
+    assert database.secrets() == first and len(first["db_password"]) > 20
+    assert os.stat(database.secrets_file).st_mode & 0o077 == 0
+    assert database.environment()["YORVEK_DB_PASSWORD"] == first["db_password"]
+
+
+def test_one_holder_of_a_data_folder(tmp_path):
+    with supervise.lock(tmp_path), pytest.raises(places.Refused) as refused:
+        supervise.lock(tmp_path)
+    assert str(os.getpid()) in str(refused.value)
+    supervise.lock(tmp_path).close()
+
+
+def test_only_a_server_of_this_folder_is_ended(tmp_path):
+    """A process number left in the file may belong to somebody else by now."""
+    database = mariadb.MariaDB(tmp_path, 1)
+    (tmp_path / "run").mkdir()
+    (tmp_path / "run" / "m.pid").write_text(str(os.getpid()))
+    database.end_orphan()
+    (tmp_path / "run" / "m.pid").write_text("not a number")
+    database.end_orphan()
+
+
+def test_the_data_folder_can_be_chosen(monkeypatch, tmp_path):
+    monkeypatch.setattr(places, "is_root", lambda: False)
+    monkeypatch.setenv("YORVEK_DATA", str(tmp_path / "here"))
+    assert places.data_folder() == tmp_path / "here"
+    monkeypatch.delenv("YORVEK_DATA")
+    assert places.data_folder() == places.HOME / "var"
+
+
+def test_a_chosen_folder_out_of_the_databases_reach_is_refused(monkeypatch, tmp_path):
+    monkeypatch.setattr(places, "is_root", lambda: True)
+    monkeypatch.setattr(places, "reachable_by", lambda user, folder: False)
+    monkeypatch.setattr(places.pwd, "getpwnam", lambda name: name)
+    monkeypatch.setenv("YORVEK_DATA", str(tmp_path))
+    with pytest.raises(places.Refused) as refused:
+        places.data_folder()
+    assert str(tmp_path) in str(refused.value)
+    monkeypatch.delenv("YORVEK_DATA")
+    assert str(places.data_folder()).startswith("/var/lib/yorvek/")
+
+
+def test_missing_packages_are_named_when_they_cannot_be_installed(monkeypatch):
+    monkeypatch.setattr(install, "missing_packages", lambda **_: ["mariadb-server", "chromium"])
+    monkeypatch.setattr(install, "is_root", lambda: False)
+    monkeypatch.setattr(install.shutil, "which", lambda name: None)
+    with pytest.raises(places.Refused) as refused:
+        install.debian(server=True)
+    assert "mariadb-server chromium" in str(refused.value)
+
+
+def test_a_failing_step_is_refused_with_its_last_words():
+    with pytest.raises(places.Refused) as refused:
+        install._run(["sh", "-c", "echo the reason; exit 3"], what="a step")
+    assert "a step failed" in str(refused.value) and "the reason" in str(refused.value)
+
+
+def test_an_old_node_is_not_used(monkeypatch, tmp_path):
+    old = tmp_path / "node"
+    old.write_text("#!/bin/sh\necho v18.19.0\n")
+    old.chmod(0o755)
+    (tmp_path / "npm").write_text("#!/bin/sh\n")
+    (tmp_path / "npm").chmod(0o755)
+    monkeypatch.setenv("PATH", f"{tmp_path}:{os.environ['PATH']}")
+    ran = []
+    monkeypatch.setattr(install, "_run", lambda words, **_: ran.append(words))
+    monkeypatch.setattr(install, "VENV", tmp_path / "venv")
+    env = install.node()
+    assert ran and install.NODE_WHEEL in ran[0]
+    assert env["PATH"].startswith(str(tmp_path / "venv" / "bin"))
+    old.write_text("#!/bin/sh\necho v22.12.0\n")
+    ran.clear()
+    assert install.node()["PATH"].startswith(str(tmp_path)) and not ran
+
+
+def test_a_fingerprint_changes_with_the_content(monkeypatch, tmp_path):
+    monkeypatch.setattr(places, "HOME", tmp_path)
+    file = tmp_path / "a"
+    file.write_text("one")
+    before = places.fingerprint(file)
+    assert places.fingerprint(file) == before
+    file.write_text("two")
+    assert places.fingerprint(file) != before
+
+
+@pytest.mark.parametrize(
+    "words", [[], ["dance"], ["demo", "now"], ["test", "everything"], ["backup"], ["restore", "a", "b"]]
+)
+def test_a_wrong_command_prints_the_usage(words, capsys):
+    assert command.main(words) == 2
+    said = capsys.readouterr()
+    assert "usage" in said.err and said.out == ""
+
+
+def test_every_group_of_tests_is_a_command(monkeypatch):
+    asked = []
+    monkeypatch.setattr(testing, "run", lambda group: asked.append(group) or 0)
+    for words in (["test"], *(["test", g] for g in testing.GROUPS)):
+        assert command.main(words) == 0
+    assert asked == [None, *testing.GROUPS]
