@@ -57,7 +57,9 @@ def first_trouble(error: ValidationError) -> InputError:
     place = ".".join(str(p) for p in trouble["loc"]) or "the file"
     inner = trouble.get("ctx", {}).get("error")
     if isinstance(inner, InputError):
-        return InputError(field=place, got=inner.got, needs=inner.needs)
+        return InputError(
+            field=f"{place}: {inner.field}" if trouble["loc"] else inner.field, got=inner.got, needs=inner.needs
+        )
     got = trouble.get("input")
     shown = "" if isinstance(got, dict | list) else got
     return InputError(field=place, got=shown, needs=str(trouble["msg"]).lower())
