@@ -11,7 +11,7 @@ import openpyxl
 import pypdf
 import pytest
 
-from tests.core.jobs import DEMO, demo, worked
+from tests.core.jobs import DEMO, ROOT, demo, worked
 from yorvek.core.cutting.sheets import solve_sheets
 from yorvek.core.errors import InputError
 from yorvek.core.files.dxf import nest_dxf, part_dxf
@@ -206,3 +206,8 @@ def test_the_schema_names_every_part_of_the_document():
         "notes",
     }
     assert {"JobSpec", "MemberSpec", "LoadSpec", "PartSpec", "StockSpec"} <= set(schema["$defs"])
+
+
+def test_the_published_schema_is_current():
+    written = json.loads((ROOT / "docs" / "job-file.schema.json").read_text())
+    assert written == job_file_schema()
