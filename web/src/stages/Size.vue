@@ -5,6 +5,7 @@ import { call, type S } from '../api/client'
 import EntryField from '../shared/EntryField.vue'
 import { attempt, catalogue, copy, job, mayWrite, remove, save, why } from '../shared/job'
 import Reserve from '../shared/Reserve.vue'
+import { shown } from '../shared/reserve'
 import SectionPick from '../shared/SectionPick.vue'
 import { mass, trim, unit } from '../shared/units'
 import BeamDrawing from './BeamDrawing.vue'
@@ -89,7 +90,7 @@ const makePart = () => attempt(async () => {
     <BeamDrawing :spec="row.spec" :verdict="row.verdict" :loads="job!.loads" />
     <p v-if="lightest" class="notice row spread">
       <span v-if="lightest.section_id === row.spec.section_id && lightest.material_id === row.spec.material_id">This is the lightest section of the catalogue that holds in this metal.</span>
-      <span v-else>Lightest that holds: <b>{{ lightest.section_id }}, {{ lightest.material_id }}</b>, {{ mass(lightest.mass_kg) }}; breaks {{ lightest.strength?.toFixed(2) }}, moves {{ lightest.stiffness.toFixed(2) }}</span>
+      <span v-else>Lightest that holds: <b>{{ lightest.section_id }}, {{ lightest.material_id }}</b>, {{ mass(lightest.mass_kg) }}; breaks {{ shown(lightest.strength) }}, moves {{ shown(lightest.stiffness) }}</span>
       <button v-if="mayWrite && (lightest.section_id !== row.spec.section_id || lightest.material_id !== row.spec.material_id)" class="button" @click="take">Take it</button>
     </p>
   </section>
