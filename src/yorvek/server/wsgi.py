@@ -1,11 +1,13 @@
-"""The web server's entry. The catalogue is made before workers are forked, so that no first request waits for it."""
+"""The web server's entry. Catalogue and compiled code are made before workers are forked, so that no first request waits."""
 
 import os
 
 from django.core.wsgi import get_wsgi_application
 
+from yorvek.core.cutting.bars import warm_up
 from yorvek.core.sections import catalogue
 
 os.environ.setdefault("DJANGO_SETTINGS_MODULE", "yorvek.server.settings")
 catalogue()
+warm_up()
 application = get_wsgi_application()

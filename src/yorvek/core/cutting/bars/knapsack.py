@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from functools import cache
+
 import numba
 import numpy as np
 from numpy.typing import NDArray
@@ -47,3 +49,12 @@ def read_back(weights: Ints, taken: NDArray[np.uint16], capacity: int) -> Ints: 
         pattern[i] = taken[i, room]
         room -= pattern[i] * weights[i]
     return pattern
+
+
+@cache
+def warm_up() -> None:
+    """Compile, once a process and with the result kept on disk: no search pays for it with its own time."""
+    weights, limits = np.array([3], np.int64), np.array([2], np.int64)
+    taken = np.zeros((1, 8), np.uint16)
+    fill(weights, limits, np.array([1.0]), 7, taken)
+    read_back(weights, taken, 7)

@@ -10,7 +10,7 @@ from dataclasses import dataclass
 import numpy as np
 
 from yorvek.core.cutting.bars.greedy import Patterns, first_plan
-from yorvek.core.cutting.bars.knapsack import fill, read_back
+from yorvek.core.cutting.bars.knapsack import fill, read_back, warm_up
 from yorvek.core.cutting.bars.master import Floats, Master, Pattern, whole_numbers
 from yorvek.core.cutting.bars.problem import Bar, BarPlan, BarProblem, Cut, Unplaced, WholeProblem
 
@@ -259,6 +259,7 @@ def solve_bars(
     Returns:
         The plan with exact quantities (or what stayed unplaced), its cost, the lower bound and whether it is proven.
     """
+    warm_up()
     search = _Search(problem, seconds, seed, cancelled)
     whole = search.whole
     if whole.weights:

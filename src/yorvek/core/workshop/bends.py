@@ -1,0 +1,91 @@
+"""Bending sheet and tube: allowance, deduction, flat length, spring-back, the smallest radius. mm, degrees turned.
+
+An angle is always the angle turned: 0 is flat, 90 a square corner; the included angle is 180 less this.
+"""
+
+from __future__ import annotations
+
+import math
+
+from yorvek.core.errors import InputError
+from yorvek.core.model import Model
+
+
+class FlatLength(Model):
+    """One bend between two legs measured to the outside mould line, mm."""
+
+    bend_allowance_mm: float
+    outside_setback_mm: float
+    bend_deduction_mm: float
+    flat_length_mm: float | None
+
+
+def _turned(angle_deg: float) -> float:
+    if not 0 < angle_deg < 180:
+        raise InputError(field="angle", got=f"{angle_deg:g}", needs="the angle turned lies between 0 and 180 degrees")
+    return math.radians(angle_deg)
+
+
+def bend_allowance_mm(inside_radius_mm: float, thickness_mm: float, angle_deg: float, k_factor: float) -> float:
+    """Length of the neutral line through a bend. Handbook: angle (R + K t)."""
+    return _turned(angle_deg) * (inside_radius_mm + k_factor * thickness_mm)
+
+
+def flat_length(
+    inside_radius_mm: float,
+    thickness_mm: float,
+    angle_deg: float,
+    k_factor: float,
+    legs_mm: tuple[float, float] | None = None,
+) -> FlatLength:
+    """What one bend takes from two legs. The setback to the apex grows without limit as the angle nears 180 degrees."""
+    allowance = bend_allowance_mm(inside_radius_mm, thickness_mm, angle_deg, k_factor)
+    setback = math.tan(_turned(angle_deg) / 2) * (inside_radius_mm + thickness_mm)
+    deduction = 2 * setback - allowance
+    return FlatLength(
+        bend_allowance_mm=allowance,
+        outside_setback_mm=setback,
+        bend_deduction_mm=deduction,
+        flat_length_mm=None if legs_mm is None else sum(legs_mm) - deduction,
+    )
+
+
+def din_k(inside_radius_mm: float, thickness_mm: float) -> float:
+    """DIN 6935's k, twice the K-factor: 0.65 + 0.5 lg(r/s), at most 1 (from memory)."""
+    return min(1.0, 0.65 + 0.5 * math.log10(inside_radius_mm / thickness_mm))
+
+
+def din_correction_mm(inside_radius_mm: float, thickness_mm: float, angle_deg: float) -> float:
+    """What DIN 6935 adds to the sum of the legs (negative: takes off). To 90 degrees legs are measured to the apex of the
+    outside faces, beyond that to the tangent (from memory).
+    """
+    turned = _turned(angle_deg)
+    neutral = turned * (inside_radius_mm + thickness_mm / 2 * din_k(inside_radius_mm, thickness_mm))
+    reach = inside_radius_mm + thickness_mm
+    return neutral - 2 * reach * (math.tan(turned / 2) if angle_deg <= 90 else 1.0)
+
+
+OVERBEND_PER_DEGREE = {"steel": 1 / 15, "stainless": 2.5 / 15, "aluminium": 2 / 15}
+"""Common practice, no source; the shop's own bends replace it."""
+
+
+def overbend_angle_deg(target_deg: float, rule_deg_per_deg: float) -> float:
+    """Angle to bend a tube to so that it springs back to the target, by the shop's rule of degrees per degree."""
+    return target_deg * (1 + rule_deg_per_deg)
+
+
+def springback_ratio(inside_radius_mm: float, thickness_mm: float, yield_MPa: float, E_MPa: float) -> float:
+    """Initial over final radius of sheet, elastic-perfectly plastic: 4x^3 - 3x + 1 with x = Ri Y / (E t)."""
+    x = inside_radius_mm * yield_MPa / (E_MPa * thickness_mm)
+    if x >= 0.5:
+        raise InputError(
+            field="inside_radius", got=f"{inside_radius_mm:g} mm", needs="so wide a bend springs back altogether"
+        )
+    return 4 * x**3 - 3 * x + 1
+
+
+def minimum_radius_mm(thickness_mm: float, reduction_of_area_percent: float) -> float:
+    """Smallest inside radius before the outside cracks: t (50 / r - 1), handbook rule (from memory)."""
+    if not 0 < reduction_of_area_percent < 100:
+        raise InputError(field="reduction_of_area", got=f"{reduction_of_area_percent:g}", needs="between 0 and 100 %")
+    return max(0.0, thickness_mm * (50 / reduction_of_area_percent - 1))
