@@ -5,8 +5,14 @@ from __future__ import annotations
 import math
 from collections.abc import Sequence
 
+import numpy as np
+from numpy.typing import NDArray
+
 from yorvek.core.errors import InputError
 from yorvek.core.model import Model
+
+Angles = NDArray[np.float64]
+STATIONS = 14401
 
 
 class Saddle(Model):
@@ -47,15 +53,17 @@ def saddle(
         )
     theta = math.radians(angle_deg)
 
-    def z(phi: float) -> float:
-        inside = header_radius_mm**2 - (branch_radius_mm * math.sin(phi) + offset_mm) ** 2
-        return branch_radius_mm * math.cos(phi) / math.tan(theta) + math.sqrt(max(0.0, inside)) / math.sin(theta)
+    def z(phi: Angles) -> Angles:
+        inside = header_radius_mm**2 - (branch_radius_mm * np.sin(phi) + offset_mm) ** 2
+        return np.asarray(
+            branch_radius_mm * np.cos(phi) / math.tan(theta) + np.sqrt(np.maximum(0.0, inside)) / math.sin(theta)
+        )
 
-    cut = [z(math.radians(p)) for p in around_deg]
-    longest = max(cut)
+    cut, whole = z(np.radians(around_deg)), z(np.linspace(0.0, 2 * math.pi, STATIONS))
+    longest = float(whole.max())
     return Saddle(
-        z_mm=cut,
-        cut_back_mm=[longest - c for c in cut],
+        z_mm=cut.tolist(),
+        cut_back_mm=(longest - cut).tolist(),
         around_mm=[math.radians(p) * branch_radius_mm for p in around_deg],
-        depth_mm=longest - min(cut),
+        depth_mm=longest - float(whole.min()),
     )

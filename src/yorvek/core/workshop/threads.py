@@ -49,18 +49,31 @@ def drill_for_percent(diameter: float, pitch: float, percent: float) -> float:
     return diameter - FULL_THREAD * pitch * percent / 100
 
 
+def metric_size(size: str) -> tuple[float, float]:
+    """Nominal diameter and pitch, mm, of a name such as M10 (coarse) or M10x1.
+
+    Raises:
+        InputError: no such thread.
+    """
+    name, _, pitch = size.replace("×", "x").partition("x")
+    try:
+        return float(name.removeprefix("M")), float(pitch) if pitch else ISO_PITCH_MM[name]
+    except (KeyError, ValueError):
+        raise InputError(
+            field="thread", got=size, needs="choose one of " + ", ".join(ISO_PITCH_MM) + ", or a fine one such as M10x1"
+        ) from None
+
+
 def metric_tap_drill(size: str) -> TapDrill:
-    """Drill of a coarse metric thread.
+    """Drill of a metric thread: ISO 2306's for the coarse series; for fine threads diameter less pitch to a tenth, as the
+    standard's own figures are (from memory).
 
     Raises:
         InputError: no such size.
     """
-    if size not in ISO_TAP_DRILL_MM:
-        raise InputError(field="thread", got=size, needs="choose one of " + ", ".join(ISO_TAP_DRILL_MM))
-    drill = ISO_TAP_DRILL_MM[size]
-    return TapDrill(
-        drill_mm=drill, name=f"{drill:g}", thread_percent=thread_percent(float(size[1:]), ISO_PITCH_MM[size], drill)
-    )
+    diameter, pitch = metric_size(size)
+    drill = ISO_TAP_DRILL_MM[size] if size in ISO_TAP_DRILL_MM else round((diameter - pitch) * 10) / 10
+    return TapDrill(drill_mm=drill, name=f"{drill:g}", thread_percent=thread_percent(diameter, pitch, drill))
 
 
 def unified_tap_drill(size: str) -> TapDrill:

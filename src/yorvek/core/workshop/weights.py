@@ -4,6 +4,8 @@ from __future__ import annotations
 
 import math
 
+from yorvek.core.model import Model
+
 STEEL_KG_M3 = 7850.0
 STEEL_LB_FT3 = 490.0
 
@@ -37,3 +39,17 @@ def mass_kg_per_m(area_mm2: float, density_kg_m3: float = STEEL_KG_M3) -> float:
 def plate_lb_per_ft2(thickness_in: float) -> float:
     """Weight of a square foot of steel plate at 490 lb/ft3, lb."""
     return thickness_in / 12 * STEEL_LB_FT3
+
+
+class MetalSwap(Model):
+    """The same shape in another metal."""
+
+    mass_kg: float
+    density_ratio: float
+    deflection_multiplier: float
+
+
+def metal_swap(mass_kg: float, present: tuple[float, float], other: tuple[float, float]) -> MetalSwap:
+    """What the same section weighs and how much more it moves; metals as (density, E) in any one unit each."""
+    ratio = present[0] / other[0]
+    return MetalSwap(mass_kg=mass_kg / ratio, density_ratio=ratio, deflection_multiplier=present[1] / other[1])

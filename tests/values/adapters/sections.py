@@ -1,63 +1,16 @@
-"""One thin adapter a kind: the case's inputs in, what the core computes out. No formula stands here."""
+"""Sections."""
 
 from __future__ import annotations
 
 from collections.abc import Callable
-from typing import Any
 
-from yorvek.core.materials import MATERIALS, material
-from yorvek.core.quantities import INCH_MM, fraction_text
-from yorvek.core.quantities.format import fraction_error_in
-from yorvek.core.quantities.gauge import gauge_thickness_in
+from tests.values.adapters.kinds import Adapters, Inputs, Outputs
+from yorvek.core.quantities import INCH_MM
 from yorvek.core.sections import catalogue, rolled, solid
 from yorvek.core.sections.hollow import chs, cold_radii_mm, hot_radii_mm, rhs
 from yorvek.core.sections.section import Section
-from yorvek.core.structures import DistributedLoad, LoadSet, PointLoad, Support, TurningMoment, solve_beam
-from yorvek.core.workshop import weights
-from yorvek.core.workshop.holes import clearance_hole_mm
 
-Inputs = dict[str, Any]
-Outputs = dict[str, Any]
 LB_PER_FT = 0.45359237 / 0.3048
-
-
-def beam(i: Inputs) -> Outputs:
-    loads = LoadSet(
-        points=[PointLoad(x_mm=p["x_mm"], force_N=p["P_down_N"]) for p in i.get("point_loads", [])],
-        distributed=[
-            DistributedLoad(
-                from_mm=d["from_mm"],
-                to_mm=d["to_mm"],
-                start_N_per_mm=d["w_start_down_N_per_mm"],
-                end_N_per_mm=d["w_end_down_N_per_mm"],
-            )
-            for d in i.get("distributed_loads", [])
-        ],
-        moments=[TurningMoment(x_mm=m["x_mm"], moment_Nmm=m["M_counterclockwise_Nmm"]) for m in i.get("moments", [])],
-    )
-    supports = [Support(x_mm=s["x_mm"], kind=s["type"]) for s in i["supports"]]
-    s = solve_beam(i["span_total_mm"], supports, [loads], EI_Nmm2=i["E_MPa"] * i["I_mm4"])
-    sag, hog = s.extreme(s.moment, sign=1), s.extreme(s.moment, sign=-1)
-    down, up = s.extreme(s.deflection, sign=-1), s.extreme(s.deflection, sign=1)
-    force = max((s.extreme(s.shear, sign=sign) for sign in (1, -1)), key=lambda e: abs(e.value))
-    return {
-        "M_max_sagging_Nmm": max(sag.value, 0.0),
-        "M_max_hogging_Nmm": max(-hog.value, 0.0),
-        "M_max_abs_Nmm": max(abs(sag.value), abs(hog.value)),
-        "V_max_abs_N": abs(force.value),
-        "deflection_max_down_mm": max(-down.value, 0.0),
-        "deflection_max_up_mm": max(up.value, 0.0),
-        "x_M_sagging_mm": sag.x_mm,
-        "x_M_hogging_mm": hog.x_mm,
-        "x_deflection_mm": down.x_mm,
-        "x_deflection_up_mm": up.x_mm,
-        "reactions_up_N": [{"x_mm": p.x_mm, "R_N": float(r)} for p, r in zip(supports, s.reactions_N[0], strict=True)],
-        "fixing_moments_counterclockwise_Nmm": [
-            {"x_mm": p.x_mm, "M_Nmm": float(m)}
-            for p, m in zip(supports, s.fixing_moments_Nmm[0], strict=True)
-            if p.kind == "fixed"
-        ],
-    }
 
 
 def in_mm(s: Section) -> Outputs:
@@ -247,82 +200,6 @@ def inch_shape(i: Inputs) -> Section | None:
     )
 
 
-def gauge(i: Inputs) -> Outputs | None:
-    words = i["product"].lower()
-    metal = next(
-        (
-            m
-            for key, m in (
-                ("galvan", "galvanized steel"),
-                ("stainless", "stainless"),
-                ("alumin", "aluminium"),
-                ("tub", "tube"),
-                ("steel", "carbon steel"),
-            )
-            if key in words
-        ),
-        None,
-    )
-    if metal is None:
-        return None
-    inches = [gauge_thickness_in(g, metal) for g in i["gauge"]]
-    return {"thickness_in": inches, "wall_in": inches, "thickness_mm": [x * INCH_MM for x in inches]}
-
-
-def fraction(i: Inputs) -> Outputs:
-    return {
-        "text": [fraction_text(v, i["denominator"]) for v in i["values_in"]],
-        "error_in": [fraction_error_in(v, i["denominator"]) for v in i["values_in"]],
-    }
-
-
-def weight(i: Inputs) -> Outputs | None:
-    shape = i["shape"].split(",")[0]
-    areas: dict[str, Callable[[], float]] = {
-        "flat": lambda: weights.flat_area_mm2(i["width_mm"], i["thickness_mm"]),
-        "square": lambda: weights.flat_area_mm2(i["side_mm"], i["side_mm"]),
-        "hexagon": lambda: weights.hexagon_area_mm2(i["across_flats_mm"]),
-        "square tube": lambda: weights.square_tube_area_mm2(i["side_mm"], i["wall_mm"]),
-        "round": lambda: weights.round_area_mm2(i["diameter_mm"]),
-        "round tube": lambda: weights.round_area_mm2(i["diameter_mm"], i["wall_mm"]),
-        "tube": lambda: weights.round_area_mm2(i["diameter_mm"], i["wall_mm"]),
-        "pipe": lambda: weights.round_area_mm2(i["diameter_mm"], i["wall_mm"]),
-    }
-    if shape not in areas:
-        return None
-    area = areas[shape]()
-    return {"area_mm2": area, "mass_kg_per_m": weights.mass_kg_per_m(area)}
-
-
-def plate_weight(i: Inputs) -> Outputs:
-    given = i["thickness_in"]
-    return {
-        "weight_lb_per_ft2": [weights.plate_lb_per_ft2(t) for t in given]
-        if isinstance(given, list)
-        else weights.plate_lb_per_ft2(given)
-    }
-
-
-def constants(i: Inputs) -> Outputs | None:
-    known = {"stainless 304": "304", "aluminium 6061": "6061-T6", "carbon steel": "S235"}
-    if not set(i["metals"]) <= set(known) or not MATERIALS:
-        return None
-    found = [material(known[m]) for m in i["metals"]]
-    return {
-        "density_kg_m3": [m.density_kg_m3 for m in found],
-        "E_GPa": [m.E_MPa / 1e3 for m in found],
-        "G_GPa": [m.G_MPa / 1e3 for m in found],
-    }
-
-
-def clearance_holes(i: Inputs) -> Outputs:
-    return {
-        "fine_mm": [clearance_hole_mm(s, "fine") for s in i["sizes"]],
-        "medium_mm": [clearance_hole_mm(s) for s in i["sizes"]],
-        "coarse_mm": [clearance_hole_mm(s, "coarse") for s in i["sizes"]],
-    }
-
-
 def section_kind(
     make: Callable[[Inputs], Section | None], read: Callable[[Section], Outputs]
 ) -> Callable[[Inputs], Outputs | None]:
@@ -333,8 +210,7 @@ def section_kind(
     return adapter
 
 
-ADAPTERS: dict[str, Callable[[Inputs], Outputs | None]] = {
-    **dict.fromkeys(("ss", "cant", "fix", "propped", "overhang", "cont"), beam),
+ADAPTERS: Adapters = {
     "en_rhs_hot": section_kind(metric_hollow, in_mm),
     "en_rhs_cold": section_kind(metric_hollow, in_mm),
     "en_table_hollow": section_kind(metric_hollow, in_cm),
@@ -350,10 +226,4 @@ ADAPTERS: dict[str, Callable[[Inputs], Outputs | None]] = {
     "aisc_pipe": section_kind(inch_round, in_inches),
     "aisc_l": section_kind(inch_shape, in_inches),
     "aisc_c": section_kind(inch_shape, in_inches),
-    "holes": clearance_holes,
-    "gauge": gauge,
-    "fraction": fraction,
-    "weight/plate-weights": plate_weight,
-    "material/nominal-density-and-elastic-constants": constants,
-    **{f"weight/mass-per-metre{n}": weight for n in ("", "-2", "-3", "-4", "-5", "-6")},
 }
