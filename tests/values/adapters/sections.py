@@ -6,7 +6,7 @@ from collections.abc import Callable
 
 from tests.values.adapters.kinds import Adapters, Inputs, Outputs
 from yorvek.core.quantities import INCH_MM
-from yorvek.core.sections import catalogue, rolled, solid
+from yorvek.core.sections import catalogue, doubly, rolled, solid
 from yorvek.core.sections.hollow import chs, cold_radii_mm, hot_radii_mm, rhs
 from yorvek.core.sections.section import Section
 
@@ -54,6 +54,9 @@ def in_cm(s: Section) -> Outputs:
         "Sx_cm3": s.Sx_mm3 / 1e3,
         "Sy_min_cm3": s.Sy_mm3 / 1e3,
         "Zx_cm3": s.Zx_mm3 / 1e3,
+        "Zy_cm3": s.Zy_mm3 / 1e3,
+        "Sy_cm3": s.Sy_mm3 / 1e3,
+        "Cw_cm6": s.Cw_mm6 / 1e6,
         "Ct_cm3": (s.Ct_mm3 or 0) / 1e3,
         "mass_kg_per_m": s.mass_kg_per_m(),
         "cx_from_web_back_mm": s.cx_mm,
@@ -89,6 +92,8 @@ def in_inches(s: Section) -> Outputs:
         "rz_in": s.r_min_mm / INCH_MM,
         "Iz_minor_in4": s.I_minor_mm4 / i4,
         "tan_alpha": s.tan_alpha,
+        "rts_in": s.rts_mm / INCH_MM,
+        "ho_in": s.ho_mm / INCH_MM,
         **flat,
     }
 
@@ -155,6 +160,20 @@ def metric_channel(i: Inputs) -> Section:
     )
 
 
+def metric_i(i: Inputs) -> Section:
+    return doubly.i_section(
+        "case",
+        series="IPE",
+        system="metric",
+        depth=i["depth_mm"],
+        width=i["width_mm"],
+        web=i["web_mm"],
+        flange=i["flange_mm"],
+        root=i["root_radius_mm"],
+        source="case",
+    )
+
+
 def inch_hollow(i: Inputs) -> Section:
     t = i["design_wall_in"] * INCH_MM
     return rhs(
@@ -186,15 +205,16 @@ def inch_round(i: Inputs) -> Section:
 def inch_shape(i: Inputs) -> Section | None:
     """Rolled inch shapes are table values: the catalogue's section with these dimensions."""
     depth, width = i.get("long_leg_vertical_in") or i["depth_in"], i.get("short_leg_in") or i["flange_width_in"]
-    wall = i.get("thickness_in") or i["web_in"]
+    wall, flange = i.get("thickness_in") or i["web_in"], i.get("flange_in") or i.get("mean_flange_in")
     return next(
         (
             s
             for s in catalogue()
-            if s.series in ("L", "C")
+            if s.series in ("L", "C", "MC", "W", "S", "M", "HP")
             and abs(s.depth_mm / INCH_MM - depth) < 0.006
             and abs(s.width_mm / INCH_MM - width) < 0.006
             and abs(s.wall_mm / INCH_MM - wall) < 0.006
+            and (flange is None or abs(s.flange_mm / INCH_MM - flange) < 0.006)
         ),
         None,
     )
@@ -224,6 +244,9 @@ ADAPTERS: Adapters = {
     "aisc_hss": section_kind(inch_hollow, in_inches),
     "aisc_hss_round": section_kind(inch_round, in_inches),
     "aisc_pipe": section_kind(inch_round, in_inches),
+    "en_I": section_kind(metric_i, in_cm),
+    "aisc_w": section_kind(inch_shape, in_inches),
+    "aisc_s": section_kind(inch_shape, in_inches),
     "aisc_l": section_kind(inch_shape, in_inches),
     "aisc_c": section_kind(inch_shape, in_inches),
 }

@@ -57,18 +57,44 @@ def flat_bar(t: SectionTable, Fy: Array, E: Array, Lb_mm: Array) -> Array:
     return np.where(t.lateral, sideways, Mp)
 
 
-def channel(t: SectionTable, Fy: Array, E: Array, Lb_mm: Array) -> Array:
-    """F2 about the strong axis, loaded through the shear centre (Cb = 1); F6 about the weak one. Compact flanges only."""
+def open_sideways(t: SectionTable, Fy: Array, E: Array, Lb_mm: Array, c: Array) -> Array:
+    """F2: yielding and lateral-torsional buckling of I sections and channels loaded through the shear centre (Cb = 1)."""
     Mp = plastic_moment(t, Fy)
     with np.errstate(divide="ignore", invalid="ignore"):
-        c = t.ho / 2 * np.sqrt(t.r_lateral**2 * t.A / np.where(t.Cw > 0, t.Cw, np.nan))  # F2-8b
         ratio = t.J * c / (t.S * t.ho)
         Lp = 1.76 * t.r_lateral * np.sqrt(E / Fy)  # F2-5
         Lr = 1.95 * t.rts * E / (0.7 * Fy) * np.sqrt(ratio + np.sqrt(ratio**2 + 6.76 * (0.7 * Fy / E) ** 2))  # F2-6
         slender = np.maximum(Lb_mm, 1.0) / t.rts
         Fcr = np.pi**2 * E / slender**2 * np.sqrt(1 + 0.078 * ratio * slender**2)  # F2-4
         inelastic = np.minimum(Mp - (Mp - 0.7 * Fy * t.S) * (Lb_mm - Lp) / (Lr - Lp), Mp)  # F2-2
-    sideways = np.where(Lb_mm <= Lp, Mp, np.where(Lb_mm <= Lr, inelastic, np.minimum(Fcr * t.S, Mp)))
+    return np.where(Lb_mm <= Lp, Mp, np.where(Lb_mm <= Lr, inelastic, np.minimum(Fcr * t.S, Mp)))
+
+
+def i_section(t: SectionTable, Fy: Array, E: Array, Lb_mm: Array) -> Array:
+    """F2 and F3 about the strong axis of I sections with compact webs; F6 about the weak one."""
+    Mp, elastic = plastic_moment(t, Fy), 0.7 * Fy * t.S
+    root = np.sqrt(E / Fy)
+    flange_width, web_depth = (
+        np.where(t.lateral, t.width, t.depth),
+        np.where(t.lateral, t.depth, t.width) - 2 * t.flange,
+    )
+    lam = flange_width / 2 / np.maximum(t.flange, 1e-9)
+    share = (lam - 0.38 * root) / (1.0 * root - 0.38 * root)
+    kc = np.clip(4 / np.sqrt(np.maximum(web_depth, 1e-9) / np.maximum(t.wall, 1e-9)), 0.35, 0.76)
+    slender = np.where(t.lateral, 0.9 * kc, 0.69) * E * t.S / lam**2  # F3-2, F6-3
+    flange = np.where(
+        share <= 0, Mp, np.where(share <= 1, Mp - (Mp - elastic) * share, np.minimum(slender, Mp))
+    )  # F3-1
+    whole = np.where(t.lateral, np.minimum(flange, open_sideways(t, Fy, E, Lb_mm, np.ones_like(Fy))), flange)
+    return np.where(t.lateral & (web_depth > 3.76 * root * t.wall), np.nan, whole)
+
+
+def channel(t: SectionTable, Fy: Array, E: Array, Lb_mm: Array) -> Array:
+    """F2 about the strong axis, F6 about the weak one. Compact flanges only."""
+    Mp = plastic_moment(t, Fy)
+    with np.errstate(divide="ignore", invalid="ignore"):
+        c = t.ho / 2 * np.sqrt(t.r_lateral**2 * t.A / np.where(t.Cw > 0, t.Cw, np.nan))  # F2-8b
+    sideways = open_sideways(t, Fy, E, Lb_mm, c)
     outstand = np.where(t.lateral, t.width, t.depth) / np.maximum(t.flange, 1e-9)
     compact = outstand <= 0.38 * np.sqrt(E / Fy)
     return np.where(compact, np.where(t.lateral, sideways, Mp), np.nan)
@@ -84,6 +110,7 @@ def nominal_moment(t: SectionTable, Fy: Array, E: Array, Lb_mm: Array) -> Array:
             "square_bar": plastic_moment(t, Fy),
             "round_bar": plastic_moment(t, Fy),
             "channel": channel(t, Fy, E, Lb_mm),
+            "i": i_section(t, Fy, E, Lb_mm),
         }
     out = np.full(t.A.shape, np.nan)
     for shape, Mn in rules.items():
@@ -98,12 +125,14 @@ CLAUSE = {
     "square_bar": "F11",
     "round_bar": "F11",
     "channel": "F2, F6",
+    "i": "F2, F3, F6",
     "angle": "F10",
 }
 WHY_NOT = {
     "angle": "an angle bent about its leg twists unless it is held; the rule for it (F10) is not in this version",
     "rhs": "the web is slender (h/t above 5.70 √(E/Fy)); the rule for it is not in this version",
     "chs": "the wall is too thin for the rule (D/t above 0.45 E/Fy)",
+    "i": "the web is slender (h/t above 3.76 √(E/Fy)); the rule for it is not in this version",
     "channel": "the flange is not compact, or the section has no warping constant on record",
     "flat": "",
     "square_bar": "",

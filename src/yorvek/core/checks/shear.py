@@ -33,7 +33,9 @@ def nominal_shear(t: SectionTable, Fy: Array, E: Array, length_mm: float) -> Arr
     out = np.where(
         t.shape == "rhs",
         hollow,
-        np.where(t.shape == "chs", round_, np.where(t.shape == "channel", channel, 0.6 * Fy * t.shear_area)),
+        np.where(
+            t.shape == "chs", round_, np.where(np.isin(t.shape, ["channel", "i"]), channel, 0.6 * Fy * t.shear_area)
+        ),
     )
     return np.asarray(out)
 
@@ -42,6 +44,7 @@ CLAUSE = {
     "rhs": "G4",
     "chs": "G5",
     "channel": "G2",
+    "i": "G2",
     "angle": "G3",
     "flat": "elastic",
     "square_bar": "elastic",

@@ -3,16 +3,18 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, fields
+from functools import lru_cache
 from typing import Literal
 
 import numpy as np
 from numpy.typing import NDArray
 
-from yorvek.core.sections import Section
+from yorvek.core.sections import Section, catalogue
 
 Array = NDArray[np.float64]
 Axis = Literal["strong", "weak"]
+MANY = 50
 
 
 @dataclass(frozen=True)
@@ -41,8 +43,24 @@ class SectionTable:
     """Whether bending about this axis can buckle sideways."""
 
 
+@lru_cache(maxsize=2)
+def _whole(axis: Axis) -> tuple[SectionTable, dict[str, int]]:
+    """The whole catalogue's columns, made once, and where each section stands in them."""
+    return _columns(catalogue(), axis), {s.id: k for k, s in enumerate(catalogue())}
+
+
 def section_table(sections: Sequence[Section], axis: Axis) -> SectionTable:
     """Columns for bending about the strong axis (depth vertical) or the weak one (turned a quarter)."""
+    if len(sections) < MANY:
+        return _columns(sections, axis)
+    table, place = _whole(axis)
+    rows = [place.get(s.id, -1) for s in sections]
+    if any(k < 0 or catalogue()[k] is not s for k, s in zip(rows, sections, strict=True)):
+        return _columns(sections, axis)
+    return SectionTable(**{f.name: getattr(table, f.name)[rows] for f in fields(SectionTable)})
+
+
+def _columns(sections: Sequence[Section], axis: Axis) -> SectionTable:
     strong = axis == "strong"
 
     def column(upright: str, turned: str | None = None) -> Array:
@@ -53,7 +71,7 @@ def section_table(sections: Sequence[Section], axis: Axis) -> SectionTable:
     wall = column("wall_mm")
     inertia, other = column("Ix_mm4", "Iy_mm4"), column("Iy_mm4", "Ix_mm4")
     shape = np.array([s.shape for s in sections])
-    closed_or_flat = np.isin(shape, ["rhs", "flat"]) | ((shape == "channel") & strong)
+    closed_or_flat = np.isin(shape, ["rhs", "flat"]) | (np.isin(shape, ["channel", "i"]) & strong)
     return SectionTable(
         shape=shape,
         A=column("A_mm2"),

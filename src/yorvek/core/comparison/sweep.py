@@ -92,14 +92,17 @@ def _movement(cases: MemberCases, member: BeamMember, own: Array, EI: Array) -> 
 
 
 def frontier(mass: Array, price: Array, deflection: Array) -> Array:
-    """Which candidates no other beats in mass, price and movement at once."""
+    """Which candidates none beats in mass, price and movement at once."""
     order = np.lexsort((deflection, price, mass))
     keep = np.zeros(len(mass), bool)
-    best: list[tuple[float, float]] = []
+    best_price, best_moved = np.empty(len(mass)), np.empty(len(mass))
+    count = 0
     for i in order:
-        if not any(p <= price[i] + 1e-9 and d <= deflection[i] + 1e-9 for p, d in best):
+        beaten = (best_price[:count] <= price[i] + 1e-9) & (best_moved[:count] <= deflection[i] + 1e-9)
+        if not beaten.any():
             keep[i] = True
-            best.append((price[i], deflection[i]))
+            best_price[count], best_moved[count] = price[i], deflection[i]
+            count += 1
     return keep
 
 
@@ -153,7 +156,7 @@ def sweep(request: SweepRequest) -> SweepResult:
     for i, (s, m) in enumerate(zip(sections, materials, strict=True)):
         value = None if np.isnan(strength[i]) else float(strength[i])
         out.append(
-            Candidate(
+            Candidate.model_construct(  # all of it was computed here: nothing to validate
                 section_id=s.id,
                 material_id=m.id,
                 shape=s.shape,

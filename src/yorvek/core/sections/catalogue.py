@@ -13,7 +13,7 @@ from yorvek.core.errors import InputError
 from yorvek.core.outlines import Outline
 from yorvek.core.quantities import INCH_MM
 from yorvek.core.quantities.format import fraction_text, plain_number
-from yorvek.core.sections import rolled, series, solid
+from yorvek.core.sections import doubly, rolled, series, solid
 from yorvek.core.sections.hollow import chs, chs_outline, cold_radii_mm, hot_radii_mm, rhs, rhs_outline
 from yorvek.core.sections.section import Section
 
@@ -24,6 +24,10 @@ SOLD_IN: dict[str, tuple[str, ...]] = {
     "EN 10219": ("S235", "S275", "S355"),
     "EN 10219 stainless": series.STAINLESS,
     "EN 10056": series.EN_STEEL,
+    "IPE": series.EN_STEEL,
+    "HEA": series.EN_STEEL,
+    "HEB": series.EN_STEEL,
+    "HEM": series.EN_STEEL,
     "UPE": series.EN_STEEL,
     "UPN": series.EN_STEEL,
     "EN 10058": (*series.EN_STEEL, *series.STAINLESS),
@@ -34,6 +38,11 @@ SOLD_IN: dict[str, tuple[str, ...]] = {
     "pipe": ("A53 Gr B",),
     "L": series.US_BAR,
     "C": series.US_BAR,
+    "MC": series.US_BAR,
+    "W": ("A572-50",),
+    "M": ("A36", "A572-50"),
+    "S": ("A36", "A572-50"),
+    "HP": ("A572-50",),
     "inch flat": (*series.US_BAR, *series.STAINLESS),
     "inch bar": ("A36", *series.STAINLESS),
     "DOM": ("DOM",),
@@ -238,7 +247,10 @@ def _aluminium() -> Iterator[Section]:
 def table_rows(name: str) -> list[dict[str, Any]]:
     """Rows of one of the shipped shape tables, numbers as floats."""
     with (TABLES / name).open(newline="") as file:
-        return [{k: v if k == "designation" else float(v) for k, v in row.items()} for row in csv.DictReader(file)]
+        return [
+            {k: v if k in ("designation", "series") else float(v) for k, v in row.items()}
+            for row in csv.DictReader(file)
+        ]
 
 
 def _inch_hollow() -> Iterator[Section]:
@@ -294,7 +306,7 @@ def _tabulated(section: Section, row: dict[str, Any], **more: float) -> Section:
             "Zy_mm3": row["Zy_in3"] * i3,
             "J_mm4": row["J_in4"] * i4,
             "Cw_mm6": row["Cw_in6"] * i6,
-            "cx_mm": row["x_bar_in"] * INCH_MM,
+            **({"cx_mm": row["x_bar_in"] * INCH_MM} if "x_bar_in" in row else {}),
             **more,
         }
     )
@@ -325,11 +337,17 @@ def _inch_rolled() -> Iterator[Section]:
             I_major_mm4=(row["Ix_in4"] + row["Iy_in4"]) * INCH_MM**4 - minor,
             major_axis_deg=90 - math.degrees(math.atan(row["tan_alpha"])),
         )
-    for row in table_rows("inch_channel.csv"):
+    for name, made in (("inch_channel.csv", "C"), ("inch_mc.csv", "MC")):
+        yield from _inch_channels(name, made)
+    yield from _inch_i()
+
+
+def _inch_channels(name: str, made: str) -> Iterator[Section]:
+    for row in table_rows(name):
         web, flange = row["web_in"] * INCH_MM, row["flange_in"] * INCH_MM
         plain = rolled.channel(
             row["designation"],
-            series="C",
+            series=made,
             system="inch",
             depth=row["depth_in"] * INCH_MM,
             width=row["width_in"] * INCH_MM,
@@ -350,11 +368,52 @@ def _inch_rolled() -> Iterator[Section]:
         )
 
 
+def _inch_i() -> Iterator[Section]:
+    for row in table_rows("inch_i.csv"):
+        web, flange = row["web_in"] * INCH_MM, row["flange_in"] * INCH_MM
+        made = row["designation"].rstrip("0123456789.X")
+        plain = doubly.i_section(
+            row["designation"],
+            series=made,
+            system="inch",
+            depth=row["depth_in"] * INCH_MM,
+            width=row["width_in"] * INCH_MM,
+            web=web,
+            flange=flange,
+            root=web if made == "S" else max(row["k_in"] * INCH_MM - flange, 1.0),
+            slope=1 / 6 if made == "S" else 0.0,
+            source=SHAPE_TABLE,
+        )
+        yield _tabulated(
+            plain,
+            row,
+            I_major_mm4=row["Ix_in4"] * INCH_MM**4,
+            I_minor_mm4=row["Iy_in4"] * INCH_MM**4,
+            rts_mm=row["rts_in"] * INCH_MM,
+            ho_mm=row["ho_in"] * INCH_MM,
+        )
+
+
+def _metric_i() -> Iterator[Section]:
+    for row in table_rows("metric_i.csv"):
+        yield doubly.i_section(
+            row["designation"],
+            series=row["series"],
+            system="metric",
+            depth=row["depth_mm"],
+            width=row["width_mm"],
+            web=row["web_mm"],
+            flange=row["flange_mm"],
+            root=row["root_mm"],
+            source="EN 10365 dimensions, from memory",
+        )
+
+
 @lru_cache
 def catalogue() -> tuple[Section, ...]:
     """Every section, in the order of the series."""
     out: list[Section] = []
-    for part in (_hollow_metric, _rolled_metric, _solid, _aluminium, _inch_hollow, _inch_rolled):
+    for part in (_hollow_metric, _rolled_metric, _metric_i, _solid, _aluminium, _inch_hollow, _inch_rolled):
         out.extend(part())
     return tuple(out)
 
@@ -398,6 +457,16 @@ def outline_of(found: Section) -> Outline:
         )
     if found.shape == "channel":
         return rolled.channel_outline(
+            found.depth_mm,
+            found.width_mm,
+            found.wall_mm,
+            found.flange_mm,
+            found.root_radius_mm,
+            found.toe_radius_mm,
+            found.flange_slope,
+        )
+    if found.shape == "i":
+        return doubly.i_outline(
             found.depth_mm,
             found.width_mm,
             found.wall_mm,

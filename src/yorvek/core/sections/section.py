@@ -8,7 +8,7 @@ from typing import Literal
 from yorvek.core.model import Model
 from yorvek.core.outlines import AreaMoments, Outline
 
-Shape = Literal["rhs", "chs", "flat", "square_bar", "round_bar", "angle", "channel"]
+Shape = Literal["rhs", "chs", "flat", "square_bar", "round_bar", "angle", "channel", "i"]
 STEEL_KG_M3 = 7850.0
 
 
