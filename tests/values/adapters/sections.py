@@ -6,7 +6,8 @@ from collections.abc import Callable
 
 from tests.values.adapters.kinds import Adapters, Inputs, Outputs
 from yorvek.core.quantities import INCH_MM
-from yorvek.core.sections import catalogue, doubly, rolled, solid
+from yorvek.core.sections import catalogue, doubly, rolled, solid, thin_walls
+from yorvek.core.sections.built_up import Placed, built_up, outline_of_points
 from yorvek.core.sections.hollow import chs, cold_radii_mm, hot_radii_mm, rhs
 from yorvek.core.sections.section import Section
 
@@ -230,6 +231,31 @@ def section_kind(
     return adapter
 
 
+def slit_round(i: Inputs) -> Outputs:
+    tube = thin_walls.slit_tube(i["diameter_mm"], i["thickness_mm"], i["slit_width_mm"])
+    return {
+        "J_closed_mm4": tube.J_closed_mm4,
+        "J_open_mm4": tube.J_open_mm4,
+        "ratio_closed_to_open": tube.times_softer,
+        "shear_centre_from_tube_centre_mm": tube.shear_centre_from_centre_mm,
+        "Ix_mm4": tube.I_mm4,
+    }
+
+
+def slit_box(i: Inputs) -> Outputs:
+    cell = thin_walls.thin_box(i["width_mm"], i["depth_mm"], i["thickness_mm"])
+    return {
+        "J_closed_bredt_mm4": cell.J_mm4,
+        "J_open_sum_bt3_mm4": cell.J_slit_mm4,
+        "ratio": cell.J_mm4 / cell.J_slit_mm4,
+    }
+
+
+def put_together(i: Inputs) -> Outputs:
+    parts = [Placed(outline=outline_of_points(p["outline"], p.get("holes", []))) for p in i["parts"]]
+    return built_up(parts, i["joined"]).model_dump()
+
+
 ADAPTERS: Adapters = {
     "en_rhs_hot": section_kind(metric_hollow, in_mm),
     "en_rhs_cold": section_kind(metric_hollow, in_mm),
@@ -247,6 +273,9 @@ ADAPTERS: Adapters = {
     "en_I": section_kind(metric_i, in_cm),
     "aisc_w": section_kind(inch_shape, in_inches),
     "aisc_s": section_kind(inch_shape, in_inches),
+    "open_closed/slit-tube-against-closed-tube": slit_round,
+    "open_closed/box-slit-along-one-wall-against": slit_box,
+    "built_up": put_together,
     "aisc_l": section_kind(inch_shape, in_inches),
     "aisc_c": section_kind(inch_shape, in_inches),
 }
