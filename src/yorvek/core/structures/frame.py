@@ -1,0 +1,543 @@
+"""3D frames of straight members: linear and second-order, with the shapes of ordinary workshop structures in mind.
+
+Twelve degrees of freedom a member (three-dimensional Euler-Bernoulli, shear deformation where shear areas are given),
+releases by condensation, springs, rigid offsets, tension-only and compression-only members by iteration, imposed
+displacements, P-Delta by geometric stiffness. Global Y is up. A member's local x runs from node i to j; its local z is
+horizontal unless the member is vertical, then it is global Z; its section's strong axis is z (depth along local y), turned
+by `roll_deg`. N, mm, MPa.
+"""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass, field
+from typing import Literal
+
+import numpy as np
+from numpy.typing import NDArray
+from scipy.sparse import coo_matrix
+from scipy.sparse.linalg import splu
+
+from yorvek.core.errors import InputError
+
+Floats = NDArray[np.float64]
+Direction = Literal["X", "Y", "Z", "x", "y", "z"]
+DOF = ("DX", "DY", "DZ", "RX", "RY", "RZ")
+END = ("dx", "dy", "dz", "rx", "ry", "rz")
+ROUNDS = 30
+
+
+@dataclass(frozen=True)
+class FrameSection:
+    """Stiffness of a member: E, G in MPa; areas and moments in mm units. Shear areas of 0 leave shear deformation out."""
+
+    E_MPa: float
+    G_MPa: float
+    A_mm2: float
+    Iy_mm4: float
+    Iz_mm4: float
+    J_mm4: float
+    shear_area_y_mm2: float = 0.0
+    shear_area_z_mm2: float = 0.0
+    mass_kg_per_m: float = 0.0
+
+
+@dataclass(frozen=True)
+class FrameMember:
+    """A member between two nodes. `released`: local freedoms such as "irz" that its end does not hold.
+
+    `offset_i`, `offset_j`: from the node to the member's end, global mm, rigid.
+    """
+
+    i: str
+    j: str
+    section: FrameSection
+    released: frozenset[str] = frozenset()
+    roll_deg: float = 0.0
+    only: Literal["", "tension", "compression"] = ""
+    offset_i: tuple[float, float, float] = (0.0, 0.0, 0.0)
+    offset_j: tuple[float, float, float] = (0.0, 0.0, 0.0)
+
+
+@dataclass(frozen=True)
+class MemberForce:
+    """A load on a member: over a stretch (N/mm, from a to b, linear) or at a point (`at_mm`: N or Nmm), in a global or
+    local direction, per millimetre of member.
+    """
+
+    member: str
+    direction: Direction
+    start: float = 0.0
+    end: float = 0.0
+    from_mm: float = 0.0
+    to_mm: float | None = None
+    at_mm: float | None = None
+    force_N: float = 0.0
+    moment_Nmm: float = 0.0
+
+
+@dataclass
+class Frame:
+    """Nodes, members, supports (fixed freedoms, springs N/mm or Nmm/rad, imposed movements) and loads."""
+
+    nodes: dict[str, tuple[float, float, float]]
+    members: dict[str, FrameMember]
+    supports: dict[str, dict[str, bool]]
+    node_loads: dict[str, dict[str, float]] = field(default_factory=dict)
+    member_loads: list[MemberForce] = field(default_factory=list)
+    springs: dict[str, dict[str, float]] = field(default_factory=dict)
+    imposed: dict[str, dict[str, float]] = field(default_factory=dict)
+
+
+@dataclass(frozen=True)
+class MemberLine:
+    """A member's own axes and its forces along it. Tension positive; end forces as the member feels them."""
+
+    length_mm: float
+    axes: Floats
+    ends: Floats
+    loads: Floats
+    points: tuple[tuple[float, Floats], ...]
+    displacement: Floats
+    section: FrameSection
+
+    def forces(self, x_mm: float) -> Floats:
+        """N, Vy, Vz, T, My, Mz at a station, as the left part feels the right part (N tension positive)."""
+        f = self.ends[:6].copy()
+        q = _resultant(self.loads, x_mm, self.length_mm)
+        force, moment = f[:3] + q[:3], f[3:].copy()
+        for at, p in self.points:
+            if at <= x_mm:
+                force = force + p[:3]
+                moment = moment + p[3:]
+        # moments about the station: end moment, end force over the whole lever, loads over theirs
+        my = moment[1] + f[2] * x_mm + q[4]
+        mz = moment[2] - f[1] * x_mm - q[5]
+        for at, p in self.points:
+            if at <= x_mm:
+                my += p[2] * (x_mm - at)
+                mz -= p[1] * (x_mm - at)
+        return np.array([-force[0], -force[1], -force[2], -moment[0], -my, -mz])
+
+
+def _resultant(loads: Floats, x: float, length: float) -> Floats:
+    """Force of the line loads up to x (3 components), then their first moments about x for z and y."""
+    out = np.zeros(6)
+    for a, b, *values in loads:
+        start, end = np.array(values[:3]), np.array(values[3:6])
+        to = min(x, b)
+        if to <= a:
+            continue
+        slope = (end - start) / (b - a)
+        s = to - a
+        force = start * s + slope * s**2 / 2
+        first = start * s**2 / 2 + slope * s**3 / 3  # about a
+        lever = force * (x - a) - first
+        out[:3] += force
+        out[4] += lever[2]
+        out[5] += lever[1]
+    return out
+
+
+@dataclass(frozen=True)
+class FrameResult:
+    """Displacements and reactions at nodes, lines of members, and members that went slack."""
+
+    displacements: dict[str, Floats]
+    reactions: dict[str, Floats]
+    lines: dict[str, MemberLine]
+    slack: frozenset[str]
+
+    def greatest_displacement_mm(self) -> float:
+        return max(float(np.linalg.norm(d[:3])) for d in self.displacements.values())
+
+
+def local_axes(start: Floats, end: Floats, roll_deg: float = 0.0) -> Floats:
+    """Rows: local x, y, z in global components."""
+    x = end - start
+    length = float(np.linalg.norm(x))
+    if length < 1e-6:
+        raise InputError(field="member", got="no length", needs="its two ends must lie apart")
+    x = x / length
+    if math.hypot(x[0], x[2]) < 1e-9:  # vertical
+        z = np.array([0.0, 0.0, 1.0])
+        y = np.cross(z, x)
+    else:
+        z = np.cross(x, [0.0, 1.0, 0.0])
+        z = z / np.linalg.norm(z)
+        y = np.cross(z, x)
+    if roll_deg:
+        c, s = math.cos(math.radians(roll_deg)), math.sin(math.radians(roll_deg))
+        y, z = c * y + s * z, c * z - s * y
+    return np.array([x, y, z])
+
+
+def stiffness(s: FrameSection, L: float) -> Floats:
+    """Local stiffness of a member fixed at both ends."""
+    k = np.zeros((12, 12))
+    EA, GJ = s.E_MPa * s.A_mm2 / L, s.G_MPa * s.J_mm4 / L
+    for a, value in ((0, EA), (3, GJ)):
+        k[a, a] = k[a + 6, a + 6] = value
+        k[a, a + 6] = k[a + 6, a] = -value
+    for v, r, I, As, sign in (  # noqa: E741
+        (1, 5, s.Iz_mm4, s.shear_area_y_mm2, 1.0),
+        (2, 4, s.Iy_mm4, s.shear_area_z_mm2, -1.0),
+    ):
+        EI = s.E_MPa * I
+        phi = 12 * EI / (s.G_MPa * As * L**2) if As > 0 else 0.0
+        a, b = 12 * EI / (L**3 * (1 + phi)), 6 * EI / (L**2 * (1 + phi))
+        c, d = (4 + phi) * EI / (L * (1 + phi)), (2 - phi) * EI / (L * (1 + phi))
+        k[np.ix_([v, r, v + 6, r + 6], [v, r, v + 6, r + 6])] = [
+            [a, sign * b, -a, sign * b],
+            [sign * b, c, -sign * b, d],
+            [-a, -sign * b, a, -sign * b],
+            [sign * b, d, -sign * b, c],
+        ]
+    return k
+
+
+def geometric(N: float, L: float) -> Floats:
+    """Local geometric stiffness under an axial force, tension positive."""
+    k = np.zeros((12, 12))
+    for v, r, sign in ((1, 5, 1.0), (2, 4, -1.0)):
+        k[np.ix_([v, r, v + 6, r + 6], [v, r, v + 6, r + 6])] = (
+            N
+            / (30 * L)
+            * np.array(
+                [
+                    [36, sign * 3 * L, -36, sign * 3 * L],
+                    [sign * 3 * L, 4 * L**2, -sign * 3 * L, -(L**2)],
+                    [-36, -sign * 3 * L, 36, -sign * 3 * L],
+                    [sign * 3 * L, -(L**2), -sign * 3 * L, 4 * L**2],
+                ]
+            )
+        )
+    return k
+
+
+def fixed_end(loads: Floats, points: tuple[tuple[float, Floats], ...], L: float) -> Floats:
+    """Forces that fixed ends put on a member under loads between them, local: exact by Hermite shapes for lines of load."""
+    out = np.zeros(12)
+    nodes, weights = np.polynomial.legendre.leggauss(6)
+    for a, b, *values in loads:
+        start, end = np.array(values[:3]), np.array(values[3:6])
+        for n, w in zip(nodes, weights, strict=True):
+            x = (a + b) / 2 + (b - a) / 2 * n
+            q = start + (end - start) * (x - a) / (b - a)
+            out -= _spread(np.concatenate([q * w * (b - a) / 2, np.zeros(3)]), x, L)
+    for at, p in points:
+        out -= _spread(p, at, L)
+    return out
+
+
+def _spread(p: Floats, x: float, L: float) -> Floats:
+    """A point load as work-equivalent forces at the ends (cubic shapes: exact for members without shear deformation)."""
+    s = x / L
+    n = np.array([1 - 3 * s**2 + 2 * s**3, L * (s - 2 * s**2 + s**3), 3 * s**2 - 2 * s**3, L * (s**3 - s**2)])
+    d = np.array([(-6 * s + 6 * s**2) / L, 1 - 4 * s + 3 * s**2, (6 * s - 6 * s**2) / L, 3 * s**2 - 2 * s])
+    out = np.zeros(12)
+    out[0], out[6] = p[0] * (1 - s), p[0] * s
+    out[3], out[9] = p[3] * (1 - s), p[3] * s
+    out[[1, 5, 7, 11]] = p[1] * n + p[5] * d
+    out[[2, 4, 8, 10]] = p[2] * n * [1, -1, 1, -1] - p[4] * d * [1, -1, 1, -1]
+    return out
+
+
+@dataclass
+class _Element:
+    """A member ready to be assembled."""
+
+    name: str
+    member: FrameMember
+    dofs: Floats
+    T: Floats
+    axes: Floats
+    length: float
+    loads: Floats
+    points: tuple[tuple[float, Floats], ...]
+    free: list[int]
+
+    def condensed(self, N: float) -> tuple[Floats, Floats]:
+        """Stiffness and fixed-end forces with released freedoms taken out."""
+        k = stiffness(self.member.section, self.length)
+        if N:
+            k = k + geometric(N, self.length)
+        f = fixed_end(self.loads, self.points, self.length)
+        return _released(k, f, self.free)
+
+
+def _released(k: Floats, f: Floats, free: list[int]) -> tuple[Floats, Floats]:
+    if not free:
+        return k, f
+    held = [n for n in range(12) if n not in free]
+    inner = k[np.ix_(free, free)]
+    # both ends free about one axis: the member can spin there, which loads nothing; least squares leaves it still
+    solve = np.linalg.pinv(inner, rcond=1e-12)
+    K, F = np.zeros((12, 12)), np.zeros(12)
+    K[np.ix_(held, held)] = k[np.ix_(held, held)] - k[np.ix_(held, free)] @ solve @ k[np.ix_(free, held)]
+    F[held] = f[held] - k[np.ix_(held, free)] @ solve @ f[free]
+    return K, F
+
+
+def _offset_matrix(offset: tuple[float, float, float]) -> Floats:
+    """Movement of the end of a rigid arm from its node's movement."""
+    x, y, z = offset
+    out = np.eye(6)
+    out[:3, 3:] = [[0, z, -y], [-z, 0, x], [y, -x, 0]]
+    return out
+
+
+def _elements(frame: Frame, index: dict[str, int]) -> list[_Element]:
+    out = []
+    for name, m in frame.members.items():
+        for end in (m.i, m.j):
+            if end not in frame.nodes:
+                raise InputError(field=f"member {name}", got=end, needs="there is no such node")
+        start = np.array(frame.nodes[m.i]) + np.array(m.offset_i)
+        stop = np.array(frame.nodes[m.j]) + np.array(m.offset_j)
+        axes = local_axes(start, stop, m.roll_deg)
+        T = np.zeros((12, 12))
+        for k in range(4):
+            T[3 * k : 3 * k + 3, 3 * k : 3 * k + 3] = axes
+        rigid = np.zeros((12, 12))
+        rigid[:6, :6], rigid[6:, 6:] = _offset_matrix(m.offset_i), _offset_matrix(m.offset_j)
+        length = float(np.linalg.norm(stop - start))
+        loads, points = _on_member(frame, name, axes, length)
+        dofs = np.concatenate([np.arange(6) + 6 * index[m.i], np.arange(6) + 6 * index[m.j]])
+        free = [
+            (0 if r[0] == "i" else 6) + END.index(r[1:]) for r in sorted(m.released) if _is_release(name, r)
+        ]
+        out.append(_Element(name, m, dofs, T @ rigid, axes, length, loads, points, free))
+    return out
+
+
+def _is_release(name: str, word: str) -> bool:
+    if word[:1] in ("i", "j") and word[1:] in END:
+        return True
+    raise InputError(field=f"member {name}", got=word, needs="a release is i or j and one of " + ", ".join(END))
+
+
+def _on_member(
+    frame: Frame, name: str, axes: Floats, length: float
+) -> tuple[Floats, tuple[tuple[float, Floats], ...]]:
+    lines, points = [], []
+    for load in frame.member_loads:
+        if load.member != name:
+            continue
+        unit = axes @ np.eye(3)["XYZ".index(load.direction)] if load.direction in "XYZ" else np.eye(3)[
+            "xyz".index(load.direction)
+        ]
+        if load.at_mm is not None:
+            if not -1e-6 <= load.at_mm <= length + 1e-6:
+                raise InputError(field=f"load on {name}", got=f"{load.at_mm:g} mm", needs=f"within 0 to {length:g} mm")
+            points.append((load.at_mm, np.concatenate([unit * load.force_N, unit * load.moment_Nmm])))
+            continue
+        b = length if load.to_mm is None else load.to_mm
+        if not 0 <= load.from_mm < b <= length + 1e-6:
+            raise InputError(
+                field=f"load on {name}", got=f"{load.from_mm:g} to {b:g} mm", needs=f"within 0 to {length:g} mm"
+            )
+        lines.append([load.from_mm, min(b, length), *(unit * load.start), *(unit * load.end)])
+    return np.array(lines).reshape(-1, 8), tuple(points)
+
+
+def solve_frame(frame: Frame, *, second_order: bool = False) -> FrameResult:
+    """Displacements, reactions and member forces.
+
+    Args:
+        frame: the structure and its loads.
+        second_order: take the axial forces' effect on stiffness into account (P-Delta), by iteration.
+
+    Raises:
+        InputError: it can move without resistance (said which way), buckles, or a reference is wrong.
+    """
+    names = list(frame.nodes)
+    index = {n: k for k, n in enumerate(names)}
+    elements = _elements(frame, index)
+    slack: set[str] = set()
+    axial: dict[str, float] = {}
+    seen: set[frozenset[str]] = set()
+    for _ in range(ROUNDS):
+        u, result = _once(frame, names, index, elements, slack, axial if second_order else {})
+        wrong = {
+            e.name
+            for e in elements
+            if e.member.only
+            and e.name not in slack
+            and (1 if e.member.only == "tension" else -1) * _mean_axial(result.lines[e.name]) < -1e-9
+        }
+        back = {e.name for e in elements if e.name in slack and _stretches(e, u)}
+        now = {e.name: _mean_axial(result.lines[e.name]) for e in elements}
+        settled = not second_order or (
+            axial and all(abs(now[n] - axial[n]) <= 1e-6 * max(1.0, max(abs(v) for v in now.values())) for n in now)
+        )
+        axial = now
+        state = frozenset((slack | wrong) - back)
+        if state == frozenset(slack) and settled:
+            return result
+        if state != frozenset(slack):
+            if state in seen:
+                raise InputError(
+                    field="members", got=", ".join(sorted(state)), needs="tension-only members find no rest; brace both ways"
+                )
+            seen.add(state)
+        slack = set(state)
+    raise InputError(field="frame", got="no rest", needs="it sways more with every round: it buckles under these loads")
+
+
+def _mean_axial(line: MemberLine) -> float:
+    return float((line.forces(0.0)[0] + line.forces(line.length_mm)[0]) / 2)
+
+
+def _stretches(e: _Element, u: Floats) -> bool:
+    local = e.T @ u[e.dofs.astype(int)]
+    longer = local[6] - local[0]
+    return bool(longer > 1e-9 if e.member.only == "tension" else longer < -1e-9)
+
+
+def _once(
+    frame: Frame,
+    names: list[str],
+    index: dict[str, int],
+    elements: list[_Element],
+    slack: set[str],
+    axial: dict[str, float],
+) -> tuple[Floats, FrameResult]:
+    size = 6 * len(names)
+    rows, columns, values = [], [], []
+    load = np.zeros(size)
+    parts: dict[str, tuple[Floats, Floats]] = {}
+    for e in elements:
+        k, f = e.condensed(axial.get(e.name, 0.0))
+        if e.name in slack:
+            k, f = np.zeros((12, 12)), f
+        parts[e.name] = (k, f)
+        K = e.T.T @ k @ e.T
+        dofs = e.dofs.astype(int)
+        rows.append(np.repeat(dofs, 12))
+        columns.append(np.tile(dofs, 12))
+        values.append(K.ravel())
+        np.add.at(load, dofs, -(e.T.T @ f))
+    for node, forces in frame.node_loads.items():
+        for name, value in forces.items():
+            load[6 * _node(index, node) + _component(name)] += value
+    applied = load.copy()
+    for node, stiff in frame.springs.items():
+        for name, value in stiff.items():
+            at = 6 * _node(index, node) + DOF.index(name)
+            rows.append(np.array([at]))
+            columns.append(np.array([at]))
+            values.append(np.array([value]))
+    K = coo_matrix((np.concatenate(values), (np.concatenate(rows), np.concatenate(columns))), shape=(size, size)).tocsc()
+    held = np.zeros(size, bool)
+    u = np.zeros(size)
+    for node, fixed in frame.supports.items():
+        for name, on in fixed.items():
+            held[6 * _node(index, node) + DOF.index(name)] |= bool(on)
+    for node, moves in frame.imposed.items():
+        for name, value in moves.items():
+            at = 6 * _node(index, node) + DOF.index(name)
+            held[at] = True
+            u[at] = value
+    # a rotation that no member holds (all its ends released there) carries nothing and is left out
+    diagonal = K.diagonal()
+    scale = diagonal.max(initial=1.0)
+    loose = (diagonal < 1e-12 * scale) & ~held
+    for at in np.nonzero(loose)[0]:
+        if at % 6 < 3:
+            raise InputError(
+                field=f"node {names[at // 6]}",
+                got="nothing holds it",
+                needs=f"it can move {_way(at % 6)}: connect or support it",
+            )
+        if abs(load[at]) > 1e-9:
+            raise InputError(
+                field=f"node {names[at // 6]}",
+                got="a moment",
+                needs=f"nothing there takes a moment {_way(at % 6)}: every end is released",
+            )
+    free = np.nonzero(~held & ~loose)[0]
+    fixed_part = np.nonzero(held)[0]
+    inner = K[free][:, free]
+    right = load[free] - K[free][:, fixed_part] @ u[fixed_part]
+    _refuse_mechanism(inner, free, names, axial)
+    u[free] = splu(inner.tocsc()).solve(right)
+    reaction = K @ u - applied
+    for node, stiff in frame.springs.items():
+        for name in stiff:
+            at = 6 * index[node] + DOF.index(name)
+            reaction[at] -= stiff[name] * u[at]
+    lines = {}
+    for e in elements:
+        k, f = parts[e.name]
+        d = e.T @ u[e.dofs.astype(int)]
+        ends = k @ d + f
+        lines[e.name] = MemberLine(e.length, e.axes, ends, e.loads, e.points, d, e.member.section)
+    return u, FrameResult(
+        displacements={n: u[6 * k : 6 * k + 6] for n, k in index.items()},
+        reactions={
+            n: np.where(held[6 * index[n] : 6 * index[n] + 6], reaction[6 * index[n] : 6 * index[n] + 6], 0.0)
+            for n in {*frame.supports, *frame.imposed}
+        },
+        lines=lines,
+        slack=frozenset(slack),
+    )
+
+
+def _node(index: dict[str, int], node: str) -> int:
+    if node not in index:
+        raise InputError(field="node", got=node, needs="there is no such node")
+    return index[node]
+
+
+def _component(name: str) -> int:
+    try:
+        return ("FX", "FY", "FZ", "MX", "MY", "MZ").index(name)
+    except ValueError:
+        raise InputError(field="load", got=name, needs="one of FX, FY, FZ, MX, MY, MZ") from None
+
+
+def _way(freedom: int) -> str:
+    return ("along X", "up and down", "along Z", "about X", "about the vertical", "about Z")[freedom]
+
+
+def _refuse_mechanism(inner: coo_matrix, free: NDArray[np.int64], names: list[str], axial: dict[str, float]) -> None:
+    """Find the freedom that moves without resistance, by the least of the factors."""
+    scaling = 1 / np.sqrt(np.maximum(np.abs(inner.diagonal()), 1e-300))
+    from scipy.sparse import diags
+
+    scaled = (diags(scaling) @ inner @ diags(scaling)).tocsc()
+    try:
+        factors = splu(scaled, permc_spec="MMD_AT_PLUS_A", diag_pivot_thresh=0.0, options={"SymmetricMode": True})
+    except RuntimeError:
+        pivots, order = None, None
+    else:
+        pivots, order = factors.U.diagonal(), factors.perm_c
+    if pivots is not None and order is not None and (pivots > 1e-10).all():
+        return
+    at = free[int(np.argmin(np.abs(inner.diagonal())))]
+    if pivots is not None and order is not None:
+        vector = _soft_mode(scaled)
+        at = free[int(np.argmax(np.abs(vector * scaling * np.where(free % 6 < 3, 1.0, 1e-3))))]
+        if axial and pivots.min() < -1e-10:
+            raise InputError(
+                field="frame", got="buckling", needs=f"under these loads node {names[at // 6]} gives way {_way(at % 6)}"
+            )
+    turn = "spin" if at % 6 >= 3 else "move"
+    raise InputError(
+        field=f"node {names[at // 6]}",
+        got="a mechanism",
+        needs=f"it can {turn} {_way(at % 6)} without resistance: add a support or take a release away",
+    )
+
+
+def _soft_mode(scaled: coo_matrix) -> Floats:
+    """The movement that costs least: a few rounds of inverse iteration on a slightly stiffened matrix."""
+    from scipy.sparse import identity
+
+    solve = splu((scaled + 1e-9 * identity(scaled.shape[0])).tocsc())
+    v = np.random.default_rng(1).standard_normal(scaled.shape[0])
+    for _ in range(12):
+        v = solve.solve(v)
+        v /= np.linalg.norm(v)
+    return np.asarray(v)
