@@ -1,6 +1,14 @@
 """One thin adapter a kind: the case's inputs in, what the core computes out. No formula stands here."""
 
-from tests.values.adapters import beams, fabrication, frames, sections
+from tests.values.adapters import beams, connections, fabrication, frames, members, plates, sections
 from tests.values.adapters.kinds import Adapters
 
-ADAPTERS: Adapters = {**beams.ADAPTERS, **sections.ADAPTERS, **fabrication.ADAPTERS, **frames.ADAPTERS}
+ADAPTERS: Adapters = {
+    **beams.ADAPTERS,
+    **sections.ADAPTERS,
+    **members.ADAPTERS,
+    **connections.ADAPTERS,
+    **frames.ADAPTERS,
+    **plates.ADAPTERS,
+    **fabrication.ADAPTERS,
+}

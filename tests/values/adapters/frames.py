@@ -30,9 +30,7 @@ def frame(i: Inputs) -> Outputs:
         ],
     )
     found = solve_frame(built)
-    ends = {
-        name: (line.forces(0.0), line.forces(line.length_mm)) for name, line in found.lines.items()
-    }
+    ends = {name: (line.forces(0.0), line.forces(line.length_mm)) for name, line in found.lines.items()}
     return {
         "reactions": {
             n: dict(zip(("FX_N", "FY_N", "FZ_N", "MX_Nmm", "MY_Nmm", "MZ_Nmm"), map(float, r), strict=True))

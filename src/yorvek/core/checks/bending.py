@@ -8,6 +8,7 @@ from __future__ import annotations
 import numpy as np
 from numpy.typing import NDArray
 
+from yorvek.core.checks.aisc.flexure import sideways_lengths, sideways_moment
 from yorvek.core.checks.table import Array, SectionTable
 
 
@@ -61,13 +62,8 @@ def open_sideways(t: SectionTable, Fy: Array, E: Array, Lb_mm: Array, c: Array) 
     """F2: yielding and lateral-torsional buckling of I sections and channels loaded through the shear centre (Cb = 1)."""
     Mp = plastic_moment(t, Fy)
     with np.errstate(divide="ignore", invalid="ignore"):
-        ratio = t.J * c / (t.S * t.ho)
-        Lp = 1.76 * t.r_lateral * np.sqrt(E / Fy)  # F2-5
-        Lr = 1.95 * t.rts * E / (0.7 * Fy) * np.sqrt(ratio + np.sqrt(ratio**2 + 6.76 * (0.7 * Fy / E) ** 2))  # F2-6
-        slender = np.maximum(Lb_mm, 1.0) / t.rts
-        Fcr = np.pi**2 * E / slender**2 * np.sqrt(1 + 0.078 * ratio * slender**2)  # F2-4
-        inelastic = np.minimum(Mp - (Mp - 0.7 * Fy * t.S) * (Lb_mm - Lp) / (Lr - Lp), Mp)  # F2-2
-    return np.where(Lb_mm <= Lp, Mp, np.where(Lb_mm <= Lr, inelastic, np.minimum(Fcr * t.S, Mp)))
+        lengths = sideways_lengths(E, Fy, t.r_lateral, t.rts, t.J, c, t.S, t.ho)
+        return sideways_moment(E, Fy, Mp, t.S, t.rts, t.J, c, t.ho, Lb_mm, lengths)
 
 
 def i_section(t: SectionTable, Fy: Array, E: Array, Lb_mm: Array) -> Array:

@@ -51,6 +51,10 @@ class Twist(Model):
     tau_MPa: float
     twist_rad: float
 
+    @property
+    def twist_deg(self) -> float:
+        return math.degrees(self.twist_rad)
+
 
 def cell_twist(torque_Nmm: float, cell: ThinBox, t_mm: float, G_MPa: float, length_mm: float) -> Twist:
     """Bredt-Batho: flow T / 2 Am, stress flow / t, twist T L / G J."""

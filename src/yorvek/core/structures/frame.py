@@ -15,7 +15,7 @@ from typing import Literal
 
 import numpy as np
 from numpy.typing import NDArray
-from scipy.sparse import coo_matrix
+from scipy.sparse import coo_matrix, diags, identity
 from scipy.sparse.linalg import splu
 
 from yorvek.core.errors import InputError
@@ -176,9 +176,9 @@ def stiffness(s: FrameSection, L: float) -> Floats:
     """Local stiffness of a member fixed at both ends."""
     k = np.zeros((12, 12))
     EA, GJ = s.E_MPa * s.A_mm2 / L, s.G_MPa * s.J_mm4 / L
-    for a, value in ((0, EA), (3, GJ)):
-        k[a, a] = k[a + 6, a + 6] = value
-        k[a, a + 6] = k[a + 6, a] = -value
+    for n, value in ((0, EA), (3, GJ)):
+        k[n, n] = k[n + 6, n + 6] = value
+        k[n, n + 6] = k[n + 6, n] = -value
     for v, r, I, As, sign in (  # noqa: E741
         (1, 5, s.Iz_mm4, s.shear_area_y_mm2, 1.0),
         (2, 4, s.Iy_mm4, s.shear_area_z_mm2, -1.0),
@@ -304,9 +304,7 @@ def _elements(frame: Frame, index: dict[str, int]) -> list[_Element]:
         length = float(np.linalg.norm(stop - start))
         loads, points = _on_member(frame, name, axes, length)
         dofs = np.concatenate([np.arange(6) + 6 * index[m.i], np.arange(6) + 6 * index[m.j]])
-        free = [
-            (0 if r[0] == "i" else 6) + END.index(r[1:]) for r in sorted(m.released) if _is_release(name, r)
-        ]
+        free = [(0 if r[0] == "i" else 6) + END.index(r[1:]) for r in sorted(m.released) if _is_release(name, r)]
         out.append(_Element(name, m, dofs, T @ rigid, axes, length, loads, points, free))
     return out
 
@@ -317,16 +315,16 @@ def _is_release(name: str, word: str) -> bool:
     raise InputError(field=f"member {name}", got=word, needs="a release is i or j and one of " + ", ".join(END))
 
 
-def _on_member(
-    frame: Frame, name: str, axes: Floats, length: float
-) -> tuple[Floats, tuple[tuple[float, Floats], ...]]:
+def _on_member(frame: Frame, name: str, axes: Floats, length: float) -> tuple[Floats, tuple[tuple[float, Floats], ...]]:
     lines, points = [], []
     for load in frame.member_loads:
         if load.member != name:
             continue
-        unit = axes @ np.eye(3)["XYZ".index(load.direction)] if load.direction in "XYZ" else np.eye(3)[
-            "xyz".index(load.direction)
-        ]
+        unit = (
+            axes @ np.eye(3)["XYZ".index(load.direction)]
+            if load.direction in "XYZ"
+            else np.eye(3)["xyz".index(load.direction)]
+        )
         if load.at_mm is not None:
             if not -1e-6 <= load.at_mm <= length + 1e-6:
                 raise InputError(field=f"load on {name}", got=f"{load.at_mm:g} mm", needs=f"within 0 to {length:g} mm")
@@ -378,7 +376,9 @@ def solve_frame(frame: Frame, *, second_order: bool = False) -> FrameResult:
         if state != frozenset(slack):
             if state in seen:
                 raise InputError(
-                    field="members", got=", ".join(sorted(state)), needs="tension-only members find no rest; brace both ways"
+                    field="members",
+                    got=", ".join(sorted(state)),
+                    needs="tension-only members find no rest; brace both ways",
                 )
             seen.add(state)
         slack = set(state)
@@ -428,7 +428,9 @@ def _once(
             rows.append(np.array([at]))
             columns.append(np.array([at]))
             values.append(np.array([value]))
-    K = coo_matrix((np.concatenate(values), (np.concatenate(rows), np.concatenate(columns))), shape=(size, size)).tocsc()
+    K = coo_matrix(
+        (np.concatenate(values), (np.concatenate(rows), np.concatenate(columns))), shape=(size, size)
+    ).tocsc()
     held = np.zeros(size, bool)
     u = np.zeros(size)
     for node, fixed in frame.supports.items():
@@ -443,7 +445,7 @@ def _once(
     diagonal = K.diagonal()
     scale = diagonal.max(initial=1.0)
     loose = (diagonal < 1e-12 * scale) & ~held
-    for at in np.nonzero(loose)[0]:
+    for at in map(int, np.nonzero(loose)[0]):
         if at % 6 < 3:
             raise InputError(
                 field=f"node {names[at // 6]}",
@@ -504,8 +506,6 @@ def _way(freedom: int) -> str:
 def _refuse_mechanism(inner: coo_matrix, free: NDArray[np.int64], names: list[str], axial: dict[str, float]) -> None:
     """Find the freedom that moves without resistance, by the least of the factors."""
     scaling = 1 / np.sqrt(np.maximum(np.abs(inner.diagonal()), 1e-300))
-    from scipy.sparse import diags
-
     scaled = (diags(scaling) @ inner @ diags(scaling)).tocsc()
     try:
         factors = splu(scaled, permc_spec="MMD_AT_PLUS_A", diag_pivot_thresh=0.0, options={"SymmetricMode": True})
@@ -515,10 +515,10 @@ def _refuse_mechanism(inner: coo_matrix, free: NDArray[np.int64], names: list[st
         pivots, order = factors.U.diagonal(), factors.perm_c
     if pivots is not None and order is not None and (pivots > 1e-10).all():
         return
-    at = free[int(np.argmin(np.abs(inner.diagonal())))]
+    at = int(free[int(np.argmin(np.abs(inner.diagonal())))])
     if pivots is not None and order is not None:
         vector = _soft_mode(scaled)
-        at = free[int(np.argmax(np.abs(vector * scaling * np.where(free % 6 < 3, 1.0, 1e-3))))]
+        at = int(free[int(np.argmax(np.abs(vector * scaling * np.where(free % 6 < 3, 1.0, 1e-3))))])
         if axial and pivots.min() < -1e-10:
             raise InputError(
                 field="frame", got="buckling", needs=f"under these loads node {names[at // 6]} gives way {_way(at % 6)}"
@@ -533,8 +533,6 @@ def _refuse_mechanism(inner: coo_matrix, free: NDArray[np.int64], names: list[st
 
 def _soft_mode(scaled: coo_matrix) -> Floats:
     """The movement that costs least: a few rounds of inverse iteration on a slightly stiffened matrix."""
-    from scipy.sparse import identity
-
     solve = splu((scaled + 1e-9 * identity(scaled.shape[0])).tocsc())
     v = np.random.default_rng(1).standard_normal(scaled.shape[0])
     for _ in range(12):

@@ -1,0 +1,165 @@
+"""Compression, shear, torsion, tension and their interaction: chapters D, E, G, H, and the limits of table B4.1."""
+
+from __future__ import annotations
+
+import math
+from typing import Literal
+
+from yorvek.core.checks.aisc.strength import Strength, least
+from yorvek.core.model import Model
+
+HOLE_ALLOWANCE_MM = 25.4 / 16
+"""What B4.3b adds to a hole for the damage around it."""
+
+
+class Compression(Model):
+    """E3 of one member."""
+
+    slenderness: float
+    Fe_MPa: float
+    Fcr_MPa: float
+    strength: Strength
+
+
+def compression(
+    *, E_MPa: float, Fy_MPa: float, A_mm2: float, r_mm: float, length_mm: float, K: float = 1.0
+) -> Compression:
+    """Flexural buckling of a member without slender elements, E3-1 to E3-4."""
+    slenderness = K * length_mm / r_mm
+    Fe = math.pi**2 * E_MPa / max(slenderness, 1e-9) ** 2
+    Fcr = 0.658 ** (Fy_MPa / Fe) * Fy_MPa if Fy_MPa / Fe <= 2.25 else 0.877 * Fe
+    return Compression(
+        slenderness=slenderness, Fe_MPa=Fe, Fcr_MPa=Fcr, strength=Strength(nominal=Fcr * A_mm2, phi=0.90, omega=1.67)
+    )
+
+
+def slenderness_limits(E_MPa: float, Fy_MPa: float) -> dict[str, float]:
+    """Width-to-thickness limits of tables B4.1a and B4.1b."""
+    root, ratio = math.sqrt(E_MPa / Fy_MPa), E_MPa / Fy_MPa
+    return {
+        "compression_I_flange": 0.56 * root,
+        "compression_I_web": 1.49 * root,
+        "compression_rect_HSS_wall": 1.40 * root,
+        "compression_single_angle_leg": 0.45 * root,
+        "compression_round_HSS_D_over_t": 0.11 * ratio,
+        "flexure_I_flange_p": 0.38 * root,
+        "flexure_I_flange_r": 1.0 * root,
+        "flexure_I_web_p": 3.76 * root,
+        "flexure_I_web_r": 5.70 * root,
+        "flexure_HSS_flange_p": 1.12 * root,
+        "flexure_HSS_flange_r": 1.40 * root,
+        "flexure_HSS_web_p": 2.42 * root,
+        "flexure_HSS_web_r": 5.70 * root,
+        "flexure_round_HSS_p": 0.07 * ratio,
+        "flexure_round_HSS_r": 0.31 * ratio,
+        "flexure_angle_leg_p": 0.54 * root,
+        "flexure_angle_leg_r": 0.91 * root,
+    }
+
+
+def web_shear(*, Fy_MPa: float, depth_mm: float, web_mm: float, Cv1: float = 1.0, phi: float = 1.0) -> Strength:
+    """G2-1: webs; phi 1.0 and omega 1.5 for rolled webs up to 2.24 sqrt(E/Fy), else 0.90 and 1.67."""
+    return Strength(nominal=0.6 * Fy_MPa * depth_mm * web_mm * Cv1, phi=phi, omega=1.5 / phi)
+
+
+class HollowTorsion(Model):
+    """H3 of a rectangular hollow section."""
+
+    limit_h_over_t: float
+    Fcr_MPa: float
+    strength: Strength
+
+
+def hollow_torsion(*, E_MPa: float, Fy_MPa: float, C_mm3: float, h_over_t: float) -> HollowTorsion:
+    """H3-1 with H3-3 to H3-5."""
+    first, second = 2.45 * math.sqrt(E_MPa / Fy_MPa), 3.07 * math.sqrt(E_MPa / Fy_MPa)
+    if h_over_t <= first:
+        Fcr = 0.6 * Fy_MPa
+    elif h_over_t <= second:
+        Fcr = 0.6 * Fy_MPa * first / h_over_t
+    else:
+        Fcr = 0.458 * math.pi**2 * E_MPa / h_over_t**2
+    return HollowTorsion(
+        limit_h_over_t=first, Fcr_MPa=Fcr, strength=Strength(nominal=Fcr * C_mm3, phi=0.90, omega=1.67)
+    )
+
+
+class Interaction(Model):
+    """H1.1: axial force with bending about both axes."""
+
+    ratio: float
+    equation: Literal["H1-1a", "H1-1b"]
+    passes: bool
+
+
+def interaction(Pr: float, Pc: float, Mrx: float, Mcx: float, Mry: float = 0.0, Mcy: float = 1.0) -> Interaction:
+    """Required over available, all of one method; any one unit of force and of moment."""
+    axial, bending = Pr / Pc, Mrx / Mcx + Mry / Mcy
+    if axial >= 0.2:
+        ratio, equation = axial + 8 / 9 * bending, "H1-1a"
+    else:
+        ratio, equation = axial / 2 + bending, "H1-1b"
+    return Interaction(ratio=ratio, equation="H1-1a" if equation == "H1-1a" else "H1-1b", passes=ratio <= 1.0)
+
+
+class Tension(Model):
+    """D2 of one member."""
+
+    Ag_mm2: float
+    An_mm2: float
+    U: float
+    Ae_mm2: float
+    yielding: Strength
+    rupture: Strength
+    strength: Strength
+
+
+def tension(*, Fy_MPa: float, Fu_MPa: float, Ag_mm2: float, An_mm2: float, U: float = 1.0) -> Tension:
+    """Yielding of the gross and rupture of the effective net section, D2-1 and D2-2."""
+    Ae = An_mm2 * U
+    found = {
+        "yield": Strength(nominal=Fy_MPa * Ag_mm2, phi=0.90, omega=1.67),
+        "rupture": Strength(nominal=Fu_MPa * Ae, phi=0.75, omega=2.00),
+    }
+    return Tension(
+        Ag_mm2=Ag_mm2,
+        An_mm2=An_mm2,
+        U=U,
+        Ae_mm2=Ae,
+        yielding=found["yield"],
+        rupture=found["rupture"],
+        strength=least(found),
+    )
+
+
+def net_area_mm2(
+    width_mm: float,
+    thickness_mm: float,
+    hole_mm: float,
+    holes: int,
+    *,
+    deduction_mm: float | None = None,
+    staggers_mm: tuple[tuple[float, float], ...] = (),
+) -> float:
+    """Width less the holes in a line of fracture, each with its allowance, and s2/4g for each diagonal step, B4.3b.
+
+    `staggers_mm`: pitch s and gauge g of each diagonal.
+    """
+    each = hole_mm + HOLE_ALLOWANCE_MM if deduction_mm is None else deduction_mm
+    steps = sum(s**2 / (4 * g) for s, g in staggers_mm)
+    return thickness_mm * (width_mm - holes * each + steps)
+
+
+def lag_of_one_leg(x_bar_mm: float, connection_mm: float) -> float:
+    """Shear lag U = 1 - x/l, table D3.1 case 2."""
+    return max(0.0, 1 - x_bar_mm / connection_mm)
+
+
+def lag_of_slotted_rectangular(B_mm: float, H_mm: float, weld_mm: float) -> float:
+    """Table D3.1 case 6, a single gusset through the middle: x = (B2 + 2 B H) / (4 (B + H)), for welds no shorter than H."""
+    return max(0.0, 1 - (B_mm**2 + 2 * B_mm * H_mm) / (4 * (B_mm + H_mm)) / weld_mm)
+
+
+def lag_of_slotted_round(D_mm: float, weld_mm: float) -> float:
+    """Table D3.1 case 5: x = D / pi; 1 for welds of 1.3 D and longer."""
+    return 1.0 if weld_mm >= 1.3 * D_mm else max(0.0, 1 - D_mm / math.pi / weld_mm)

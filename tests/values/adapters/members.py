@@ -1,0 +1,369 @@
+"""Members."""
+
+from __future__ import annotations
+
+from tests.values.adapters.kinds import Adapters, Inputs, Outputs
+from tests.values.adapters.units import FOOT, INCH, KIP, KIP_FT, KIP_IN, KSI
+from yorvek.core.checks import aluminium
+from yorvek.core.checks.aisc import flexure, members
+from yorvek.core.checks.en import members as en
+from yorvek.core.materials import material
+from yorvek.core.sections import thin_walls
+
+
+def f2(i: Inputs) -> Outputs:
+    found = flexure.open_section(
+        E_MPa=i["E_ksi"] * KSI,
+        Fy_MPa=i["Fy_ksi"] * KSI,
+        Z_mm3=i["Zx_in3"] * INCH**3,
+        S_mm3=i["Sx_in3"] * INCH**3,
+        ry_mm=i["ry_in"] * INCH,
+        rts_mm=i["rts_in"] * INCH,
+        J_mm4=i["J_in4"] * INCH**4,
+        ho_mm=i["ho_in"] * INCH,
+        Lb_mm=i["Lb_ft"] * FOOT,
+        c=i["c"],
+        Cb=i["Cb"],
+    )
+    return {
+        "Mp_kipft": found.Mp_Nmm / KIP_FT,
+        "Lp_ft": found.Lp_mm / FOOT,
+        "Lr_ft": found.Lr_mm / FOOT,
+        "Mn_kipft": found.strength.nominal / KIP_FT,
+        "phiMn_LRFD_kipft": found.strength.lrfd / KIP_FT,
+        "Mn_over_omega_ASD_kipft": found.strength.asd / KIP_FT,
+        "governs": found.strength.governs,
+    }
+
+
+def f3(i: Inputs) -> Outputs:
+    found = flexure.open_flange(
+        E_MPa=i["E_ksi"] * KSI,
+        Fy_MPa=i["Fy_ksi"] * KSI,
+        Z_mm3=i["Zx_in3"] * INCH**3,
+        S_mm3=i["Sx_in3"] * INCH**3,
+        flange_width_mm=i["flange_width_in"] * INCH,
+        flange_mm=i["flange_in"] * INCH,
+    )
+    return {
+        "Mn_kipft": found.strength.nominal / KIP_FT,
+        "phiMn_LRFD_kipft": found.strength.lrfd / KIP_FT,
+        "lam": found.slenderness,
+        "lambda_p": found.lambda_p,
+        "lambda_r": found.lambda_r,
+    }
+
+
+def f7(i: Inputs) -> Outputs:
+    found = flexure.hollow_flange(
+        E_MPa=i["E_ksi"] * KSI,
+        Fy_MPa=i["Fy_ksi"] * KSI,
+        Z_mm3=i["Zx_in3"] * INCH**3,
+        S_mm3=i["Sx_in3"] * INCH**3,
+        b_over_t=i["flange_flat_over_t"],
+        h_over_t=i["web_flat_over_t"],
+    )
+    return {
+        "lambda_p": found.lambda_p,
+        "lambda_r": found.lambda_r,
+        "flange_class": found.flange_class,
+        "Mn_kipft": found.strength.nominal / KIP_FT,
+        "phiMn_LRFD_kipft": found.strength.lrfd / KIP_FT,
+    }
+
+
+def b4(i: Inputs) -> Outputs:
+    return dict(members.slenderness_limits(i["E_ksi"] * KSI, i["Fy_ksi"] * KSI))
+
+
+def en_class(i: Inputs) -> Outputs | None:
+    words = i["element"].lower()
+    tube = "tube" in words or "chs" in words or "round" in words
+    element = (
+        "tube"
+        if tube
+        else "outstand"
+        if "outstand" in words
+        else "internal bending"
+        if "bend" in words
+        else "internal compression"
+        if "internal" in words or "compress" in words
+        else None
+    )
+    if element is None:
+        return None
+    found = en.section_class(element, i["c_or_D_mm"], i["t_mm"], i["fy_MPa"])
+    return {
+        "epsilon": found.epsilon,
+        "ratio": found.ratio,
+        "limit_class1": found.limits[0],
+        "limit_class2": found.limits[1],
+        "limit_class3": found.limits[2],
+        "section_class": found.section_class,
+    }
+
+
+def e3(i: Inputs) -> Outputs:
+    found = members.compression(
+        E_MPa=i["E_ksi"] * KSI,
+        Fy_MPa=i["Fy_ksi"] * KSI,
+        A_mm2=i["area_in2"] * INCH**2,
+        r_mm=i["r_min_in"] * INCH,
+        length_mm=i["length_ft"] * FOOT,
+        K=i["K"],
+    )
+    return {
+        "slenderness": found.slenderness,
+        "Fe_ksi": found.Fe_MPa / KSI,
+        "Fcr_ksi": found.Fcr_MPa / KSI,
+        "Pn_kip": found.strength.nominal / KIP,
+        "phiPn_LRFD_kip": found.strength.lrfd / KIP,
+        "Pn_over_omega_ASD_kip": found.strength.asd / KIP,
+    }
+
+
+def chi(i: Inputs) -> Outputs:
+    return {f"chi_{c}": en.reduction(i["lambda_bar"], c) for c in en.IMPERFECTION}
+
+
+def en_buckling(i: Inputs) -> Outputs:
+    found = en.flexural_buckling(
+        A_mm2=i["A_mm2"],
+        I_mm4=i["I_mm4"],
+        length_mm=i["buckling_length_mm"],
+        fy_MPa=i["fy_MPa"],
+        curve=i["curve"],
+        E_MPa=i["E_MPa"],
+        gamma_M1=i["gamma_M1"],
+    )
+    return {
+        "Ncr_kN": found.Ncr_N / 1e3,
+        "lambda_bar": found.slenderness,
+        "chi": found.chi,
+        "Nb_Rd_kN": found.Nb_Rd_N / 1e3,
+    }
+
+
+def en_sideways(i: Inputs) -> Outputs:
+    found = en.sideways_buckling(
+        length_mm=i["L_mm"],
+        Iz_mm4=i["Iz_mm4"],
+        It_mm4=i["It_mm4"],
+        Iw_mm6=i["Iw_mm6"],
+        W_mm3=i["Wpl_y_mm3"],
+        fy_MPa=i["fy_MPa"],
+        curve=i["curve"].split()[0],
+        C1=i["C1"],
+        E_MPa=i["E_MPa"],
+        G_MPa=i["G_MPa"],
+        gamma_M1=i["gamma_M1"],
+    )
+    return {
+        "Mcr_kNm": found.Mcr_Nmm / 1e6,
+        "lambda_LT": found.slenderness,
+        "chi_LT": found.chi,
+        "Mb_Rd_kNm": found.Mb_Rd_Nmm / 1e6,
+    }
+
+
+def g2(i: Inputs) -> Outputs:
+    found = members.web_shear(
+        Fy_MPa=i["Fy_ksi"] * KSI,
+        depth_mm=i["depth_in"] * INCH,
+        web_mm=i["web_in"] * INCH,
+        Cv1=i["Cv1"],
+        phi=i["phi"],
+    )
+    return {
+        "Vn_kip": found.nominal / KIP,
+        "phiVn_LRFD_kip": found.lrfd / KIP,
+        "Vn_over_omega_ASD_kip": found.asd / KIP,
+    }
+
+
+def en_shear_rolled(i: Inputs) -> Outputs:
+    area = en.shear_area_of_rolled_I_mm2(i["A_mm2"], i["b_mm"], i["tf_mm"], i["tw_mm"], i["r_mm"], eta=i["eta"])
+    return {"Av_mm2": area, "Vpl_Rd_kN": en.plastic_shear_N(area, i["fy_MPa"], i["gamma_M0"]) / 1e3}
+
+
+def en_shear_hollow(i: Inputs) -> Outputs:
+    area = en.shear_area_of_hollow_mm2(i["A_mm2"], i["b_mm"], i["h_mm"])
+    return {"Av_mm2": area, "Vpl_Rd_kN": en.plastic_shear_N(area, i["fy_MPa"], i["gamma_M0"]) / 1e3}
+
+
+def h3(i: Inputs) -> Outputs:
+    found = members.hollow_torsion(
+        E_MPa=i["E_ksi"] * KSI, Fy_MPa=i["Fy_ksi"] * KSI, C_mm3=i["C_in3"] * INCH**3, h_over_t=i["h_over_t"]
+    )
+    return {
+        "limit_2p45": found.limit_h_over_t,
+        "Fcr_ksi": found.Fcr_MPa / KSI,
+        "Tn_kipin": found.strength.nominal / KIP_IN,
+        "phiTn_LRFD_kipin": found.strength.lrfd / KIP_IN,
+    }
+
+
+def box(i: Inputs) -> Outputs:
+    cell = thin_walls.thin_box(i["width_mm"], i["depth_mm"], i["t_mm"])
+    twist = thin_walls.cell_twist(i["torque_Nmm"], cell, i["t_mm"], i["G_MPa"], i["length_mm"])
+    return {
+        "enclosed_area_mm2": cell.enclosed_area_mm2,
+        "J_mm4": cell.J_mm4,
+        "shear_flow_N_per_mm": twist.shear_flow_N_per_mm,
+        "tau_MPa": twist.tau_MPa,
+        "twist_rad": twist.twist_rad,
+        "twist_deg": twist.twist_deg,
+    }
+
+
+def tube(i: Inputs) -> Outputs:
+    twist = thin_walls.round_twist(i["torque_Nmm"], i["diameter_mm"], i["t_mm"], i["G_MPa"], i["length_mm"])
+    return {
+        "J_mm4": thin_walls.slit_tube(i["diameter_mm"], i["t_mm"]).J_closed_mm4,
+        "tau_max_MPa": twist.tau_MPa,
+        "twist_deg": twist.twist_deg,
+    }
+
+
+def h1(i: Inputs) -> Outputs:
+    return members.interaction(
+        i["Pr_kip"], i["Pc_kip"], i["Mrx_kipft"], i["Mcx_kipft"], i["Mry_kipft"], i["Mcy_kipft"]
+    ).model_dump()
+
+
+def d2(i: Inputs, Ag: float, An: float, U: float) -> Outputs:
+    found = members.tension(Fy_MPa=i["Fy_ksi"] * KSI, Fu_MPa=i["Fu_ksi"] * KSI, Ag_mm2=Ag, An_mm2=An, U=U)
+    return {
+        "Ag_in2": found.Ag_mm2 / INCH**2,
+        "An_in2": found.An_mm2 / INCH**2,
+        "U": found.U,
+        "Ae_in2": found.Ae_mm2 / INCH**2,
+        "phiPn_yield_kip": found.yielding.lrfd / KIP,
+        "phiPn_rupture_kip": found.rupture.lrfd / KIP,
+        "phiPn_LRFD_kip": found.strength.lrfd / KIP,
+        "Pn_over_omega_ASD_kip": found.strength.asd / KIP,
+        "governs": found.strength.governs,
+    }
+
+
+def bolted_plate(i: Inputs) -> Outputs:
+    width, t = i["plate_width_in"] * INCH, i["plate_thickness_in"] * INCH
+    deduction = i["net_deduction_per_hole_in"] * INCH
+    if "gauge_g_in" in i:
+        steps = ((i["stagger_pitch_s_in"] * INCH, i["gauge_g_in"] * INCH),)
+        net = members.net_area_mm2(width, t, i["hole_in"] * INCH, 2, deduction_mm=deduction, staggers_mm=steps)
+        straight = members.net_area_mm2(width, t, i["hole_in"] * INCH, 1, deduction_mm=deduction)
+        return d2(i, width * t, min(net, straight), 1.0)
+    net = members.net_area_mm2(width, t, i["hole_in"] * INCH, i["holes_across"], deduction_mm=deduction)
+    return d2(i, width * t, net, 1.0)
+
+
+def welded_angle(i: Inputs) -> Outputs:
+    Ag = i["Ag_in2"] * INCH**2
+    return d2(i, Ag, Ag, members.lag_of_one_leg(i["x_bar_in"], i["weld_length_in"]))
+
+
+def slotted(i: Inputs) -> Outputs:
+    Ag, slot = i["Ag_in2"] * INCH**2, 2 * i["slot_width_in"] * i["t_des_in"] * INCH**2
+    lag = (
+        members.lag_of_slotted_round(i["D_in"], i["weld_length_in"])
+        if "D_in" in i
+        else members.lag_of_slotted_rectangular(i["B_in"], i["H_in"], i["weld_length_in"])
+    )
+    return d2(i, Ag, Ag - slot, lag)
+
+
+def en_tension(i: Inputs) -> Outputs:
+    found = en.tension(
+        width_mm=i["width_mm"],
+        thickness_mm=i["thickness_mm"],
+        hole_mm=i["hole_d0_mm"],
+        holes=i["holes_across"],
+        fy_MPa=i["fy_MPa"],
+        fu_MPa=i["fu_MPa"],
+        gamma_M0=i["gamma_M0"],
+        gamma_M2=i["gamma_M2"],
+    )
+    return {
+        "A_mm2": found.A_mm2,
+        "Anet_mm2": found.Anet_mm2,
+        "Npl_Rd_kN": found.Npl_Rd_N / 1e3,
+        "Nu_Rd_kN": found.Nu_Rd_N / 1e3,
+        "Nt_Rd_kN": found.Nt_Rd_N / 1e3,
+    }
+
+
+def alloy(i: Inputs) -> Outputs | None:
+    name = i["alloy"].split()[0]
+    if name != "6061-T6":
+        return None
+    m = material(name)
+    return {
+        "Ftu_ksi": m.ultimate_MPa / KSI,
+        "Fty_ksi": m.yield_MPa / KSI,
+        "Fty_MPa": m.yield_MPa,
+        "Ftu_welded_ksi": m.ultimate_at_weld_MPa / KSI,
+        "Fty_welded_ksi": m.yield_at_weld_MPa / KSI,
+        "Fty_welded_MPa": m.yield_at_weld_MPa,
+        "E_ksi": m.E_MPa / KSI,
+        "haz_each_side_in": aluminium.HEAT_AFFECTED_MM / INCH,
+    }
+
+
+def welded_member(i: Inputs) -> Outputs:
+    found = aluminium.welded_tension(
+        Ftu_MPa=i["Ftu_ksi"] * KSI,
+        Ftu_welded_MPa=i["Ftu_welded_ksi"] * KSI,
+        gross_mm2=i["gross_area_in2"] * INCH**2,
+        affected_mm2=i["weld_affected_area_in2"] * INCH**2,
+        kt=i["kt"],
+        omega=i["omega_rupture"],
+    )
+    return {
+        "Pn_rupture_kip": found.Pn_N / KIP,
+        "allowable_rupture_ASD_kip": found.allowable_N / KIP,
+        "reduction_vs_unwelded_rupture": found.of_unwelded,
+    }
+
+
+def welded_beam(i: Inputs) -> Outputs:
+    found = aluminium.welded_bending(
+        Fty_MPa=i["Fty_ksi"] * KSI,
+        Fty_welded_MPa=i["Fty_welded_ksi"] * KSI,
+        S_mm3=i["S_in3"] * INCH**3,
+        omega=i["omega"],
+    )
+    return {
+        "M_allow_unwelded_kipin": found.unwelded_Nmm / KIP_IN,
+        "M_allow_welded_kipin": found.welded_Nmm / KIP_IN,
+        "ratio": found.ratio,
+    }
+
+
+ADAPTERS: Adapters = {
+    "aisc_flexure/aisc-360-f2-flexure-of-a": f2,
+    "aisc_flexure/aisc-f3-flange-local-buckling": f3,
+    "aisc_flexure/aisc-f7-flexure-of-rectangular-hss": f7,
+    "slenderness/aisc-table-b4-1-limits": b4,
+    "slenderness/en-1993-1-1-section-class": en_class,
+    "aisc_compression": e3,
+    "ec3_compression/en-1993-1-1-buckling-reduction": chi,
+    "ec3_compression/en-1993-1-1-flexural-buckling": en_buckling,
+    "ec3_ltb": en_sideways,
+    "shear/aisc-g2-1-shear-of-a": g2,
+    "shear/en-1993-1-1-plastic-shear": en_shear_rolled,
+    "shear/en-1993-1-1-shear-of": en_shear_hollow,
+    "torsion/aisc-h3-torsion-of-rectangular-hss": h3,
+    "torsion/thin-wall-closed-box-in-torsion": box,
+    "torsion/circular-tube-in-torsion": tube,
+    "interaction": h1,
+    "tension/aisc-d2-tension-yield-and-net": bolted_plate,
+    "tension/aisc-d2-tension-yield-and-net-2": welded_angle,
+    "tension/aisc-d2-tension-yield-and-net-3": slotted,
+    "tension/aisc-d2-tension-yield-and-net-4": bolted_plate,
+    "tension/aisc-d2-tension-yield-and-net-5": slotted,
+    "tension/en-1993-1-1-tension": en_tension,
+    "aluminium/6061-t6-base-and-welded-strengths": alloy,
+    "aluminium/aluminium-tension-member-with-weld-affected": welded_member,
+    "aluminium/aluminium-beam-with-a-transverse-weld": welded_beam,
+}
