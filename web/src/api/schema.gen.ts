@@ -2573,7 +2573,7 @@ export interface components {
              * Shape
              * @enum {string}
              */
-            shape: "rhs" | "chs" | "flat" | "square_bar" | "round_bar" | "angle" | "channel";
+            shape: "rhs" | "chs" | "flat" | "square_bar" | "round_bar" | "angle" | "channel" | "i";
             /** Shear Area X Mm2 */
             shear_area_x_mm2: number;
             /** Shear Area Y Mm2 */
