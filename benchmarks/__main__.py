@@ -1,16 +1,16 @@
-"""python -m benchmarks [sizing|bars|sheets|api ...] [--seconds S]: tables of our figures beside references. Fails nothing."""
+"""python -m benchmarks [sizing|frames|bars|sheets|api ...] [--seconds S]: tables of our figures beside references. Fails nothing."""
 
 from __future__ import annotations
 
 import argparse
 import importlib
 
-NAMES = ("sizing", "bars", "sheets", "api")
+NAMES = ("sizing", "frames", "bars", "sheets", "api")
 
 
 def main() -> None:
     parser = argparse.ArgumentParser(prog="yorvek bench")
-    parser.add_argument("names", nargs="*", metavar="sizing|bars|sheets|api")
+    parser.add_argument("names", nargs="*", metavar="sizing|frames|bars|sheets|api")
     parser.add_argument("--seconds", type=float, default=None, help="of search for each instance")
     options = parser.parse_args()
     unknown = [n for n in options.names if n not in NAMES]

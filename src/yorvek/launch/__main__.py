@@ -13,7 +13,7 @@ USAGE = """usage:
   ./yorvek start                the same without demo data
   ./yorvek stop | status
   ./yorvek test [core|server|web|browser|values]
-  ./yorvek bench [sizing|bars|sheets|api] [--seconds S]
+  ./yorvek bench [sizing|frames|bars|sheets|api] [--seconds S]
   ./yorvek backup FILE | restore FILE
   ./yorvek core sheets FILE [--seconds S] [--seed N] [--cores N] [--evaluations N] [--guillotine]
   ./yorvek core bars FILE [--seconds S] [--seed N]

@@ -88,6 +88,8 @@ def browser() -> list[bool]:
 def bench(arguments: list[str]) -> int:
     """The benchmarks' tables; they fail no build."""
     install.everything(test=True)
+    with install.one_at_a_time():
+        install.python("bench")
     env = {**os.environ, "PYTHONPATH": f"{HOME / 'src'}:{HOME}"}
     return subprocess.run([str(PYTHON), "-m", "benchmarks", *arguments], cwd=HOME, env=env, check=False).returncode
 

@@ -25,6 +25,9 @@ Direction = Literal["X", "Y", "Z", "x", "y", "z"]
 DOF = ("DX", "DY", "DZ", "RX", "RY", "RZ")
 END = ("dx", "dy", "dz", "rx", "ry", "rz")
 ROUNDS = 30
+NOTHING = np.zeros(6)
+GAUSS = np.polynomial.legendre.leggauss(6)
+BENDS_ABOUT_Z, BENDS_ABOUT_Y = np.ix_([1, 5, 7, 11], [1, 5, 7, 11]), np.ix_([2, 4, 8, 10], [2, 4, 8, 10])
 
 
 @dataclass(frozen=True)
@@ -104,7 +107,7 @@ class MemberLine:
     def forces(self, x_mm: float) -> Floats:
         """N, Vy, Vz, T, My, Mz at a station, as the left part feels the right part (N tension positive)."""
         f = self.ends[:6].copy()
-        q = _resultant(self.loads, x_mm, self.length_mm)
+        q = _resultant(self.loads, x_mm, self.length_mm) if len(self.loads) else NOTHING
         force, moment = f[:3] + q[:3], f[3:].copy()
         for at, p in self.points:
             if at <= x_mm:
@@ -154,53 +157,46 @@ class FrameResult:
 
 def local_axes(start: Floats, end: Floats, roll_deg: float = 0.0) -> Floats:
     """Rows: local x, y, z in global components."""
-    x = end - start
-    length = float(np.linalg.norm(x))
+    dx, dy, dz = (float(b - a) for a, b in zip(start, end, strict=True))
+    length = math.sqrt(dx * dx + dy * dy + dz * dz)
     if length < 1e-6:
         raise InputError(field="member", got="no length", needs="its two ends must lie apart")
-    x = x / length
-    if math.hypot(x[0], x[2]) < 1e-9:  # vertical
-        z = np.array([0.0, 0.0, 1.0])
-        y = np.cross(z, x)
-    else:
-        z = np.cross(x, [0.0, 1.0, 0.0])
-        z = z / np.linalg.norm(z)
-        y = np.cross(z, x)
+    x = (dx / length, dy / length, dz / length)
+    flat = math.hypot(x[0], x[2])
+    z = (0.0, 0.0, 1.0) if flat < 1e-9 else (-x[2] / flat, 0.0, x[0] / flat)
+    y = (z[1] * x[2] - z[2] * x[1], z[2] * x[0] - z[0] * x[2], z[0] * x[1] - z[1] * x[0])
+    axes = np.array([x, y, z])
     if roll_deg:
         c, s = math.cos(math.radians(roll_deg)), math.sin(math.radians(roll_deg))
-        y, z = c * y + s * z, c * z - s * y
-    return np.array([x, y, z])
+        axes[1:] = [c * axes[1] + s * axes[2], c * axes[2] - s * axes[1]]
+    return axes
 
 
 def stiffness(s: FrameSection, L: float) -> Floats:
     """Local stiffness of a member fixed at both ends."""
     k = np.zeros((12, 12))
     EA, GJ = s.E_MPa * s.A_mm2 / L, s.G_MPa * s.J_mm4 / L
-    for n, value in ((0, EA), (3, GJ)):
-        k[n, n] = k[n + 6, n + 6] = value
-        k[n, n + 6] = k[n + 6, n] = -value
-    for v, r, I, As, sign in (  # noqa: E741
-        (1, 5, s.Iz_mm4, s.shear_area_y_mm2, 1.0),
-        (2, 4, s.Iy_mm4, s.shear_area_z_mm2, -1.0),
+    k[0, 0] = k[6, 6] = EA
+    k[0, 6] = k[6, 0] = -EA
+    k[3, 3] = k[9, 9] = GJ
+    k[3, 9] = k[9, 3] = -GJ
+    for index, I, As, sign in (  # noqa: E741
+        (BENDS_ABOUT_Z, s.Iz_mm4, s.shear_area_y_mm2, 1.0),
+        (BENDS_ABOUT_Y, s.Iy_mm4, s.shear_area_z_mm2, -1.0),
     ):
         EI = s.E_MPa * I
         phi = 12 * EI / (s.G_MPa * As * L**2) if As > 0 else 0.0
-        a, b = 12 * EI / (L**3 * (1 + phi)), 6 * EI / (L**2 * (1 + phi))
+        a, b = 12 * EI / (L**3 * (1 + phi)), sign * 6 * EI / (L**2 * (1 + phi))
         c, d = (4 + phi) * EI / (L * (1 + phi)), (2 - phi) * EI / (L * (1 + phi))
-        k[np.ix_([v, r, v + 6, r + 6], [v, r, v + 6, r + 6])] = [
-            [a, sign * b, -a, sign * b],
-            [sign * b, c, -sign * b, d],
-            [-a, -sign * b, a, -sign * b],
-            [sign * b, d, -sign * b, c],
-        ]
+        k[index] = ((a, b, -a, b), (b, c, -b, d), (-a, -b, a, -b), (b, d, -b, c))
     return k
 
 
 def geometric(N: float, L: float) -> Floats:
     """Local geometric stiffness under an axial force, tension positive."""
     k = np.zeros((12, 12))
-    for v, r, sign in ((1, 5, 1.0), (2, 4, -1.0)):
-        k[np.ix_([v, r, v + 6, r + 6], [v, r, v + 6, r + 6])] = (
+    for index, sign in ((BENDS_ABOUT_Z, 1.0), (BENDS_ABOUT_Y, -1.0)):
+        k[index] = (
             N
             / (30 * L)
             * np.array(
@@ -218,10 +214,9 @@ def geometric(N: float, L: float) -> Floats:
 def fixed_end(loads: Floats, points: tuple[tuple[float, Floats], ...], L: float) -> Floats:
     """Forces that fixed ends put on a member under loads between them, local: exact by Hermite shapes for lines of load."""
     out = np.zeros(12)
-    nodes, weights = np.polynomial.legendre.leggauss(6)
     for a, b, *values in loads:
         start, end = np.array(values[:3]), np.array(values[3:6])
-        for n, w in zip(nodes, weights, strict=True):
+        for n, w in zip(*GAUSS, strict=True):
             x = (a + b) / 2 + (b - a) / 2 * n
             q = start + (end - start) * (x - a) / (b - a)
             out -= _spread(np.concatenate([q * w * (b - a) / 2, np.zeros(3)]), x, L)
@@ -249,7 +244,7 @@ class _Element:
 
     name: str
     member: FrameMember
-    dofs: Floats
+    dofs: NDArray[np.int64]
     T: Floats
     axes: Floats
     length: float
@@ -297,15 +292,17 @@ def _elements(frame: Frame, index: dict[str, int]) -> list[_Element]:
         stop = np.array(frame.nodes[m.j]) + np.array(m.offset_j)
         axes = local_axes(start, stop, m.roll_deg)
         T = np.zeros((12, 12))
-        for k in range(4):
-            T[3 * k : 3 * k + 3, 3 * k : 3 * k + 3] = axes
-        rigid = np.zeros((12, 12))
-        rigid[:6, :6], rigid[6:, 6:] = _offset_matrix(m.offset_i), _offset_matrix(m.offset_j)
+        for k in range(0, 12, 3):
+            T[k : k + 3, k : k + 3] = axes
+        if any(m.offset_i) or any(m.offset_j):
+            rigid = np.zeros((12, 12))
+            rigid[:6, :6], rigid[6:, 6:] = _offset_matrix(m.offset_i), _offset_matrix(m.offset_j)
+            T = T @ rigid
         length = float(np.linalg.norm(stop - start))
         loads, points = _on_member(frame, name, axes, length)
-        dofs = np.concatenate([np.arange(6) + 6 * index[m.i], np.arange(6) + 6 * index[m.j]])
+        dofs = np.array([*range(6 * index[m.i], 6 * index[m.i] + 6), *range(6 * index[m.j], 6 * index[m.j] + 6)])
         free = [(0 if r[0] == "i" else 6) + END.index(r[1:]) for r in sorted(m.released) if _is_release(name, r)]
-        out.append(_Element(name, m, dofs, T @ rigid, axes, length, loads, points, free))
+        out.append(_Element(name, m, dofs, T, axes, length, loads, points, free))
     return out
 
 
@@ -349,6 +346,8 @@ def solve_frame(frame: Frame, *, second_order: bool = False) -> FrameResult:
     Raises:
         InputError: it can move without resistance (said which way), buckles, or a reference is wrong.
     """
+    if not frame.members:
+        raise InputError(field="members", got="none", needs="a frame needs at least one member")
     names = list(frame.nodes)
     index = {n: k for k, n in enumerate(names)}
     elements = _elements(frame, index)
@@ -365,7 +364,7 @@ def solve_frame(frame: Frame, *, second_order: bool = False) -> FrameResult:
             and (1 if e.member.only == "tension" else -1) * _mean_axial(result.lines[e.name]) < -1e-9
         }
         back = {e.name for e in elements if e.name in slack and _stretches(e, u)}
-        now = {e.name: _mean_axial(result.lines[e.name]) for e in elements}
+        now = {e.name: _mean_axial(result.lines[e.name]) for e in elements} if second_order else {}
         settled = not second_order or (
             axial and all(abs(now[n] - axial[n]) <= 1e-6 * max(1.0, max(abs(v) for v in now.values())) for n in now)
         )
@@ -390,7 +389,7 @@ def _mean_axial(line: MemberLine) -> float:
 
 
 def _stretches(e: _Element, u: Floats) -> bool:
-    local = e.T @ u[e.dofs.astype(int)]
+    local = e.T @ u[e.dofs]
     longer = local[6] - local[0]
     return bool(longer > 1e-9 if e.member.only == "tension" else longer < -1e-9)
 
@@ -404,7 +403,6 @@ def _once(
     axial: dict[str, float],
 ) -> tuple[Floats, FrameResult]:
     size = 6 * len(names)
-    rows, columns, values = [], [], []
     load = np.zeros(size)
     parts: dict[str, tuple[Floats, Floats]] = {}
     for e in elements:
@@ -412,16 +410,16 @@ def _once(
         if e.name in slack:
             k, f = np.zeros((12, 12)), f
         parts[e.name] = (k, f)
-        K = e.T.T @ k @ e.T
-        dofs = e.dofs.astype(int)
-        rows.append(np.repeat(dofs, 12))
-        columns.append(np.tile(dofs, 12))
-        values.append(K.ravel())
-        np.add.at(load, dofs, -(e.T.T @ f))
+        if f.any():
+            load[e.dofs] -= e.T.T @ f
     for node, forces in frame.node_loads.items():
         for name, value in forces.items():
             load[6 * _node(index, node) + _component(name)] += value
     applied = load.copy()
+    dofs = np.array([e.dofs for e in elements])
+    T, k_all = np.array([e.T for e in elements]), np.array([parts[e.name][0] for e in elements])
+    rows, columns = [np.repeat(dofs, 12, axis=1).ravel()], [np.tile(dofs, (1, 12)).ravel()]
+    values = [(T.transpose(0, 2, 1) @ k_all @ T).ravel()]
     for node, stiff in frame.springs.items():
         for name, value in stiff.items():
             at = 6 * _node(index, node) + DOF.index(name)
@@ -472,7 +470,7 @@ def _once(
     lines = {}
     for e in elements:
         k, f = parts[e.name]
-        d = e.T @ u[e.dofs.astype(int)]
+        d = e.T @ u[e.dofs]
         ends = k @ d + f
         lines[e.name] = MemberLine(e.length, e.axes, ends, e.loads, e.points, d, e.member.section)
     return u, FrameResult(
