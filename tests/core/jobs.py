@@ -17,6 +17,7 @@ def state_of(file: JobFile) -> JobState:
         dimensions=dict(enumerate(file.dimensions)),
         loads={r.id: r.spec for r in file.loads},
         members={r.id: r.spec for r in file.members},
+        structures={r.id: r.spec for r in file.structures},
         parts={r.id: r.spec for r in file.parts},
         stock=dict(enumerate(file.stock)),
     )

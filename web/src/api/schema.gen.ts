@@ -656,6 +656,110 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/structures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Make Structure
+         * @description Make a structure.
+         */
+        post: operations["yorvek_server_api_records_make_structure"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/structures/{row_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Change Structure
+         * @description Change a structure.
+         */
+        put: operations["yorvek_server_api_records_change_structure"];
+        post?: never;
+        /**
+         * Take Away Structure
+         * @description Take away a structure.
+         */
+        delete: operations["yorvek_server_api_records_take_away_structure"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/structures/{structure_id}/parts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Make Parts
+         * @description Make bar parts of a structure's bars, node to node, one for each length of each role, as one edit.
+         */
+        post: operations["yorvek_server_api_structures_make_parts"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/structures/{structure_id}/take": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Take
+         * @description Take an offer; with a reason it is a decision in the log.
+         */
+        post: operations["yorvek_server_api_structures_take"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/structures/{structure_id}/upgrades": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Offers
+         * @description The cheapest changes that lift the weakest link, each worked out through the whole structure.
+         */
+        get: operations["yorvek_server_api_structures_offers"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/undo": {
         parameters: {
             query?: never;
@@ -770,6 +874,26 @@ export interface paths {
         get: operations["yorvek_server_api_reference_get_section"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/starters": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Starter
+         * @description What a starter of these dimensions is made of and where loads may stand; dimensions need not be known yet.
+         */
+        post: operations["yorvek_server_api_structures_starter"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1076,6 +1200,43 @@ export interface components {
             /** Section Id */
             section_id: string;
         };
+        /**
+         * BarVerdict
+         * @description A bar: what it is, its checks, and its forces under the combination that governs it.
+         */
+        BarVerdict: {
+            /** My Nmm */
+            My_Nmm: number[];
+            /** Mz Nmm */
+            Mz_Nmm: number[];
+            /** N N */
+            N_N: number[];
+            /** T Nmm */
+            T_Nmm: number[];
+            /** Along Mm */
+            along_mm: number[];
+            /** Checks */
+            checks: components["schemas"]["Check"][];
+            /** I */
+            i: string;
+            /** J */
+            j: string;
+            /** Joints */
+            joints: components["schemas"]["Check"][];
+            /** Length Mm */
+            length_mm: number;
+            /** Mass Kg */
+            mass_kg: number;
+            /** Material Id */
+            material_id: string;
+            /** Name */
+            name: string;
+            /** Role */
+            role: string;
+            /** Section Id */
+            section_id: string;
+            strength: components["schemas"]["Reserve"];
+        };
         /** BarView */
         BarView: {
             group: components["schemas"]["BarGroup"];
@@ -1144,6 +1305,21 @@ export interface components {
             /** Stiffness N Per Mm */
             stiffness_N_per_mm: number | null;
             strength: components["schemas"]["Reserve"];
+        };
+        /**
+         * BracedArmSpec
+         * @description A post with an arm on a knee brace.
+         */
+        BracedArmSpec: {
+            height: components["schemas"]["Length"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "braced arm";
+            knee_drop: components["schemas"]["Length"];
+            knee_reach: components["schemas"]["Length"];
+            reach: components["schemas"]["Length"];
         };
         /**
          * Candidate
@@ -1348,6 +1524,25 @@ export interface components {
             /** Qty */
             qty: number;
         };
+        /**
+         * DeckSpec
+         * @description Rails and cross members, on posts or on bearings.
+         */
+        DeckSpec: {
+            /**
+             * Bays
+             * @default 6
+             */
+            bays: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "deck";
+            length: components["schemas"]["Length"];
+            post_height?: components["schemas"]["Place"] | null;
+            width: components["schemas"]["Length"];
+        };
         /** DimensionIn */
         DimensionIn: {
             spec: components["schemas"]["DimensionSpec"];
@@ -1469,6 +1664,51 @@ export interface components {
             value: number;
         };
         /**
+         * FrameVerdict
+         * @description All of a structure.
+         */
+        FrameVerdict: {
+            /** Bars */
+            bars: components["schemas"]["BarVerdict"][];
+            /** Handed */
+            handed: components["schemas"]["Handed"][];
+            /** Mass Kg */
+            mass_kg: number;
+            /** Moved */
+            moved: {
+                [key: string]: [
+                    number,
+                    number,
+                    number
+                ];
+            };
+            movement: components["schemas"]["Check"];
+            /** Nodes */
+            nodes: {
+                [key: string]: [
+                    number,
+                    number,
+                    number
+                ];
+            };
+            /** Outside */
+            outside: string[];
+            /** Price */
+            price: number;
+            /** Roles */
+            roles: string[];
+            /** Spots */
+            spots: {
+                [key: string]: string;
+            };
+            stiffness: components["schemas"]["Reserve"];
+            strength: components["schemas"]["Reserve"];
+            /** Weakest */
+            weakest: string;
+            /** Words */
+            words: string;
+        };
+        /**
          * Gusset
          * @description A triangular plate between two members: legs along x and y, the two points cut off, the root cut to clear the weld.
          */
@@ -1483,6 +1723,22 @@ export interface components {
             nose: components["schemas"]["Place"];
             root_clip: components["schemas"]["Place"];
             thickness: components["schemas"]["Thickness"];
+        };
+        /**
+         * Handed
+         * @description What a support hands to whatever carries the structure, the greatest and least of all combinations.
+         */
+        Handed: {
+            /** Component */
+            component: string;
+            /** Least */
+            least: number;
+            /** Most */
+            most: number;
+            /** Node */
+            node: string;
+            /** Unit */
+            unit: string;
         };
         /** Headline */
         Headline: {
@@ -1684,6 +1940,8 @@ export interface components {
             parts: components["schemas"]["PartRow"][];
             /** Sheets */
             sheets: components["schemas"]["SheetView"][];
+            /** Structures */
+            structures: components["schemas"]["StructureRow"][];
         };
         /**
          * Length
@@ -1722,6 +1980,26 @@ export interface components {
              * @default 0
              */
             value: number;
+        };
+        /**
+         * Link
+         * @description One thing the load passes through.
+         */
+        Link: {
+            /** Bar */
+            bar: string;
+            /** Check Id */
+            check_id: string;
+            /** Kind */
+            kind: string;
+            /** Order */
+            order: number;
+            /** Reserve */
+            reserve: number | null;
+            /** What */
+            what: string;
+            /** Why Not */
+            why_not: string | null;
         };
         /** LoadIn */
         LoadIn: {
@@ -2156,6 +2434,11 @@ export interface components {
             /** Shape */
             shape: components["schemas"]["Rectangle"] | components["schemas"]["BasePlate"] | components["schemas"]["Gusset"] | components["schemas"]["yorvek__core__parts__spec__BarPiece"];
         };
+        /** PartsIn */
+        PartsIn: {
+            /** Version */
+            version: number;
+        };
         /**
          * Place
          * @description A distance from an end or edge, zero allowed.
@@ -2279,6 +2562,24 @@ export interface components {
             /** Utilisation */
             utilisation: number | null;
         };
+        /**
+         * PortalSpec
+         * @description Two legs and a beam.
+         */
+        PortalSpec: {
+            height: components["schemas"]["Length"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "portal";
+            /**
+             * Pinned Feet
+             * @default false
+             */
+            pinned_feet: boolean;
+            span: components["schemas"]["Length"];
+        };
         /** QuantityIn */
         QuantityIn: {
             /**
@@ -2388,6 +2689,21 @@ export interface components {
          * @enum {string}
          */
         Role: "owner" | "fabricator" | "checker";
+        /**
+         * RoleChoice
+         * @description What the bars of a role are made of; `upright` puts the section's depth in the plane of the structure.
+         */
+        RoleChoice: {
+            /** Material Id */
+            material_id: string;
+            /** Section Id */
+            section_id: string;
+            /**
+             * Turned
+             * @default false
+             */
+            turned: boolean;
+        };
         /**
          * RowHistory
          * @description One change of one record, field by field.
@@ -2889,6 +3205,19 @@ export interface components {
             thickness_mm: number;
         };
         /**
+         * SideArmSpec
+         * @description An arm from a wall with a side arm at its end.
+         */
+        SideArmSpec: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "side arm";
+            reach: components["schemas"]["Length"];
+            side: components["schemas"]["Length"];
+        };
+        /**
          * Size
          * @description A named dimension: any length.
          */
@@ -2906,6 +3235,28 @@ export interface components {
              * @default 0
              */
             value: number;
+        };
+        /**
+         * StarterView
+         * @description A starter's roles and spots, as they are with the dimensions given.
+         */
+        StarterView: {
+            /**
+             * At Nodes
+             * @description spots that take a force only
+             */
+            at_nodes: string[];
+            /**
+             * Loads Per Area
+             * @description spots that take a load per area
+             */
+            loads_per_area: string[];
+            /** Roles */
+            roles: string[];
+            /** Spots */
+            spots: {
+                [key: string]: string;
+            };
         };
         /** StockIn */
         StockIn: {
@@ -2951,6 +3302,127 @@ export interface components {
         StockSpec: {
             /** Item */
             item: components["schemas"]["BarStockSpec"] | components["schemas"]["SheetStockSpec"];
+        };
+        /** StructureIn */
+        StructureIn: {
+            spec: components["schemas"]["StructureSpec"];
+            /** Version */
+            version: number;
+        };
+        /**
+         * StructureLoad
+         * @description A load of the brief at a spot of the structure.
+         */
+        StructureLoad: {
+            /**
+             * Direction
+             * @default down
+             * @enum {string}
+             */
+            direction: "down" | "sideways" | "along";
+            /** Load Id */
+            load_id: number;
+            /** Spot */
+            spot: string;
+        };
+        /** StructureRow */
+        StructureRow: {
+            /** Chain */
+            chain: components["schemas"]["Link"][];
+            /** Id */
+            id: number;
+            spec: components["schemas"]["StructureSpec"];
+            /** Trouble */
+            trouble: string | null;
+            verdict: components["schemas"]["FrameVerdict"] | null;
+            /** Version */
+            version: number;
+        };
+        /**
+         * StructureSpec
+         * @description A structure that is sized as a frame.
+         */
+        StructureSpec: {
+            /**
+             * Decided
+             * @default
+             */
+            decided: string;
+            /**
+             * Loads
+             * @default []
+             */
+            loads: components["schemas"]["StructureLoad"][];
+            /** Mark */
+            mark: string;
+            /**
+             * Module
+             * @default
+             */
+            module: string;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            /**
+             * @default {
+             *       "text": "16",
+             *       "unit": "mm",
+             *       "value": 16
+             *     }
+             */
+            pin: components["schemas"]["Length"];
+            /**
+             * Qty
+             * @default 1
+             */
+            qty: number;
+            /** Roles */
+            roles: {
+                [key: string]: components["schemas"]["RoleChoice"];
+            };
+            /** Starter */
+            starter: components["schemas"]["TiedArmSpec"] | components["schemas"]["BracedArmSpec"] | components["schemas"]["PortalSpec"] | components["schemas"]["SideArmSpec"] | components["schemas"]["DeckSpec"] | components["schemas"]["TrussSpec"];
+            /**
+             * @default {
+             *       "text": "5",
+             *       "unit": "mm",
+             *       "value": 5
+             *     }
+             */
+            weld_leg: components["schemas"]["Length"];
+            /**
+             * Welded
+             * @default true
+             */
+            welded: boolean;
+        };
+        /**
+         * TakeIn
+         * @description An offer that is taken.
+         */
+        TakeIn: {
+            /** Pin Mm */
+            pin_mm?: number | null;
+            /**
+             * Reason
+             * @default
+             */
+            reason: string;
+            /**
+             * Role
+             * @default
+             */
+            role: string;
+            /** Section Id */
+            section_id?: string | null;
+            /** Version */
+            version: number;
+            /** Weld Leg Mm */
+            weld_leg_mm?: number | null;
+            /** Words */
+            words: string;
         };
         /**
          * Thickness
@@ -3006,6 +3478,38 @@ export interface components {
             weakest: string;
         };
         /**
+         * TiedArmSpec
+         * @description A post with an arm hung on a tie.
+         */
+        TiedArmSpec: {
+            height: components["schemas"]["Length"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "tied arm";
+            reach: components["schemas"]["Length"];
+            tie_rise: components["schemas"]["Length"];
+        };
+        /**
+         * TrussSpec
+         * @description A flat truss.
+         */
+        TrussSpec: {
+            height: components["schemas"]["Length"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "truss";
+            /**
+             * Panels
+             * @default 6
+             */
+            panels: number;
+            span: components["schemas"]["Length"];
+        };
+        /**
          * Unplaced
          * @description Pieces that no stock was left for.
          */
@@ -3024,6 +3528,32 @@ export interface components {
             part: string;
             /** Qty */
             qty: number;
+        };
+        /**
+         * Upgrade
+         * @description A change to one weak link: what it costs, and what governs after it.
+         */
+        Upgrade: {
+            /** After */
+            after: number | null;
+            /** Before */
+            before: number | null;
+            /** Governs After */
+            governs_after: string;
+            /** Mass Kg */
+            mass_kg: number;
+            /** Pin Mm */
+            pin_mm?: number | null;
+            /** Price */
+            price: number;
+            /** Role */
+            role: string;
+            /** Section Id */
+            section_id?: string | null;
+            /** Weld Leg Mm */
+            weld_leg_mm?: number | null;
+            /** Words */
+            words: string;
         };
         /**
          * Value
@@ -4046,6 +4576,161 @@ export interface operations {
             };
         };
     };
+    yorvek_server_api_records_make_structure: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StructureSpec"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Saved"];
+                };
+            };
+        };
+    };
+    yorvek_server_api_records_change_structure: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+                row_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StructureIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Saved"];
+                };
+            };
+        };
+    };
+    yorvek_server_api_records_take_away_structure: {
+        parameters: {
+            query: {
+                version: number;
+            };
+            header?: never;
+            path: {
+                job_id: number;
+                row_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobView"];
+                };
+            };
+        };
+    };
+    yorvek_server_api_structures_make_parts: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+                structure_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PartsIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobView"];
+                };
+            };
+        };
+    };
+    yorvek_server_api_structures_take: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+                structure_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TakeIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobView"];
+                };
+            };
+        };
+    };
+    yorvek_server_api_structures_offers: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+                structure_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Upgrade"][];
+                };
+            };
+        };
+    };
     yorvek_server_api_jobs_undo_last: {
         parameters: {
             query?: {
@@ -4178,6 +4863,30 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SectionView"];
+                };
+            };
+        };
+    };
+    yorvek_server_api_structures_starter: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StructureSpec"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StarterView"];
                 };
             };
         };

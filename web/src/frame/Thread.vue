@@ -15,7 +15,7 @@ const stages = computed(() => {
   const sheets = v.sheets.filter((s) => s.done).length
   return [
     { id: 'brief', name: 'Brief', figure: `${v.loads.length} loads`, more: f.unverified.length ? `${f.unverified.length} not verified` : (v.loads[0]?.spec.name ?? 'what must it carry?') },
-    { id: 'size', name: 'Size', figure: v.members.length ? `${word(reserve)} ${reserve === null ? '' : shown(reserve)}` : 'no member', more: v.members.length ? at : 'add one', bad: v.members.length > 0 && (reserve === null || reserve < 1) },
+    { id: 'size', name: 'Size', figure: v.members.length + v.structures.length ? `${word(reserve)} ${reserve === null ? '' : shown(reserve)}` : 'no member', more: v.members.length + v.structures.length ? at : 'add one', bad: v.members.length + v.structures.length > 0 && (reserve === null || reserve < 1) },
     { id: 'compare', name: 'Compare', figure: `${decided} of ${v.members.length} decided`, more: '' },
     { id: 'parts', name: 'Parts', figure: `${f.pieces} pieces`, more: mass(f.mass_kg) },
     { id: 'cut', name: 'Cut', figure: `${f.bars_to_cut} bars, ${sheets} of ${v.sheets.length} nests`, more: f.stale_plans ? 'nest made before this change' : v.parts.some((p) => p.trouble) ? 'a part cannot be drawn' : '', stale: f.stale_plans > 0 },

@@ -6,7 +6,13 @@ import Reserve from '../shared/Reserve.vue'
 import { length, lengthUnit, value } from '../shared/units'
 
 const member = computed(() => job.value?.members.find((m) => m.id === why.value?.member))
-const check = computed(() => member.value?.verdict?.checks.find((c) => c.id === why.value?.check))
+const structure = computed(() => job.value?.structures.find((x) => x.id === why.value?.structure))
+const all = computed(() => {
+  const v = structure.value?.verdict
+  return v ? [v.movement, ...v.bars.flatMap((b) => [...b.checks, ...b.joints])] : (member.value?.verdict?.checks ?? [])
+})
+const check = computed(() => all.value.find((c) => c.id === why.value?.check))
+const outside = computed(() => (structure.value?.verdict ?? member.value?.verdict)?.outside ?? [])
 const reserve = computed(() => {
   const c = check.value
   return !c || c.not_checked || !c.capacity || c.demand == null ? null : c.capacity / Math.max(Math.abs(c.demand), 1e-9)
@@ -26,7 +32,7 @@ const factor = computed(() => {
 </script>
 <template>
   <aside aria-label="Why">
-    <div class="row spread"><span class="blue">Why: {{ member?.spec.mark }}, {{ check?.kind === 'strength' ? 'breaks' : 'moves' }}</span>
+    <div class="row spread"><span class="blue">Why: {{ structure?.spec.mark ?? member?.spec.mark }}, {{ check?.kind === 'strength' ? 'breaks' : 'moves' }}</span>
       <button class="button quiet" @click="why = null">Close</button></div>
     <template v-if="check">
       <p class="big"><Reserve :value="reserve" /></p>
@@ -43,7 +49,7 @@ const factor = computed(() => {
       <p class="soft">{{ check.method }}; {{ check.clause }}.</p>
       <p class="soft">Source: {{ check.source }}.</p>
       <p v-for="a in check.assumptions" :key="a" class="soft">Assumed: {{ a }}.</p>
-      <p class="soft">Outside this check: {{ member?.verdict?.outside.join('; ') }}.</p>
+      <p class="soft">Outside this check: {{ outside.join('; ') }}.</p>
     </template>
   </aside>
 </template>

@@ -9,6 +9,7 @@ import { shown } from '../shared/reserve'
 import SectionPick from '../shared/SectionPick.vue'
 import { mass, trim, unit } from '../shared/units'
 import BeamDrawing from './BeamDrawing.vue'
+import Structures from './Structures.vue'
 
 type Spec = S['MemberSpec']
 const router = useRouter()
@@ -145,6 +146,7 @@ const makePart = () => attempt(async () => {
     </table>
     <p v-if="row?.verdict" class="soft">{{ row.spec.mark }}: stiffness under its point loads {{ row.verdict.stiffness_N_per_mm ? `${trim(row.verdict.stiffness_N_per_mm, 0)} N/mm` : 'not asked (no point load)' }}.</p>
   </section>
+  <Structures />
 </template>
 <style scoped>
 .link { text-decoration: none; color: var(--ink); } .verdict { align-items: center; }

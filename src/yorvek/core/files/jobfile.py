@@ -10,6 +10,7 @@ from pydantic import Field, ValidationError
 from yorvek.core.errors import InputError
 from yorvek.core.jobs.spec import DimensionSpec, JobSpec, LoadSpec, MemberSpec, NoteSpec, StockSpec
 from yorvek.core.jobs.state import JobState
+from yorvek.core.jobs.structures import StructureSpec
 from yorvek.core.model import Model
 from yorvek.core.parts import BarPiece, PartSpec
 from yorvek.core.quantities.entry import resolve
@@ -33,6 +34,12 @@ class FileMember(Numbered):
     spec: MemberSpec
 
 
+class FileStructure(Numbered):
+    """A structure of the file."""
+
+    spec: StructureSpec
+
+
 class FilePart(Numbered):
     spec: PartSpec
 
@@ -46,6 +53,7 @@ class JobFile(Model):
     dimensions: list[DimensionSpec] = []
     loads: list[FileLoad] = []
     members: list[FileMember] = []
+    structures: list[FileStructure] = []
     parts: list[FilePart] = []
     stock: list[StockSpec] = []
     notes: list[NoteSpec] = []
@@ -105,17 +113,19 @@ def _check_references(file: JobFile) -> None:
     for field, ids in (
         ("loads", [x.id for x in file.loads]),
         ("members", [x.id for x in file.members]),
+        ("structures", [x.id for x in file.structures]),
         ("parts", [x.id for x in file.parts]),
     ):
         if len(set(ids)) < len(ids):
             raise InputError(
                 field=field, got=str(next(i for i in ids if ids.count(i) > 1)), needs="each id may stand once"
             )
-    for m in file.members:
-        for on in m.spec.loads:
+    carriers = [("member", m.spec) for m in file.members] + [("structure", x.spec) for x in file.structures]
+    for what, spec in carriers:
+        for on in spec.loads:
             if on.load_id not in loads:
                 raise InputError(
-                    field=f"member {m.spec.mark}", got=f"load {on.load_id}", needs="the file has no load of that id"
+                    field=f"{what} {spec.mark}", got=f"load {on.load_id}", needs="the file has no load of that id"
                 )
     for p in file.parts:
         if (

@@ -3,6 +3,7 @@
 from yorvek.core.jobs.figures import Figures, figures
 from yorvek.core.jobs.spec import DimensionSpec, JobSpec, LoadSpec, MemberSpec, NoteSpec, StockSpec
 from yorvek.core.jobs.state import JobState, beam_member
+from yorvek.core.jobs.structures import StructureSpec
 
 __all__ = [
     "DimensionSpec",
@@ -13,6 +14,7 @@ __all__ = [
     "MemberSpec",
     "NoteSpec",
     "StockSpec",
+    "StructureSpec",
     "beam_member",
     "figures",
 ]

@@ -2,14 +2,16 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable
+from collections.abc import Callable, Sequence
 
 from yorvek.core.cautions import Caution, cautions
 from yorvek.core.checks import BeamVerdict, Reserve, check_beam
 from yorvek.core.cutting.bars import BarPlan, BarProblem
 from yorvek.core.errors import InputError
+from yorvek.core.frames import FrameRequest
 from yorvek.core.jobs.cutting import BarGroup, SheetGroup, WorkedPart, bar_groups, sheet_groups, worked_parts
 from yorvek.core.jobs.state import JobState, beam_member
+from yorvek.core.jobs.structures import StructureResult, frame_request, work_out
 from yorvek.core.model import Model
 
 NOTHING = Reserve(value=None, word="not checked", governs="no member yet", check_id=None)
@@ -42,6 +44,7 @@ class Figures(Model):
     """What the thread, the ripple and the views show."""
 
     members: dict[int, MemberResult]
+    structures: dict[int, StructureResult]
     parts: dict[int, WorkedPart]
     bars: list[BarResult]
     sheets: list[SheetGroup]
@@ -60,10 +63,10 @@ class Figures(Model):
     unverified: list[str]
 
 
-def _job_reserve(results: dict[int, MemberResult], marks: dict[int, str], kind: str) -> tuple[Reserve, str]:
-    """The least reserve of all members; one that was not checked comes first."""
+def _job_reserve(results: Sequence[tuple[str, MemberResult | StructureResult]], kind: str) -> tuple[Reserve, str]:
+    """The least reserve of all members and structures; one that was not checked comes first."""
     worst, whose = NOTHING, ""
-    for number, result in results.items():
+    for mark, result in results:
         found = (
             None
             if result.verdict is None
@@ -75,9 +78,9 @@ def _job_reserve(results: dict[int, MemberResult], marks: dict[int, str], kind: 
                 word="not checked",
                 governs=result.trouble or (found.governs if found else ""),
                 check_id=None,
-            ), marks[number]
+            ), mark
         if worst.value is None or found.value < worst.value:
-            worst, whose = found, marks[number]
+            worst, whose = found, mark
     return worst, whose
 
 
@@ -106,8 +109,24 @@ def member_results(state: JobState, check: Callable[..., BeamVerdict] = check_be
     return out
 
 
+def structure_results(
+    state: JobState, frames: Callable[[FrameRequest], StructureResult] = work_out
+) -> dict[int, StructureResult]:
+    """Every structure worked out."""
+    out: dict[int, StructureResult] = {}
+    for number, spec in state.structures.items():
+        try:
+            out[number] = frames(frame_request(state.job, state.loads, spec))
+        except InputError as error:
+            out[number] = StructureResult(verdict=None, trouble=error.sentence)
+    return out
+
+
 def figures(
-    state: JobState, plan_bars: Callable[[BarProblem], BarPlan], check: Callable[..., BeamVerdict] = check_beam
+    state: JobState,
+    plan_bars: Callable[[BarProblem], BarPlan],
+    check: Callable[..., BeamVerdict] = check_beam,
+    frames: Callable[[FrameRequest], StructureResult] = work_out,
 ) -> Figures:
     """Work the whole thread out.
 
@@ -115,12 +134,15 @@ def figures(
         state: the job's records.
         plan_bars: plans one profile (the server keeps answers by content).
         check: checks one member (the same).
+        frames: works out one structure (the same).
     """
     members = member_results(state, check)
     parts = worked_parts(state)
-    marks = {k: m.mark for k, m in state.members.items()}
-    strength, weakest = _job_reserve(members, marks, "strength")
-    stiffness, softest = _job_reserve(members, marks, "stiffness")
+    structures = structure_results(state, frames)
+    results: list[tuple[str, MemberResult | StructureResult]] = [(state.members[k].mark, r) for k, r in members.items()]
+    results += [(state.structures[k].mark, r) for k, r in structures.items()]
+    strength, weakest = _job_reserve(results, "strength")
+    stiffness, softest = _job_reserve(results, "stiffness")
     bars = [BarResult(group=g, plan=plan_bars(g.problem)) for g in bar_groups(state, parts)]
     sheets = sheet_groups(state, parts)
     bought, to_buy = 0.0, 0
@@ -133,6 +155,7 @@ def figures(
     mass = sum(w.geometry.mass_kg * w.part.qty for w in parts.values() if w.geometry)
     return Figures(
         members=members,
+        structures=structures,
         parts=parts,
         bars=bars,
         sheets=sheets,

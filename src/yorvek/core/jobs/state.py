@@ -5,6 +5,7 @@ from __future__ import annotations
 from yorvek.core.checks import BeamMember, Limits, Method
 from yorvek.core.errors import InputError
 from yorvek.core.jobs.spec import DimensionSpec, JobSpec, LoadSpec, MemberLoad, MemberSpec, StockSpec
+from yorvek.core.jobs.structures import StructureSpec
 from yorvek.core.model import Model
 from yorvek.core.parts import BarPiece, PartSpec
 from yorvek.core.quantities.entry import evaluate_dimensions
@@ -18,6 +19,7 @@ class JobState(Model):
     dimensions: dict[int, DimensionSpec] = {}
     loads: dict[int, LoadSpec] = {}
     members: dict[int, MemberSpec] = {}
+    structures: dict[int, StructureSpec] = {}
     parts: dict[int, PartSpec] = {}
     stock: dict[int, StockSpec] = {}
 

@@ -25,7 +25,6 @@ Direction = Literal["X", "Y", "Z", "x", "y", "z"]
 DOF = ("DX", "DY", "DZ", "RX", "RY", "RZ")
 END = ("dx", "dy", "dz", "rx", "ry", "rz")
 ROUNDS = 30
-NOTHING = np.zeros(6)
 GAUSS = np.polynomial.legendre.leggauss(6)
 BENDS_ABOUT_Z, BENDS_ABOUT_Y = np.ix_([1, 5, 7, 11], [1, 5, 7, 11]), np.ix_([2, 4, 8, 10], [2, 4, 8, 10])
 
@@ -106,40 +105,32 @@ class MemberLine:
 
     def forces(self, x_mm: float) -> Floats:
         """N, Vy, Vz, T, My, Mz at a station, as the left part feels the right part (N tension positive)."""
-        f = self.ends[:6].copy()
-        q = _resultant(self.loads, x_mm, self.length_mm) if len(self.loads) else NOTHING
-        force, moment = f[:3] + q[:3], f[3:].copy()
-        for at, p in self.points:
-            if at <= x_mm:
-                force = force + p[:3]
-                moment = moment + p[3:]
-        # moments about the station: end moment, end force over the whole lever, loads over theirs
-        my = moment[1] + f[2] * x_mm + q[4]
-        mz = moment[2] - f[1] * x_mm - q[5]
-        for at, p in self.points:
-            if at <= x_mm:
-                my += p[2] * (x_mm - at)
-                mz -= p[1] * (x_mm - at)
-        return np.array([-force[0], -force[1], -force[2], -moment[0], -my, -mz])
+        return np.asarray(self.along(np.array([x_mm]))[0])
 
-
-def _resultant(loads: Floats, x: float, length: float) -> Floats:
-    """Force of the line loads up to x (3 components), then their first moments about x for z and y."""
-    out = np.zeros(6)
-    for a, b, *values in loads:
-        start, end = np.array(values[:3]), np.array(values[3:6])
-        to = min(x, b)
-        if to <= a:
-            continue
-        slope = (end - start) / (b - a)
-        s = to - a
-        force = start * s + slope * s**2 / 2
-        first = start * s**2 / 2 + slope * s**3 / 3  # about a
-        lever = force * (x - a) - first
-        out[:3] += force
-        out[4] += lever[2]
-        out[5] += lever[1]
-    return out
+    def along(self, x_mm: Floats) -> Floats:
+        """The same at many stations: one row each."""
+        f = self.ends[:6]
+        force = np.tile(f[:3], (len(x_mm), 1))
+        moment = np.tile(f[3:], (len(x_mm), 1))
+        moment[:, 1] += f[2] * x_mm
+        moment[:, 2] -= f[1] * x_mm
+        for a, b, *values in self.loads:
+            start, end = np.array(values[:3]), np.array(values[3:6])
+            s = np.clip(x_mm, a, b)[:, None] - a
+            slope = (end - start) / (b - a)
+            q = start * s + slope * s**2 / 2
+            lever = q * (x_mm[:, None] - a) - (start * s**2 / 2 + slope * s**3 / 3)
+            force += q
+            moment[:, 1] += lever[:, 2]
+            moment[:, 2] -= lever[:, 1]
+        for at, p in self.points:
+            past = x_mm >= at
+            arm = np.where(past, x_mm - at, 0.0)
+            force += past[:, None] * p[:3]
+            moment += past[:, None] * p[3:]
+            moment[:, 1] += p[2] * arm
+            moment[:, 2] -= p[1] * arm
+        return np.asarray(-np.concatenate([force, moment], axis=1))
 
 
 @dataclass(frozen=True)

@@ -9,8 +9,10 @@ from ninja import Router
 from pydantic import Field, create_model
 
 from yorvek.core.errors import InputError
-from yorvek.core.jobs import DimensionSpec, LoadSpec, MemberSpec, NoteSpec
+from yorvek.core.frames import check_frame
+from yorvek.core.jobs import DimensionSpec, LoadSpec, MemberSpec, NoteSpec, StructureSpec
 from yorvek.core.jobs.state import beam_member, followed
+from yorvek.core.jobs.structures import frame_request
 from yorvek.core.model import Model
 from yorvek.core.parts import BarPiece, PartSpec
 from yorvek.core.parts.geometry import part_geometry
@@ -19,7 +21,7 @@ from yorvek.core.structures import member_cases
 from yorvek.server.api import shapes
 from yorvek.server.api.access import job_of, row_of, user_of, writer
 from yorvek.server.api.view import job_view
-from yorvek.server.jobs.models import Dimension, Job, JobRecord, Load, Member, Note, Part
+from yorvek.server.jobs.models import Dimension, Job, JobRecord, Load, Member, Note, Part, Structure
 from yorvek.server.jobs.thread import job_state
 from yorvek.server.journal.edits import EditScope, edit
 
@@ -39,6 +41,12 @@ def _check_member(scope: EditScope, job: Job, row: Any, spec: MemberSpec) -> Non
             needs=f"{spec.section_id} is sold in " + ", ".join(sold_in(section(spec.section_id))),
         )
     member_cases(beam_member(job_state(job), spec).beam)
+
+
+def _check_structure(scope: EditScope, job: Job, row: Any, spec: StructureSpec) -> None:
+    """A structure must stand and carry its loads where it has spots for them."""
+    state = job_state(job)
+    check_frame(frame_request(state.job, state.loads, spec))
 
 
 def _check_part(scope: EditScope, job: Job, row: Any, spec: PartSpec) -> None:
@@ -69,7 +77,10 @@ def _before_delete(job: Job, row: JobRecord) -> None:
     """What others stand on cannot be taken away."""
     if isinstance(row, Load):
         users = [
-            m.spec.mark for m in Member.objects.filter(job=job) if any(on.load_id == row.pk for on in m.spec.loads)
+            carrier.spec.mark
+            for kind in (Member, Structure)
+            for carrier in kind.objects.filter(job=job)
+            if any(on.load_id == row.pk for on in carrier.spec.loads)
         ]
         if users:
             raise InputError(
@@ -135,5 +146,6 @@ def add_endpoints(name: str, kind: type[JobRecord], spec_type: Any, check: Any, 
 add_endpoints("dimensions", Dimension, DimensionSpec, _check_dimension)
 add_endpoints("loads", Load, LoadSpec, _check_load)
 add_endpoints("members", Member, MemberSpec, _check_member)
+add_endpoints("structures", Structure, StructureSpec, _check_structure)
 add_endpoints("parts", Part, PartSpec, _check_part)
 add_endpoints("notes", Note, NoteSpec, _nothing, comment=True)

@@ -8,7 +8,8 @@ from yorvek.core.cautions import Caution
 from yorvek.core.checks import BeamVerdict, Reserve
 from yorvek.core.cutting.bars import BarPlan
 from yorvek.core.cutting.sheets import SheetPlan
-from yorvek.core.jobs import DimensionSpec, JobSpec, LoadSpec, MemberSpec, NoteSpec, StockSpec
+from yorvek.core.frames import FrameVerdict, Link
+from yorvek.core.jobs import DimensionSpec, JobSpec, LoadSpec, MemberSpec, NoteSpec, StockSpec, StructureSpec
 from yorvek.core.jobs.cutting import BarGroup, SheetGroup, StockLine
 from yorvek.core.jobs.figures import ModuleMass
 from yorvek.core.model import Model
@@ -38,6 +39,13 @@ class LoadRow(Row):
 class MemberRow(Row):
     spec: MemberSpec
     verdict: BeamVerdict | None
+    trouble: str | None
+
+
+class StructureRow(Row):
+    spec: StructureSpec
+    verdict: FrameVerdict | None
+    chain: list[Link]
     trouble: str | None
 
 
@@ -158,6 +166,7 @@ class JobView(Model):
     dimensions: list[DimensionRow]
     loads: list[LoadRow]
     members: list[MemberRow]
+    structures: list[StructureRow]
     parts: list[PartRow]
     notes: list[NoteRow]
     bars: list[BarView]

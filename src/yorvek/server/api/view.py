@@ -7,7 +7,7 @@ from yorvek.core.jobs.state import followed
 from yorvek.server.api import shapes
 from yorvek.server.cutting.models import Plan
 from yorvek.server.cutting.plans import latest_plans, problem_hash
-from yorvek.server.jobs.models import Dimension, Job, Load, Member, Note, Part
+from yorvek.server.jobs.models import Dimension, Job, Load, Member, Note, Part, Structure
 from yorvek.server.jobs.thread import job_figures, job_state
 from yorvek.server.journal.models import Edit
 
@@ -99,7 +99,7 @@ def job_view(job: Job) -> shapes.JobView:
     )
     versions = {
         kind: dict(kind.objects.filter(job=job).values_list("pk", "version"))
-        for kind in (Dimension, Load, Member, Part)
+        for kind in (Dimension, Load, Member, Structure, Part)
     }
     return shapes.JobView(
         job=shapes.JobRow(id=job.pk, version=job.version, spec=state.job),
@@ -116,6 +116,17 @@ def job_view(job: Job) -> shapes.JobView:
                 trouble=found.members[k].trouble,
             )
             for k, m in state.members.items()
+        ],
+        structures=[
+            shapes.StructureRow(
+                id=k,
+                version=versions[Structure][k],
+                spec=x,
+                verdict=found.structures[k].verdict,
+                chain=found.structures[k].chain,
+                trouble=found.structures[k].trouble,
+            )
+            for k, x in state.structures.items()
         ],
         parts=[
             shapes.PartRow(

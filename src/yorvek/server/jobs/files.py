@@ -2,13 +2,18 @@
 
 from __future__ import annotations
 
-from yorvek.core.files.jobfile import FileLoad, FileMember, FilePart, JobFile
+from typing import TypeVar
+
+from yorvek.core.files.jobfile import FileLoad, FileMember, FilePart, FileStructure, JobFile
 from yorvek.core.jobs.spec import MemberSpec
+from yorvek.core.jobs.structures import StructureSpec
 from yorvek.core.parts import BarPiece, PartSpec
 from yorvek.server.accounts.models import User
-from yorvek.server.jobs.models import Dimension, Job, Load, Member, Note, Part
+from yorvek.server.jobs.models import Dimension, Job, Load, Member, Note, Part, Structure
 from yorvek.server.journal.edits import edit
 from yorvek.server.stock.models import StockItem
+
+S = TypeVar("S", MemberSpec, StructureSpec)
 
 
 def load_job(user: User, file: JobFile) -> Job:
@@ -23,6 +28,8 @@ def load_job(user: User, file: JobFile) -> Job:
             scope.create(Dimension, d)
         loads = {x.id: scope.create(Load, x.spec).pk for x in file.loads}
         members = {m.id: scope.create(Member, _member(m.spec, loads)).pk for m in file.members}
+        for x in file.structures:
+            scope.create(Structure, _member(x.spec, loads))
         for p in file.parts:
             scope.create(Part, _part(p.spec, members))
         for s in file.stock:
@@ -32,7 +39,8 @@ def load_job(user: User, file: JobFile) -> Job:
     return job
 
 
-def _member(spec: MemberSpec, loads: dict[int, int]) -> MemberSpec:
+def _member(spec: S, loads: dict[int, int]) -> S:
+    """A member or a structure, its loads under the numbers they got here."""
     return spec.model_copy(
         update={"loads": [on.model_copy(update={"load_id": loads[on.load_id]}) for on in spec.loads]}
     )
@@ -51,6 +59,7 @@ def job_file(job: Job) -> JobFile:
         dimensions=[d.spec for d in Dimension.objects.filter(job=job)],
         loads=[FileLoad(id=x.pk, spec=x.spec) for x in Load.objects.filter(job=job)],
         members=[FileMember(id=m.pk, spec=m.spec) for m in Member.objects.filter(job=job)],
+        structures=[FileStructure(id=x.pk, spec=x.spec) for x in Structure.objects.filter(job=job)],
         parts=[FilePart(id=p.pk, spec=p.spec) for p in Part.objects.filter(job=job)],
         stock=[s.spec for s in StockItem.objects.filter(shop_id=job.shop_id)],
         notes=[n.spec for n in Note.objects.filter(job=job)],

@@ -3,7 +3,7 @@
 from django.conf import settings
 from django.db import models
 
-from yorvek.core.jobs import DimensionSpec, JobSpec, LoadSpec, MemberSpec, NoteSpec
+from yorvek.core.jobs import DimensionSpec, JobSpec, LoadSpec, MemberSpec, NoteSpec, StructureSpec
 from yorvek.core.parts import PartSpec
 from yorvek.server.records import Record
 
@@ -39,6 +39,10 @@ class Load(JobRecord):
 
 class Member(JobRecord):
     spec_model, table = MemberSpec, "member"
+
+
+class Structure(JobRecord):
+    spec_model, table = StructureSpec, "structure"
 
 
 class Part(JobRecord):

@@ -7,9 +7,11 @@ from functools import lru_cache
 
 from yorvek.core.checks import BeamMember, BeamVerdict, check_beam
 from yorvek.core.cutting.bars import BarPlan, BarProblem, solve_bars
+from yorvek.core.frames import FrameRequest
 from yorvek.core.jobs import Figures, JobState, figures
+from yorvek.core.jobs.structures import StructureResult, work_out
 from yorvek.core.model import Model
-from yorvek.server.jobs.models import Dimension, Job, Load, Member, Part
+from yorvek.server.jobs.models import Dimension, Job, Load, Member, Part, Structure
 from yorvek.server.stock.models import StockItem
 
 BAR_SECONDS = 0.15
@@ -31,12 +33,18 @@ def _verdict(text: str) -> BeamVerdict:
     return check_beam(BeamMember.model_validate_json(text))
 
 
+@lru_cache(maxsize=512)
+def _structure(text: str) -> StructureResult:
+    return work_out(FrameRequest.model_validate_json(text))
+
+
 @lru_cache(maxsize=64)
 def _figures(text: str) -> Figures:
     return figures(
         JobState.model_validate_json(text),
         lambda problem: _bar_plan(problem.model_dump_json()),
         lambda member: _verdict(member.model_dump_json()),
+        lambda request: _structure(request.model_dump_json()),
     )
 
 
@@ -47,6 +55,7 @@ def job_state(job: Job) -> JobState:
         dimensions={r.pk: r.spec for r in Dimension.objects.filter(job=job)},
         loads={r.pk: r.spec for r in Load.objects.filter(job=job)},
         members={r.pk: r.spec for r in Member.objects.filter(job=job)},
+        structures={r.pk: r.spec for r in Structure.objects.filter(job=job)},
         parts={r.pk: r.spec for r in Part.objects.filter(job=job)},
         stock={r.pk: r.spec for r in StockItem.objects.filter(shop_id=job.shop_id)},
     )

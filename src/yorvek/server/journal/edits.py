@@ -15,15 +15,15 @@ from yorvek.core.jobs import DimensionSpec, Figures, JobState
 from yorvek.core.model import Model
 from yorvek.core.quantities.entry import evaluate_dimensions, resolve
 from yorvek.server.accounts.models import Shop, User
-from yorvek.server.jobs.models import Dimension, Job, Load, Member, Note, Part
+from yorvek.server.jobs.models import Dimension, Job, Load, Member, Note, Part, Structure
 from yorvek.server.jobs.thread import job_figures, job_state
 from yorvek.server.journal.models import Edit, RowChange
 from yorvek.server.journal.ripple import ripple_of
 from yorvek.server.records import Record, dumped
 from yorvek.server.stock.models import StockItem
 
-TABLES: dict[str, type[Record]] = {m.table: m for m in (Job, Dimension, Load, Member, Part, Note, StockItem)}
-FOLLOWS_DIMENSIONS: tuple[type[Record], ...] = (Dimension, Load, Member, Part)
+TABLES: dict[str, type[Record]] = {m.table: m for m in (Job, Dimension, Load, Member, Structure, Part, Note, StockItem)}
+FOLLOWS_DIMENSIONS: tuple[type[Record], ...] = (Dimension, Load, Member, Structure, Part)
 
 
 class Conflict(Exception):

@@ -1,0 +1,212 @@
+"""The chain of strength: from where the load stands, bar by bar and joint by joint, to the ground; and what would mend it."""
+
+from __future__ import annotations
+
+from collections import deque
+from collections.abc import Iterator
+
+from yorvek.core.errors import InputError
+from yorvek.core.frames.request import FrameRequest, RoleChoice
+from yorvek.core.frames.verdict import FrameVerdict, check_frame
+from yorvek.core.materials import material
+from yorvek.core.model import Model
+from yorvek.core.sections import catalogue, price_per_kg, section, sold_in
+
+MOST_TRIES = 8
+ENOUGH = 1.15
+STEP, WORTH = 1.12, 1.03
+"""Sizes are tried in steps of area; a change that lifts the least reserve by less than this is not offered."""
+
+
+class Link(Model):
+    """One thing the load passes through."""
+
+    order: int
+    what: str
+    kind: str
+    bar: str
+    check_id: str
+    reserve: float | None
+    why_not: str | None
+
+
+class Upgrade(Model):
+    """A change to one weak link: what it costs, and what governs after it."""
+
+    words: str
+    role: str
+    section_id: str | None = None
+    weld_leg_mm: float | None = None
+    pin_mm: float | None = None
+    mass_kg: float
+    price: float
+    before: float | None
+    after: float | None
+    governs_after: str
+
+
+def chain(request: FrameRequest, verdict: FrameVerdict) -> list[Link]:
+    """Links in the order the load meets them: breadth first from the loaded spots, each bar with its joints."""
+    layout = request.starter.layout()
+    starts: list[str] = []
+    for load in request.loads:
+        spot = layout.spots.get(load.spot)
+        if spot is None:
+            continue
+        starts += spot.nodes
+        starts += [b.i for b in layout.bars if b.name in {n for n, _ in spot.bars}]
+        starts += [b.j for b in layout.bars if b.name in {n for n, _ in spot.bars}]
+    at: dict[str, list[str]] = {}
+    for bar in layout.bars:
+        at.setdefault(bar.i, []).append(bar.name)
+        at.setdefault(bar.j, []).append(bar.name)
+    far = dict.fromkeys(starts, 0)
+    queue = deque(far)
+    while queue:
+        node = queue.popleft()
+        for bar in layout.bars:
+            if node in (bar.i, bar.j):
+                other = bar.j if node == bar.i else bar.i
+                if other not in far:
+                    far[other] = far[node] + 1
+                    queue.append(other)
+    bars = {b.name: b for b in verdict.bars}
+    ordered = sorted(layout.bars, key=lambda b: (min(far.get(b.i, 99), far.get(b.j, 99)), b.name))
+    out: list[Link] = []
+    for bar in ordered:
+        found = bars[bar.name]
+        near_first = sorted(found.joints, key=lambda c: far.get(c.id.split(", ")[1].rsplit(":", 1)[0], 99))
+        members = min(found.checks, key=lambda c: -1.0 if c.reserve is None else c.reserve)
+        links = [("joint", near_first[0]), ("bar", members), *(("joint", c) for c in near_first[1:])]
+        for kind, check in links:
+            out.append(
+                Link(
+                    order=len(out) + 1,
+                    what=check.title,
+                    kind=kind,
+                    bar=bar.name,
+                    check_id=check.id,
+                    reserve=check.reserve,
+                    why_not=check.not_checked,
+                )
+            )
+    return out
+
+
+def _heavier(choice: RoleChoice) -> Iterator[str]:
+    """The next sizes of the same series and shape, by mass."""
+    present = section(choice.section_id)
+    found = [
+        s
+        for s in catalogue()
+        if s.series == present.series
+        and s.shape == present.shape
+        and choice.material_id in sold_in(s)
+        and s.A_mm2 > present.A_mm2
+        and s.depth_mm >= present.depth_mm * 0.99
+    ]
+    least = present.A_mm2
+    for s in sorted(found, key=lambda s: s.mass_area_mm2):
+        if s.A_mm2 >= least * STEP:
+            least = s.A_mm2
+            yield s.id
+
+
+def _closed(choice: RoleChoice) -> Iterator[str]:
+    """Tubes about as heavy, where an open section twists."""
+    present = section(choice.section_id)
+    if present.closed:
+        return
+    found = [
+        s
+        for s in catalogue()
+        if s.closed
+        and s.system == present.system
+        and choice.material_id in sold_in(s)
+        and s.A_mm2 <= present.A_mm2 * 1.6
+    ]
+    for s in sorted(found, key=lambda s: -s.J_mm4 / s.A_mm2)[:MOST_TRIES]:
+        yield s.id
+
+
+def upgrades(request: FrameRequest, verdict: FrameVerdict) -> list[Upgrade]:
+    """For the weakest link, the cheapest changes that lift it, each worked out through the whole structure."""
+    links = chain(request, verdict)
+    weakest = min(links, key=lambda link: -1.0 if link.reserve is None else link.reserve)
+    bar = next(b for b in verdict.bars if b.name == weakest.bar)
+    soft = verdict.stiffness.value is not None and (
+        weakest.reserve is not None and verdict.stiffness.value < weakest.reserve
+    )
+    out: list[Upgrade] = []
+    if weakest.kind == "joint" and not soft:
+        if weakest.check_id.endswith("weld"):
+            legs = [leg for leg in (3, 4, 5, 6, 8, 10, 12) if leg > request.weld_leg_mm]
+            out += _tried(
+                request,
+                verdict,
+                [({"weld_leg_mm": float(leg)}, f"weld leg {leg} mm", "") for leg in legs[:4]],
+                joint=True,
+            )
+        else:
+            pins = [d for d in (12, 16, 20, 24, 30, 36, 42) if d > request.pin_mm]
+            out += _tried(request, verdict, [({"pin_mm": float(d)}, f"pin {d} mm", "") for d in pins[:4]], joint=True)
+    roles = [bar.role] if not soft else list(verdict.roles)
+    for role in roles:
+        choice = request.roles[role]
+        sizes = [*_closed(choice), *_heavier(choice)]
+        tries: list[tuple[dict[str, object], str, str]] = [
+            ({"roles": {**request.roles, role: choice.model_copy(update={"section_id": s})}}, f"{role}: {s}", role)
+            for s in sizes
+        ]
+        out += _tried(request, verdict, tries, joint=False)
+    return sorted(out, key=lambda u: u.price)[:5]
+
+
+def _least(verdict: FrameVerdict) -> float | None:
+    a, b = verdict.strength.value, verdict.stiffness.value
+    return None if a is None or b is None else min(a, b)
+
+
+def _tried(
+    request: FrameRequest, verdict: FrameVerdict, tries: list[tuple[dict[str, object], str, str]], *, joint: bool
+) -> list[Upgrade]:
+    """Changes in their order until one is enough, keeping those that help."""
+    out: list[Upgrade] = []
+    before = _least(verdict)
+    for change, words, role in tries[: MOST_TRIES * 2]:
+        changed = request.model_copy(update=change)
+        try:
+            found = check_frame(changed)
+        except InputError:
+            continue
+        after = _least(found)
+        if after is None or (before is not None and after < before * WORTH):
+            continue
+        choice = changed.roles.get(role)
+        out.append(
+            Upgrade(
+                words=words,
+                role=role,
+                section_id=choice.section_id if choice else None,
+                weld_leg_mm=changed.weld_leg_mm if joint and changed.weld_leg_mm != request.weld_leg_mm else None,
+                pin_mm=changed.pin_mm if joint and changed.pin_mm != request.pin_mm else None,
+                mass_kg=found.mass_kg - verdict.mass_kg,
+                price=found.price - verdict.price,
+                before=before,
+                after=after,
+                governs_after=found.stiffness.governs
+                if found.strength.value is not None
+                and found.stiffness.value is not None
+                and found.stiffness.value < found.strength.value
+                else found.strength.governs,
+            )
+        )
+        if after >= ENOUGH or len(out) >= 3:
+            break
+    return out
+
+
+def bar_price(section_id: str, material_id: str) -> float:
+    """Price of a metre."""
+    s, m = section(section_id), material(material_id)
+    return s.mass_kg_per_m(m.density_kg_m3) * price_per_kg(s, m.price_per_kg)

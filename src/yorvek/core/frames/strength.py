@@ -1,0 +1,208 @@
+"""A bar's strength along its length: axial force with bending about both axes, and shear with torsion."""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass
+
+import numpy as np
+from numpy.typing import NDArray
+
+from yorvek.core.checks.aisc.members import compression, hollow_torsion
+from yorvek.core.checks.capacity import OMEGA, Capacities, MaterialColumns
+from yorvek.core.checks.methods import Method
+from yorvek.core.checks.record import Check, Value
+from yorvek.core.materials import Material
+from yorvek.core.sections import Section
+
+Floats = NDArray[np.float64]
+CLOSED = ("rhs", "chs")
+SOLID = ("flat", "square_bar", "round_bar")
+NO_MOMENT_NMM = 1.0
+NEGLIGIBLE_TORSION = 0.02
+"""Of what uniform torsion alone would allow: below it an open section's warping is left out."""
+
+
+@dataclass(frozen=True)
+class BarStrength:
+    """Axial force a bar may take, and torque; N, Nmm. None is "not checked"."""
+
+    tension_N: float
+    compression_N: float
+    slenderness: float
+    Fcr_MPa: float
+    torque_Nmm: float
+    closed: bool
+
+
+def bar_strength(s: Section, m: Material, columns: MaterialColumns, method: Method, buckling_mm: float) -> BarStrength:
+    """Allowable axial forces and torque by the job's method."""
+    Fy, Fu = float(columns.Fy[0]), float(columns.Fu[0])
+    r = min(math.sqrt(s.I_minor_mm4 / s.A_mm2), s.rx_mm, s.ry_mm)
+    found = compression(E_MPa=m.E_MPa, Fy_MPa=Fy, A_mm2=s.A_mm2, r_mm=r, length_mm=buckling_mm)
+    if s.shape == "rhs" and s.Ct_mm3:
+        torque = hollow_torsion(
+            E_MPa=m.E_MPa, Fy_MPa=Fy, C_mm3=s.Ct_mm3, h_over_t=(s.depth_mm - 3 * s.wall_mm) / s.wall_mm
+        ).strength.nominal
+    elif s.shape in ("chs", "round_bar"):
+        torque = 0.6 * Fy * s.J_mm4 / (s.depth_mm / 2)
+    else:
+        torque = 0.6 * Fy * s.J_mm4 / max(s.wall_mm, s.flange_mm, min(s.depth_mm, s.width_mm) if not s.wall_mm else 0.0)
+    if method.kind == "asd":
+        return BarStrength(
+            min(Fy * s.A_mm2 / OMEGA, Fu * s.A_mm2 / 2.0),
+            found.strength.asd,
+            found.slenderness,
+            found.Fcr_MPa,
+            torque / OMEGA,
+            s.shape in CLOSED,
+        )
+    return BarStrength(
+        min(Fy * s.A_mm2 / method.n, Fu * s.A_mm2 / method.m),
+        found.strength.nominal / method.n,
+        found.slenderness,
+        found.Fcr_MPa,
+        torque / method.n,
+        s.shape in CLOSED,
+    )
+
+
+@dataclass(frozen=True)
+class Shares:
+    """How much of its strength a bar uses at each station: bending with axial force, and shear with torque; nan: no rule."""
+
+    together: Floats
+    sheared: Floats
+
+
+def shares(strong: Capacities, weak: Capacities, own: BarStrength, method: Method, f: Floats) -> Shares:
+    """Shares along a bar under one combination."""
+    N, Vy, Vz, T, My, Mz = f.T
+    axial = np.where(N >= 0, N / own.tension_N, -N / own.compression_N)
+    bends = max(float(np.abs(Mz).max()), float(np.abs(My).max())) > NO_MOMENT_NMM
+    # a hinged bar that only pulls or pushes needs no bending rule
+    bending = (
+        np.abs(Mz) / float(strong.moment[0]) + np.abs(My) / float(weak.moment[0]) if bends else np.zeros_like(axial)
+    )
+    together = (
+        np.where(axial >= 0.2, axial + 8 / 9 * bending, axial / 2 + bending)
+        if method.kind == "asd" and bends
+        else axial + bending
+    )
+    sheared = np.abs(Vy) / float(strong.shear[0]) + np.abs(Vz) / float(weak.shear[0]) + np.abs(T) / own.torque_Nmm
+    return Shares(together, sheared)
+
+
+def worst_at(share: Floats) -> int:
+    """Where a share is greatest; the first place where there is no rule."""
+    missing = np.isnan(share)
+    return int(np.argmax(missing)) if missing.any() else int(np.argmax(share))
+
+
+def bending_record(
+    name: str,
+    strong: Capacities,
+    weak: Capacities,
+    own: BarStrength,
+    method: Method,
+    x: Floats,
+    f: Floats,
+    words: str,
+    *,
+    turned: bool,
+) -> Check:
+    """The record of axial force with bending at its worst place."""
+    used = shares(strong, weak, own, method, f).together
+    k = worst_at(used)
+    N, _, _, _, My, Mz = f.T
+    Mcx, Mcy = float(strong.moment[0]), float(weak.moment[0])
+    why = "the rule for bending this shape is not in this version" if math.isnan(float(used[k])) else None
+    pushed = N[k] < 0
+    return Check(
+        id=f"{name}: together",
+        title=f"{name}: {'push' if pushed else 'pull'} with bending",
+        kind="strength",
+        method=method.words,
+        clause="AISC 360-22 H1-1, D2, E3, F" if method.kind == "asd" else "sum of stress shares; E3 for buckling",
+        formula="N/Nc + 8/9 (Mx/Mcx + My/Mcy) ≤ 1, N/2Nc + … below 0.2"
+        if method.kind == "asd"
+        else "N/Nc + Mx/Mcx + My/Mcy ≤ 1",
+        inputs=[
+            Value(symbol="N", name="pull (+) or push (−)", value=float(N[k]), unit="N"),
+            Value(
+                symbol="Nc",
+                name="push allowed" if pushed else "pull allowed",
+                value=own.compression_N if pushed else own.tension_N,
+                unit="N",
+            ),
+            Value(symbol="Mx", name="moment, strong axis", value=float(abs(Mz[k])), unit="Nmm"),
+            Value(symbol="Mcx", name="allowed", value=_plain(Mcx), unit="Nmm"),
+            Value(symbol="My", name="moment, weak axis", value=float(abs(My[k])), unit="Nmm"),
+            Value(symbol="Mcy", name="allowed", value=_plain(Mcy), unit="Nmm"),
+            Value(symbol="KL/r", name="slenderness", value=own.slenderness, unit=""),
+            Value(symbol="Fcr", name="buckling stress", value=own.Fcr_MPa, unit="MPa"),
+        ],
+        demand=None if why else float(used[k]),
+        capacity=1.0,
+        at_mm=float(x[k]),
+        combination=words,
+        source="AISC 360-22 (from memory), held against check values",
+        assumptions=[
+            "buckling length by the starter's factor; sideways buckling over the bar's whole length",
+            *(["section lies on its side"] if turned else []),
+        ],
+        not_checked=why,
+    )
+
+
+def shear_record(
+    name: str,
+    s: Section,
+    strong: Capacities,
+    weak: Capacities,
+    own: BarStrength,
+    method: Method,
+    x: Floats,
+    f: Floats,
+    words: str,
+) -> Check:
+    """The record of shear with torque at its worst place."""
+    shear = shares(strong, weak, own, method, f).sheared
+    j = worst_at(shear)
+    _, Vy, Vz, T, _, _ = f.T
+    Vcy, Vcx = float(strong.shear[0]), float(weak.shear[0])
+    missing = None
+    if math.isnan(float(shear[j])):
+        missing = "the rule for shear of this shape is not in this version"
+    elif not own.closed and s.shape not in SOLID and float(np.abs(T).max()) / own.torque_Nmm > NEGLIGIBLE_TORSION:
+        missing = (
+            "an open section in torsion warps, and the stresses of that are not in this version: take a closed one"
+        )
+    return Check(
+        id=f"{name}: shear",
+        title=f"{name}: shear and twist",
+        kind="strength",
+        method=method.words,
+        clause="AISC 360-22 G, H3; shares added",
+        formula="Vy/Vcy + Vx/Vcx + T/Tc ≤ 1",
+        inputs=[
+            Value(symbol="Vy", name="shear in the depth", value=float(abs(Vy[j])), unit="N"),
+            Value(symbol="Vcy", name="allowed", value=_plain(Vcy), unit="N"),
+            Value(symbol="Vx", name="shear across", value=float(abs(Vz[j])), unit="N"),
+            Value(symbol="Vcx", name="allowed", value=_plain(Vcx), unit="N"),
+            Value(symbol="T", name="torque", value=float(abs(T[j])), unit="Nmm"),
+            Value(symbol="Tc", name="allowed, uniform torsion", value=own.torque_Nmm, unit="Nmm"),
+        ],
+        demand=None if missing else float(shear[j]),
+        capacity=1.0,
+        at_mm=float(x[j]),
+        combination=words,
+        source="AISC 360-22 (from memory); shares of shear and torque added, which is on the safe side",
+        assumptions=["loads pass through the shear centre unless an arm is modelled"],
+        not_checked=missing,
+    )
+
+
+def _plain(value: float) -> float:
+    """A capacity for the record; 0 stands for one that is not known."""
+    return 0.0 if math.isnan(value) else value

@@ -1,0 +1,69 @@
+<script setup lang="ts">
+/** A structure seen from the front and a little from above, with its movement drawn larger, and one bar's forces along it. */
+import { computed } from 'vue'
+import type { S } from '../api/client'
+import { force, length, lengthUnit, moment, small } from '../shared/units'
+
+const props = defineProps<{ verdict: S['FrameVerdict']; chosen: string }>()
+const emit = defineEmits<{ choose: [string] }>()
+type P = [number, number]
+const flat = ([x, y, z]: number[]): P => [x + 0.42 * z, -y + 0.26 * z]
+const spots = computed(() => Object.fromEntries(Object.entries(props.verdict.nodes).map(([k, p]) => [k, flat(p)])))
+const box = computed(() => {
+  const xs = Object.values(spots.value).map((p) => p[0])
+  const ys = Object.values(spots.value).map((p) => p[1])
+  const size = Math.max(Math.max(...xs) - Math.min(...xs), Math.max(...ys) - Math.min(...ys), 1)
+  const pad = size * 0.14
+  return { x: Math.min(...xs) - pad, y: Math.min(...ys) - pad, w: Math.max(...xs) - Math.min(...xs) + 2 * pad, h: Math.max(...ys) - Math.min(...ys) + 2 * pad, size }
+})
+const most = computed(() => Math.max(...Object.values(props.verdict.moved).map((d) => Math.hypot(...d)), 1e-9))
+const times = computed(() => {
+  const rough = (0.09 * box.value.size) / most.value
+  const power = 10 ** Math.floor(Math.log10(rough))
+  return Math.max(1, Math.floor(rough / power) * power)
+})
+const moved = computed(() => Object.fromEntries(Object.entries(props.verdict.nodes).map(([k, p]) => [k, flat(p.map((v, i) => v + times.value * (props.verdict.moved[k]?.[i] ?? 0)))])))
+const held = computed(() => [...new Set(props.verdict.handed.map((h) => h.node))])
+const bar = computed(() => props.verdict.bars.find((b) => b.name === props.chosen))
+function curve(values: number[], base: number) {
+  const b = bar.value!
+  const top = Math.max(...values.map(Math.abs), 1e-9)
+  const at = values.reduce((best, v, i) => (Math.abs(v) > Math.abs(values[best]) ? i : best), 0)
+  const x = (mm: number) => 60 + (mm / b.length_mm) * 240
+  return { path: `M60 ${base}L${values.map((v, i) => `${x(b.along_mm[i]).toFixed(1)} ${(base - (v / top) * 20).toFixed(1)}`).join('L')}L300 ${base}Z`, value: values[at], x: x(b.along_mm[at]) }
+}
+const curves = computed(() => (bar.value
+  ? [
+      { name: 'push / pull', ...curve(bar.value.N_N, 34), base: 34, show: force },
+      { name: 'moment', ...curve(bar.value.Mz_Nmm, 94), base: 94, show: moment },
+      { name: 'across', ...curve(bar.value.My_Nmm, 154), base: 154, show: moment },
+      { name: 'twist', ...curve(bar.value.T_Nmm, 214), base: 214, show: moment },
+    ]
+  : []))
+</script>
+<template>
+  <div class="two">
+    <svg :viewBox="`${box.x} ${box.y} ${box.w} ${box.h}`" role="img" :aria-label="`${verdict.words}: ${verdict.bars.length} bars; the table beside has their figures`">
+      <g fill="none">
+        <path v-for="b in verdict.bars" :key="'m' + b.name" :d="`M${moved[b.i].join(' ')}L${moved[b.j].join(' ')}`" stroke="var(--gives)" stroke-dasharray="6 4" vector-effect="non-scaling-stroke" />
+        <path v-for="b in verdict.bars" :key="b.name" :d="`M${spots[b.i].join(' ')}L${spots[b.j].join(' ')}`" :stroke="b.name === chosen ? 'var(--mark)' : 'var(--ink)'" :stroke-width="b.name === chosen ? 5 : 2.6" stroke-linecap="round" vector-effect="non-scaling-stroke" class="bar" @click="emit('choose', b.name)">
+          <title>{{ b.name }}: {{ b.section_id }}</title>
+        </path>
+        <rect v-for="n in held" :key="'s' + n" :x="spots[n][0] - box.size * 0.018" :y="spots[n][1]" :width="box.size * 0.036" :height="box.size * 0.014" fill="var(--ink)" />
+      </g>
+    </svg>
+    <div>
+      <p class="soft">Dashed: how it moves under the load that moves it most, drawn {{ times }} times as far. Greatest {{ small(most) }}.</p>
+      <template v-if="bar">
+        <p><b>{{ bar.name }}</b> <span class="soft">{{ bar.section_id }}, {{ bar.material_id }}; {{ length(bar.length_mm) }}{{ lengthUnit() }}; under the load that strains it most</span></p>
+        <svg viewBox="0 0 400 244" role="img" :aria-label="`Forces along ${bar.name}`">
+          <g v-for="c in curves" :key="c.name"><text x="0" :y="c.base + 4" class="dim">{{ c.name }}</text><path :d="c.path" fill="var(--metal)" stroke="var(--ink)" /><path :d="`M60 ${c.base}H300`" stroke="var(--ink)" /><text x="308" :y="c.base + 4">{{ c.show(c.value) }}</text></g>
+        </svg>
+      </template>
+    </div>
+  </div>
+</template>
+<style scoped>
+.two { display: grid; grid-template-columns: minmax(0, 1.5fr) minmax(220px, 1fr); gap: 16px; } svg { width: 100%; max-height: 400px; display: block; } .bar { cursor: pointer; } .dim { fill: var(--soft); }
+@media (max-width: 900px) { .two { grid-template-columns: minmax(0, 1fr); } }
+</style>
