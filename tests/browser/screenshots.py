@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 import sys
 from pathlib import Path
 
@@ -70,6 +71,13 @@ def main(folder: Path) -> None:
             page.get_by_role("heading", level=1).last.wait_for()
             settle(page)
             page.screenshot(path=folder / "size-inch.png")
+            page.goto(f"{application.url}/jobs/{numbers['Scope Pier']}/size")
+            page.get_by_role("heading", name="The chain of strength").wait_for()
+            page.get_by_role("button", name="Work out offers").click()
+            page.get_by_role("button", name=re.compile("^Take ")).first.wait_for()
+            page.get_by_role("heading", name="Structures").scroll_into_view_if_needed()
+            settle(page)
+            page.screenshot(path=folder / "structure.png")
             page.set_viewport_size({"width": 800, "height": 1280})
             page.goto(f"{heron}/cut")
             page.get_by_role("heading", level=1).last.wait_for()

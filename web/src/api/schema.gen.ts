@@ -1672,6 +1672,8 @@ export interface components {
             bars: components["schemas"]["BarVerdict"][];
             /** Handed */
             handed: components["schemas"]["Handed"][];
+            /** Loads */
+            loads: components["schemas"]["Put"][];
             /** Mass Kg */
             mass_kg: number;
             /** Moved */
@@ -2579,6 +2581,20 @@ export interface components {
              */
             pinned_feet: boolean;
             span: components["schemas"]["Length"];
+        };
+        /**
+         * Put
+         * @description A load as it stands on the structure, to draw.
+         */
+        Put: {
+            /** Bars */
+            bars: string[];
+            /** Direction */
+            direction: string;
+            /** Name */
+            name: string;
+            /** Nodes */
+            nodes: string[];
         };
         /** QuantityIn */
         QuantityIn: {

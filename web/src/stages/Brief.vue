@@ -14,7 +14,9 @@ const load = ref<S['LoadSpec'] | null>(job.value!.loads.length ? null : blankLoa
 const loadRow = ref<Chosen>(null)
 const kinds = { force: 'force', line: 'line_load', area: 'area_load' } as const
 const forms = { force: 'a force', line: 'per length', area: 'per area' } as const
-const saveLoad = () => attempt(async () => { await save('loads', loadRow.value, load.value); load.value = null; loadRow.value = null })
+/** The size of the chosen form alone: what was begun in another form is not part of the load. */
+const onlyItsForm = (x: S['LoadSpec']) => ({ ...x, force: x.form === 'force' ? x.force : null, line: x.form === 'line' ? x.line : null, area: x.form === 'area' ? (x.area ?? null) : null })
+const saveLoad = () => attempt(async () => { await save('loads', loadRow.value, onlyItsForm(load.value!)); load.value = null; loadRow.value = null })
 const dim = ref<S['DimensionSpec'] | null>(null)
 const dimRow = ref<Chosen>(null)
 const saveDim = () => attempt(async () => { await save('dimensions', dimRow.value, dim.value); dim.value = null; dimRow.value = null })

@@ -131,7 +131,8 @@ const makePart = () => attempt(async () => {
   </form>
   <section class="gap">
     <div class="row spread"><h2>Members <span class="soft">weakest first; not checked before all</span></h2><button v-if="mayWrite && !draft" class="button" @click="add">Add a member</button></div>
-    <table class="list">
+    <p v-if="!job!.members.length" class="soft">No single member yet: a beam on its supports is added here, bars joined to each other below.</p>
+    <table v-else class="list">
       <thead><tr><th>Mark</th><th>What</th><th>Section</th><th>What governs</th><th>Breaks</th><th>Moves</th><th class="num">Each</th><th></th></tr></thead>
       <tbody>
         <tr v-for="m in weakestFirst" :key="m.id" class="pick" :class="{ chosen: m.id === chosen }" @click="chosen = m.id">

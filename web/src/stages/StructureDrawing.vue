@@ -23,6 +23,27 @@ const times = computed(() => {
   return Math.max(1, Math.floor(rough / power) * power)
 })
 const moved = computed(() => Object.fromEntries(Object.entries(props.verdict.nodes).map(([k, p]) => [k, flat(p.map((v, i) => v + times.value * (props.verdict.moved[k]?.[i] ?? 0)))])))
+const ways: Record<string, number[]> = { down: [0, -1, 0], sideways: [0, 0, 1], along: [1, 0, 0] }
+/** Arrows of the loads: at their nodes, or three along each loaded bar; several at one place stand side by side. */
+const arrows = computed(() => {
+  const reach = 0.11 * box.value.size
+  return props.verdict.loads.flatMap((l, k) => {
+    const [dx, dy] = flat(ways[l.direction].map((v) => v * reach))
+    const on = (name: string, share: number): P => {
+      const b = props.verdict.bars.find((x) => x.name === name)!
+      return [0, 1].map((i) => spots.value[b.i][i] * (1 - share) + spots.value[b.j][i] * share) as P
+    }
+    const places = l.nodes.length ? l.nodes.map((n) => spots.value[n]) : l.bars.flatMap((n) => [0.2, 0.5, 0.8].map((s) => on(n, s)))
+    const size = Math.hypot(dx, dy) || 1
+    const [ux, uy] = [dx / size, dy / size]
+    const head = reach * 0.18
+    return places.map(([x, y], i) => ({
+      key: `${k} ${i}`, name: i ? '' : l.name, at: [x - dx * 1.12, y - dy * 1.12],
+      path: `M${x - dx} ${y - dy}L${x - ux * head * 0.4} ${y - uy * head * 0.4}M${x - ux * head - uy * head * 0.5} ${y - uy * head + ux * head * 0.5}L${x} ${y}L${x - ux * head + uy * head * 0.5} ${y - uy * head - ux * head * 0.5}`,
+    }))
+  })
+})
+const few = computed(() => props.verdict.bars.length <= 8)
 const held = computed(() => [...new Set(props.verdict.handed.map((h) => h.node))])
 const bar = computed(() => props.verdict.bars.find((b) => b.name === props.chosen))
 function curve(values: number[], base: number) {
@@ -45,12 +66,15 @@ const curves = computed(() => (bar.value
   <div class="two">
     <svg :viewBox="`${box.x} ${box.y} ${box.w} ${box.h}`" role="img" :aria-label="`${verdict.words}: ${verdict.bars.length} bars; the table beside has their figures`">
       <g fill="none">
-        <path v-for="b in verdict.bars" :key="'m' + b.name" :d="`M${moved[b.i].join(' ')}L${moved[b.j].join(' ')}`" stroke="var(--gives)" stroke-dasharray="6 4" vector-effect="non-scaling-stroke" />
+        <path v-for="b in verdict.bars" :key="'m' + b.name" :d="`M${moved[b.i].join(' ')}L${moved[b.j].join(' ')}`" stroke="var(--gives)" stroke-dasharray="6 4" opacity="0.8" vector-effect="non-scaling-stroke" />
         <path v-for="b in verdict.bars" :key="b.name" :d="`M${spots[b.i].join(' ')}L${spots[b.j].join(' ')}`" :stroke="b.name === chosen ? 'var(--mark)' : 'var(--ink)'" :stroke-width="b.name === chosen ? 5 : 2.6" stroke-linecap="round" vector-effect="non-scaling-stroke" class="bar" @click="emit('choose', b.name)">
           <title>{{ b.name }}: {{ b.section_id }}</title>
         </path>
+        <path v-for="a in arrows" :key="'a' + a.key" :d="a.path" stroke="var(--mark)" stroke-width="1.6" vector-effect="non-scaling-stroke" />
         <rect v-for="n in held" :key="'s' + n" :x="spots[n][0] - box.size * 0.018" :y="spots[n][1]" :width="box.size * 0.036" :height="box.size * 0.014" fill="var(--ink)" />
       </g>
+      <g :style="`font-size:${box.size / 34}px`"><template v-for="a in arrows" :key="'t' + a.key"><text v-if="a.name" :x="a.at[0]" :y="a.at[1]" text-anchor="middle" class="load">{{ a.name }}</text></template>
+        <template v-if="few"><text v-for="b in verdict.bars" :key="'n' + b.name" :x="(spots[b.i][0] + spots[b.j][0]) / 2" :y="(spots[b.i][1] + spots[b.j][1]) / 2 - box.size / 70" text-anchor="middle">{{ b.name }} {{ length(b.length_mm) }}</text></template></g>
     </svg>
     <div>
       <p class="soft">Dashed: how it moves under the load that moves it most, drawn {{ times }} times as far. Greatest {{ small(most) }}.</p>
@@ -64,6 +88,6 @@ const curves = computed(() => (bar.value
   </div>
 </template>
 <style scoped>
-.two { display: grid; grid-template-columns: minmax(0, 1.5fr) minmax(220px, 1fr); gap: 16px; } svg { width: 100%; max-height: 400px; display: block; } .bar { cursor: pointer; } .dim { fill: var(--soft); }
+.two { display: grid; grid-template-columns: minmax(0, 1.5fr) minmax(220px, 1fr); gap: 16px; } svg { width: 100%; max-height: 400px; display: block; } .bar { cursor: pointer; } .dim { fill: var(--soft); } svg g text { font-size: inherit; paint-order: stroke; stroke: var(--ground); stroke-width: 0.25em; } .load { fill: var(--mark); }
 @media (max-width: 900px) { .two { grid-template-columns: minmax(0, 1fr); } }
 </style>

@@ -75,6 +75,15 @@ class Handed(Model):
     unit: str
 
 
+class Put(Model):
+    """A load as it stands on the structure, to draw."""
+
+    name: str
+    direction: str
+    nodes: list[str]
+    bars: list[str]
+
+
 class FrameVerdict(Model):
     """All of a structure."""
 
@@ -87,6 +96,7 @@ class FrameVerdict(Model):
     stiffness: Reserve
     weakest: str
     handed: list[Handed]
+    loads: list[Put]
     spots: dict[str, str]
     roles: list[str]
     mass_kg: float
@@ -270,6 +280,15 @@ def check_frame(request: FrameRequest) -> FrameVerdict:
         stiffness=least_reserve([movement], "stiffness", none_applies="no limit"),
         weakest=weakest,
         handed=_handed(layout, service),
+        loads=[
+            Put(
+                name=x.name,
+                direction=x.direction,
+                nodes=list(layout.spots[x.spot].nodes),
+                bars=[n for n, _ in layout.spots[x.spot].bars],
+            )
+            for x in request.loads
+        ],
         spots={k: s.words for k, s in layout.spots.items()},
         roles=list(layout.roles),
         mass_kg=sum(b.mass_kg for b in bars),
@@ -334,7 +353,7 @@ def _movement(
     )
     limit = deflection_limit_mm(layout.reach_mm, layout.tip, request.limits)
     n = request.limits.cantilever_over if layout.tip else request.limits.span_over
-    rule = "the brief's figure" if request.limits.absolute_mm else f"2 L / {n:g}" if layout.tip else f"L / {n:g}"
+    rule = "as a figure" if request.limits.absolute_mm else f"2 L / {n:g}" if layout.tip else f"L / {n:g}"
     check = Check(
         id="movement",
         title=f"movement at {node}",
