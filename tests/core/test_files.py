@@ -12,13 +12,16 @@ import pypdf
 import pytest
 
 from tests.core.jobs import DEMO, ROOT, demo, worked
+from yorvek.core.checks.record import reserve_text
 from yorvek.core.cutting.sheets import solve_sheets
 from yorvek.core.errors import InputError
 from yorvek.core.files.dxf import nest_dxf, part_dxf
 from yorvek.core.files.jobfile import job_file_schema, read_job_file, write_job_file
 from yorvek.core.files.lists import bars_table, buy_table, csv_text, pieces_table, safe, xlsx_bytes
 from yorvek.core.files.pdf import cut_list_pdf, nest_pdf
+from yorvek.core.files.report import report_pdf
 from yorvek.core.outlines import area_mm2
+from yorvek.core.quantities.format import value_text
 
 NAMES = ("heron-hide", "osprey-perches", "scope-pier")
 
@@ -213,3 +216,43 @@ def test_the_schema_names_every_part_of_the_document():
 def test_the_published_schema_is_current():
     written = json.loads((ROOT / "docs" / "job-file.schema.json").read_text())
     assert written == job_file_schema()
+
+
+@pytest.mark.parametrize("unit", ["mm", "in"])
+def test_the_report_holds_every_check_and_a_place_to_sign(job, unit):
+    state, found = job
+    reader = pypdf.PdfReader(io.BytesIO(report_pdf(state, found, unit)))
+    text = " ".join("\n".join(p.extract_text() for p in reader.pages).split())
+    checks = [c for r in found.members.values() for c in r.verdict.checks]
+    checks += [c for r in found.structures.values() for b in r.verdict.bars for c in (*b.checks, *b.joints)]
+    assert checks
+    for check in checks:
+        assert f"{check.title}: reserve {reserve_text(check.reserve)}" in text
+    assert text.count("Source:") >= len(checks) and "Checked by" in text
+    assert ("kN" in text) == (unit == "mm") or unit == "in"
+    for load in state.loads.values():
+        assert f"Load {load.name}" in text
+
+
+def test_what_was_not_checked_is_said_in_the_report():
+    state = demo("scope-pier")
+    spec = state.structures[1]
+    roles = {**spec.roles, "arm": spec.roles["arm"].model_copy(update={"section_id": "UPE 100"})}
+    changed = state.model_copy(update={"structures": {1: spec.model_copy(update={"roles": roles})}})
+    data = report_pdf(changed, worked(changed), "mm")
+    text = " ".join("\n".join(p.extract_text() for p in pypdf.PdfReader(io.BytesIO(data)).pages).split())
+    assert "Not checked: an open section in torsion warps" in text and "Breaks not checked" in text
+
+
+@pytest.mark.parametrize(
+    ("value", "core", "metric", "inch"),
+    [
+        (4448.22, "N", "4.45 kN", "1000 lb"),
+        (1.3558e6, "Nmm", "1.36 kNm", "1000 lb ft"),
+        (344.74, "MPa", "344.7 MPa", "50.00 ksi"),
+        (25.4, "mm", "25.4 mm", "1.000 in"),
+        (0.5, "", "0.5", "0.5"),
+    ],
+)
+def test_values_in_both_systems(value, core, metric, inch):
+    assert value_text(value, core, "mm") == metric and value_text(value, core, "in") == inch

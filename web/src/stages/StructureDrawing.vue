@@ -64,7 +64,7 @@ const curves = computed(() => (bar.value
 </script>
 <template>
   <div class="two">
-    <svg :viewBox="`${box.x} ${box.y} ${box.w} ${box.h}`" role="img" :aria-label="`${verdict.words}: ${verdict.bars.length} bars; the table beside has their figures`">
+    <svg class="whole" :viewBox="`${box.x} ${box.y} ${box.w} ${box.h}`" role="img" :aria-label="`${verdict.words}: ${verdict.bars.length} bars; the table beside has their figures`">
       <g fill="none">
         <path v-for="b in verdict.bars" :key="'m' + b.name" :d="`M${moved[b.i].join(' ')}L${moved[b.j].join(' ')}`" stroke="var(--gives)" stroke-dasharray="6 4" opacity="0.8" vector-effect="non-scaling-stroke" />
         <path v-for="b in verdict.bars" :key="b.name" :d="`M${spots[b.i].join(' ')}L${spots[b.j].join(' ')}`" :stroke="b.name === chosen ? 'var(--mark)' : 'var(--ink)'" :stroke-width="b.name === chosen ? 5 : 2.6" stroke-linecap="round" vector-effect="non-scaling-stroke" class="bar" @click="emit('choose', b.name)">
@@ -88,6 +88,6 @@ const curves = computed(() => (bar.value
   </div>
 </template>
 <style scoped>
-.two { display: grid; grid-template-columns: minmax(0, 1.5fr) minmax(220px, 1fr); gap: 16px; } svg { width: 100%; max-height: 400px; display: block; } .bar { cursor: pointer; } .dim { fill: var(--soft); } svg g text { font-size: inherit; paint-order: stroke; stroke: var(--ground); stroke-width: 0.25em; } .load { fill: var(--mark); }
+.two { display: grid; grid-template-columns: minmax(0, 1.5fr) minmax(220px, 1fr); gap: 16px; } svg { width: 100%; max-height: 400px; display: block; } .bar { cursor: pointer; } .dim { fill: var(--soft); } svg.whole g text { font-size: inherit; paint-order: stroke; stroke: var(--ground); stroke-width: 0.25em; } .load { fill: var(--mark); }
 @media (max-width: 900px) { .two { grid-template-columns: minmax(0, 1fr); } }
 </style>

@@ -53,6 +53,13 @@ class Check(Model):
 LARGEST_RESERVE = 999.0
 
 
+def reserve_text(reserve: float | None) -> str:
+    """A reserve in figures, cut after the second decimal: it never says more than its word."""
+    if reserve is None:
+        return "not checked"
+    return "> 99" if reserve > 99 else f"{int(reserve * 100 + 1e-9) / 100:.2f}"
+
+
 def reserve_word(reserve: float | None) -> Word:
     """gives < 1.00 <= tight < 1.15 <= holds <= 2.0 < heavy; none is "not checked"."""
     if reserve is None:

@@ -29,7 +29,24 @@ INK, SOFT, BLUE, PALE, RED = (
 MARGIN = 40.0
 AID = "Planning aid. Loads, people, lifting and public structures follow the local code and need a licensed engineer."
 PLAIN = str.maketrans(
-    {"⌀": "Ø", "≥": ">=", "≤": "<=", "√": "sqrt ", "δ": "d", "–": "-", "“": '"', "”": '"', "−": "-", "₂": "2"}
+    {
+        "⌀": "Ø",
+        "≥": ">=",
+        "≤": "<=",
+        "√": "sqrt ",
+        "δ": "d",
+        "–": "-",
+        "“": '"',
+        "”": '"',
+        "−": "-",
+        "₂": "2",
+        "⊥": " across",
+        "∥": " along",
+        "α": "alpha",
+        "φ": "phi",
+        "·": "x",
+        "→": "->",
+    }
 )
 
 
@@ -89,7 +106,8 @@ class Page:
         return self.stream.getvalue()
 
 
-def _cautions(page: Page, cautions: Sequence[Caution]) -> None:
+def cautions_on(page: Page, cautions: Sequence[Caution]) -> None:
+    """What can hurt somebody, in the colours of the screens."""
     for c in cautions:
         page.line(c.title, bold=True, colour=RED if c.level == "stop" else BLUE)
         page.line(f"{c.text} {c.do} Decides: {c.decides}.", size=8)
@@ -152,7 +170,7 @@ def cut_list_pdf(job: JobSpec, figures: Figures, unit: UnitSystem) -> bytes:
     page = Page("cut list", job, across=False, stale=False)
     if figures.unverified:
         page.line("Not verified: " + ", ".join(figures.unverified) + ". Measure before cutting.", bold=True, colour=RED)
-    _cautions(page, figures.cautions)
+    cautions_on(page, figures.cautions)
     for result in figures.bars:
         page.y -= 6
         _bars(page, result, unit)
@@ -215,7 +233,7 @@ def nest_pdf(
             c.drawCentredString(left + middle[0] * scale, low + middle[1] * scale - 2, page.text(p.part))
         page.y = low - 10
     page.need(10_000)
-    _cautions(page, cautions)
+    cautions_on(page, cautions)
     return page.bytes()
 
 

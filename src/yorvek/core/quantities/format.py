@@ -55,3 +55,26 @@ def force_text(value_N: float, unit: UnitSystem) -> str:
 def mass_text(value_kg: float, unit: UnitSystem) -> str:
     """A mass to a tenth: kg or lb."""
     return f"{value_kg / POUND_KG:.1f} lb" if unit == "in" else f"{value_kg:.1f} kg"
+
+
+_CORE: dict[str, tuple[float, str, int, float, str, int]] = {
+    # core unit: divisor, unit, decimals in metric; divisor, unit, decimals in inch
+    "N": (1e3, "kN", 2, 4.4482216152605, "lb", 0),
+    "Nmm": (1e6, "kNm", 2, 4.4482216152605 * 304.8, "lb ft", 0),
+    "MPa": (1.0, "MPa", 1, 6.894757293168361, "ksi", 2),
+    "mm": (1.0, "mm", 2, INCH_MM, "in", 3),
+    "mm2": (1e2, "cm2", 2, INCH_MM**2, "in2", 3),
+    "mm3": (1e3, "cm3", 2, INCH_MM**3, "in3", 3),
+    "mm4": (1e4, "cm4", 2, INCH_MM**4, "in4", 3),
+    "N/mm": (1.0, "N/mm", 1, 4.4482216152605 / INCH_MM, "lb/in", 0),
+}
+
+
+def value_text(value: float, core_unit: str, unit: UnitSystem) -> str:
+    """A value of a check in the unit that a report or a screen shows it in; unknown units stay as they are."""
+    if core_unit not in _CORE:
+        return f"{plain_number(value, 3)} {core_unit}".strip()
+    metric, name, digits, inch, inch_name, inch_digits = _CORE[core_unit]
+    if unit == "in":
+        return f"{value / inch:.{inch_digits}f} {inch_name}"
+    return f"{plain_number(value / metric, digits)} {name}"

@@ -11,6 +11,7 @@ from ninja.errors import HttpError
 from yorvek.core.cutting.sheets import SheetPlan, SheetProblem
 from yorvek.core.files import dxf, lists, pdf
 from yorvek.core.files.jobfile import write_job_file
+from yorvek.core.files.report import report_pdf
 from yorvek.core.jobs import Figures
 from yorvek.core.quantities import UnitSystem
 from yorvek.server.api.access import job_of, row_of
@@ -46,6 +47,15 @@ def export_cut_list(request: HttpRequest, job_id: int, unit: UnitSystem = "mm") 
     """The cut list with every bar drawn."""
     job, found = _job(request, job_id)
     return _file(pdf.cut_list_pdf(job.spec, found, unit), f"{job.spec.name} cut list.pdf", "application/pdf")
+
+
+@router.get("/jobs/{job_id}/export/report.pdf")
+def export_report(request: HttpRequest, job_id: int, unit: UnitSystem = "mm") -> HttpResponse:
+    """The calculation report with every check, to be checked and signed."""
+    job = job_of(request, job_id)
+    state = job_state(job)
+    content = report_pdf(state, job_figures(state), unit)
+    return _file(content, f"{job.spec.name} calculation report.pdf", "application/pdf")
 
 
 @router.get("/jobs/{job_id}/export/lists.csv")
