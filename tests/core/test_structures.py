@@ -126,7 +126,7 @@ def test_every_starter_stands_and_its_chain_reaches_the_ground(starter, spot, ro
 
 
 @pytest.mark.parametrize(("starter", "spot", "roles"), STARTERS, ids=IDS)
-@pytest.mark.parametrize("method", ["shop", "asd"])
+@pytest.mark.parametrize("method", ["shop", "asd", "lrfd", "en", "lifting"])
 def test_more_load_never_gives_more_reserve(starter, spot, roles, method):
     reserves = [
         check_frame(asked(starter, [force(spot, p)], roles, method=Method(kind=method))).strength.value

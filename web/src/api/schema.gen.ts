@@ -320,6 +320,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/export/report.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Export Report
+         * @description The calculation report with every check, to be checked and signed.
+         */
+        get: operations["yorvek_server_api_exports_export_report"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/history": {
         parameters: {
             query?: never;
@@ -1868,6 +1888,7 @@ export interface components {
             machines: components["schemas"]["SawAndTable"];
             /**
              * @default {
+             *       "design_factor": 2,
              *       "kind": "shop",
              *       "m": 2,
              *       "n": 1.67
@@ -2242,11 +2263,16 @@ export interface components {
          */
         MethodChoice: {
             /**
+             * Design Factor
+             * @default 2
+             */
+            design_factor: number;
+            /**
              * Kind
              * @default shop
              * @enum {string}
              */
-            kind: "shop" | "asd";
+            kind: "shop" | "asd" | "lrfd" | "en" | "lifting";
             /**
              * M
              * @default 2
@@ -4072,6 +4098,28 @@ export interface operations {
                 job_id: number;
                 plan_id: number;
                 kind: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    yorvek_server_api_exports_export_report: {
+        parameters: {
+            query?: {
+                unit?: "mm" | "in";
+            };
+            header?: never;
+            path: {
+                job_id: number;
             };
             cookie?: never;
         };

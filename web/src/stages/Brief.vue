@@ -83,7 +83,8 @@ function editDim(r: S['DimensionRow']) { dim.value = copy(r.spec); dimRow.value 
         <div class="fields gap">
           <div class="field"><label for="b-name">Name</label><input id="b-name" v-model="brief.name" /></div>
           <div class="field"><label for="b-for">For</label><input id="b-for" v-model="brief.for_whom" /></div>
-          <div class="field"><label for="b-method">Strength by</label><select id="b-method" v-model="brief.method!.kind"><option value="shop">the shop's factors</option><option value="asd">ASD, AISC 360-22</option></select></div>
+          <div class="field"><label for="b-method">Strength by</label><select id="b-method" v-model="brief.method!.kind"><option value="shop">the shop's factors</option><option value="asd">ASD, AISC 360-22</option><option value="lrfd">LRFD, AISC 360-22</option><option value="en">partial factors, EN 1993</option><option value="lifting">as a lifting device</option></select></div>
+          <div v-if="brief.method!.kind === 'lifting'" class="field"><label for="b-nd">Design factor Nd</label><input id="b-nd" v-model.number="brief.method!.design_factor" inputmode="decimal" /></div>
           <template v-if="brief.method!.kind === 'shop'">
             <div class="field"><label for="b-n">Factor on yield</label><input id="b-n" v-model.number="brief.method!.n" inputmode="decimal" /></div>
             <div class="field"><label for="b-m">Factor on ultimate</label><input id="b-m" v-model.number="brief.method!.m" inputmode="decimal" /></div>

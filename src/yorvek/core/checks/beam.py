@@ -8,7 +8,7 @@ import numpy as np
 from pydantic import Field
 
 from yorvek.core.checks import bending, shear
-from yorvek.core.checks.capacity import OMEGA, Capacities, capacities, material_columns
+from yorvek.core.checks.capacity import Capacities, capacities, material_columns
 from yorvek.core.checks.methods import Combination, Method, combinations_of, service_combinations
 from yorvek.core.checks.record import Check, Reserve, Value, least_reserve
 from yorvek.core.checks.table import Axis, SectionTable, section_table
@@ -167,8 +167,11 @@ def _bending_check(
         Value(symbol="Lb", name="length between sideways restraints", value=Lb, unit="mm"),
         Value(symbol="Mn", name="strength with buckling", value=_number(caps.nominal_moment[0]), unit="Nmm"),
     ]
-    if method.kind == "asd":
-        clause, formula = f"AISC 360-22 {bending.CLAUSE[s.shape]}", f"Mn / {OMEGA} ≥ M"
+    if method.kind == "en":
+        clause, formula = "EN 1993-1-1 6.2.5, 6.3.2.2", "χLT W fy / γM1 ≥ M, W by the section's class"
+        source = "EN 1993-1-1:2005 (from memory); γM0 = γM1 = 1.0"
+    elif method.kind != "shop":
+        clause, formula = f"AISC 360-22 {bending.CLAUSE[s.shape]}", f"Mn / {method.divides.member:.4g} ≥ M"
         source = "AISC 360-22 chapter F (from memory)"
     else:
         common.append(Value(symbol="Fu", name="ultimate strength", value=Fu, unit="MPa"))
@@ -180,8 +183,10 @@ def _bending_check(
         why = (
             bending.WHY_NOT[s.shape]
             if np.isnan(caps.nominal_moment[0])
-            else f"AISC 360 is for carbon steel, not for {m.family}: judge it by the shop factor"
+            else f"this method is for carbon steel, not for {m.family}: judge it by the shop factor"
         )
+        if method.kind == "en" and np.isnan(caps.nominal_moment[0]):
+            why = "a wall is in class 4, or the shape has no rule here: judge it by another method"
     return Check(
         id="bending",
         title="bending",
@@ -231,22 +236,26 @@ def _shear_check(
 ) -> Check:
     method = member.method
     capacity = float(caps.shear[0])
-    asd = method.kind == "asd"
-    why = (
-        f"AISC 360 is for carbon steel, not for {m.family}: judge it by the shop factor" if np.isnan(capacity) else None
-    )
+    why = None
+    if np.isnan(capacity):
+        why = (
+            "its web buckles in shear, or the shape has no rule here: judge it by another method"
+            if np.isnan(caps.nominal_shear[0])
+            else f"this method is for carbon steel, not for {m.family}: judge it by the shop factor"
+        )
+    rules = {"shop": f"shop factor; {shear.CLAUSE[s.shape]}", "en": "EN 1993-1-1 6.2.6"}
     return Check(
         id="shear",
         title="shear",
         kind="strength",
         method=method.words,
-        clause=f"AISC 360-22 {shear.CLAUSE[s.shape]}" if asd else f"shop factor; {shear.CLAUSE[s.shape]}",
-        formula=f"0.6 Fy Aw Cv / {OMEGA if asd else f'{method.n:g}'} ≥ V",
+        clause=rules.get(method.kind, f"AISC 360-22 {shear.CLAUSE[s.shape]}"),
+        formula="Av fy / √3 / γM0 ≥ V" if method.kind == "en" else f"0.6 Fy Aw Cv / {method.divides.member:.4g} ≥ V",
         inputs=[
             Value(symbol="V", name="shear", value=abs(worst.value), unit="N"),
             Value(symbol="Fy", name=_yield_name(member, m), value=Fy, unit="MPa"),
             Value(symbol="Aw", name="shear area", value=float(t.shear_area[0]), unit="mm2"),
-            Value(symbol="Vn", name="strength", value=float(caps.nominal_shear[0]), unit="N"),
+            Value(symbol="Vn", name="strength", value=_number(caps.nominal_shear[0]), unit="N"),
         ],
         demand=abs(worst.value),
         capacity=None if why else capacity,

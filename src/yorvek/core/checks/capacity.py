@@ -9,13 +9,12 @@ import numpy as np
 from numpy.typing import NDArray
 
 from yorvek.core.checks.bending import nominal_moment
+from yorvek.core.checks.en import columns as en
 from yorvek.core.checks.methods import Method
 from yorvek.core.checks.shear import nominal_shear
 from yorvek.core.checks.table import Array, SectionTable
 from yorvek.core.materials import Material
 
-OMEGA = 1.67
-"""AISC 360-22 F1 and G1, allowable strength design."""
 SHEAR_OF_YIELD = 0.6
 
 
@@ -57,16 +56,20 @@ def capacities(
 ) -> Capacities:
     """Allowable moment and shear.
 
-    Shop factor: the least of yield moment and buckling moment over n, and ultimate moment over m.
-    ASD: AISC 360-22, Mn / 1.67 and Vn / 1.67, carbon steel only.
+    Shop factor: the least of yield moment and buckling moment over n, and ultimate moment over m, any metal.
+    ASD, LRFD, lifting: AISC 360-22 nominal strengths by the method's divisor. EN: its own rules. Carbon steel only.
     """
     Lb = np.full(t.A.shape, unbraced_mm)
+    covered = np.where(m.carbon_steel | (not method.carbon_steel_only), 1.0, np.nan)
+    by = method.divides
+    Mu = m.Fu * t.S
+    if method.kind == "en":
+        M, V = en.moment(t, m.Fy, m.E, Lb), en.shear(t, m.Fy, m.E)
+        return Capacities(M * covered, V * covered, M, V, Mu)
     Mn = nominal_moment(t, m.Fy, m.E, Lb)
     Vn = nominal_shear(t, m.Fy, m.E, length_mm)
-    Mu = m.Fu * t.S
-    if method.kind == "asd":
-        covered = np.where(m.carbon_steel, 1.0, np.nan)
-        return Capacities(Mn / OMEGA * covered, Vn / OMEGA * covered, Mn, Vn, Mu)
+    if method.kind != "shop":
+        return Capacities(Mn / by.member * covered, Vn / by.member * covered, Mn, Vn, Mu)
     elastic = np.minimum(m.Fy * t.S, Mn)
     return Capacities(
         np.minimum(elastic / method.n, Mu / method.m),

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 
-from yorvek.core.checks.methods import Method, combinations_of, service_combinations
+from yorvek.core.checks.methods import combinations_of, service_combinations
 from yorvek.core.checks.record import Check, Reserve, reserve_text
 from yorvek.core.files.pdf import BLUE, MARGIN, RED, SOFT, Page, cautions_on
 from yorvek.core.jobs.figures import Figures, MemberResult
@@ -58,7 +58,7 @@ def _heading(page: Page, words: str) -> None:
 
 def _brief(page: Page, state: JobState, found: Figures, unit: UnitSystem) -> None:
     job = state.job
-    method = Method(kind=job.method.kind, n=job.method.n, m=job.method.m)
+    method = job.method.plain()
     if job.what:
         page.line(job.what)
     page.line(f"Strength by {method.words}. Editions: {EDITIONS}.")

@@ -10,14 +10,12 @@ from numpy.typing import NDArray
 
 from yorvek.core.checks.record import Check, Value
 from yorvek.core.connections.bolts import nominal_area_mm2
-from yorvek.core.connections.fillets import OMEGA as WELD_OMEGA
 from yorvek.core.connections.fillets import THROAT_OF_LEG, minimum_leg_mm
 from yorvek.core.frames.request import FrameRequest
 from yorvek.core.materials import Material
 from yorvek.core.sections import Section
 
 Floats = NDArray[np.float64]
-BOLT_OMEGA = 2.0
 PLANES = 2
 
 
@@ -47,7 +45,7 @@ class WeldLine:
 def weld_line(s: Section, m: Material, request: FrameRequest) -> WeldLine:
     """A fillet all round; the parent metal beside it counts where it is weaker."""
     b, d, leg = s.width_mm, s.depth_mm, request.weld_leg_mm
-    factor = WELD_OMEGA if request.method.kind == "asd" else request.method.m
+    factor = request.method.divides.joint
     if s.shape in ("chs", "round_bar"):
         line = (math.pi * d, math.pi * d**2 / 4, math.pi * d**2 / 4, math.pi * d**2 / 2)
     else:
@@ -62,7 +60,7 @@ def weld_line(s: Section, m: Material, request: FrameRequest) -> WeldLine:
 
 def pin_allowed_N(request: FrameRequest) -> float:
     """Double shear of the pin."""
-    factor = BOLT_OMEGA if request.method.kind == "asd" else request.method.m
+    factor = request.method.divides.joint
     return PLANES * request.pin_shear_MPa * nominal_area_mm2(request.pin_mm) / factor
 
 
@@ -96,7 +94,7 @@ def _weld(name: str, s: Section, m: Material, f: Floats, words: str, request: Fr
         kind="strength",
         method=request.method.words,
         clause="AISC 360-22 J2, elastic line of weld; no directional increase",
-        formula="√(q⊥² + q∥²) ≤ 0.60 FEXX · 0.707 leg / " + f"{line.factor:g}",
+        formula="√(q⊥² + q∥²) ≤ 0.60 FEXX · 0.707 leg / " + f"{line.factor:.4g}",
         inputs=[
             Value(symbol="q⊥", name="across the throat: pull and bending", value=across, unit="N/mm"),
             Value(symbol="q∥", name="along: shear and twist", value=along, unit="N/mm"),
@@ -118,7 +116,7 @@ def _weld(name: str, s: Section, m: Material, f: Floats, words: str, request: Fr
 def _pin(name: str, f: Floats, words: str, request: FrameRequest) -> Check:
     """A pin or bolt through two cheeks."""
     force = float(np.linalg.norm(f[:3]))
-    factor = BOLT_OMEGA if request.method.kind == "asd" else request.method.m
+    factor = request.method.divides.joint
     area = nominal_area_mm2(request.pin_mm)
     return Check(
         id=f"{name}: pin",
@@ -126,7 +124,7 @@ def _pin(name: str, f: Floats, words: str, request: FrameRequest) -> Check:
         kind="strength",
         method=request.method.words,
         clause="AISC 360-22 J3-1, two planes",
-        formula="F ≤ 2 Fnv A / " + f"{factor:g}",
+        formula="F ≤ 2 Fnv A / " + f"{factor:.4g}",
         inputs=[
             Value(symbol="F", name="force on the pin", value=force, unit="N"),
             Value(symbol="Fnv", name="nominal shear stress", value=request.pin_shear_MPa, unit="MPa"),

@@ -9,7 +9,9 @@ import numpy as np
 from numpy.typing import NDArray
 
 from yorvek.core.checks.aisc.members import compression, hollow_torsion
-from yorvek.core.checks.capacity import OMEGA, Capacities, MaterialColumns
+from yorvek.core.checks.capacity import Capacities, MaterialColumns
+from yorvek.core.checks.en.columns import buckling_curve
+from yorvek.core.checks.en.members import flexural_buckling
 from yorvek.core.checks.methods import Method
 from yorvek.core.checks.record import Check, Value
 from yorvek.core.materials import Material
@@ -19,6 +21,14 @@ Floats = NDArray[np.float64]
 CLOSED = ("rhs", "chs")
 SOLID = ("flat", "square_bar", "round_bar")
 NO_MOMENT_NMM = 1.0
+AISC = ("asd", "lrfd", "lifting")
+CLAUSES = {
+    "shop": "sum of stress shares; AISC 360-22 E3 for buckling",
+    "asd": "AISC 360-22 H1-1, D2, E3, F",
+    "lrfd": "AISC 360-22 H1-1, D2, E3, F",
+    "lifting": "AISC 360-22 H1-1, D2, E3, F by the design factor",
+    "en": "EN 1993-1-1 6.3.1, 6.3.2.2; shares added, which is on the safe side of 6.3.3",
+}
 NEGLIGIBLE_TORSION = 0.02
 """Of what uniform torsion alone would allow: below it an open section's warping is left out."""
 
@@ -40,6 +50,17 @@ def bar_strength(s: Section, m: Material, columns: MaterialColumns, method: Meth
     Fy, Fu = float(columns.Fy[0]), float(columns.Fu[0])
     r = min(math.sqrt(s.I_minor_mm4 / s.A_mm2), s.rx_mm, s.ry_mm)
     found = compression(E_MPa=m.E_MPa, Fy_MPa=Fy, A_mm2=s.A_mm2, r_mm=r, length_mm=buckling_mm)
+    pushed, stress = found.strength.nominal, found.Fcr_MPa
+    if method.kind == "en":
+        by_curve = flexural_buckling(
+            A_mm2=s.A_mm2,
+            I_mm4=s.A_mm2 * r**2,
+            length_mm=buckling_mm,
+            fy_MPa=Fy,
+            curve=buckling_curve(s),
+            E_MPa=m.E_MPa,
+        )
+        pushed, stress = by_curve.Nb_Rd_N, by_curve.chi * Fy
     if s.shape == "rhs" and s.Ct_mm3:
         torque = hollow_torsion(
             E_MPa=m.E_MPa, Fy_MPa=Fy, C_mm3=s.Ct_mm3, h_over_t=(s.depth_mm - 3 * s.wall_mm) / s.wall_mm
@@ -48,21 +69,13 @@ def bar_strength(s: Section, m: Material, columns: MaterialColumns, method: Meth
         torque = 0.6 * Fy * s.J_mm4 / (s.depth_mm / 2)
     else:
         torque = 0.6 * Fy * s.J_mm4 / max(s.wall_mm, s.flange_mm, min(s.depth_mm, s.width_mm) if not s.wall_mm else 0.0)
-    if method.kind == "asd":
-        return BarStrength(
-            min(Fy * s.A_mm2 / OMEGA, Fu * s.A_mm2 / 2.0),
-            found.strength.asd,
-            found.slenderness,
-            found.Fcr_MPa,
-            torque / OMEGA,
-            s.shape in CLOSED,
-        )
+    by = method.divides
     return BarStrength(
-        min(Fy * s.A_mm2 / method.n, Fu * s.A_mm2 / method.m),
-        found.strength.nominal / method.n,
+        min(Fy * s.A_mm2 / by.member, Fu * s.A_mm2 / by.rupture),
+        pushed / by.member,
         found.slenderness,
-        found.Fcr_MPa,
-        torque / method.n,
+        stress,
+        torque / by.member,
         s.shape in CLOSED,
     )
 
@@ -86,11 +99,18 @@ def shares(strong: Capacities, weak: Capacities, own: BarStrength, method: Metho
     )
     together = (
         np.where(axial >= 0.2, axial + 8 / 9 * bending, axial / 2 + bending)
-        if method.kind == "asd" and bends
+        if method.kind in AISC and bends
         else axial + bending
     )
     sheared = np.abs(Vy) / float(strong.shear[0]) + np.abs(Vz) / float(weak.shear[0]) + np.abs(T) / own.torque_Nmm
     return Shares(together, sheared)
+
+
+def no_rule(m: Material, method: Method) -> str:
+    """Why a capacity is missing."""
+    if method.carbon_steel_only and m.family != "carbon steel":
+        return f"this method is for carbon steel, not for {m.family}: judge it by the shop factor"
+    return "the rule for this shape, or for walls this thin, is not in this version: judge it by another method"
 
 
 def worst_at(share: Floats) -> int:
@@ -101,6 +121,7 @@ def worst_at(share: Floats) -> int:
 
 def bending_record(
     name: str,
+    m: Material,
     strong: Capacities,
     weak: Capacities,
     own: BarStrength,
@@ -116,16 +137,16 @@ def bending_record(
     k = worst_at(used)
     N, _, _, _, My, Mz = f.T
     Mcx, Mcy = float(strong.moment[0]), float(weak.moment[0])
-    why = "the rule for bending this shape is not in this version" if math.isnan(float(used[k])) else None
+    why = no_rule(m, method) if math.isnan(float(used[k])) else None
     pushed = N[k] < 0
     return Check(
         id=f"{name}: together",
         title=f"{name}: {'push' if pushed else 'pull'} with bending",
         kind="strength",
         method=method.words,
-        clause="AISC 360-22 H1-1, D2, E3, F" if method.kind == "asd" else "sum of stress shares; E3 for buckling",
+        clause=CLAUSES[method.kind],
         formula="N/Nc + 8/9 (Mx/Mcx + My/Mcy) ≤ 1, N/2Nc + … below 0.2"
-        if method.kind == "asd"
+        if method.kind in AISC
         else "N/Nc + Mx/Mcx + My/Mcy ≤ 1",
         inputs=[
             Value(symbol="N", name="pull (+) or push (−)", value=float(N[k]), unit="N"),
@@ -158,6 +179,7 @@ def bending_record(
 def shear_record(
     name: str,
     s: Section,
+    m: Material,
     strong: Capacities,
     weak: Capacities,
     own: BarStrength,
@@ -173,7 +195,7 @@ def shear_record(
     Vcy, Vcx = float(strong.shear[0]), float(weak.shear[0])
     missing = None
     if math.isnan(float(shear[j])):
-        missing = "the rule for shear of this shape is not in this version"
+        missing = no_rule(m, method)
     elif not own.closed and s.shape not in SOLID and float(np.abs(T).max()) / own.torque_Nmm > NEGLIGIBLE_TORSION:
         missing = (
             "an open section in torsion warps, and the stresses of that are not in this version: take a closed one"

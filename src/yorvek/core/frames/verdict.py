@@ -307,8 +307,8 @@ def _bar(request: FrameRequest, layout: Layout, bar: Bar, made: Made, solved: li
     bent = max(range(len(along)), key=lambda k: _rank(used[k].together))
     cut = max(range(len(along)), key=lambda k: _rank(used[k].sheared))
     checks = [
-        bending_record(bar.name, *own, *along[bent], turned=made.turned),
-        shear_record(bar.name, made.section, *own, *along[cut]),
+        bending_record(bar.name, made.metal, *own, *along[bent], turned=made.turned),
+        shear_record(bar.name, made.section, made.metal, *own, *along[cut]),
     ]
     joints = []
     for end, node, at in (("i", bar.i, 0), ("j", bar.j, -1)):

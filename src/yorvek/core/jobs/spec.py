@@ -6,6 +6,7 @@ from typing import Literal
 
 from pydantic import Field, field_validator
 
+from yorvek.core.checks.methods import Method
 from yorvek.core.errors import InputError
 from yorvek.core.model import Model
 from yorvek.core.quantities.entry import AreaLoad, Force, Length, LineLoad, Mass, Money, Place, Size, Thickness
@@ -17,9 +18,14 @@ Mark = Field(min_length=1, max_length=20)
 class MethodChoice(Model):
     """How the shop judges strength."""
 
-    kind: Literal["shop", "asd"] = "shop"
+    kind: Literal["shop", "asd", "lrfd", "en", "lifting"] = "shop"
     n: float = Field(default=1.67, ge=1.0, le=10.0)
     m: float = Field(default=2.0, ge=1.0, le=20.0)
+    design_factor: float = Field(default=2.0, ge=2.0, le=10.0)
+
+    def plain(self) -> Method:
+        """The method as the checks take it."""
+        return Method(kind=self.kind, n=self.n, m=self.m, design_factor=self.design_factor)
 
 
 class SawAndTable(Model):

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from yorvek.core.checks import BeamMember, Limits, Method
+from yorvek.core.checks import BeamMember, Limits
 from yorvek.core.errors import InputError
 from yorvek.core.jobs.spec import DimensionSpec, JobSpec, LoadSpec, MemberLoad, MemberSpec, StockSpec
 from yorvek.core.jobs.structures import StructureSpec
@@ -84,7 +84,7 @@ def beam_member(state: JobState, member: MemberSpec) -> BeamMember:
             cantilever_over=job.cantilever_over,
             absolute_mm=None if job.move_at_most is None else job.move_at_most.value,
         ),
-        method=Method(kind=job.method.kind, n=job.method.n, m=job.method.m),
+        method=job.method.plain(),
     )
 
 

@@ -7,7 +7,6 @@ from typing import Annotated, Literal
 from pydantic import Field
 
 from yorvek.core.checks.beam import Limits
-from yorvek.core.checks.methods import Method
 from yorvek.core.errors import InputError
 from yorvek.core.frames import FrameLoad, FrameRequest, FrameVerdict, Link, RoleChoice, chain, check_frame
 from yorvek.core.frames.request import BracedArm, DeckGrid, Direction, Portal, SideArm, Starter, TiedArm, Truss
@@ -194,7 +193,7 @@ def frame_request(job: JobSpec, loads: dict[int, LoadSpec], spec: StructureSpec)
         starter=spec.starter.plain(),
         roles=spec.roles,
         loads=placed,
-        method=Method(kind=job.method.kind, n=job.method.n, m=job.method.m),
+        method=job.method.plain(),
         limits=Limits(
             span_over=job.span_over,
             cantilever_over=job.cantilever_over,
