@@ -110,3 +110,16 @@ def test_bars_become_parts(inside: tuple[Page, str]) -> None:
     person.sees("Parts")
     page.get_by_role("cell", name="leg", exact=False).first.wait_for()
     page.get_by_role("cell", name="2400").first.wait_for()
+
+
+def test_the_chosen_section_can_be_read_in_its_field(inside: tuple[Page, str]) -> None:
+    page, job = inside
+    page.goto(f"{job}/size")
+    page.get_by_label("Add a structure").select_option(label="Portal on legs")
+    shown = page.locator("form.panel .el-select__wrapper").first
+    shown.get_by_text("SHS 80×80×5 hot").wait_for()
+    hidden = page.evaluate(
+        """() => { const w = document.querySelector('form.panel .el-select__wrapper'), i = w.querySelector('input'), s = getComputedStyle(i)
+            return [s.borderTopWidth, s.backgroundColor] }"""
+    )
+    assert hidden == ["0px", "rgba(0, 0, 0, 0)"]

@@ -109,3 +109,15 @@ def test_a_failed_edit_leaves_no_trace(owner, job):
     )
     assert answer.status_code == 422 and "another part has this mark" in answer.json()["sentence"]
     assert (Edit.objects.count(), Job.objects.get().version) == before
+
+
+def test_the_job_in_another_metal_is_worked_out_and_changes_nothing(owner, stranger, job):
+    base, before = job["base"], owner.good("GET", job["base"])
+    for equal in ("section", "strength", "stiffness"):
+        found = owner.good("GET", f"{base}/swap?material_id=6082-T6&equal={equal}")
+        assert [m["mark"] for m in found["members"]] == ["R1"] and found["mass_before_kg"] > 0
+    assert owner("GET", f"{base}/swap?material_id=cheese").status_code == 422
+    assert owner("GET", f"{base}/swap?material_id=S235&equal=weight").status_code == 422
+    assert stranger("GET", f"{base}/swap?material_id=S235").status_code == 404
+    after = owner.good("GET", base)
+    assert after["members"] == before["members"] and after["last_edit"]["id"] == before["last_edit"]["id"]

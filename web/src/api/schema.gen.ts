@@ -780,6 +780,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/swap": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Swap Metal
+         * @description Every member of the job in another metal, at equal section, strength or stiffness. Nothing is changed.
+         */
+        get: operations["yorvek_server_api_jobs_swap_metal"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/undo": {
         parameters: {
             query?: never;
@@ -3441,6 +3461,56 @@ export interface components {
             welded: boolean;
         };
         /**
+         * SwapResult
+         * @description The job in one metal by one equality. Totals are None where a member has no section in it.
+         */
+        SwapResult: {
+            /**
+             * Equal
+             * @enum {string}
+             */
+            equal: "section" | "strength" | "stiffness";
+            /** Mass Before Kg */
+            mass_before_kg: number;
+            /** Mass Kg */
+            mass_kg: number | null;
+            /** Material Id */
+            material_id: string;
+            /** Members */
+            members: components["schemas"]["Swapped"][];
+            /** Price */
+            price: number | null;
+            /** Price Before */
+            price_before: number;
+            /** Weldability */
+            weldability: string;
+        };
+        /**
+         * Swapped
+         * @description A member in the other metal; None where no section of it will do, with the reason.
+         */
+        Swapped: {
+            /** Mark */
+            mark: string;
+            /** Mass Kg */
+            mass_kg: number | null;
+            /** Price */
+            price: number | null;
+            /** Qty */
+            qty: number;
+            /** Section Id */
+            section_id: string | null;
+            /** Stiffness */
+            stiffness: number | null;
+            /** Strength */
+            strength: number | null;
+            /**
+             * Why Not
+             * @default
+             */
+            why_not: string;
+        };
+        /**
          * TakeIn
          * @description An offer that is taken.
          */
@@ -4791,6 +4861,31 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Upgrade"][];
+                };
+            };
+        };
+    };
+    yorvek_server_api_jobs_swap_metal: {
+        parameters: {
+            query: {
+                material_id: string;
+                equal?: "section" | "strength" | "stiffness";
+            };
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SwapResult"];
                 };
             };
         };

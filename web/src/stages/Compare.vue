@@ -4,6 +4,7 @@ import { useRoute } from 'vue-router'
 import { call, type S } from '../api/client'
 import { attempt, catalogue, copy, job, mayWrite, save } from '../shared/job'
 import Reserve from '../shared/Reserve.vue'
+import Swap from './Swap.vue'
 import { IN, mass, small, trim, unit } from '../shared/units'
 
 const route = useRoute()
@@ -26,7 +27,6 @@ watch(() => [chosen.value, row.value?.version, wanted.value.join(), system.value
 }, { immediate: true })
 const key = (c: S['Candidate']) => `${c.section_id}|${c.material_id}`
 const holding = computed(() => (found.value?.candidates ?? []).filter((c) => c.holds))
-const rows = computed(() => (onlyFrontier.value ? holding.value.filter((c) => c.on_frontier) : (found.value?.candidates ?? [])).slice(0, 40))
 const shapeOf: Record<string, string> = { 'carbon steel': 'square', stainless: 'diamond', aluminium: 'ring' }
 const family = (id: string) => materials.value.find((m) => m.id === id)?.family ?? 'carbon steel'
 const MANY_TIMES = 2.5
@@ -37,6 +37,8 @@ const bounds = computed(() => {
   const near = Math.max(now?.mass_kg ?? most, found.value?.lightest?.mass_kg ?? 0) * MANY_TIMES
   return { m: Math.min(most, near) * 1.05, d: Math.max(...all.map((c) => c.deflection_mm), 0.1) * 1.08 }
 })
+const listed = computed(() => (onlyFrontier.value ? holding.value.filter((c) => c.on_frontier) : (found.value?.candidates ?? [])))
+const rows = computed(() => listed.value.filter((c) => c.mass_kg <= bounds.value.m).slice(0, 40))
 const drawn = computed(() => holding.value.filter((c) => c.mass_kg <= bounds.value.m))
 const X = (kg: number) => 60 + (kg / bounds.value.m) * 560
 const Y = (mm: number) => 210 - (mm / bounds.value.d) * 190
@@ -107,6 +109,8 @@ const choose = () => attempt(async () => {
         </tr>
       </tbody>
     </table>
+    <p v-if="rows.length < listed.length" class="soft">{{ listed.length - rows.length }} heavier or further ones are not listed.</p>
+    <Swap />
   </template>
 </template>
 <style scoped>

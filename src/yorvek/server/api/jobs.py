@@ -8,7 +8,7 @@ from ninja.errors import HttpError
 from pydantic import Field
 
 from yorvek.core.checks import Sensitivity, sensitivity
-from yorvek.core.comparison import Candidate, SweepRequest, sweep
+from yorvek.core.comparison import Candidate, Equal, Mine, SwapResult, SweepRequest, swap, sweep
 from yorvek.core.errors import InputError
 from yorvek.core.files.jobfile import read_job_file
 from yorvek.core.jobs import JobSpec, beam_member
@@ -218,6 +218,14 @@ def compare(request: HttpRequest, job_id: int, member_id: int, body: CompareIn) 
         present=known.get((member.section_id, member.material_id)),
         pinned=[known[tuple(p)] for p in body.pinned if tuple(p) in known],
     )
+
+
+@router.get("/jobs/{job_id}/swap", response=SwapResult)
+def swap_metal(request: HttpRequest, job_id: int, material_id: str, equal: Equal = "stiffness") -> SwapResult:
+    """Every member of the job in another metal, at equal section, strength or stiffness. Nothing is changed."""
+    state = job_state(job_of(request, job_id))
+    mine = [Mine(mark=m.mark, qty=m.qty, member=beam_member(state, m)) for m in state.members.values()]
+    return swap(mine, material_id, equal)
 
 
 @router.get("/jobs/{job_id}/members/{member_id}/sensitivity", response=Sensitivity)

@@ -1,0 +1,59 @@
+"""The whole job in another metal: what a metal alone changes, and that equals are equal."""
+
+import pytest
+
+from tests.core.test_checks import rail
+from yorvek.core.comparison import Mine, swap
+from yorvek.core.errors import InputError
+from yorvek.core.materials import material
+
+
+def job(**more):
+    return [
+        Mine(mark="R1", qty=4, member=rail(**more)),
+        Mine(mark="R2", qty=2, member=rail(load=2.0, section="SHS 60×60×4 hot", **more)),
+    ]
+
+
+def test_the_same_section_in_aluminium():
+    """A third of the mass and a third of the stiffness: both go with density and E."""
+    mine = job()
+    found, kept = swap(mine, "6082-T6", "section"), swap(mine, "S355", "section")
+    steel, aluminium = material("S355"), material("6082-T6")
+    assert found.mass_kg / kept.mass_kg == pytest.approx(aluminium.density_kg_m3 / steel.density_kg_m3)
+    for now, before in zip(found.members, kept.members, strict=True):
+        assert now.section_id == before.section_id
+        ratio = now.stiffness / before.stiffness
+        assert ratio == pytest.approx(aluminium.E_MPa / steel.E_MPa, rel=0.05)  # its own weight is less too
+    assert kept.mass_kg == pytest.approx(kept.mass_before_kg)
+
+
+@pytest.mark.parametrize("metal", ["S235", "6082-T6", "304", "A500 Gr C"])
+@pytest.mark.parametrize("equal", ["strength", "stiffness"])
+def test_equals_are_at_least_equal_and_lightest(metal, equal):
+    mine = job()
+    found, before = swap(mine, metal, equal), swap(mine, "S355", "section")
+    for now, was in zip(found.members, before.members, strict=True):
+        if now.section_id is None:
+            assert now.why_not and found.mass_kg is None
+            continue
+        assert getattr(now, equal) >= getattr(was, equal) * 0.99
+    if found.mass_kg is not None:
+        assert found.mass_kg == pytest.approx(sum(m.mass_kg * m.qty for m in found.members))
+
+
+def test_at_equal_stiffness_aluminium_saves_less_than_its_density():
+    found = swap(job(), "6082-T6", "stiffness")
+    if found.mass_kg is not None:
+        assert found.mass_kg / found.mass_before_kg > 0.34
+
+
+def test_a_member_without_a_strength_cannot_be_matched():
+    angle = [Mine(mark="A1", qty=1, member=rail(section="L 100×100×10"))]
+    found = swap(angle, "S235", "strength")
+    assert found.mass_kg is None and "not checked" in found.members[0].why_not
+
+
+def test_an_unknown_metal_is_refused():
+    with pytest.raises(InputError):
+        swap(job(), "unobtainium", "section")
