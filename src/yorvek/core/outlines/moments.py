@@ -7,6 +7,7 @@ from dataclasses import dataclass
 
 import numpy as np
 from numpy.typing import NDArray
+from scipy.optimize import brentq
 
 from yorvek.core.outlines.outline import Outline, Ring, arc_of, ring_area_mm2
 
@@ -87,29 +88,31 @@ def area_moments(outline: Outline) -> AreaMoments:
 def plastic_modulus_mm3(polygon: NDArray[np.float64], axis: int) -> float:
     """Plastic modulus of a simple polygon about its equal-area axis parallel to x (axis 0) or y (axis 1)."""
     x, y = polygon[:, axis], polygon[:, 1 - axis]
+    edges = np.array([x, y, np.concatenate([x[1:], x[:1]]), np.concatenate([y[1:], y[:1]])])
     low, high = float(y.min()), float(y.max())
-    total = abs(_above(x, y, low)[0])
-    for _ in range(30):
-        middle = (low + high) / 2
-        if abs(_above(x, y, middle)[0]) > total / 2:
-            low = middle
-        else:
-            high = middle
-    at = (low + high) / 2
-    return abs(_above(x, y, at)[1]) + abs(_above(x, -y, -at)[1])
+    half = abs(_above(edges, low)[0]) / 2
+
+    def surplus(level: float) -> float:
+        return abs(_above(edges, level)[0]) - half
+
+    middle = (low + high) / 2
+    # most rolled shapes are alike above and below: their middle is looked at first
+    at = middle if abs(surplus(middle)) < 1e-9 * half else brentq(surplus, low, high, xtol=1e-7 * (high - low))
+    turned = edges * [[1], [-1], [1], [-1]]
+    return abs(_above(edges, at)[1]) + abs(_above(turned, -at)[1])
 
 
-def _above(x: NDArray[np.float64], y: NDArray[np.float64], level: float) -> tuple[float, float]:
-    """Signed area of the polygon above a level and its first moment about that level.
+def _above(edges: NDArray[np.float64], level: float) -> tuple[float, float]:
+    """Signed area of the polygon above a level and its first moment about that level; edges are rows x, y, x2, y2.
 
     The integrals of u dx and u2/2 dx, u = height above the level, run over the clipped edges; the clip line adds nothing.
     """
-    x2, y2 = np.roll(x, -1), np.roll(y, -1)
-    rise = np.where(y2 == y, 1.0, y2 - y)
-    cross = np.clip((level - y) / rise, 0.0, 1.0)
-    start = np.where(y >= level, 0.0, cross)
-    end = np.where(y2 >= level, 1.0, cross)
-    kept = (y >= level) | (y2 >= level)
-    u1, u2 = np.maximum(y - level, 0.0), np.maximum(y2 - level, 0.0)
-    dx = np.where(kept, (x2 - x) * (end - start), 0.0)
-    return float(-(dx * (u1 + u2) / 2).sum()), float(-(dx * (u1 * u1 + u1 * u2 + u2 * u2) / 6).sum())
+    x, y, x2, y2 = edges
+    u, v = y - level, y2 - level
+    inside, beyond = u >= 0.0, v >= 0.0
+    with np.errstate(divide="ignore", invalid="ignore"):
+        cross = -u / (v - u)
+    share = np.where(inside, np.where(beyond, 1.0, cross), np.where(beyond, 1.0 - cross, 0.0))
+    u, v = np.maximum(u, 0.0), np.maximum(v, 0.0)
+    dx = (x2 - x) * share
+    return -float(dx @ (u + v)) / 2, -float(dx @ (u * u + u * v + v * v)) / 6
