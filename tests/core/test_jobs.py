@@ -7,6 +7,7 @@ from tests.core.test_parts import base_plate, mm
 from tests.verifiers import check_bars
 from yorvek.core.cautions import cautions
 from yorvek.core.jobs import JobState
+from yorvek.core.jobs.budget import lift_of
 from yorvek.core.jobs.cutting import OWN_VALUE
 from yorvek.core.quantities.entry import resolve
 
@@ -193,3 +194,30 @@ def test_aluminium_and_salt_are_noticed():
     assert "aluminium" in {c.id for c in cautions(mixed)} and "salt" not in {c.id for c in cautions(mixed)}
     salty = mixed.model_copy(update={"job": mixed.job.model_copy(update={"environment": "salt"})})
     assert "salt" in {c.id for c in cautions(salty)}
+
+
+def test_the_budget_by_module_by_hand():
+    """Six joists of 9.41 kg/m and 3 m in one module: 169 kg, gear for the whole, two persons for a piece (28 kg)."""
+    deck, posts = worked(plain_job()).modules
+    assert deck.mass_kg == pytest.approx(6 * 3 * 9.4108, rel=1e-4) and deck.pieces == 6
+    assert (deck.lift, deck.heaviest, deck.heaviest_lift) == ("lifting gear", "J1", "two persons")
+    assert (posts.lift, posts.heaviest_lift) == ("one person", "one person")
+    assert [m.material_id for m in deck.metals] == ["S355"]
+    assert deck.metals[0].mass_kg == pytest.approx(deck.mass_kg)
+
+
+@pytest.mark.parametrize(
+    ("kg", "who"), [(25, "one person"), (25.1, "two persons"), (50, "two persons"), (50.1, "lifting gear")]
+)
+def test_who_lifts_it(kg, who):
+    assert lift_of(kg) == who
+
+
+def test_metals_are_told_apart():
+    state = plain_job()
+    plate = state.parts[2].model_copy(update={"material_id": "304", "module": "Deck"})
+    (deck,) = worked(state.model_copy(update={"parts": {1: state.parts[1], 2: plate}})).modules
+    assert [m.material_id for m in deck.metals] == ["S355", "304"]
+    assert sum(m.mass_kg for m in deck.metals) == pytest.approx(deck.mass_kg)
+    steel = worked(state).modules
+    assert deck.price > sum(m.price for m in steel)  # stainless plate costs more than steel plate

@@ -2278,6 +2278,16 @@ export interface components {
             kind: "simple" | "fixed";
         };
         /**
+         * MetalShare
+         * @description How much of a module is of one metal.
+         */
+        MetalShare: {
+            /** Mass Kg */
+            mass_kg: number;
+            /** Material Id */
+            material_id: string;
+        };
+        /**
          * MethodChoice
          * @description How the shop judges strength.
          */
@@ -2306,15 +2316,35 @@ export interface components {
         };
         /**
          * ModuleMass
-         * @description What a module weighs, and whether that is within the brief's limit.
+         * @description What a module weighs and costs in metal, whether that is within the brief's limit, and what it takes to lift it.
          */
         ModuleMass: {
+            /** Heaviest */
+            heaviest: string;
+            /** Heaviest Kg */
+            heaviest_kg: number;
+            /**
+             * Heaviest Lift
+             * @enum {string}
+             */
+            heaviest_lift: "one person" | "two persons" | "lifting gear";
+            /**
+             * Lift
+             * @enum {string}
+             */
+            lift: "one person" | "two persons" | "lifting gear";
             /** Limit Kg */
             limit_kg: number | null;
             /** Mass Kg */
             mass_kg: number;
+            /** Metals */
+            metals: components["schemas"]["MetalShare"][];
             /** Module */
             module: string;
+            /** Pieces */
+            pieces: number;
+            /** Price */
+            price: number;
             /** Within */
             within: boolean | null;
         };

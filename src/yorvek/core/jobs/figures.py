@@ -9,6 +9,7 @@ from yorvek.core.checks import BeamVerdict, Reserve, check_beam
 from yorvek.core.cutting.bars import BarPlan, BarProblem
 from yorvek.core.errors import InputError
 from yorvek.core.frames import FrameRequest
+from yorvek.core.jobs.budget import ModuleMass, module_masses
 from yorvek.core.jobs.cutting import BarGroup, SheetGroup, WorkedPart, bar_groups, sheet_groups, worked_parts
 from yorvek.core.jobs.state import JobState, beam_member
 from yorvek.core.jobs.structures import StructureResult, frame_request, work_out
@@ -29,15 +30,6 @@ class BarResult(Model):
 
     group: BarGroup
     plan: BarPlan
-
-
-class ModuleMass(Model):
-    """What a module weighs, and whether that is within the brief's limit."""
-
-    module: str
-    mass_kg: float
-    limit_kg: float | None
-    within: bool | None
 
 
 class Figures(Model):
@@ -82,20 +74,6 @@ def _job_reserve(results: Sequence[tuple[str, MemberResult | StructureResult]], 
         if worst.value is None or found.value < worst.value:
             worst, whose = found, mark
     return worst, whose
-
-
-def _modules(state: JobState, parts: dict[int, WorkedPart]) -> list[ModuleMass]:
-    mass: dict[str, float] = {}
-    for w in parts.values():
-        if w.geometry is not None:
-            mass[w.part.module or "no module"] = (
-                mass.get(w.part.module or "no module", 0.0) + w.geometry.mass_kg * w.part.qty
-            )
-    limit = state.job.module_mass_limit.value if state.job.module_mass_limit else None
-    return [
-        ModuleMass(module=m, mass_kg=kg, limit_kg=limit, within=None if limit is None else kg <= limit)
-        for m, kg in sorted(mass.items())
-    ]
 
 
 def member_results(state: JobState, check: Callable[..., BeamVerdict] = check_beam) -> dict[int, MemberResult]:
@@ -152,6 +130,7 @@ def figures(
             if not by_id[bar.stock].on_hand:
                 bought += by_id[bar.stock].price * bar.count
                 to_buy += bar.count
+    limit = state.job.module_mass_limit
     mass = sum(w.geometry.mass_kg * w.part.qty for w in parts.values() if w.geometry)
     return Figures(
         members=members,
@@ -165,7 +144,7 @@ def figures(
         weakest=weakest,
         softest=softest,
         mass_kg=mass,
-        modules=_modules(state, parts),
+        modules=module_masses(list(parts.values()), limit.value if limit else None),
         buy_price=bought,
         sheet_estimate=sum(_estimate(g) for g in sheets),
         bars_to_cut=sum(bar.count for b in bars for bar in b.plan.bars),

@@ -10,8 +10,8 @@ from yorvek.core.cutting.bars import BarPlan
 from yorvek.core.cutting.sheets import SheetPlan
 from yorvek.core.frames import FrameVerdict, Link
 from yorvek.core.jobs import DimensionSpec, JobSpec, LoadSpec, MemberSpec, NoteSpec, StockSpec, StructureSpec
+from yorvek.core.jobs.budget import ModuleMass
 from yorvek.core.jobs.cutting import BarGroup, SheetGroup, StockLine
-from yorvek.core.jobs.figures import ModuleMass
 from yorvek.core.model import Model
 from yorvek.core.outlines import Outline
 from yorvek.core.parts import PartGeometry, PartSpec
