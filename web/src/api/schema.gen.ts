@@ -1745,6 +1745,10 @@ export interface components {
             };
             stiffness: components["schemas"]["Reserve"];
             strength: components["schemas"]["Reserve"];
+            /** Swings Empty Hz */
+            swings_empty_hz: number | null;
+            /** Swings Loaded Hz */
+            swings_loaded_hz: number | null;
             /** Weakest */
             weakest: string;
             /** Words */

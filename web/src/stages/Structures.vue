@@ -106,7 +106,7 @@ const signed = (v: number, text: string) => (v > 0.005 ? `+${text}` : v < -0.005
       <div class="row spread gap"><h3>{{ row.spec.mark }} {{ row.spec.name }}</h3><div v-if="mayWrite" class="row"><button class="button" @click="change">Change</button><button v-if="row.verdict" class="button" @click="makeParts">Make its bars parts</button></div></div>
       <template v-if="row.verdict">
         <StructureDrawing :verdict="row.verdict" :chosen="bar" @choose="bar = $event" />
-        <p class="row"><span class="soft">moves</span><button class="button quiet" @click="explain({ check_id: 'movement' })"><Reserve :value="row.verdict.stiffness.value" /></button><span class="soft">{{ row.verdict.movement.title }}, {{ row.verdict.movement.clause }}; {{ mass(row.verdict.mass_kg) }}, {{ job!.job.spec.currency }} {{ row.verdict.price.toFixed(0) }} of metal</span></p>
+        <p class="row"><span class="soft">moves</span><button class="button quiet" @click="explain({ check_id: 'movement' })"><Reserve :value="row.verdict.stiffness.value" /></button><span class="soft">{{ row.verdict.movement.title }}, {{ row.verdict.movement.clause }}; {{ mass(row.verdict.mass_kg) }}, {{ job!.job.spec.currency }} {{ row.verdict.price.toFixed(0) }} of metal<template v-if="row.verdict.swings_empty_hz != null">; swings {{ row.verdict.swings_empty_hz.toFixed(1) }} times a second empty<template v-if="row.verdict.swings_loaded_hz != null">, {{ row.verdict.swings_loaded_hz.toFixed(1) }} loaded</template></template></span></p>
         <div class="columns gap">
           <div>
             <div class="row spread"><h3>The chain of strength</h3><label><input v-model="byPath" type="checkbox" /> in the order the load meets it</label></div>

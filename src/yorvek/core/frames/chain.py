@@ -176,7 +176,7 @@ def _tried(
     for change, words, role in tries[: MOST_TRIES * 2]:
         changed = request.model_copy(update=change)
         try:
-            found = check_frame(changed)
+            found = check_frame(changed, swings=False)
         except InputError:
             continue
         after = _least(found)

@@ -26,6 +26,7 @@ from yorvek.core.quantities import GRAVITY
 from yorvek.core.sections import Section, price_per_kg, section, sold_in
 from yorvek.core.structures.frame import Frame, FrameMember, FrameResult, FrameSection, MemberForce, solve_frame
 from yorvek.core.structures.starters import Bar, Layout, length_mm
+from yorvek.core.structures.vibration import frequencies_hz
 
 Floats = NDArray[np.float64]
 GlobalAxis = Literal["X", "Y", "Z"]
@@ -101,6 +102,8 @@ class FrameVerdict(Model):
     roles: list[str]
     mass_kg: float
     price: float
+    swings_empty_hz: float | None
+    swings_loaded_hz: float | None
     outside: list[str]
 
 
@@ -198,7 +201,7 @@ def _put(
             at = nodes.setdefault(node, {})
             at[component] = at.get(component, 0.0) + sign * factor * load.force_N / len(spot.nodes)
         return
-    whole = sum(length_mm(layout, next(b for b in layout.bars if b.name == n)) for n, _ in spot.bars)
+    whole = sum(length_mm(layout, layout.bar(n)) for n, _ in spot.bars)
     for name, width in spot.bars:
         q = load.line_N_per_mm + load.area_MPa * width + load.force_N / whole
         if load.area_MPa and not width:
@@ -254,8 +257,8 @@ def stations(result: FrameResult, name: str) -> tuple[Floats, Floats]:
     return x, f
 
 
-def check_frame(request: FrameRequest) -> FrameVerdict:
-    """Check a structure.
+def check_frame(request: FrameRequest, *, swings: bool = True) -> FrameVerdict:
+    """Check a structure; `swings` asks for its natural frequencies too.
 
     Raises:
         InputError: a dimension, section, load or spot that cannot be; a mechanism; buckling.
@@ -293,8 +296,31 @@ def check_frame(request: FrameRequest) -> FrameVerdict:
         roles=list(layout.roles),
         mass_kg=sum(b.mass_kg for b in bars),
         price=sum(b.mass_kg * price_per_kg(section(b.section_id), material(b.material_id).price_per_kg) for b in bars),
+        swings_empty_hz=_swings(request, layout, made, loaded=False) if swings else None,
+        swings_loaded_hz=_swings(request, layout, made, loaded=True) if swings else None,
         outside=OUTSIDE,
     )
+
+
+def _swings(request: FrameRequest, layout: Layout, made: dict[str, dict[str, Made]], *, loaded: bool) -> float | None:
+    """Lowest natural frequency with its own mass, and with everything that hangs on it; None where it has none."""
+    hung: dict[str, float] = {}
+    for load in request.loads if loaded else []:
+        spot = layout.spots[load.spot]
+        if load.direction != "down" or load.case == "wind":
+            continue
+        for node in spot.nodes:
+            hung[node] = hung.get(node, 0.0) + load.force_N / GRAVITY / len(spot.nodes)
+        whole = sum(length_mm(layout, layout.bar(n)) for n, _ in spot.bars)
+        for name, width in spot.bars:
+            bar = layout.bar(name)
+            q = load.line_N_per_mm + load.area_MPa * width + load.force_N / whole
+            for node in (bar.i, bar.j):
+                hung[node] = hung.get(node, 0.0) + q * length_mm(layout, bar) / 2 / GRAVITY
+    try:
+        return frequencies_hz(_frame(request, layout, made, {}, 0.0), hung)[0]
+    except InputError:
+        return None
 
 
 def _bar(request: FrameRequest, layout: Layout, bar: Bar, made: Made, solved: list[Solved]) -> BarVerdict:

@@ -26,6 +26,7 @@ DOF = ("DX", "DY", "DZ", "RX", "RY", "RZ")
 END = ("dx", "dy", "dz", "rx", "ry", "rz")
 ROUNDS = 30
 GAUSS = np.polynomial.legendre.leggauss(6)
+TURNED = np.array([1.0, -1.0, 1.0, -1.0])
 BENDS_ABOUT_Z, BENDS_ABOUT_Y = np.ix_([1, 5, 7, 11], [1, 5, 7, 11]), np.ix_([2, 4, 8, 10], [2, 4, 8, 10])
 
 
@@ -207,30 +208,29 @@ def fixed_end(loads: Floats, points: tuple[tuple[float, Floats], ...], L: float)
     out = np.zeros(12)
     for a, b, *values in loads:
         start, end = np.array(values[:3]), np.array(values[3:6])
-        for n, w in zip(*GAUSS, strict=True):
-            x = (a + b) / 2 + (b - a) / 2 * n
-            q = start + (end - start) * (x - a) / (b - a)
-            out -= _spread(np.concatenate([q * w * (b - a) / 2, np.zeros(3)]), x, L)
+        share = (1 + GAUSS[0]) / 2
+        q = (start + (end - start) * share[:, None]) * (GAUSS[1] * (b - a) / 2)[:, None]
+        out -= _spread(np.hstack([q, np.zeros_like(q)]), a + (b - a) * share, L)
     for at, p in points:
-        out -= _spread(p, at, L)
+        out -= _spread(p[None], np.array([at]), L)
     return out
 
 
-def _spread(p: Floats, x: float, L: float) -> Floats:
-    """A point load as work-equivalent forces at the ends (cubic shapes: exact for members without shear deformation)."""
+def _spread(p: Floats, x: Floats, L: float) -> Floats:
+    """Point loads (rows) as work-equivalent forces at the ends: cubic shapes, exact for members without shear deformation."""
     s = x / L
     n = np.array([1 - 3 * s**2 + 2 * s**3, L * (s - 2 * s**2 + s**3), 3 * s**2 - 2 * s**3, L * (s**3 - s**2)])
     d = np.array([(-6 * s + 6 * s**2) / L, 1 - 4 * s + 3 * s**2, (6 * s - 6 * s**2) / L, 3 * s**2 - 2 * s])
     out = np.zeros(12)
-    out[0], out[6] = p[0] * (1 - s), p[0] * s
-    out[3], out[9] = p[3] * (1 - s), p[3] * s
-    out[[1, 5, 7, 11]] = p[1] * n + p[5] * d
-    out[[2, 4, 8, 10]] = p[2] * n * [1, -1, 1, -1] - p[4] * d * [1, -1, 1, -1]
+    out[0], out[6] = p[:, 0] @ (1 - s), p[:, 0] @ s
+    out[3], out[9] = p[:, 3] @ (1 - s), p[:, 3] @ s
+    out[[1, 5, 7, 11]] = n @ p[:, 1] + d @ p[:, 5]
+    out[[2, 4, 8, 10]] = (n @ p[:, 2] - d @ p[:, 4]) * TURNED
     return out
 
 
 @dataclass
-class _Element:
+class Element:
     """A member ready to be assembled."""
 
     name: str
@@ -273,7 +273,8 @@ def _offset_matrix(offset: tuple[float, float, float]) -> Floats:
     return out
 
 
-def _elements(frame: Frame, index: dict[str, int]) -> list[_Element]:
+def frame_elements(frame: Frame, index: dict[str, int]) -> list[Element]:
+    """Members ready to be assembled, freedoms numbered by the nodes' places in `index`."""
     out = []
     for name, m in frame.members.items():
         for end in (m.i, m.j):
@@ -293,7 +294,7 @@ def _elements(frame: Frame, index: dict[str, int]) -> list[_Element]:
         loads, points = _on_member(frame, name, axes, length)
         dofs = np.array([*range(6 * index[m.i], 6 * index[m.i] + 6), *range(6 * index[m.j], 6 * index[m.j] + 6)])
         free = [(0 if r[0] == "i" else 6) + END.index(r[1:]) for r in sorted(m.released) if _is_release(name, r)]
-        out.append(_Element(name, m, dofs, T, axes, length, loads, points, free))
+        out.append(Element(name, m, dofs, T, axes, length, loads, points, free))
     return out
 
 
@@ -341,7 +342,7 @@ def solve_frame(frame: Frame, *, second_order: bool = False) -> FrameResult:
         raise InputError(field="members", got="none", needs="a frame needs at least one member")
     names = list(frame.nodes)
     index = {n: k for k, n in enumerate(names)}
-    elements = _elements(frame, index)
+    elements = frame_elements(frame, index)
     slack: set[str] = set()
     axial: dict[str, float] = {}
     seen: set[frozenset[str]] = set()
@@ -379,7 +380,7 @@ def _mean_axial(line: MemberLine) -> float:
     return float((line.forces(0.0)[0] + line.forces(line.length_mm)[0]) / 2)
 
 
-def _stretches(e: _Element, u: Floats) -> bool:
+def _stretches(e: Element, u: Floats) -> bool:
     local = e.T @ u[e.dofs]
     longer = local[6] - local[0]
     return bool(longer > 1e-9 if e.member.only == "tension" else longer < -1e-9)
@@ -389,7 +390,7 @@ def _once(
     frame: Frame,
     names: list[str],
     index: dict[str, int],
-    elements: list[_Element],
+    elements: list[Element],
     slack: set[str],
     axial: dict[str, float],
 ) -> tuple[Floats, FrameResult]:

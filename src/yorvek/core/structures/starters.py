@@ -57,6 +57,11 @@ class Layout:
     def __post_init__(self) -> None:
         if not self.roles:
             self.roles = tuple(dict.fromkeys(b.role for b in self.bars))
+        self._by_name = {b.name: b for b in self.bars}
+
+    def bar(self, name: str) -> Bar:
+        """The bar of that name."""
+        return self._by_name[name]
 
 
 def _need(**lengths: float) -> None:
