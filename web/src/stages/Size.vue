@@ -89,6 +89,7 @@ const makePart = () => attempt(async () => {
       </div>
     </div>
     <BeamDrawing :spec="row.spec" :verdict="row.verdict" :loads="job!.loads" />
+    <p class="soft">Reactions and movement under unfactored loads; shear and moment as strength is judged, with dynamic and load factors in them.</p>
     <p v-if="lightest" class="notice row spread">
       <span v-if="lightest.section_id === row.spec.section_id && lightest.material_id === row.spec.material_id">This is the lightest section of the catalogue that holds in this metal.</span>
       <span v-else>Lightest that holds: <b>{{ lightest.section_id }}, {{ lightest.material_id }}</b>, {{ mass(lightest.mass_kg) }}; breaks {{ shown(lightest.strength) }}, moves {{ shown(lightest.stiffness) }}</span>

@@ -4,9 +4,8 @@ from __future__ import annotations
 
 import math
 
-from yorvek.core.outlines import Outline, Ring, area_moments, ring_points, rounded
-from yorvek.core.outlines.moments import plastic_modulus_mm3
-from yorvek.core.outlines.outline import ring_length_mm
+from yorvek.core.outlines import Outline, Ring, area_moments, rounded
+from yorvek.core.sections.outlined import outlined
 from yorvek.core.sections.section import Section
 
 
@@ -65,13 +64,14 @@ def i_section(
     """An I section from its dimensions, mm."""
     outline = i_outline(depth, width, web, flange, root, toe, slope)
     m = area_moments(outline)
-    polygon = ring_points(outline.outer, chord_mm=0.02)
     Cw, Sx = i_Cw_mm6(depth, width, flange), 2 * m.Ix_mm4 / depth
-    return Section(
+    return outlined(
+        outline,
+        m,
         id=id,
         series=series,
         shape="i",
-        system="inch" if system == "inch" else "metric",
+        system=system,
         source=source,
         computed="exact outline with fillets; J by strips and junctions with fillets; Cw by the flanges",
         depth_mm=depth,
@@ -81,25 +81,16 @@ def i_section(
         root_radius_mm=root,
         toe_radius_mm=toe,
         flange_slope=slope,
-        A_mm2=m.A_mm2,
-        mass_area_mm2=m.A_mm2,
-        Ix_mm4=m.Ix_mm4,
-        Iy_mm4=m.Iy_mm4,
         Sx_mm3=Sx,
         Sy_mm3=2 * m.Iy_mm4 / width,
-        Zx_mm3=plastic_modulus_mm3(polygon, 0),
-        Zy_mm3=plastic_modulus_mm3(polygon, 1),
         J_mm4=i_J_mm4(depth, width, web, flange, root),
         Cw_mm6=Cw,
-        I_major_mm4=m.Ix_mm4,
-        I_minor_mm4=m.Iy_mm4,
         cx_mm=width / 2,
         cy_mm=depth / 2,
         shear_centre_x_mm=width / 2,
         shear_centre_y_mm=depth / 2,
         shear_area_y_mm2=depth * web,
         shear_area_x_mm2=2 * width * flange,
-        perimeter_mm=ring_length_mm(outline.outer),
         rts_mm=math.sqrt(math.sqrt(m.Iy_mm4 * Cw) / Sx),
         ho_mm=depth - flange,
     )

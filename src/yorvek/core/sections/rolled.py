@@ -4,9 +4,8 @@ from __future__ import annotations
 
 import math
 
-from yorvek.core.outlines import Outline, area_moments, ring_points, rounded
-from yorvek.core.outlines.moments import plastic_modulus_mm3
-from yorvek.core.outlines.outline import ring_length_mm
+from yorvek.core.outlines import Outline, area_moments, rounded
+from yorvek.core.sections.outlined import outlined
 from yorvek.core.sections.section import Section, principal
 
 
@@ -92,12 +91,13 @@ def angle(
     outline = angle_outline(vertical, horizontal, t, root, toe)
     m = area_moments(outline)
     major, minor, turn = principal(m)
-    polygon = ring_points(outline.outer, chord_mm=0.02)
-    return Section(
+    return outlined(
+        outline,
+        m,
         id=id,
         series=series,
         shape="angle",
-        system="inch" if system == "inch" else "metric",
+        system=system,
         source=source,
         computed="exact outline with fillets; J by Roark with the corner's fillet; shear centre on the legs' middle lines",
         depth_mm=vertical,
@@ -106,27 +106,18 @@ def angle(
         flange_mm=t,
         root_radius_mm=root,
         toe_radius_mm=toe,
-        A_mm2=m.A_mm2,
-        mass_area_mm2=m.A_mm2,
-        Ix_mm4=m.Ix_mm4,
-        Iy_mm4=m.Iy_mm4,
         Ixy_mm4=m.Ixy_mm4,
         Sx_mm3=m.Ix_mm4 / max(m.cy_mm, vertical - m.cy_mm),
         Sy_mm3=m.Iy_mm4 / max(m.cx_mm, horizontal - m.cx_mm),
-        Zx_mm3=plastic_modulus_mm3(polygon, 0),
-        Zy_mm3=plastic_modulus_mm3(polygon, 1),
         J_mm4=angle_J_mm4(vertical, horizontal, t, root),
         Cw_mm6=t**3 / 36 * ((vertical - t / 2) ** 3 + (horizontal - t / 2) ** 3),
         I_major_mm4=major,
         I_minor_mm4=minor,
         major_axis_deg=turn,
-        cx_mm=m.cx_mm,
-        cy_mm=m.cy_mm,
         shear_centre_x_mm=t / 2,
         shear_centre_y_mm=t / 2,
         shear_area_y_mm2=vertical * t,
         shear_area_x_mm2=horizontal * t,
-        perimeter_mm=ring_length_mm(outline.outer),
     )
 
 
@@ -147,14 +138,15 @@ def channel(
     """A channel with parallel or tapered flanges from its dimensions, mm."""
     outline = channel_outline(depth, width, web, flange, root, toe, slope)
     m = area_moments(outline)
-    polygon = ring_points(outline.outer, chord_mm=0.02)
     Cw = channel_Cw_mm6(depth, width, web, flange)
     Sx = 2 * m.Ix_mm4 / depth
-    return Section(
+    return outlined(
+        outline,
+        m,
         id=id,
         series=series,
         shape="channel",
-        system="inch" if system == "inch" else "metric",
+        system=system,
         source=source,
         computed="exact outline with fillets; J by Roark with the corners' fillets; shear centre and Cw on the middle lines",
         depth_mm=depth,
@@ -164,25 +156,15 @@ def channel(
         root_radius_mm=root,
         toe_radius_mm=toe,
         flange_slope=slope,
-        A_mm2=m.A_mm2,
-        mass_area_mm2=m.A_mm2,
-        Ix_mm4=m.Ix_mm4,
-        Iy_mm4=m.Iy_mm4,
         Sx_mm3=Sx,
         Sy_mm3=m.Iy_mm4 / max(m.cx_mm, width - m.cx_mm),
-        Zx_mm3=plastic_modulus_mm3(polygon, 0),
-        Zy_mm3=plastic_modulus_mm3(polygon, 1),
         J_mm4=channel_J_mm4(depth, width, web, flange, root),
         Cw_mm6=Cw,
-        I_major_mm4=m.Ix_mm4,
-        I_minor_mm4=m.Iy_mm4,
-        cx_mm=m.cx_mm,
         cy_mm=depth / 2,
         shear_centre_x_mm=-channel_shear_centre_mm(depth, width, web, flange, m.Ix_mm4),
         shear_centre_y_mm=depth / 2,
         shear_area_y_mm2=depth * web,
         shear_area_x_mm2=2 * width * flange,
-        perimeter_mm=ring_length_mm(outline.outer),
         rts_mm=math.sqrt(math.sqrt(m.Iy_mm4 * Cw) / Sx),
         ho_mm=depth - flange,
     )
