@@ -126,13 +126,21 @@ def test_no_cell_becomes_a_formula(text):
     assert safe("R1") == "R1" and safe(-3.5) == -3.5
 
 
+def holds(new, old):
+    """Whether a document has everything an older one has; later versions may have written more."""
+    if isinstance(old, dict):
+        return all(k in new and holds(new[k], v) for k, v in old.items())
+    if isinstance(old, list):
+        return len(new) == len(old) and all(holds(a, b) for a, b in zip(new, old, strict=True))
+    return new == old
+
+
 @pytest.mark.parametrize("name", NAMES)
 def test_a_job_file_goes_out_as_it_came_in(name):
     text = (DEMO / f"{name}.job.json").read_text()
     once = write_job_file(read_job_file(text))
     assert write_job_file(read_job_file(once)) == once
-    older = json.loads(text)
-    assert json.loads(once) == {**older, "structures": older.get("structures", [])}
+    assert holds(json.loads(once), json.loads(text))
 
 
 def test_what_a_file_claims_a_text_comes_to_is_not_believed():

@@ -5,8 +5,9 @@ AISC 360-22 chapter F (from memory). Every function takes columns of sections an
 
 from __future__ import annotations
 
+from collections.abc import Callable
+
 import numpy as np
-from numpy.typing import NDArray
 
 from yorvek.core.checks.aisc.flexure import sideways_lengths, sideways_moment
 from yorvek.core.checks.table import Array, SectionTable
@@ -98,19 +99,19 @@ def channel(t: SectionTable, Fy: Array, E: Array, Lb_mm: Array) -> Array:
 
 def nominal_moment(t: SectionTable, Fy: Array, E: Array, Lb_mm: Array) -> Array:
     """Mn of each section by its shape; nan where no rule here covers it (angles, slender webs, slender flanges of channels)."""
-    with np.errstate(divide="ignore", invalid="ignore"):
-        rules: dict[str, NDArray[np.float64]] = {
-            "rhs": rectangular_hollow(t, Fy, E, Lb_mm),
-            "chs": round_hollow(t, Fy, E),
-            "flat": flat_bar(t, Fy, E, Lb_mm),
-            "square_bar": plastic_moment(t, Fy),
-            "round_bar": plastic_moment(t, Fy),
-            "channel": channel(t, Fy, E, Lb_mm),
-            "i": i_section(t, Fy, E, Lb_mm),
-        }
+    rules: dict[str, Callable[[], Array]] = {
+        "rhs": lambda: rectangular_hollow(t, Fy, E, Lb_mm),
+        "chs": lambda: round_hollow(t, Fy, E),
+        "flat": lambda: flat_bar(t, Fy, E, Lb_mm),
+        "square_bar": lambda: plastic_moment(t, Fy),
+        "round_bar": lambda: plastic_moment(t, Fy),
+        "channel": lambda: channel(t, Fy, E, Lb_mm),
+        "i": lambda: i_section(t, Fy, E, Lb_mm),
+    }
     out = np.full(t.A.shape, np.nan)
-    for shape, Mn in rules.items():
-        out = np.where(t.shape == shape, Mn, out)
+    with np.errstate(divide="ignore", invalid="ignore"):
+        for shape in set(t.shape.tolist()) & set(rules):
+            out = np.where(t.shape == shape, rules[shape](), out)
     return out
 
 

@@ -51,6 +51,7 @@ class SweepResult(Model):
     """Candidates, lightest that holds first, then those that do not hold or were not checked."""
 
     tried: int
+    held: int
     candidates: list[Candidate]
     lightest: Candidate | None
     cheapest: Candidate | None
@@ -106,8 +107,10 @@ def frontier(mass: Array, price: Array, deflection: Array) -> Array:
     return keep
 
 
-def sweep(request: SweepRequest) -> SweepResult:
+def sweep(request: SweepRequest, *, most: int | None = None) -> SweepResult:
     """Try the catalogue.
+
+    `most`: how many candidates to write out, best first, beside those on the frontier and the member's own; all if None.
 
     Strength and movement at stations 1/24 of a segment apart (the chosen candidate's record is exact).
 
@@ -124,7 +127,7 @@ def sweep(request: SweepRequest) -> SweepResult:
         if not request.materials or m in request.materials
     ]
     if not pairs:
-        return SweepResult(tried=0, candidates=[], lightest=None, cheapest=None)
+        return SweepResult(tried=0, held=0, candidates=[], lightest=None, cheapest=None)
     sections = [s for s, _ in pairs]
     materials = [material(m) for _, m in pairs]
     t, columns = section_table(sections, member.axis), material_columns(materials, welded=member.welded)
@@ -152,33 +155,38 @@ def sweep(request: SweepRequest) -> SweepResult:
     efficient = np.zeros(len(pairs), bool)
     index = np.nonzero(holds)[0]
     efficient[index] = frontier(mass[index], price[index], moved[index])
-    out = []
-    for i, (s, m) in enumerate(zip(sections, materials, strict=True)):
-        value = None if np.isnan(strength[i]) else float(strength[i])
-        out.append(
-            Candidate.model_construct(  # all of it was computed here: nothing to validate
-                section_id=s.id,
-                material_id=m.id,
-                shape=s.shape,
-                system=s.system,
-                mass_kg=float(mass[i]),
-                price=float(price[i]),
-                deflection_mm=float(moved[i]),
-                strength=value,
-                stiffness=float(stiffness[i]),
-                strength_word=reserve_word(value),
-                stiffness_word=reserve_word(float(stiffness[i])),
-                holds=bool(holds[i]),
-                EI_Nmm2=float(EI[i]),
-                GJ_Nmm2=m.G_MPa * s.J_mm4,
-                surface_m2=s.surface_m2_per_m() * metres,
-                on_frontier=bool(efficient[i]),
-            )
+    order = np.lexsort((price, mass, ~holds))
+    present = np.array(
+        [s.id == member.section_id and m.id == member.material_id for s, m in zip(sections, materials, strict=True)]
+    )
+    shown = order if most is None else [i for k, i in enumerate(order) if k < most or efficient[i] or present[i]]
+    reserves = [None if np.isnan(v) else v for v in strength.tolist()]
+    GJ = np.array([m.G_MPa for m in materials]) * np.array([s.J_mm4 for s in sections])
+    out = [
+        Candidate.model_construct(  # all of it was computed here: nothing to validate
+            section_id=sections[i].id,
+            material_id=materials[i].id,
+            shape=sections[i].shape,
+            system=sections[i].system,
+            mass_kg=float(mass[i]),
+            price=float(price[i]),
+            deflection_mm=float(moved[i]),
+            strength=reserves[i],
+            stiffness=float(stiffness[i]),
+            strength_word=reserve_word(reserves[i]),
+            stiffness_word=reserve_word(float(stiffness[i])),
+            holds=bool(holds[i]),
+            EI_Nmm2=float(EI[i]),
+            GJ_Nmm2=float(GJ[i]),
+            surface_m2=sections[i].surface_m2_per_m() * metres,
+            on_frontier=bool(efficient[i]),
         )
-    out.sort(key=lambda c: (not c.holds, c.mass_kg, c.price))
+        for i in map(int, shown)
+    ]
     good = [c for c in out if c.holds]
     return SweepResult(
-        tried=len(out),
+        tried=len(pairs),
+        held=int(holds.sum()),
         candidates=out,
         lightest=good[0] if good else None,
         cheapest=min(good, key=lambda c: c.price) if good else None,

@@ -200,7 +200,8 @@ def compare(request: HttpRequest, job_id: int, member_id: int, body: CompareIn) 
     job = job_of(request, job_id)
     row = row_of(Member, job, member_id)
     member = beam_member(job_state(job), row.spec)
-    found = sweep(SweepRequest(member=member, materials=body.materials, shapes=body.shapes, system=body.system))
+    asked = SweepRequest(member=member, materials=body.materials, shapes=body.shapes, system=body.system)
+    found = sweep(asked, most=None if body.pinned else MOST_CANDIDATES)
     wanted = {tuple(p) for p in body.pinned} | {(member.section_id, member.material_id)}
     known = {(c.section_id, c.material_id): c for c in found.candidates if (c.section_id, c.material_id) in wanted}
     if set(known) != wanted:
@@ -211,7 +212,7 @@ def compare(request: HttpRequest, job_id: int, member_id: int, body: CompareIn) 
     shown = [c for i, c in enumerate(found.candidates) if i < MOST_CANDIDATES or c.on_frontier]
     return CompareOut(
         tried=found.tried,
-        held=sum(c.holds for c in found.candidates),
+        held=found.held,
         candidates=shown,
         lightest=found.lightest,
         cheapest=found.cheapest,
