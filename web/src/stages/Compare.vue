@@ -39,7 +39,8 @@ const bounds = computed(() => {
 })
 const listed = computed(() => (onlyFrontier.value ? holding.value.filter((c) => c.on_frontier) : (found.value?.candidates ?? [])))
 const rows = computed(() => listed.value.filter((c) => c.mass_kg <= bounds.value.m).slice(0, 40))
-const drawn = computed(() => holding.value.filter((c) => c.mass_kg <= bounds.value.m))
+/** The efficient ones last, so that the same section in a dearer metal does not cover them. */
+const drawn = computed(() => holding.value.filter((c) => c.mass_kg <= bounds.value.m).sort((a, b) => Number(a.on_frontier) - Number(b.on_frontier)))
 const X = (kg: number) => 60 + (kg / bounds.value.m) * 560
 const Y = (mm: number) => 210 - (mm / bounds.value.d) * 190
 const px = (c: S['Candidate']) => X(c.mass_kg)

@@ -43,6 +43,13 @@ const arrows = computed(() => {
     }))
   })
 })
+/** Beside a bar's middle: over a level one, to the left of any other. */
+function label(b: S['BarVerdict']) {
+  const [a, e] = [spots.value[b.i], spots.value[b.j]]
+  const [x, y] = [(a[0] + e[0]) / 2, (a[1] + e[1]) / 2]
+  const level = Math.abs(e[1] - a[1]) < 0.05 * box.value.size
+  return level ? { x, y: y - box.value.size / 70, anchor: 'middle' } : { x: x - box.value.size / 45, y: y + box.value.size / 45, anchor: 'end' }
+}
 const few = computed(() => props.verdict.bars.length <= 8)
 const held = computed(() => [...new Set(props.verdict.handed.map((h) => h.node))])
 const bar = computed(() => props.verdict.bars.find((b) => b.name === props.chosen))
@@ -74,7 +81,7 @@ const curves = computed(() => (bar.value
         <rect v-for="n in held" :key="'s' + n" :x="spots[n][0] - box.size * 0.018" :y="spots[n][1]" :width="box.size * 0.036" :height="box.size * 0.014" fill="var(--ink)" />
       </g>
       <g :style="`font-size:${box.size / 34}px`"><template v-for="a in arrows" :key="'t' + a.key"><text v-if="a.name" :x="a.at[0]" :y="a.at[1]" text-anchor="middle" class="load">{{ a.name }}</text></template>
-        <template v-if="few"><text v-for="b in verdict.bars" :key="'n' + b.name" :x="(spots[b.i][0] + spots[b.j][0]) / 2" :y="(spots[b.i][1] + spots[b.j][1]) / 2 - box.size / 70" text-anchor="middle">{{ b.name }} {{ length(b.length_mm) }}</text></template></g>
+        <template v-if="few"><text v-for="b in verdict.bars" :key="'n' + b.name" :x="label(b).x" :y="label(b).y" :text-anchor="label(b).anchor">{{ b.name }} {{ length(b.length_mm) }}</text></template></g>
     </svg>
     <div>
       <p class="soft">Dashed: how it moves under the load that moves it most, drawn {{ times }} times as far. Greatest {{ small(most) }}.</p>
