@@ -8,7 +8,8 @@ import time
 import numpy as np
 
 from benchmarks.table import show
-from yorvek.core.structures.frame import Frame, FrameMember, FrameSection, solve_frame
+from yorvek.core.structures.element import FrameSection
+from yorvek.core.structures.frame import Frame, FrameMember, solve_frame
 
 SECTION = FrameSection(E_MPa=210_000, G_MPa=81_000, A_mm2=1836, Iy_mm4=2.71e6, Iz_mm4=2.71e6, J_mm4=4.41e6)
 FIXED = dict.fromkeys(("DX", "DY", "DZ", "RX", "RY", "RZ"), True)

@@ -9,7 +9,8 @@ from hypothesis import strategies as st
 
 from yorvek.core.errors import InputError
 from yorvek.core.structures import DistributedLoad, LoadSet, PointLoad, Support, solve_beam
-from yorvek.core.structures.frame import Frame, FrameMember, FrameSection, MemberForce, solve_frame
+from yorvek.core.structures.element import FrameSection
+from yorvek.core.structures.frame import Frame, FrameMember, MemberForce, solve_frame
 
 STEEL = {"E_MPa": 210_000.0, "G_MPa": 81_000.0}
 TUBE = FrameSection(**STEEL, A_mm2=1836, Iy_mm4=2.71e6, Iz_mm4=2.71e6, J_mm4=4.41e6)

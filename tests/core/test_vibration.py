@@ -6,7 +6,8 @@ import pytest
 
 from tests.core.test_frame import FIXED, PINNED, ROLLER, STEEL
 from yorvek.core.errors import InputError
-from yorvek.core.structures.frame import Frame, FrameMember, FrameSection
+from yorvek.core.structures.element import FrameSection
+from yorvek.core.structures.frame import Frame, FrameMember
 from yorvek.core.structures.vibration import frequencies_hz
 
 TUBE = FrameSection(**STEEL, A_mm2=1836, Iy_mm4=2.0e6, Iz_mm4=2.71e6, J_mm4=4.41e6, mass_kg_per_m=14.41)

@@ -5,7 +5,8 @@ from __future__ import annotations
 import numpy as np
 
 from tests.values.adapters.kinds import Adapters, Inputs, Outputs
-from yorvek.core.structures.frame import Frame, FrameMember, FrameSection, MemberForce, solve_frame
+from yorvek.core.structures.element import FrameSection
+from yorvek.core.structures.frame import Frame, FrameMember, MemberForce, solve_frame
 
 DIRECTIONS = {"global X": "X", "global Y": "Y", "global Z": "Z", "local x": "x", "local y": "y", "local z": "z"}
 

@@ -24,7 +24,8 @@ from yorvek.core.materials import Material, material
 from yorvek.core.model import Model
 from yorvek.core.quantities import GRAVITY
 from yorvek.core.sections import Section, price_per_kg, section, sold_in
-from yorvek.core.structures.frame import Frame, FrameMember, FrameResult, FrameSection, MemberForce, solve_frame
+from yorvek.core.structures.element import FrameSection
+from yorvek.core.structures.frame import Frame, FrameMember, FrameResult, MemberForce, solve_frame
 from yorvek.core.structures.starters import Bar, Layout, length_mm
 from yorvek.core.structures.vibration import frequencies_hz
 

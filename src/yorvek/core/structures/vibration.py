@@ -11,7 +11,8 @@ from scipy.sparse import coo_matrix
 from scipy.sparse.linalg import LinearOperator, eigsh, splu
 
 from yorvek.core.errors import InputError
-from yorvek.core.structures.frame import DOF, Frame, FrameMember, FrameSection, frame_elements
+from yorvek.core.structures.element import FrameSection
+from yorvek.core.structures.frame import DOF, Frame, FrameMember, frame_elements
 
 Floats = NDArray[np.float64]
 PIECES = 4
