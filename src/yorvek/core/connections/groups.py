@@ -7,7 +7,7 @@ from collections.abc import Sequence
 
 import numpy as np
 from numpy.typing import NDArray
-from scipy.optimize import brentq
+from scipy.optimize import root
 
 from yorvek.core.errors import InputError
 from yorvek.core.model import Model
@@ -125,9 +125,13 @@ LARGEST_MM, MU, LAMBDA = 8.6, 10 / 25.4, 0.55
 """Load-deformation curve of a bolt, R = Rult (1 - exp(-10 D))^0.55 with D in inches, greatest 0.34 in (Crawford and Kulak,
 as the AISC Manual part 7 prints it; from memory)."""
 
+FURTHEST = (1 - math.exp(-MU * LARGEST_MM)) ** LAMBDA
+"""What the furthest bolt carries of its ultimate strength at that deformation."""
+
 
 def instantaneous_centre_coefficient(bolts: Sequence[Point], eccentricity_mm: float, angle_deg: float = 0.0) -> float:
-    """How many bolts' worth a group carries at an eccentricity: the manual's C.
+    """How many bolts' worth a group carries at an eccentricity: the manual's C. Where no centre is found, the elastic
+    method's figure, which is never more.
 
     Args:
         bolts: their places.
@@ -143,21 +147,28 @@ def instantaneous_centre_coefficient(bolts: Sequence[Point], eccentricity_mm: fl
     if lever < 1e-9:
         return float(len(p))
 
-    def carried(r0: float) -> tuple[float, float]:
-        centre = -across * r0
+    def residual(centre: Floats) -> Floats:
+        """Force across the load, and what is missing along it, when the group turns about a centre."""
         d = p - centre
         r = np.linalg.norm(d, axis=1)
-        reach = r.max()
-        R = (1 - np.exp(-MU * LARGEST_MM * r / reach)) ** LAMBDA
-        moment = float((R * r).sum())
-        direction = np.column_stack([-d[:, 1], d[:, 0]]) / np.maximum(r, 1e-9)[:, None]
-        force = float(-(R[:, None] * direction).sum(axis=0) @ down)
-        return moment / (lever + r0), abs(force)
+        R = (1 - np.exp(-MU * LARGEST_MM * r / max(float(r.max()), 1e-9))) ** LAMBDA
+        away = lever + float((-centre) @ across)
+        load = float((R * r).sum()) / away if abs(away) > 1e-9 else 0.0
+        resisting = (R[:, None] * np.column_stack([-d[:, 1], d[:, 0]]) / np.maximum(r, 1e-9)[:, None]).sum(axis=0)
+        turned = resisting * np.sign(float(-resisting @ down) or 1.0)
+        return np.array([float(turned @ across), float(-turned @ down) - load, load])
 
-    def gap(r0: float) -> float:
-        by_moment, by_force = carried(r0)
-        return by_moment - by_force
-
-    scale = float(np.linalg.norm(p, axis=1).max()) + lever
-    r0 = brentq(gap, 1e-6 * scale, 1e4 * scale, xtol=1e-9 * scale)
-    return carried(float(r0))[0]
+    # the elastic centre is a good start: it lies across the load's line at Ip / (n e) from the centroid
+    start = -across * float((p**2).sum()) / (len(p) * lever)
+    found = root(lambda c: residual(c)[:2], start, method="hybr", options={"xtol": 1e-10})
+    elastic = FURTHEST * (
+        1
+        / bolt_group(
+            [(float(x), float(y)) for x, y in p],
+            (float(down[0]), float(down[1])),
+            (float(across[0] * lever), float(across[1] * lever)),
+        ).max_bolt_N
+    )
+    if not found.success or np.abs(residual(found.x)[:2]).max() > 1e-6 * len(p):
+        return elastic
+    return max(elastic, float(residual(found.x)[2]))
