@@ -125,7 +125,7 @@ LARGEST_MM, MU, LAMBDA = 8.6, 10 / 25.4, 0.55
 """Load-deformation curve of a bolt, R = Rult (1 - exp(-10 D))^0.55 with D in inches, greatest 0.34 in (Crawford and Kulak,
 as the AISC Manual part 7 prints it; from memory)."""
 
-FURTHEST = (1 - math.exp(-MU * LARGEST_MM)) ** LAMBDA
+FURTHEST = float((1 - math.exp(-MU * LARGEST_MM)) ** LAMBDA)
 """What the furthest bolt carries of its ultimate strength at that deformation."""
 
 
