@@ -2787,7 +2787,7 @@ export interface components {
         Role: "owner" | "fabricator" | "checker";
         /**
          * RoleChoice
-         * @description What the bars of a role are made of; `upright` puts the section's depth in the plane of the structure.
+         * @description What the bars of a role are made of; `turned` lays the section on its side.
          */
         RoleChoice: {
             /** Material Id */

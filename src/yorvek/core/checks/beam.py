@@ -147,6 +147,13 @@ def deflection_limit_mm(length_mm: float, overhang: bool, limits: Limits) -> flo
     return 2 * length_mm / limits.cantilever_over if overhang else length_mm / limits.span_over
 
 
+def limit_words(overhang: bool, limits: Limits) -> str:
+    """Where a limit of movement comes from."""
+    if limits.absolute_mm is not None:
+        return "as a figure"
+    return f"2 L / {limits.cantilever_over:g}" if overhang else f"L / {limits.span_over:g}"
+
+
 def _bending_check(
     worst: _Worst,
     s: Section,
@@ -291,10 +298,7 @@ def check_beam(member: BeamMember) -> BeamVerdict:
         worst = _worst(cases, own, service, "deflection", strength=False, between=(region.from_mm, region.to_mm))
         limit = deflection_limit_mm(region.length_mm, region.overhang, member.limits)
         moved = abs(worst.value) / EI
-        n = member.limits.cantilever_over if region.overhang else member.limits.span_over
-        rule = (
-            "the brief's figure" if member.limits.absolute_mm else (f"2 L / {n:g}" if region.overhang else f"L / {n:g}")
-        )
+        rule = limit_words(region.overhang, member.limits)
         checks.append(
             Check(
                 id=f"deflection-{region.from_mm:g}",

@@ -8,9 +8,8 @@ from collections.abc import Iterator
 from yorvek.core.errors import InputError
 from yorvek.core.frames.request import FrameRequest, RoleChoice
 from yorvek.core.frames.verdict import FrameVerdict, check_frame
-from yorvek.core.materials import material
 from yorvek.core.model import Model
-from yorvek.core.sections import catalogue, price_per_kg, section, sold_in
+from yorvek.core.sections import catalogue, section, sold_in
 
 MOST_TRIES = 8
 ENOUGH = 1.15
@@ -204,9 +203,3 @@ def _tried(
         if after >= ENOUGH or len(out) >= 3:
             break
     return out
-
-
-def bar_price(section_id: str, material_id: str) -> float:
-    """Price of a metre."""
-    s, m = section(section_id), material(material_id)
-    return s.mass_kg_per_m(m.density_kg_m3) * price_per_kg(s, m.price_per_kg)

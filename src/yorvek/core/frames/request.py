@@ -92,7 +92,7 @@ Starter = Annotated[TiedArm | BracedArm | Portal | SideArm | DeckGrid | Truss, F
 
 
 class RoleChoice(Model):
-    """What the bars of a role are made of; `upright` puts the section's depth in the plane of the structure."""
+    """What the bars of a role are made of; `turned` lays the section on its side."""
 
     section_id: str
     material_id: str

@@ -11,7 +11,7 @@ from typing import Literal
 import numpy as np
 from numpy.typing import NDArray
 
-from yorvek.core.checks.beam import deflection_limit_mm
+from yorvek.core.checks.beam import deflection_limit_mm, limit_words
 from yorvek.core.checks.capacity import Capacities, capacities, material_columns
 from yorvek.core.checks.methods import Combination, combinations_of, service_combinations
 from yorvek.core.checks.record import Check, Reserve, Value, least_reserve
@@ -379,8 +379,7 @@ def _movement(
         key=lambda item: item[2],
     )
     limit = deflection_limit_mm(layout.reach_mm, layout.tip, request.limits)
-    n = request.limits.cantilever_over if layout.tip else request.limits.span_over
-    rule = "as a figure" if request.limits.absolute_mm else f"2 L / {n:g}" if layout.tip else f"L / {n:g}"
+    rule = limit_words(layout.tip, request.limits)
     check = Check(
         id="movement",
         title=f"movement at {node}",
@@ -415,8 +414,3 @@ def _handed(layout: Layout, service: list[Solved]) -> list[Handed]:
             if max(abs(most), abs(least)) > (1.0 if k < 3 else 1000.0):
                 out.append(Handed(node=node, component=component, most=most, least=least, unit="N" if k < 3 else "Nmm"))
     return out
-
-
-def greatest(values: list[float]) -> float:
-    """The value furthest from nothing."""
-    return max(values, key=abs) if values else math.nan

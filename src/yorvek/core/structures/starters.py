@@ -20,7 +20,9 @@ HINGE = frozenset({"iry", "irz", "jry", "jrz"})
 
 @dataclass(frozen=True)
 class Bar:
-    """A straight bar. `held_at_ends` is the buckling length's factor."""
+    """A straight bar. `buckling_factor` times its length is its buckling length: AISC 360-22 commentary table C-A-7.1 (from
+    memory), 2.1 for a post or arm free at one end or swaying on pinned feet, 1.2 swaying on fixed feet, 1.0 otherwise.
+    """
 
     name: str
     i: str

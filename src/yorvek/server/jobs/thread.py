@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import hashlib
 from functools import lru_cache
 
 from yorvek.core.checks import BeamMember, BeamVerdict, check_beam
@@ -10,17 +9,11 @@ from yorvek.core.cutting.bars import BarPlan, BarProblem, solve_bars
 from yorvek.core.frames import FrameRequest
 from yorvek.core.jobs import Figures, JobState, figures
 from yorvek.core.jobs.structures import StructureResult, work_out
-from yorvek.core.model import Model
 from yorvek.server.jobs.models import Dimension, Job, Load, Member, Part, Structure
 from yorvek.server.stock.models import StockItem
 
 BAR_SECONDS = 0.15
 """What an edit waits for a bar plan that cannot be proven at once."""
-
-
-def content_hash(model: Model) -> str:
-    """A mark of a model's content."""
-    return hashlib.sha256(model.model_dump_json().encode()).hexdigest()
 
 
 @lru_cache(maxsize=512)

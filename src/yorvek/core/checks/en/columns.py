@@ -8,7 +8,7 @@ from __future__ import annotations
 import numpy as np
 from numpy.typing import NDArray
 
-from yorvek.core.checks.en.members import IMPERFECTION
+from yorvek.core.checks.en.members import IMPERFECTION, reductions
 from yorvek.core.checks.table import Array, SectionTable
 from yorvek.core.sections import Section
 
@@ -43,13 +43,6 @@ def modulus(t: SectionTable, fy: Array, E: Array) -> Array:
     return out
 
 
-def reduction(slenderness: Array, alpha: Array) -> Array:
-    """chi of 6.3.1.2 for a column of slendernesses and imperfections."""
-    phi = 0.5 * (1 + alpha * (slenderness - 0.2) + slenderness**2)
-    chi = 1 / (phi + np.sqrt(np.maximum(phi**2 - slenderness**2, 0)))
-    return np.where(slenderness <= 0.2, 1.0, np.minimum(chi, 1.0))
-
-
 def moment(t: SectionTable, fy: Array, E: Array, Lb_mm: Array) -> Array:
     """Bending resistance with lateral-torsional buckling, 6.3.2.2, moment taken as constant. Hollow sections do not buckle
     sideways; rolled I by curve a or b, channels and flats by curve d.
@@ -64,7 +57,7 @@ def moment(t: SectionTable, fy: Array, E: Array, Lb_mm: Array) -> Array:
         slenderness = np.sqrt(W * fy / Mcr)
         slim = np.where(t.depth / t.width <= 2, IMPERFECTION["a"], IMPERFECTION["b"])
         alpha = np.where(t.shape == "i", slim, IMPERFECTION["d"])
-        chi = np.where(t.lateral & (t.shape != "rhs"), reduction(slenderness, alpha), 1.0)
+        chi = np.where(t.lateral & (t.shape != "rhs"), reductions(slenderness, alpha), 1.0)
     return np.asarray(chi * W * fy)
 
 

@@ -5,6 +5,9 @@ from __future__ import annotations
 import math
 from typing import Literal
 
+import numpy as np
+from numpy.typing import NDArray
+
 from yorvek.core.errors import InputError
 from yorvek.core.model import Model
 
@@ -48,11 +51,14 @@ def section_class(element: str, c_or_D_mm: float, t_mm: float, fy_MPa: float) ->
 
 def reduction(slenderness: float, curve: str) -> float:
     """chi of 6.3.1.2 for a curve a0 to d."""
-    alpha = IMPERFECTION[curve]
-    if slenderness <= 0.2:
-        return 1.0
+    return float(reductions(np.array(slenderness), np.array(IMPERFECTION[curve])))
+
+
+def reductions(slenderness: NDArray[np.float64], alpha: NDArray[np.float64]) -> NDArray[np.float64]:
+    """The same for columns of slendernesses and imperfections."""
     phi = 0.5 * (1 + alpha * (slenderness - 0.2) + slenderness**2)
-    return min(1.0, 1 / (phi + math.sqrt(phi**2 - slenderness**2)))
+    chi = 1 / (phi + np.sqrt(np.maximum(phi**2 - slenderness**2, 0)))
+    return np.where(slenderness <= 0.2, 1.0, np.minimum(chi, 1.0))
 
 
 class Buckling(Model):

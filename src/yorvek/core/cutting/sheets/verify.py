@@ -14,13 +14,6 @@ from yorvek.core.outlines.outline import exact_cos_sin
 TOLERANCE_MM = 0.005
 
 
-def placed_polygon(problem: SheetProblem, placement: Placement) -> Polygon:
-    """The piece where it lies."""
-    part = next(p for p in problem.parts if p.id == placement.part)
-    c, s = exact_cos_sin(placement.rotation_deg)
-    return affinity.affine_transform(polygon_of(part), [c, -s, s, c, placement.x, placement.y])
-
-
 def _all_placed(problem: SheetProblem, placements: list[Placement]) -> list[Polygon]:
     shapes = {p.id: polygon_of(p) for p in problem.parts}
     out = []
