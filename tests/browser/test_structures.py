@@ -20,6 +20,28 @@ STARTERS = {
     "Arm with a side arm": (["900", "500"], ["Reach from the wall", "Length of the side arm"]),
     "Deck on rails": (["3600", "1200"], ["Length", "Width"]),
     "Flat truss": (["6000", "800"], ["Span", "Height"]),
+    "Bracket on a wall": (
+        ["1500", "700", "1100"],
+        ["Reach of the arm", "Strut's foot below the arm", "Strut's head out from the wall"],
+    ),
+    "Post on a base": (["2500", "400"], ["Height of the post", "Load out from its axis"]),
+    "Inclined runway": (["4000", "200"], ["Length of the runway", "Rise over its length"]),
+    "Bed with an arm on it": (
+        ["2400", "900", "600", "400"],
+        ["Length", "Width", "Height of the arm", "Arm out from the rail"],
+    ),
+    "Crossed link frame": (
+        ["1200", "500", "700", "40"],
+        ["Length of a link", "Height it stands at", "Width over the links", "Between the links of a pair"],
+    ),
+    "Gate leaf on straps": (
+        ["2000", "1500", "120"],
+        ["Width of the leaf", "Between the hinges", "Pin to the heel stile"],
+    ),
+    "Hand-cart frame": (
+        ["2000", "700", "600", "200"],
+        ["Length with the handles", "Between the rails", "Axle behind the front", "Axle below the rails"],
+    ),
 }
 
 
@@ -123,3 +145,54 @@ def test_the_chosen_section_can_be_read_in_its_field(inside: tuple[Page, str]) -
             return [s.borderTopWidth, s.backgroundColor] }"""
     )
     assert hidden == ["0px", "rgba(0, 0, 0, 0)"]
+
+
+def test_a_model_changed_by_hand_a_joint_and_a_position(inside: tuple[Page, str]) -> None:
+    """A bracket whose strut is moved by hand, hung on a pin through a lug, and checked with and without its load."""
+    page, job = inside
+    person = Person(page)
+    page.goto(f"{job}/size")
+    page.get_by_label("Add a structure").select_option(label="Bracket on a wall")
+    form = page.locator("form.panel")
+    for label, size in zip(STARTERS["Bracket on a wall"][1], ("1200", "600", "900"), strict=True):
+        person.fill(label, size, form)
+    person.fill("Called", "bent bracket", form)
+    person.button("Change its model by hand", form)
+    form.get_by_label("y of wall below").fill("-750")
+    form.get_by_label("y of wall below").press("Tab")
+    person.button("Add a node", form)
+    person.button("+ telescope", form)
+    form.get_by_label("Where load 1 stands").select_option(label="at tip")
+    person.button("Save structure", form)
+    page.get_by_role("alert").wait_for()
+    assert "a bar that ends there" in page.get_by_role("alert").inner_text()
+    form.get_by_role("button", name="Take away node n1").click()
+    form.get_by_label("End of a bar").select_option(label="strut at wall below")
+    form.get_by_label("Kind of joint").select_option(label="pin through a lug")
+    person.button("Add joint", form)
+    person.button("Add a position", form)
+    form.get_by_label("telescope").last.uncheck()
+    person.button("Save structure", form)
+    page.get_by_role("row", name=re.compile("bent bracket")).get_by_role("button").first.click()
+    page.get_by_text("Drawn and chained in its worst position").wait_for()
+    page.locator("table.chain").get_by_text("strut, wall below: pin in bending").wait_for()
+    page.get_by_role("link", name="by itself").click()
+    person.sees("Chain of strength")
+    page.locator("svg").get_by_text("strut, wall below: lug").first.wait_for()
+    person.button("Work out offers")
+    page.get_by_role("row").nth(1).wait_for()
+
+
+def test_a_role_is_compared_and_another_section_taken(inside: tuple[Page, str]) -> None:
+    page, job = inside
+    person = Person(page)
+    page.goto(f"{job}/compare")
+    page.get_by_label("Structure to compare").select_option(label="T3 portal on legs")
+    page.get_by_label("Role", exact=True).select_option(label="beam")
+    person.button("Compare this role")
+    take = page.get_by_role("button", name=re.compile("^Take .* in "))
+    take.first.wait_for()
+    words = (take.first.get_attribute("aria-label") or "").removeprefix("Take ").split(" in ")[0]
+    take.first.click()
+    page.locator("footer").get_by_text(words).wait_for()
+    page.get_by_text(f"Now: {words}").wait_for()

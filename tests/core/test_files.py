@@ -20,6 +20,7 @@ from yorvek.core.files.jobfile import job_file_schema, read_job_file, write_job_
 from yorvek.core.files.lists import bars_table, buy_table, csv_text, pieces_table, safe, xlsx_bytes
 from yorvek.core.files.pdf import cut_list_pdf, nest_pdf
 from yorvek.core.files.report import report_pdf
+from yorvek.core.frames import all_checks
 from yorvek.core.outlines import area_mm2
 from yorvek.core.quantities.format import value_text
 
@@ -232,7 +233,7 @@ def test_the_report_holds_every_check_and_a_place_to_sign(job, unit):
     reader = pypdf.PdfReader(io.BytesIO(report_pdf(state, found, unit)))
     text = " ".join("\n".join(p.extract_text() for p in reader.pages).split())
     checks = [c for r in found.members.values() for c in r.verdict.checks]
-    checks += [c for r in found.structures.values() for b in r.verdict.bars for c in (*b.checks, *b.joints)]
+    checks += [c for r in found.structures.values() for c in all_checks(r.verdict)]
     assert checks
     for check in checks:
         assert f"{check.title}: reserve {reserve_text(check.reserve)}" in text
@@ -264,3 +265,14 @@ def test_what_was_not_checked_is_said_in_the_report():
 )
 def test_values_in_both_systems(value, core, metric, inch):
     assert value_text(value, core, "mm") == metric and value_text(value, core, "in") == inch
+
+
+def test_a_structure_of_the_first_version_is_still_read():
+    """Dimensions stood beside the kind; they are found again under sizes and counts."""
+    data = json.loads((DEMO / "scope-pier.job.json").read_text())
+    starter = data["structures"][0]["spec"]["starter"]
+    sizes = starter.pop("sizes")
+    starter.pop("counts", None)
+    starter.pop("own", None)
+    data["structures"][0]["spec"]["starter"] = {"kind": starter["kind"], **sizes}
+    assert read_job_file(json.dumps(data)).structures[0].spec.starter.sizes.keys() == sizes.keys()

@@ -11,14 +11,21 @@ from tests.core.jobs import demo, worked
 from yorvek.core.checks.beam import Limits
 from yorvek.core.checks.methods import Method
 from yorvek.core.errors import InputError
-from yorvek.core.frames import FrameLoad, FrameRequest, RoleChoice, chain, check_frame, straight_pieces, upgrades
-from yorvek.core.frames.request import BracedArm, DeckGrid, Portal, SideArm, TiedArm, Truss
-from yorvek.core.frames.verdict import _frame, _made
+from yorvek.core.frames import FrameLoad, FrameRequest, RoleChoice, Shape, chain, check_frame, straight_pieces, upgrades
+from yorvek.core.frames.solving import frame_of, made_of
 from yorvek.core.sections import section
 from yorvek.core.structures.frame import solve_frame
 
 TUBE = RoleChoice(section_id="SHS 80×80×5 hot", material_id="S355")
 ROD = RoleChoice(section_id="RD 20", material_id="S355")
+
+
+COUNTS = ("bays", "panels", "pinned_feet", "on_sill")
+
+
+def shape(kind, **sizes):
+    counts = {k: int(v) for k, v in sizes.items() if k in COUNTS}
+    return Shape(kind=kind, sizes_mm={k: float(v) for k, v in sizes.items() if k not in COUNTS}, counts=counts)
 
 
 def asked(starter, loads, roles=None, **more):
@@ -33,13 +40,13 @@ def force(spot, newton, **more):
 
 
 STARTERS = [
-    (TiedArm(height_mm=2500, reach_mm=2000, tie_rise_mm=900), "tip", {"tie": ROD}),
-    (BracedArm(height_mm=2500, reach_mm=1500, knee_drop_mm=600, knee_reach_mm=700), "tip", {}),
-    (Portal(span_mm=4000, height_mm=2500), "middle", {}),
-    (SideArm(reach_mm=800, side_mm=500), "tip", {}),
-    (DeckGrid(length_mm=3700, width_mm=1300, bays=4, post_height_mm=2500), "middle", {}),
-    (DeckGrid(length_mm=3700, width_mm=1300, bays=4), "middle", {}),
-    (Truss(span_mm=6000, height_mm=900, panels=6), "middle", {}),
+    (shape("tied arm", height=2500, reach=2000, tie_rise=900), "tip", {"tie": ROD}),
+    (shape("braced arm", height=2500, reach=1500, knee_drop=600, knee_reach=700), "tip", {}),
+    (shape("portal", span=4000, height=2500), "middle", {}),
+    (shape("side arm", reach=800, side=500), "tip", {}),
+    (shape("deck", length=3700, width=1300, bays=4, post_height=2500), "middle", {}),
+    (shape("deck", length=3700, width=1300, bays=4), "middle", {}),
+    (shape("truss", span=6000, height=900, panels=6), "middle", {}),
 ]
 IDS = ["tied arm", "braced arm", "portal", "side arm", "deck on posts", "deck", "truss"]
 
@@ -162,7 +169,7 @@ def test_an_offer_does_what_it_says(which):
 
 def test_live_load_is_left_out_where_that_is_worse():
     """A load on the arm's far end lifts the other foot: the least reaction is without it, or with it alone."""
-    starter = BracedArm(height_mm=2500, reach_mm=1500, knee_drop_mm=600, knee_reach_mm=700)
+    starter = shape("braced arm", height=2500, reach=1500, knee_drop=600, knee_reach=700)
     loads = [
         FrameLoad(name="tip", case="live", spot="tip", force_N=2000),
         FrameLoad(name="wind", case="wind", spot="tip", force_N=500, direction="sideways"),
@@ -187,9 +194,9 @@ def test_a_small_weld_is_not_passed():
         ({"loads": [force("roof", 10)]}, "it may stand"),
         ({"loads": [FrameLoad(name="x", case="live", spot="tip", area_MPa=0.005)]}, "only a force"),
         ({"loads": [FrameLoad(name="x", case="live", spot="arm", area_MPa=0.005)]}, "a deck to lie on"),
-        ({"starter": TiedArm(height_mm=2500, reach_mm=0, tie_rise_mm=900)}, "more than nothing"),
-        ({"starter": BracedArm(height_mm=2500, reach_mm=900, knee_drop_mm=600, knee_reach_mm=900)}, "end on the post"),
-        ({"starter": Truss(span_mm=6000, height_mm=900, panels=5)}, "even number"),
+        ({"starter": shape("tied arm", height=2500, reach=0, tie_rise=900)}, "more than nothing"),
+        ({"starter": shape("braced arm", height=2500, reach=900, knee_drop=600, knee_reach=900)}, "end on the post"),
+        ({"starter": shape("truss", span=6000, height=900, panels=5)}, "even number"),
         (
             {"roles": {"post": TUBE, "arm": TUBE, "tie": RoleChoice(section_id="RD 20", material_id="6082-T6")}},
             "sold in",
@@ -208,9 +215,9 @@ def test_what_cannot_be_is_refused_in_words(change, words):
 @settings(max_examples=15)
 def test_half_the_load_moves_half_as_far(span, height, load, share):
     """Superposition: the portal's movement is linear in its loads once its own weight is taken off."""
-    starter = Portal(span_mm=span, height_mm=height)
+    starter = shape("portal", span=span, height=height)
     layout = starter.layout()
     request = asked(starter, [force("middle", load)])
-    made = _made(request, layout)
-    moves = [solve_frame(_frame(request, layout, made, {0: f}, 0.0)).displacements["middle"] for f in (1.0, share)]
+    made = made_of(request, layout)
+    moves = [solve_frame(frame_of(request, layout, made, {0: f}, 0.0)).displacements["middle"] for f in (1.0, share)]
     assert moves[1] == pytest.approx(moves[0] * share, abs=1e-9 + 1e-7 * abs(moves[0]).max())

@@ -47,7 +47,7 @@ def test_a_named_dimension_moves_it_and_undo_brings_it_back(owner, made):
     number = next(d["id"] for d in view["dimensions"] if d["spec"]["name"] == "reach")
     longer = {"name": "reach", "size": mm("1600"), "origin": "measured"}
     view = owner.good("PUT", f"{made['base']}/dimensions/{number}", {"version": 1, "spec": longer})["view"]
-    assert row(view, made["id"])["spec"]["starter"]["reach"]["value"] == 1600
+    assert row(view, made["id"])["spec"]["starter"]["sizes"]["reach"]["value"] == 1600
     assert row(view, made["id"])["verdict"]["stiffness"]["value"] < stiff
     view = owner.good("POST", f"{made['base']}/undo")
     assert row(view, made["id"])["verdict"]["stiffness"]["value"] == pytest.approx(stiff)
@@ -87,7 +87,7 @@ def test_its_bars_become_parts_that_are_cut(owner, made):
 
 def test_what_a_starter_is_made_of_is_told_before_its_dimensions_are_known(owner, made):
     blank = structure(made["load"], starter={"kind": "deck", "length": mm(""), "width": mm("")}, roles={}, loads=[])
-    found = owner.good("POST", "/starters", blank)
+    found = owner.good("POST", f"{made['base']}/starters", blank)
     assert set(found["roles"]) == {"rail", "cross member"} and found["loads_per_area"] == ["deck"]
 
 

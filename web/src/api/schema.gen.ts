@@ -156,6 +156,50 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/comments": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Make Comment
+         * @description Make a comment.
+         */
+        post: operations["yorvek_server_api_records_make_comment"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/comments/{row_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Change Comment
+         * @description Change a comment.
+         */
+        put: operations["yorvek_server_api_records_change_comment"];
+        post?: never;
+        /**
+         * Take Away Comment
+         * @description Take away a comment.
+         */
+        delete: operations["yorvek_server_api_records_take_away_comment"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/dimensions": {
         parameters: {
             query?: never;
@@ -332,6 +376,26 @@ export interface paths {
          * @description The calculation report with every check, to be checked and signed.
          */
         get: operations["yorvek_server_api_exports_export_report"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/findings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Findings
+         * @description What sizing by feel would miss in this job, each with its number.
+         */
+        get: operations["yorvek_server_api_checking_list_findings"];
         put?: never;
         post?: never;
         delete?: never;
@@ -676,6 +740,106 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/release": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Release
+         * @description Release the revision: a snapshot is kept, and work goes on under the next letter.
+         */
+        post: operations["yorvek_server_api_checking_release"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/releases/{release_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Released
+         * @description The job file of a release.
+         */
+        get: operations["yorvek_server_api_checking_released"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/sign": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Sign
+         * @description Sign the job as it stands; only a checker may.
+         */
+        post: operations["yorvek_server_api_checking_sign"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/starters": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Starter
+         * @description What a starter of these dimensions is made of and where loads may stand; dimensions need not be known yet.
+         */
+        post: operations["yorvek_server_api_structures_starter"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/starters/own": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Starter As Own
+         * @description The model of a starter with its dimensions, to be changed by hand: nodes, bars, supports.
+         */
+        post: operations["yorvek_server_api_structures_starter_as_own"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/structures": {
         parameters: {
             query?: never;
@@ -715,6 +879,26 @@ export interface paths {
          * @description Take away a structure.
          */
         delete: operations["yorvek_server_api_records_take_away_structure"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/structures/{structure_id}/compare": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Compare Role
+         * @description A role in every section and metal: all looked at, the best worked out through the whole structure.
+         */
+        post: operations["yorvek_server_api_structures_compare_role"];
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -927,13 +1111,13 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get?: never;
-        put?: never;
         /**
-         * Starter
-         * @description What a starter of these dimensions is made of and where loads may stand; dimensions need not be known yet.
+         * Starters
+         * @description Every starter there is.
          */
-        post: operations["yorvek_server_api_structures_starter"];
+        get: operations["yorvek_server_api_structures_starters"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1262,7 +1446,7 @@ export interface components {
             /** J */
             j: string;
             /** Joints */
-            joints: components["schemas"]["Check"][];
+            joints: components["schemas"]["JointVerdict"][];
             /** Length Mm */
             length_mm: number;
             /** Mass Kg */
@@ -1311,6 +1495,28 @@ export interface components {
             width: components["schemas"]["Length"];
         };
         /**
+         * BaseSpec
+         * @description A base plate on four anchors.
+         */
+        BaseSpec: {
+            anchor: components["schemas"]["Length"];
+            edge: components["schemas"]["Length"];
+            /**
+             * Grade
+             * @default 8.8
+             * @enum {string}
+             */
+            grade: "4.6" | "8.8" | "10.9" | "A2-70" | "SAE 5" | "SAE 8";
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "base plate";
+            length: components["schemas"]["Length"];
+            plate: components["schemas"]["Thickness"];
+            width: components["schemas"]["Length"];
+        };
+        /**
          * BeamVerdict
          * @description All about a checked beam.
          */
@@ -1347,19 +1553,86 @@ export interface components {
             strength: components["schemas"]["Reserve"];
         };
         /**
-         * BracedArmSpec
-         * @description A post with an arm on a knee brace.
+         * Bolted
+         * @description Bolts in shear through a plate along the bar, rows along it and columns across, mm.
          */
-        BracedArmSpec: {
-            height: components["schemas"]["Length"];
+        Bolted: {
+            /** Bolt Mm */
+            bolt_mm: number;
+            /** Columns */
+            columns: number;
+            /**
+             * Edge Mm
+             * @description from a hole's middle to the plate's end along the bar
+             */
+            edge_mm: number;
+            /** Gauge Mm */
+            gauge_mm: number;
+            /**
+             * Grade
+             * @default 8.8
+             * @enum {string}
+             */
+            grade: "4.6" | "8.8" | "10.9" | "A2-70" | "SAE 5" | "SAE 8";
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            kind: "braced arm";
-            knee_drop: components["schemas"]["Length"];
-            knee_reach: components["schemas"]["Length"];
-            reach: components["schemas"]["Length"];
+            kind: "bolts";
+            /** Pitch Mm */
+            pitch_mm: number;
+            /**
+             * Planes
+             * @default 1
+             */
+            planes: number;
+            /** Plate Mm */
+            plate_mm: number;
+            /** Rows */
+            rows: number;
+            /**
+             * Side Mm
+             * @description from a hole's middle to the plate's side
+             */
+            side_mm: number;
+        };
+        /**
+         * BoltsSpec
+         * @description Bolts in shear through a plate along the bar.
+         */
+        BoltsSpec: {
+            bolt: components["schemas"]["Length"];
+            /**
+             * Columns
+             * @default 1
+             */
+            columns: number;
+            edge: components["schemas"]["Length"];
+            gauge: components["schemas"]["Length"];
+            /**
+             * Grade
+             * @default 8.8
+             * @enum {string}
+             */
+            grade: "4.6" | "8.8" | "10.9" | "A2-70" | "SAE 5" | "SAE 8";
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "bolts";
+            pitch: components["schemas"]["Length"];
+            /**
+             * Planes
+             * @default 1
+             */
+            planes: number;
+            plate: components["schemas"]["Thickness"];
+            /**
+             * Rows
+             * @default 2
+             */
+            rows: number;
+            side: components["schemas"]["Length"];
         };
         /**
          * Candidate
@@ -1498,6 +1771,50 @@ export interface components {
             /** Version */
             version: number;
         };
+        /** CommentIn */
+        CommentIn: {
+            spec: components["schemas"]["CommentSpec"];
+            /** Version */
+            version: number;
+        };
+        /**
+         * CommentRow
+         * @description A comment with who wrote it and when.
+         */
+        CommentRow: {
+            /** At */
+            at: string;
+            /** Author */
+            author: string;
+            /** Id */
+            id: number;
+            spec: components["schemas"]["CommentSpec"];
+            /** Version */
+            version: number;
+        };
+        /**
+         * CommentSpec
+         * @description A remark on a number, a member or structure (by its mark), or the job; answered by whoever works on it.
+         */
+        CommentSpec: {
+            /**
+             * About
+             * @default
+             */
+            about: string;
+            /**
+             * Answer
+             * @default
+             */
+            answer: string;
+            /**
+             * Check Id
+             * @default
+             */
+            check_id: string;
+            /** Text */
+            text: string;
+        };
         /** CompareIn */
         CompareIn: {
             /**
@@ -1563,25 +1880,6 @@ export interface components {
             part: string;
             /** Qty */
             qty: number;
-        };
-        /**
-         * DeckSpec
-         * @description Rails and cross members, on posts or on bearings.
-         */
-        DeckSpec: {
-            /**
-             * Bays
-             * @default 6
-             */
-            bays: number;
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            kind: "deck";
-            length: components["schemas"]["Length"];
-            post_height?: components["schemas"]["Place"] | null;
-            width: components["schemas"]["Length"];
         };
         /** DimensionIn */
         DimensionIn: {
@@ -1670,10 +1968,95 @@ export interface components {
             /** Undone */
             undone: boolean;
         };
+        /**
+         * EndPlateSpec
+         * @description An end plate with two columns of bolts.
+         */
+        EndPlateSpec: {
+            bolt: components["schemas"]["Length"];
+            gauge: components["schemas"]["Length"];
+            /**
+             * Grade
+             * @default 8.8
+             * @enum {string}
+             */
+            grade: "4.6" | "8.8" | "10.9" | "A2-70" | "SAE 5" | "SAE 8";
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "end plate";
+            pitch: components["schemas"]["Length"];
+            plate: components["schemas"]["Thickness"];
+            /**
+             * Rows
+             * @default 2
+             */
+            rows: number;
+            width: components["schemas"]["Length"];
+        };
+        /**
+         * EndPlated
+         * @description An end plate on bolts in tension and shear, two columns, rows up its depth, mm.
+         */
+        EndPlated: {
+            /** Bolt Mm */
+            bolt_mm: number;
+            /**
+             * Gauge Mm
+             * @description between the columns
+             */
+            gauge_mm: number;
+            /**
+             * Grade
+             * @default 8.8
+             * @enum {string}
+             */
+            grade: "4.6" | "8.8" | "10.9" | "A2-70" | "SAE 5" | "SAE 8";
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "end plate";
+            /**
+             * Pitch Mm
+             * @description between the rows
+             */
+            pitch_mm: number;
+            /** Plate Mm */
+            plate_mm: number;
+            /** Rows */
+            rows: number;
+            /** Width Mm */
+            width_mm: number;
+        };
         /** FileIn */
         FileIn: {
             /** Text */
             text: string;
+        };
+        /**
+         * Finding
+         * @description One finding: what about, the sentence with its number, the number itself, and the record it comes from.
+         */
+        Finding: {
+            /** About */
+            about: string;
+            /**
+             * Check Id
+             * @default
+             */
+            check_id: string;
+            /** Kind */
+            kind: string;
+            /** Member */
+            member?: number | null;
+            /** Sentence */
+            sentence: string;
+            /** Structure */
+            structure?: number | null;
+            /** Value */
+            value: number;
         };
         /** FirstAccount */
         FirstAccount: {
@@ -1705,11 +2088,24 @@ export interface components {
         };
         /**
          * FrameVerdict
-         * @description All of a structure.
+         * @description All of a structure; where it has positions, the bars and the chain are those of the worst one, `position`.
          */
         FrameVerdict: {
             /** Bars */
             bars: components["schemas"]["BarVerdict"][];
+            /**
+             * Centre Mm
+             * @default [
+             *       0,
+             *       0,
+             *       0
+             *     ]
+             */
+            centre_mm: [
+                number,
+                number,
+                number
+            ];
             /** Handed */
             handed: components["schemas"]["Handed"][];
             /** Loads */
@@ -1735,14 +2131,29 @@ export interface components {
             };
             /** Outside */
             outside: string[];
+            /**
+             * Position
+             * @default
+             */
+            position: string;
             /** Price */
             price: number;
             /** Roles */
             roles: string[];
+            /**
+             * Situations
+             * @default []
+             */
+            situations: components["schemas"]["SituationVerdict"][];
             /** Spots */
             spots: {
                 [key: string]: string;
             };
+            /**
+             * Stability
+             * @default []
+             */
+            stability: components["schemas"]["Check"][];
             stiffness: components["schemas"]["Reserve"];
             strength: components["schemas"]["Reserve"];
             /** Swings Empty Hz */
@@ -1804,6 +2215,63 @@ export interface components {
             moves_at: string;
             /** Pieces */
             pieces: number;
+        };
+        /**
+         * Held
+         * @description Friction: a pinched clamp, a U-bolt or set screws on a round bar, mm; preload by a tightening torque.
+         */
+        Held: {
+            /** Bolt Mm */
+            bolt_mm: number;
+            /** Bolts */
+            bolts: number;
+            /**
+             * By
+             * @enum {string}
+             */
+            by: "clamp" | "U-bolt" | "set screws";
+            /**
+             * Friction
+             * @default 0.15
+             */
+            friction: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "friction";
+            /** Torque Nm */
+            torque_Nm: number;
+        };
+        /**
+         * HeldSpec
+         * @description Held by friction.
+         */
+        HeldSpec: {
+            bolt: components["schemas"]["Length"];
+            /**
+             * Bolts
+             * @default 2
+             */
+            bolts: number;
+            /**
+             * By
+             * @default clamp
+             * @enum {string}
+             */
+            by: "clamp" | "U-bolt" | "set screws";
+            /**
+             * Friction
+             * @default 0.15
+             */
+            friction: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "friction";
+            /** Torque Nm */
+            torque_Nm: number;
         };
         /** JobIn */
         JobIn: {
@@ -1972,6 +2440,8 @@ export interface components {
         JobView: {
             /** Bars */
             bars: components["schemas"]["BarView"][];
+            /** Comments */
+            comments: components["schemas"]["CommentRow"][];
             /** Dimensions */
             dimensions: components["schemas"]["DimensionRow"][];
             figures: components["schemas"]["ThreadFigures"];
@@ -1981,14 +2451,46 @@ export interface components {
             loads: components["schemas"]["LoadRow"][];
             /** Members */
             members: components["schemas"]["MemberRow"][];
+            /** Needs Checker */
+            needs_checker: boolean;
             /** Notes */
             notes: components["schemas"]["NoteRow"][];
             /** Parts */
             parts: components["schemas"]["PartRow"][];
+            /** Releases */
+            releases: components["schemas"]["ReleaseRow"][];
             /** Sheets */
             sheets: components["schemas"]["SheetView"][];
+            /** Signatures */
+            signatures: components["schemas"]["SignatureRow"][];
             /** Structures */
             structures: components["schemas"]["StructureRow"][];
+        };
+        /**
+         * JointAt
+         * @description A joint chosen for the end of a bar at a node.
+         */
+        JointAt: {
+            /** Bar */
+            bar: string;
+            /** Joint */
+            joint: components["schemas"]["WeldSpec"] | components["schemas"]["PinSpec"] | components["schemas"]["BoltsSpec"] | components["schemas"]["EndPlateSpec"] | components["schemas"]["BaseSpec"] | components["schemas"]["HeldSpec"] | components["schemas"]["RatedSpec"];
+            /** Node */
+            node: string;
+        };
+        /**
+         * JointVerdict
+         * @description The joint of a bar at a node.
+         */
+        JointVerdict: {
+            /** Checks */
+            checks: components["schemas"]["Check"][];
+            /** Chosen */
+            chosen: boolean;
+            /** Kind */
+            kind: string;
+            /** Node */
+            node: string;
         };
         /**
          * Length
@@ -2074,6 +2576,12 @@ export interface components {
              * @enum {string}
              */
             case: "dead" | "live" | "wind";
+            /**
+             * Cycles
+             * @description how often it comes and goes in its life; 0: seldom
+             * @default 0
+             */
+            cycles: number;
             /**
              * Dynamic Factor
              * @default 1
@@ -2379,6 +2887,17 @@ export interface components {
             /** Username */
             username: string;
         };
+        /**
+         * NodeSpec
+         * @description A node of a model of one's own.
+         */
+        NodeSpec: {
+            /** Name */
+            name: string;
+            x: components["schemas"]["Size"];
+            y: components["schemas"]["Size"];
+            z: components["schemas"]["Size"];
+        };
         /** NoteIn */
         NoteIn: {
             spec: components["schemas"]["NoteSpec"];
@@ -2417,6 +2936,36 @@ export interface components {
             text: string;
         };
         /**
+         * OnBase
+         * @description A base plate on four anchors, mm.
+         */
+        OnBase: {
+            /** Anchor Mm */
+            anchor_mm: number;
+            /**
+             * Edge Mm
+             * @description from an anchor to the plate's edge
+             */
+            edge_mm: number;
+            /**
+             * Grade
+             * @default 8.8
+             * @enum {string}
+             */
+            grade: "4.6" | "8.8" | "10.9" | "A2-70" | "SAE 5" | "SAE 8";
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "base plate";
+            /** Length Mm */
+            length_mm: number;
+            /** Plate Mm */
+            plate_mm: number;
+            /** Width Mm */
+            width_mm: number;
+        };
+        /**
          * Outline
          * @description A flat part: its outer ring and the openings in it.
          */
@@ -2427,6 +2976,55 @@ export interface components {
              */
             openings: components["schemas"]["Ring"][];
             outer: components["schemas"]["Ring"];
+        };
+        /**
+         * OwnBar
+         * @description A bar between two nodes; a hinged end turns freely in bending, a tie takes pull only.
+         */
+        OwnBar: {
+            /**
+             * Buckling Factor
+             * @default 1
+             */
+            buckling_factor: number;
+            /**
+             * Hinged I
+             * @default false
+             */
+            hinged_i: boolean;
+            /**
+             * Hinged J
+             * @default false
+             */
+            hinged_j: boolean;
+            /** I */
+            i: string;
+            /** J */
+            j: string;
+            /** Name */
+            name: string;
+            /**
+             * Only
+             * @default
+             * @enum {string}
+             */
+            only: "" | "tension" | "compression";
+            /** Role */
+            role: string;
+        };
+        /**
+         * OwnSpec
+         * @description A model of one's own: nodes, bars and what holds which node.
+         */
+        OwnSpec: {
+            /** Bars */
+            bars: components["schemas"]["OwnBar"][];
+            /** Held */
+            held: {
+                [key: string]: "fixed" | "pinned" | "on a roller" | "held sideways";
+            };
+            /** Nodes */
+            nodes: components["schemas"]["NodeSpec"][];
         };
         /**
          * PartGeometry
@@ -2520,6 +3118,86 @@ export interface components {
         PartsIn: {
             /** Version */
             version: number;
+        };
+        /**
+         * PinSpec
+         * @description A pin through a lug between two cheeks.
+         */
+        PinSpec: {
+            cheek: components["schemas"]["Thickness"];
+            edge: components["schemas"]["Length"];
+            /**
+             * @default {
+             *       "text": "1",
+             *       "unit": "mm",
+             *       "value": 1
+             *     }
+             */
+            gap: components["schemas"]["Place"];
+            /**
+             * Grade
+             * @default 8.8
+             * @enum {string}
+             */
+            grade: "4.6" | "8.8" | "10.9" | "A2-70" | "SAE 5" | "SAE 8";
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "pin";
+            lug: components["schemas"]["Thickness"];
+            pin: components["schemas"]["Length"];
+            /**
+             * @default {
+             *       "text": "0.5",
+             *       "unit": "mm",
+             *       "value": 0.5
+             *     }
+             */
+            play: components["schemas"]["Place"];
+            width: components["schemas"]["Length"];
+        };
+        /**
+         * Pinned
+         * @description A pin in double shear through a lug between two cheeks, mm.
+         */
+        Pinned: {
+            /** Cheek Mm */
+            cheek_mm: number;
+            /**
+             * Edge Mm
+             * @description from the hole's edge to the lug's end along the pull
+             */
+            edge_mm: number;
+            /**
+             * Gap Mm
+             * @description lug to cheek, each side
+             * @default 1
+             */
+            gap_mm: number;
+            /**
+             * Grade
+             * @default 8.8
+             * @enum {string}
+             */
+            grade: "4.6" | "8.8" | "10.9" | "A2-70" | "SAE 5" | "SAE 8";
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "pin";
+            /** Lug Mm */
+            lug_mm: number;
+            /** Pin Mm */
+            pin_mm: number;
+            /**
+             * Play Mm
+             * @description hole over pin
+             * @default 0.5
+             */
+            play_mm: number;
+            /** Width Mm */
+            width_mm: number;
         };
         /**
          * Place
@@ -2645,24 +3323,6 @@ export interface components {
             utilisation: number | null;
         };
         /**
-         * PortalSpec
-         * @description Two legs and a beam.
-         */
-        PortalSpec: {
-            height: components["schemas"]["Length"];
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            kind: "portal";
-            /**
-             * Pinned Feet
-             * @default false
-             */
-            pinned_feet: boolean;
-            span: components["schemas"]["Length"];
-        };
-        /**
          * Put
          * @description A load as it stands on the structure, to draw.
          */
@@ -2718,6 +3378,45 @@ export interface components {
             value: number;
         };
         /**
+         * Rated
+         * @description A bought part by the load on its plate; the rating is void once the part is modified.
+         */
+        Rated: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "rated part";
+            /**
+             * Modified
+             * @default false
+             */
+            modified: boolean;
+            /** Rating N */
+            rating_N: number;
+            /** What */
+            what: string;
+        };
+        /**
+         * RatedSpec
+         * @description A bought part by its plate.
+         */
+        RatedSpec: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "rated part";
+            /**
+             * Modified
+             * @default false
+             */
+            modified: boolean;
+            rating: components["schemas"]["Force"];
+            /** What */
+            what: string;
+        };
+        /**
          * Reaction
          * @description What a support carries, worst upwards and worst downwards pull.
          */
@@ -2747,6 +3446,34 @@ export interface components {
             height: components["schemas"]["Length"];
             thickness: components["schemas"]["Thickness"];
             width: components["schemas"]["Length"];
+        };
+        /** ReleaseIn */
+        ReleaseIn: {
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /** Version */
+            version: number;
+        };
+        /**
+         * ReleaseRow
+         * @description A release in the list.
+         */
+        ReleaseRow: {
+            /** At */
+            at: string;
+            /** By */
+            by: string;
+            /** Checked By */
+            checked_by: string;
+            /** Id */
+            id: number;
+            /** Note */
+            note: string;
+            /** Revision */
+            revision: string;
         };
         /**
          * Reserve
@@ -2786,6 +3513,42 @@ export interface components {
          */
         Role: "owner" | "fabricator" | "checker";
         /**
+         * RoleCandidate
+         * @description A section and a metal for a role, with the whole structure worked out.
+         */
+        RoleCandidate: {
+            /** Governs */
+            governs: string;
+            /** Holds */
+            holds: boolean;
+            /** Mass Kg */
+            mass_kg: number;
+            /** Material Id */
+            material_id: string;
+            /** Movement Mm */
+            movement_mm: number;
+            /** On Frontier */
+            on_frontier: boolean;
+            /**
+             * Present
+             * @default false
+             */
+            present: boolean;
+            /** Price */
+            price: number;
+            /** Section Id */
+            section_id: string;
+            /** Stiffness */
+            stiffness: number | null;
+            /** Strength */
+            strength: number | null;
+            /**
+             * Word
+             * @enum {string}
+             */
+            word: "not checked" | "gives" | "tight" | "holds" | "heavy";
+        };
+        /**
          * RoleChoice
          * @description What the bars of a role are made of; `turned` lays the section on its side.
          */
@@ -2799,6 +3562,35 @@ export interface components {
              * @default false
              */
             turned: boolean;
+        };
+        /**
+         * RoleIn
+         * @description What of a structure is compared, and in which metals.
+         */
+        RoleIn: {
+            /**
+             * Materials
+             * @default []
+             */
+            materials: string[];
+            /** Role */
+            role: string;
+            /** System */
+            system?: string | null;
+        };
+        /**
+         * RoleResult
+         * @description How many pairs were looked at, how many worked out in full, and those; lightest that holds first.
+         */
+        RoleResult: {
+            /** Candidates */
+            candidates: components["schemas"]["RoleCandidate"][];
+            /** Looked At */
+            looked_at: number;
+            /** Role */
+            role: string;
+            /** Worked Out */
+            worked_out: number;
         };
         /**
          * RowHistory
@@ -3300,18 +4092,94 @@ export interface components {
             /** Thickness Mm */
             thickness_mm: number;
         };
+        /** SignIn */
+        SignIn: {
+            /** Statement */
+            statement: string;
+        };
         /**
-         * SideArmSpec
-         * @description An arm from a wall with a side arm at its end.
+         * SignatureRow
+         * @description A signature; `stands`: the job was not changed since.
          */
-        SideArmSpec: {
+        SignatureRow: {
+            /** At */
+            at: string;
+            /** By */
+            by: string;
+            /** Revision */
+            revision: string;
+            /** Stands */
+            stands: boolean;
+            /** Statement */
+            statement: string;
+        };
+        /**
+         * SituationSpec
+         * @description A position or a stage: dimensions and counts that differ, bars not there yet, props, and which loads act.
+         */
+        SituationSpec: {
             /**
-             * @description discriminator enum property added by openapi-typescript
+             * Counts
+             * @default {}
+             */
+            counts: {
+                [key: string]: number;
+            };
+            /**
+             * Kind
+             * @default position
              * @enum {string}
              */
-            kind: "side arm";
-            reach: components["schemas"]["Length"];
-            side: components["schemas"]["Length"];
+            kind: "position" | "stage";
+            /**
+             * Loads
+             * @description numbers of the loads that act; none: all
+             */
+            loads?: number[] | null;
+            /** Name */
+            name: string;
+            /**
+             * Props
+             * @default []
+             */
+            props: string[];
+            /**
+             * Sizes
+             * @default {}
+             */
+            sizes: {
+                [key: string]: components["schemas"]["Place"];
+            };
+            /**
+             * Without
+             * @default []
+             */
+            without: string[];
+        };
+        /**
+         * SituationVerdict
+         * @description A position or a stage: what governs there, its mass and centre of gravity.
+         */
+        SituationVerdict: {
+            /** Centre Mm */
+            centre_mm: [
+                number,
+                number,
+                number
+            ];
+            /** Handed */
+            handed: components["schemas"]["Handed"][];
+            /** Kind */
+            kind: string;
+            /** Mass Kg */
+            mass_kg: number;
+            /** Name */
+            name: string;
+            stiffness: components["schemas"]["Reserve"];
+            strength: components["schemas"]["Reserve"];
+            /** Trouble */
+            trouble?: string | null;
+            worst: components["schemas"]["Check"] | null;
         };
         /**
          * Size
@@ -3333,6 +4201,56 @@ export interface components {
             value: number;
         };
         /**
+         * StarterKind
+         * @description A starter one may choose: the dimensions it asks for (name, words, may be left out) and its counts.
+         */
+        StarterKind: {
+            /**
+             * Counts
+             * @description name, words, usual, least, most
+             */
+            counts: [
+                string,
+                string,
+                number,
+                number,
+                number
+            ][];
+            /** Kind */
+            kind: string;
+            /** Sizes */
+            sizes: [
+                string,
+                string,
+                boolean
+            ][];
+            /** Words */
+            words: string;
+        };
+        /**
+         * StarterSpec
+         * @description A starter with typed dimensions and counts, or a model of one's own (kind "own").
+         */
+        StarterSpec: {
+            /**
+             * Counts
+             * @default {}
+             */
+            counts: {
+                [key: string]: number;
+            };
+            /** Kind */
+            kind: string;
+            own?: components["schemas"]["OwnSpec"] | null;
+            /**
+             * Sizes
+             * @default {}
+             */
+            sizes: {
+                [key: string]: components["schemas"]["Place"];
+            };
+        };
+        /**
          * StarterView
          * @description A starter's roles and spots, as they are with the dimensions given.
          */
@@ -3342,11 +4260,23 @@ export interface components {
              * @description spots that take a force only
              */
             at_nodes: string[];
+            /** Bars */
+            bars: string[];
+            /**
+             * Ends
+             * @description bar and node of every end a joint may be chosen for
+             */
+            ends: [
+                string,
+                string
+            ][];
             /**
              * Loads Per Area
              * @description spots that take a load per area
              */
             loads_per_area: string[];
+            /** Nodes */
+            nodes: string[];
             /** Roles */
             roles: string[];
             /** Spots */
@@ -3415,9 +4345,14 @@ export interface components {
              * @default down
              * @enum {string}
              */
-            direction: "down" | "sideways" | "along";
+            direction: "down" | "up" | "sideways" | "along";
             /** Load Id */
             load_id: number;
+            /**
+             * Moves
+             * @default false
+             */
+            moves: boolean;
             /** Spot */
             spot: string;
         };
@@ -3440,10 +4375,25 @@ export interface components {
          */
         StructureSpec: {
             /**
+             * Anchored
+             * @default true
+             */
+            anchored: boolean;
+            /**
              * Decided
              * @default
              */
             decided: string;
+            /**
+             * Ground Friction
+             * @default 0.3
+             */
+            ground_friction: number;
+            /**
+             * Joints
+             * @default []
+             */
+            joints: components["schemas"]["JointAt"][];
             /**
              * Loads
              * @default []
@@ -3469,6 +4419,8 @@ export interface components {
              *     }
              */
             pin: components["schemas"]["Length"];
+            /** @description movement that hinges and loose holes add */
+            play?: components["schemas"]["Place"] | null;
             /**
              * Qty
              * @default 1
@@ -3478,8 +4430,17 @@ export interface components {
             roles: {
                 [key: string]: components["schemas"]["RoleChoice"];
             };
-            /** Starter */
-            starter: components["schemas"]["TiedArmSpec"] | components["schemas"]["BracedArmSpec"] | components["schemas"]["PortalSpec"] | components["schemas"]["SideArmSpec"] | components["schemas"]["DeckSpec"] | components["schemas"]["TrussSpec"];
+            /**
+             * Second Order
+             * @default false
+             */
+            second_order: boolean;
+            /**
+             * Situations
+             * @default []
+             */
+            situations: components["schemas"]["SituationSpec"][];
+            starter: components["schemas"]["StarterSpec"];
             /**
              * @default {
              *       "text": "5",
@@ -3549,6 +4510,12 @@ export interface components {
          * @description An offer that is taken.
          */
         TakeIn: {
+            /** Joint */
+            joint?: (components["schemas"]["Welded"] | components["schemas"]["Pinned"] | components["schemas"]["Bolted"] | components["schemas"]["EndPlated"] | components["schemas"]["OnBase"] | components["schemas"]["Held"] | components["schemas"]["Rated"]) | null;
+            /** Joint At */
+            joint_at?: string | null;
+            /** Material Id */
+            material_id?: string | null;
             /** Pin Mm */
             pin_mm?: number | null;
             /**
@@ -3624,38 +4591,6 @@ export interface components {
             weakest: string;
         };
         /**
-         * TiedArmSpec
-         * @description A post with an arm hung on a tie.
-         */
-        TiedArmSpec: {
-            height: components["schemas"]["Length"];
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            kind: "tied arm";
-            reach: components["schemas"]["Length"];
-            tie_rise: components["schemas"]["Length"];
-        };
-        /**
-         * TrussSpec
-         * @description A flat truss.
-         */
-        TrussSpec: {
-            height: components["schemas"]["Length"];
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            kind: "truss";
-            /**
-             * Panels
-             * @default 6
-             */
-            panels: number;
-            span: components["schemas"]["Length"];
-        };
-        /**
          * Unplaced
          * @description Pieces that no stock was left for.
          */
@@ -3686,6 +4621,10 @@ export interface components {
             before: number | null;
             /** Governs After */
             governs_after: string;
+            /** Joint */
+            joint?: (components["schemas"]["Welded"] | components["schemas"]["Pinned"] | components["schemas"]["Bolted"] | components["schemas"]["EndPlated"] | components["schemas"]["OnBase"] | components["schemas"]["Held"] | components["schemas"]["Rated"]) | null;
+            /** Joint At */
+            joint_at?: string | null;
             /** Mass Kg */
             mass_kg: number;
             /** Pin Mm */
@@ -3729,6 +4668,31 @@ export interface components {
             x: number;
             /** Y */
             y: number;
+        };
+        /**
+         * WeldSpec
+         * @description A fillet all round.
+         */
+        WeldSpec: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "weld";
+            leg: components["schemas"]["Length"];
+        };
+        /**
+         * Welded
+         * @description A fillet all round, mm.
+         */
+        Welded: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "weld";
+            /** Leg Mm */
+            leg_mm: number;
         };
         /**
          * BarPiece
@@ -4007,6 +4971,84 @@ export interface operations {
             };
         };
     };
+    yorvek_server_api_records_make_comment: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CommentSpec"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Saved"];
+                };
+            };
+        };
+    };
+    yorvek_server_api_records_change_comment: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+                row_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CommentIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Saved"];
+                };
+            };
+        };
+    };
+    yorvek_server_api_records_take_away_comment: {
+        parameters: {
+            query: {
+                version: number;
+            };
+            header?: never;
+            path: {
+                job_id: number;
+                row_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobView"];
+                };
+            };
+        };
+    };
     yorvek_server_api_records_make_dimension: {
         parameters: {
             query?: never;
@@ -4235,6 +5277,28 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    yorvek_server_api_checking_list_findings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Finding"][];
+                };
             };
         };
     };
@@ -4744,6 +5808,133 @@ export interface operations {
             };
         };
     };
+    yorvek_server_api_checking_release: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReleaseIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobView"];
+                };
+            };
+        };
+    };
+    yorvek_server_api_checking_released: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+                release_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
+            };
+        };
+    };
+    yorvek_server_api_checking_sign: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SignIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobView"];
+                };
+            };
+        };
+    };
+    yorvek_server_api_structures_starter: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StructureSpec"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StarterView"];
+                };
+            };
+        };
+    };
+    yorvek_server_api_structures_starter_as_own: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StructureSpec"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnSpec"];
+                };
+            };
+        };
+    };
     yorvek_server_api_records_make_structure: {
         parameters: {
             query?: never;
@@ -4818,6 +6009,33 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["JobView"];
+                };
+            };
+        };
+    };
+    yorvek_server_api_structures_compare_role: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+                structure_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RoleIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RoleResult"];
                 };
             };
         };
@@ -5060,18 +6278,14 @@ export interface operations {
             };
         };
     };
-    yorvek_server_api_structures_starter: {
+    yorvek_server_api_structures_starters: {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["StructureSpec"];
-            };
-        };
+        requestBody?: never;
         responses: {
             /** @description OK */
             200: {
@@ -5079,7 +6293,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["StarterView"];
+                    "application/json": components["schemas"]["StarterKind"][];
                 };
             };
         };

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { call, type S } from '../api/client'
-import { attempt, job, why } from '../shared/job'
+import { attempt, job, save, why } from '../shared/job'
 import Reserve from '../shared/Reserve.vue'
 import { length, lengthUnit, value } from '../shared/units'
 
@@ -9,9 +9,19 @@ const member = computed(() => job.value?.members.find((m) => m.id === why.value?
 const structure = computed(() => job.value?.structures.find((x) => x.id === why.value?.structure))
 const all = computed(() => {
   const v = structure.value?.verdict
-  return v ? [v.movement, ...v.bars.flatMap((b) => [...b.checks, ...b.joints])] : (member.value?.verdict?.checks ?? [])
+  return v ? [v.movement, ...v.stability!, ...v.bars.flatMap((b) => [...b.checks, ...b.joints.flatMap((j) => j.checks)])] : (member.value?.verdict?.checks ?? [])
 })
-const check = computed(() => all.value.find((c) => c.id === why.value?.check))
+/** "position|check" is the worst check of a position or stage. */
+const check = computed(() => {
+  const [where, id] = (why.value?.check ?? '').split('|')
+  return id ? structure.value?.verdict?.situations?.find((x) => x.name === where)?.worst : all.value.find((c) => c.id === where)
+})
+const comments = computed(() => job.value!.comments.filter((c) => c.spec.check_id === why.value?.check && c.spec.about === (structure.value ?? member.value)?.spec.mark))
+const remark = ref('')
+const say = () => attempt(async () => {
+  await save('comments', null, { text: remark.value, about: (structure.value ?? member.value)!.spec.mark, check_id: why.value!.check, answer: '' })
+  remark.value = ''
+})
 const outside = computed(() => (structure.value?.verdict ?? member.value?.verdict)?.outside ?? [])
 const reserve = computed(() => {
   const c = check.value
@@ -50,10 +60,13 @@ const factor = computed(() => {
       <p class="soft">Source: {{ check.source }}.</p>
       <p v-for="a in check.assumptions" :key="a" class="soft">Assumed: {{ a }}.</p>
       <p class="soft">Outside this check: {{ outside.join('; ') }}.</p>
+      <p v-for="c in comments" :key="c.id" class="said"><b>{{ c.author }}</b>: {{ c.spec.text }}<template v-if="c.spec.answer"><br />Answered: {{ c.spec.answer }}</template></p>
+      <form class="row" @submit.prevent="say"><input v-model="remark" aria-label="Comment on this number" placeholder="comment on this number" /><button class="button" :disabled="!remark">Say it</button></form>
     </template>
   </aside>
 </template>
 <style scoped>
 .blue { color: var(--mark); font-weight: 600; } .big { font-size: 22px; margin: 8px 0; } p { margin: 8px 0; }
+.said { border-left: 3px solid var(--tight); padding-left: 8px; }
 .formula { background: var(--ground); border-left: 3px solid var(--mark); padding: 8px 10px; }
 </style>

@@ -1,5 +1,7 @@
 import { createRouter, createWebHistory } from 'vue-router'
 import Brief from '../stages/Brief.vue'
+import Chain from '../stages/Chain.vue'
+import Check from '../stages/Check.vue'
 import Compare from '../stages/Compare.vue'
 import Cut from '../stages/Cut.vue'
 import Jobs from '../stages/Jobs.vue'
@@ -19,6 +21,7 @@ export const router = createRouter({
         { path: '', redirect: (to) => `${to.path}/brief` },
         { path: 'brief', component: Brief }, { path: 'size', component: Size }, { path: 'compare', component: Compare },
         { path: 'parts', component: Parts }, { path: 'stock', component: Stock }, { path: 'cut', component: Cut }, { path: 'log', component: Log },
+        { path: 'chain', component: Chain }, { path: 'check', component: Check },
       ],
     },
     { path: '/:rest(.*)*', redirect: '/' },

@@ -31,7 +31,7 @@ export async function attempt(work: () => Promise<unknown>): Promise<boolean> {
   }
 }
 
-export type Kind = 'dimensions' | 'loads' | 'members' | 'structures' | 'parts' | 'notes'
+export type Kind = 'dimensions' | 'loads' | 'members' | 'structures' | 'parts' | 'notes' | 'comments'
 
 export async function save(kind: Kind, row: { id: number; version: number } | null, spec: unknown): Promise<number> {
   const base = `/jobs/${job.value!.job.id}/${kind}`

@@ -31,7 +31,7 @@ export const small = (mm: number, u: Unit = unit.value): string => (u === 'mm' ?
 export const lengthUnit = (u: Unit = unit.value): string => (u === 'mm' ? ' mm' : '')
 export const force = (n: number, u: Unit = unit.value): string => (u === 'in' ? `${(n / LB).toFixed(0)} lb` : `${trim(n / 1000, 2)} kN`)
 export const moment = (nmm: number, u: Unit = unit.value): string =>
-  u === 'in' ? `${(nmm / LB / 304.8).toFixed(0)} lb·ft` : `${trim(nmm / 1e6, 2)} kNm`
+  u === 'in' ? `${trim(nmm / LB / 304.8, Math.abs(nmm) < 1e6 ? 1 : 0)} lb·ft` : Math.abs(nmm) < 1e5 ? `${trim(nmm / 1e3, 1)} Nm` : `${trim(nmm / 1e6, 2)} kNm`
 export const mass = (kg: number, u: Unit = unit.value): string => (u === 'in' ? `${trim(kg / 0.45359237, 1)} lb` : `${trim(kg, 1)} kg`)
 export const line = (nmm: number, u: Unit = unit.value): string =>
   u === 'in' ? `${trim((nmm / LB) * 304.8, 1)} lb/ft` : `${trim(nmm, 2)} kN/m`

@@ -9,7 +9,7 @@ const brief = ref<S['JobSpec']>(copy(job.value!.job.spec))
 watch(() => job.value!.job.version, () => { brief.value = copy(job.value!.job.spec) })
 const dirty = computed(() => JSON.stringify(brief.value) !== JSON.stringify(job.value!.job.spec))
 type Chosen = { id: number; version: number } | null
-const blankLoad = (): S['LoadSpec'] => ({ name: '', case: 'live', form: 'area', area: { text: '', unit: unit.value }, dynamic_factor: 1, note: '' }) as S['LoadSpec']
+const blankLoad = (): S['LoadSpec'] => ({ name: '', case: 'live', form: 'area', area: { text: '', unit: unit.value }, dynamic_factor: 1, cycles: 0, note: '' }) as S['LoadSpec']
 const load = ref<S['LoadSpec'] | null>(job.value!.loads.length ? null : blankLoad())
 const loadRow = ref<Chosen>(null)
 const kinds = { force: 'force', line: 'line_load', area: 'area_load' } as const
@@ -47,6 +47,7 @@ function editDim(r: S['DimensionRow']) { dim.value = copy(r.spec); dimRow.value 
           <EntryField v-if="load.form === 'force'" v-model="load.force" label="Size" kind="force" /><EntryField v-else-if="load.form === 'line'" v-model="load.line" label="Size" kind="line_load" />
           <EntryField v-else v-model="load.area" label="Size" :kind="kinds.area" />
           <div class="field"><label for="load-dyn">Dynamic factor</label><input id="load-dyn" v-model.number="load.dynamic_factor" inputmode="decimal" /></div>
+          <div class="field"><label for="load-cycles">Comes and goes, times</label><input id="load-cycles" v-model.number="load.cycles" inputmode="numeric" placeholder="seldom" /></div>
         </div>
         <div class="row"><button class="button main">Save load</button><button type="button" class="button" @click="load = null">Leave it</button></div>
       </form>

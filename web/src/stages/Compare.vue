@@ -4,6 +4,8 @@ import { useRoute } from 'vue-router'
 import { call, type S } from '../api/client'
 import { attempt, catalogue, copy, job, mayWrite, save } from '../shared/job'
 import Reserve from '../shared/Reserve.vue'
+import Findings from './Findings.vue'
+import RoleCompare from './RoleCompare.vue'
 import Swap from './Swap.vue'
 import { IN, mass, small, trim, unit } from '../shared/units'
 
@@ -68,8 +70,10 @@ const choose = () => attempt(async () => {
 </script>
 <template>
   <div class="row spread"><h1>Compare</h1><span class="soft">Which section and metal is lightest, stiffest, cheapest here?</span></div>
-  <p v-if="!row" class="notice">There is no member yet: <router-link :to="`/jobs/${job!.job.id}/size`">add one in Size</router-link>.</p>
-  <template v-else>
+  <Findings />
+  <RoleCompare v-if="job!.structures.length" />
+  <p v-if="!row && !job!.structures.length" class="notice">There is no member yet: <router-link :to="`/jobs/${job!.job.id}/size`">add one in Size</router-link>.</p>
+  <template v-if="row">
     <div class="row gap">
       <label>Member <select v-model="chosen" aria-label="Member"><option v-for="m in job!.members" :key="m.id" :value="m.id">{{ m.spec.mark }} {{ m.spec.name }}</option></select></label>
       <label>Sizes <select v-model="system" aria-label="Sizes"><option value="">metric and inch</option><option value="metric">metric</option><option value="inch">inch</option></select></label>

@@ -36,7 +36,7 @@ const out = () => attempt(async () => { await call('POST', '/logout'); me.value 
       </form>
       <div class="panel">
         <h2>Or bring a job file</h2>
-        <p class="soft">A job as saved by Yorvek, with its loads, members, parts, stock and log. The two filled examples of the demo came this way.</p>
+        <p class="soft">A job as saved by Yorvek, with its loads, members, parts, stock and log. The filled examples of the demo came this way.</p>
         <input ref="file" type="file" accept=".json" aria-label="Job file" @change="bring" />
       </div>
     </div>

@@ -73,7 +73,7 @@ const makePart = () => attempt(async () => {
 })
 </script>
 <template>
-  <div class="row spread"><h1>Size</h1><span class="soft">Which section holds, and what gives first? Pick any number to see why.</span><a class="button link" :href="`/api/jobs/${job!.job.id}/export/report.pdf?unit=${unit}`">Calculation report PDF</a></div>
+  <div class="row spread"><h1>Size</h1><span class="soft">Which section holds, and what gives first? Pick any number to see why.</span><span class="row"><router-link class="button link" :to="`/jobs/${job!.job.id}/check`">Check and release</router-link><router-link v-if="job!.structures.length" class="button link" :to="`/jobs/${job!.job.id}/chain`">Chain</router-link><a class="button link" :href="`/api/jobs/${job!.job.id}/export/report.pdf?unit=${unit}`">Calculation report PDF</a></span></div>
   <p v-if="!job!.loads.length" class="notice">There is no load yet: <router-link :to="`/jobs/${job!.job.id}/brief`">enter one in the brief</router-link>.</p>
   <section v-if="row?.verdict && !draft" class="gap">
     <div class="row spread">

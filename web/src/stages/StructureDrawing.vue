@@ -78,7 +78,7 @@ const curves = computed(() => (bar.value
           <title>{{ b.name }}: {{ b.section_id }}</title>
         </path>
         <path v-for="a in arrows" :key="'a' + a.key" :d="a.path" stroke="var(--mark)" stroke-width="1.6" vector-effect="non-scaling-stroke" />
-        <rect v-for="n in held" :key="'s' + n" :x="spots[n][0] - box.size * 0.018" :y="spots[n][1]" :width="box.size * 0.036" :height="box.size * 0.014" fill="var(--ink)" />
+        <rect v-for="n in held" :key="'s' + n" :x="spots[n][0] - box.size * 0.018" :y="spots[n][1]" :width="box.size * 0.036" :height="box.size * 0.009" fill="var(--ink)" />
       </g>
       <g :style="`font-size:${box.size / 34}px`"><template v-for="a in arrows" :key="'t' + a.key"><text v-if="a.name" :x="a.at[0]" :y="a.at[1]" text-anchor="middle" class="load">{{ a.name }}</text></template>
         <template v-if="few"><text v-for="b in verdict.bars" :key="'n' + b.name" :x="label(b).x" :y="label(b).y" :text-anchor="label(b).anchor">{{ b.name }} {{ length(b.length_mm) }}</text></template></g>

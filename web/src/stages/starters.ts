@@ -1,19 +1,38 @@
-/** The starters and the dimensions each asks for. What they are made of and where loads may stand, the server says. */
-import type { S } from '../api/client'
+/** What the server offers to start from, and the figures each kind of joint asks for. */
+import { call, type S } from '../api/client'
+import { shallowRef } from 'vue'
 
-export type Starter = S['StructureSpec']['starter']
-export const starters: Record<Starter['kind'], { words: string; dims: [string, string][]; counts?: [string, string, number][] }> = {
-  'tied arm': { words: 'Arm on a tie', dims: [['height', 'Height of the hinge'], ['reach', 'Reach of the arm'], ['tie_rise', 'Tie above the arm']] },
-  'braced arm': { words: 'Arm on a knee brace', dims: [['height', 'Height of the arm'], ['reach', 'Reach of the arm'], ['knee_drop', 'Knee below the arm'], ['knee_reach', 'Knee out from the post']] },
-  portal: { words: 'Portal on legs', dims: [['span', 'Span'], ['height', 'Height']] },
-  'side arm': { words: 'Arm with a side arm', dims: [['reach', 'Reach from the wall'], ['side', 'Length of the side arm']] },
-  deck: { words: 'Deck on rails', dims: [['length', 'Length'], ['width', 'Width'], ['post_height', 'Height of posts']], counts: [['bays', 'Bays', 6]] },
-  truss: { words: 'Flat truss', dims: [['span', 'Span'], ['height', 'Height']], counts: [['panels', 'Panels', 6]] },
+export type Entry = { text: string; unit: 'mm' | 'in' }
+const kinds = shallowRef<S['StarterKind'][]>([])
+export const starterKinds = kinds
+export async function loadStarters(): Promise<void> {
+  if (!kinds.value.length) kinds.value = await call<S['StarterKind'][]>('GET', '/starters')
 }
-export const optionalDims = ['post_height']
+export const starterWords = (kind: string): string => (kind === 'own' ? 'Model of one’s own' : (kinds.value.find((k) => k.kind === kind)?.words ?? kind))
+export function blankStarter(kind: string, unit: 'mm' | 'in'): S['StarterSpec'] {
+  const k = kinds.value.find((x) => x.kind === kind)!
+  return {
+    kind, own: null,
+    sizes: Object.fromEntries(k.sizes.filter(([, , optional]) => !optional).map(([name]) => [name, { text: '', unit }])),
+    counts: Object.fromEntries(k.counts.map(([name, , usual]) => [name, usual])),
+  } as unknown as S['StarterSpec']
+}
 
-export function blankStarter(kind: Starter['kind'], unit: 'mm' | 'in'): Starter {
-  const s = starters[kind]
-  const dims = s.dims.map(([k]) => [k, optionalDims.includes(k) ? null : { text: '', unit }])
-  return { kind, ...Object.fromEntries(dims), ...Object.fromEntries((s.counts ?? []).map(([k, , n]) => [k, n])) } as Starter
+export type Joint = S['JointAt']['joint']
+type Ask = [string, string, string, string]
+/** name, words, usual in mm, usual in inches */
+export const jointAsks: Record<Joint['kind'], { words: string; lengths: Ask[]; counts?: [string, string, number][]; force?: Ask }> = {
+  weld: { words: 'weld all round', lengths: [['leg', 'Leg', '5', '3/16']] },
+  pin: { words: 'pin through a lug', lengths: [['pin', 'Pin', '20', '3/4'], ['lug', 'Lug thickness', '10', '3/8'], ['cheek', 'Cheek thickness', '8', '5/16'], ['width', 'Lug width at the hole', '60', '2 1/2'], ['edge', 'Hole’s edge to the end', '20', '7/8'], ['play', 'Hole over pin', '0.5', '1/32'], ['gap', 'Lug to cheek', '1', '1/32']] },
+  bolts: { words: 'bolts through a plate', lengths: [['bolt', 'Bolt', '12', '1/2'], ['pitch', 'Pitch along the bar', '40', '1 1/2'], ['gauge', 'Gauge across', '40', '1 1/2'], ['edge', 'To the plate’s end', '25', '1'], ['side', 'To the plate’s side', '25', '1'], ['plate', 'Plate thickness', '8', '5/16']], counts: [['rows', 'Rows along', 2], ['columns', 'Columns across', 1], ['planes', 'Shear planes', 1]] },
+  'end plate': { words: 'end plate on bolts', lengths: [['bolt', 'Bolt', '12', '1/2'], ['pitch', 'Between the rows', '120', '5'], ['gauge', 'Between the columns', '110', '4 1/2'], ['width', 'Plate width', '160', '6 1/2'], ['plate', 'Plate thickness', '12', '1/2']], counts: [['rows', 'Rows', 2]] },
+  'base plate': { words: 'base plate on four anchors', lengths: [['length', 'Plate length', '200', '8'], ['width', 'Plate width', '200', '8'], ['plate', 'Plate thickness', '12', '1/2'], ['anchor', 'Anchor', '12', '1/2'], ['edge', 'Anchor to the edge', '30', '1 1/4']] },
+  friction: { words: 'held by friction', lengths: [['bolt', 'Bolt', '10', '3/8']], counts: [['bolts', 'Bolts', 2], ['torque_Nm', 'Tightened to, Nm', 40], ['friction', 'Friction', 0.15]] },
+  'rated part': { words: 'bought part, by its rating', lengths: [], force: ['rating', 'Rating on its plate', '5 kN', '1000 lb'] },
+}
+export function blankJoint(kind: Joint['kind'], unit: 'mm' | 'in'): Joint {
+  const a = jointAsks[kind]
+  const lengths = a.lengths.map(([k, , mm, inch]) => [k, { text: unit === 'mm' ? mm : inch, unit }])
+  const more: Record<string, unknown> = kind === 'friction' ? { by: 'clamp' } : kind === 'rated part' ? { what: 'hoist ring', modified: false, rating: { text: unit === 'mm' ? a.force![2] : a.force![3], unit } } : ['weld'].includes(kind) ? {} : { grade: '8.8' }
+  return { kind, ...Object.fromEntries(lengths), ...Object.fromEntries((a.counts ?? []).map(([k, , n]) => [k, n])), ...more } as unknown as Joint
 }

@@ -2,21 +2,23 @@
 
 from __future__ import annotations
 
+from functools import lru_cache
 from typing import Literal
 
 import numpy as np
 from pydantic import Field
 
 from yorvek.core.checks import bending, shear
-from yorvek.core.checks.capacity import Capacities, capacities, material_columns
+from yorvek.core.checks.capacity import Capacities, MaterialColumns, capacities, material_columns
 from yorvek.core.checks.methods import Combination, Method, combinations_of, service_combinations
 from yorvek.core.checks.record import Check, Reserve, Value, least_reserve
-from yorvek.core.checks.table import Axis, SectionTable, section_table
+from yorvek.core.checks.table import Array, Axis, SectionTable, section_table
 from yorvek.core.materials import Material, material
 from yorvek.core.model import Model
 from yorvek.core.quantities import GRAVITY
 from yorvek.core.sections import Section, price_per_kg, section
-from yorvek.core.structures import BeamRequest, BeamSolution, MemberCases, member_cases
+from yorvek.core.structures import BeamRequest, MemberCases, member_cases
+from yorvek.core.structures.beam import NEAR
 
 OUTSIDE = [
     "side loads and twist: no load off the axis is entered",
@@ -95,7 +97,8 @@ class _Worst:
         self.value = 0.0
         self.at = 0.0
         self.words = ""
-        self.solution: BeamSolution | None = None
+        self.values: Array = np.zeros(0)
+        self.places: Array = np.zeros(0)
 
 
 def _worst(
@@ -108,32 +111,34 @@ def _worst(
     between: tuple[float, float] | None = None,
 ) -> _Worst:
     solution = cases.solution
-    unit = solution.at_stations(getattr(solution, quantity))
+    coefficients = getattr(solution, quantity)
+    unit = solution.at_stations(coefficients)
     places = solution.stations_mm()
     inside = (
-        np.ones(len(places), bool) if between is None else (places >= between[0] - 1e-6) & (places <= between[1] + 1e-6)
+        slice(None) if between is None else np.nonzero((places >= between[0] - 1e-6) & (places <= between[1] + 1e-6))[0]
     )
-    best = _Worst()
+    best, row = _Worst(), None
+    flat = coefficients.reshape(len(coefficients), -1)
     for combo in combos:
         make = cases.strength_factors if strength else cases.factors
         factors = make(own, combo.dead, combo.live, combo.wind)
         size = np.abs(factors @ unit[:, inside]).max(axis=1)
         pattern = int(np.argmax(size * (1 + 1e-9 * cases.patterns.sum(axis=1)))) if len(size) else 0
-        one = solution.combined(factors[pattern])
-        found = [one.extreme(getattr(one, quantity), sign=s, between=between) for s in (1.0, -1.0)]
-        top = max(found, key=lambda e: abs(e.value))
-        if best.solution is None or abs(top.value) > abs(best.value) * (1 + 1e-9):
-            best.value, best.at, best.solution = top.value, top.x_mm, one
+        if row is not None and size[pattern] < NEAR * abs(best.value):
+            continue
+        top = solution.largest((factors[pattern] @ flat).reshape(coefficients.shape[1:]), between)
+        if row is None or abs(top.value) > abs(best.value) * (1 + 1e-9):
+            best.value, best.at, row = top.value, top.x_mm, factors[pattern]
             best.words = f"{combo.name}, {cases.pattern_name(pattern)}"
+    assert row is not None
+    best.values, best.places = row @ unit, places
     return best
 
 
-def _curve(worst: _Worst, quantity: str, scale: float = 1.0) -> Curve:
-    assert worst.solution is not None
-    values = worst.solution.at_stations(getattr(worst.solution, quantity))[0] * scale
+def _curve(worst: _Worst, scale: float = 1.0) -> Curve:
     return Curve(
-        x_mm=[float(x) for x in worst.solution.stations_mm()],
-        y=[float(v) for v in values],
+        x_mm=worst.places.tolist(),
+        y=(worst.values * scale).tolist(),
         greatest=float(worst.value * scale),
         at_mm=worst.at,
         load_position=worst.words,
@@ -274,6 +279,17 @@ def _shear_check(
     )
 
 
+@lru_cache(maxsize=4096)
+def _strengths(
+    section_id: str, material_id: str, axis: Axis, welded: bool, method: str, unbraced_mm: float, length_mm: float
+) -> tuple[SectionTable, MaterialColumns, Capacities]:
+    """What a section is worth; loads change far more often than sections."""
+    t = section_table([section(section_id)], axis)
+    columns = material_columns([material(material_id)], welded=welded)
+    by = Method.model_validate_json(method)
+    return t, columns, capacities(t, columns, by, unbraced_mm=unbraced_mm, length_mm=length_mm)
+
+
 def check_beam(member: BeamMember) -> BeamVerdict:
     """Check a beam for bending, shear and deflection.
 
@@ -282,11 +298,11 @@ def check_beam(member: BeamMember) -> BeamVerdict:
     """
     s, m = section(member.section_id), material(member.material_id)
     cases = member_cases(member.beam)
-    t, columns = section_table([s], member.axis), material_columns([m], welded=member.welded)
     mass_per_m = s.mass_kg_per_m(m.density_kg_m3)
     own = mass_per_m * GRAVITY / 1000.0
     Lb = member.unbraced_mm or max(r.length_mm for r in cases.regions)
-    caps = capacities(t, columns, member.method, unbraced_mm=Lb, length_mm=member.beam.length_mm)
+    length = member.beam.length_mm
+    t, columns, caps = _strengths(s.id, m.id, member.axis, member.welded, member.method.model_dump_json(), Lb, length)
     windy = any(x.case == "wind" for x in member.beam.loads)
     combos, service = combinations_of(member.method, wind=windy), service_combinations(wind=windy)
     moment = _worst(cases, own, combos, "moment", strength=True)
@@ -334,9 +350,9 @@ def check_beam(member: BeamMember) -> BeamVerdict:
         stiffness=least_reserve(checks, "stiffness", none_applies="no limit"),
         mass_kg=mass,
         price=mass * price_per_kg(s, m.price_per_kg),
-        shear=_curve(force, "shear"),
-        moment=_curve(moment, "moment"),
-        deflection=_curve(worst_move, "deflection", 1 / EI),
+        shear=_curve(force),
+        moment=_curve(moment),
+        deflection=_curve(worst_move, 1 / EI),
         limit_mm=limit,
         limit_region=region_ends,
         reactions=_reactions(cases, own, service),

@@ -1,6 +1,19 @@
 """Comparison: the catalogue swept against the limits, and the whole job in another metal."""
 
+from yorvek.core.comparison.roles import RoleCandidate, RoleResult, sweep_role
 from yorvek.core.comparison.swap import Equal, Mine, SwapResult, swap
 from yorvek.core.comparison.sweep import Candidate, SweepRequest, SweepResult, sweep
 
-__all__ = ["Candidate", "Equal", "Mine", "SwapResult", "SweepRequest", "SweepResult", "swap", "sweep"]
+__all__ = [
+    "Candidate",
+    "Equal",
+    "Mine",
+    "RoleCandidate",
+    "RoleResult",
+    "SwapResult",
+    "SweepRequest",
+    "SweepResult",
+    "swap",
+    "sweep",
+    "sweep_role",
+]

@@ -121,9 +121,17 @@ def _structure(page: Page, spec: StructureSpec, result: StructureResult, unit: U
             x=INDENT,
         )
     _check(page, v.movement, unit)
+    for check in v.stability:
+        _check(page, check, unit)
+    for one in v.situations:
+        page.line(f"{one.kind} {one.name}: {mass_text(one.mass_kg, unit)}", bold=True, size=8.5)
+        page.line(_reserve("Breaks", one.strength))
+        page.line(_reserve("Moves", one.stiffness))
+        if one.worst is not None:
+            _check(page, one.worst, unit)
     for bar in v.bars:
         page.line(f"{bar.name}, {length_text(bar.length_mm, unit)}, {bar.section_id}", bold=True, size=8.5)
-        for check in (*bar.checks, *bar.joints):
+        for check in (*bar.checks, *(c for j in bar.joints for c in j.checks)):
             _check(page, check, unit)
     page.line("Outside: " + "; ".join(v.outside) + ".", size=7.5, colour=SOFT)
 

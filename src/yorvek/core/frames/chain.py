@@ -5,12 +5,15 @@ from __future__ import annotations
 from collections import deque
 from collections.abc import Iterator
 
+from yorvek.core.checks.record import Check
 from yorvek.core.errors import InputError
+from yorvek.core.frames.connections import Joint, bigger
 from yorvek.core.frames.request import FrameRequest, RoleChoice
 from yorvek.core.frames.verdict import FrameVerdict, check_frame
 from yorvek.core.model import Model
 from yorvek.core.sections import catalogue, section, sold_in
 
+SOLID = ("flat", "square_bar", "round_bar")
 MOST_TRIES = 8
 ENOUGH = 1.15
 STEP, WORTH = 1.12, 1.03
@@ -37,6 +40,8 @@ class Upgrade(Model):
     section_id: str | None = None
     weld_leg_mm: float | None = None
     pin_mm: float | None = None
+    joint_at: str | None = None
+    joint: Joint | None = None
     mass_kg: float
     price: float
     before: float | None
@@ -46,6 +51,7 @@ class Upgrade(Model):
 
 def chain(request: FrameRequest, verdict: FrameVerdict) -> list[Link]:
     """Links in the order the load meets them: breadth first from the loaded spots, each bar with its joints."""
+    request = request.at(verdict.position)
     layout = request.starter.layout()
     starts: list[str] = []
     for load in request.loads:
@@ -74,21 +80,14 @@ def chain(request: FrameRequest, verdict: FrameVerdict) -> list[Link]:
     out: list[Link] = []
     for bar in ordered:
         found = bars[bar.name]
-        near_first = sorted(found.joints, key=lambda c: far.get(c.id.split(", ")[1].rsplit(":", 1)[0], 99))
+        near_first = sorted(found.joints, key=lambda j: far.get(j.node, 99))
         members = min(found.checks, key=lambda c: -1.0 if c.reserve is None else c.reserve)
-        links = [("joint", near_first[0]), ("bar", members), *(("joint", c) for c in near_first[1:])]
+        links = [("joint", c) for c in near_first[0].checks]
+        links += [("bar", members), *(("joint", c) for j in near_first[1:] for c in j.checks)]
         for kind, check in links:
-            out.append(
-                Link(
-                    order=len(out) + 1,
-                    what=check.title,
-                    kind=kind,
-                    bar=bar.name,
-                    check_id=check.id,
-                    reserve=check.reserve,
-                    why_not=check.not_checked,
-                )
-            )
+            out.append(_link(check, bar.name, kind, len(out) + 1))
+    for check in verdict.stability:
+        out.append(_link(check, "", "ground", len(out) + 1))
     return out
 
 
@@ -114,7 +113,7 @@ def _heavier(choice: RoleChoice) -> Iterator[str]:
 def _closed(choice: RoleChoice) -> Iterator[str]:
     """Tubes about as heavy, where an open section twists."""
     present = section(choice.section_id)
-    if present.closed:
+    if present.closed or present.shape in SOLID:
         return
     found = [
         s
@@ -130,15 +129,23 @@ def _closed(choice: RoleChoice) -> Iterator[str]:
 
 def upgrades(request: FrameRequest, verdict: FrameVerdict) -> list[Upgrade]:
     """For the weakest link, the cheapest changes that lift it, each worked out through the whole structure."""
-    links = chain(request, verdict)
-    weakest = min(links, key=lambda link: -1.0 if link.reserve is None else link.reserve)
-    bar = next(b for b in verdict.bars if b.name == weakest.bar)
+    weakest = _weakest(request, verdict)
+    bar = next((b for b in verdict.bars if b.name == weakest.bar), None)
+    if bar is None:
+        return []
     soft = verdict.stiffness.value is not None and (
         weakest.reserve is not None and verdict.stiffness.value < weakest.reserve
     )
     out: list[Upgrade] = []
     if weakest.kind == "joint" and not soft:
-        if weakest.check_id.endswith("weld"):
+        where = weakest.check_id.rsplit(": ", 1)[0].removesuffix(": weld")
+        if where in request.joints:
+            joint_tries: list[tuple[dict[str, object], str, str]] = [
+                ({"joints": {**request.joints, where: better}}, f"{where}: {words}", "")
+                for words, better in bigger(request.joints[where])
+            ]
+            out += _tried(request, verdict, joint_tries, joint=True)
+        elif weakest.check_id.endswith(("weld", "weld: repeated")):
             legs = [leg for leg in (3, 4, 5, 6, 8, 10, 12) if leg > request.weld_leg_mm]
             out += _tried(
                 request,
@@ -146,10 +153,12 @@ def upgrades(request: FrameRequest, verdict: FrameVerdict) -> list[Upgrade]:
                 [({"weld_leg_mm": float(leg)}, f"weld leg {leg} mm", "") for leg in legs[:4]],
                 joint=True,
             )
-        else:
+        elif weakest.check_id.endswith("pin"):
             pins = [d for d in (12, 16, 20, 24, 30, 36, 42) if d > request.pin_mm]
             out += _tried(request, verdict, [({"pin_mm": float(d)}, f"pin {d} mm", "") for d in pins[:4]], joint=True)
     roles = [bar.role] if not soft else list(verdict.roles)
+    if weakest.check_id.endswith(": wall"):
+        roles = [*roles, *(r for r in dict.fromkeys(_chord_roles(verdict, weakest)) if r not in roles)]
     for role in roles:
         choice = request.roles[role]
         sizes = [*_closed(choice), *_heavier(choice)]
@@ -159,6 +168,36 @@ def upgrades(request: FrameRequest, verdict: FrameVerdict) -> list[Upgrade]:
         ]
         out += _tried(request, verdict, tries, joint=False)
     return sorted(out, key=lambda u: u.price)[:5]
+
+
+def _weakest(request: FrameRequest, verdict: FrameVerdict) -> Link:
+    """The weakest link of the structure as it stands and of all its situations."""
+    links = chain(request, verdict)
+    for one in verdict.situations:
+        if one.kind == "stage" and one.worst is not None and one.worst.kind == "strength":
+            links.append(
+                _link(one.worst, _bar_of(one.worst), "joint" if ", " in one.worst.id else "bar", len(links) + 1)
+            )
+    return min(links, key=lambda link: -1.0 if link.reserve is None else link.reserve)
+
+
+def _bar_of(check: Check) -> str:
+    return check.id.split(": ", 1)[0].split(", ", 1)[0]
+
+
+def _link(check: Check, bar: str, kind: str, order: int) -> Link:
+    return Link(
+        order=order, what=check.title, kind=kind, bar=bar, check_id=check.id, reserve=check.reserve,
+        why_not=check.not_checked,
+    )  # fmt: skip
+
+
+def _chord_roles(verdict: FrameVerdict, link: Link) -> Iterator[str]:
+    """Roles of the bars that run through the node of a tube wall: theirs is the wall."""
+    node = link.check_id.removesuffix(": wall").split(", ", 1)[1]
+    for b in verdict.bars:
+        if node in (b.i, b.j) and b.name != link.bar:
+            yield b.role
 
 
 def _least(verdict: FrameVerdict) -> float | None:
@@ -182,6 +221,7 @@ def _tried(
         if after is None or (before is not None and after < before * WORTH):
             continue
         choice = changed.roles.get(role)
+        joints = [k for k, j in changed.joints.items() if request.joints.get(k) != j]
         out.append(
             Upgrade(
                 words=words,
@@ -189,6 +229,8 @@ def _tried(
                 section_id=choice.section_id if choice else None,
                 weld_leg_mm=changed.weld_leg_mm if joint and changed.weld_leg_mm != request.weld_leg_mm else None,
                 pin_mm=changed.pin_mm if joint and changed.pin_mm != request.pin_mm else None,
+                joint_at=joints[0] if joints else None,
+                joint=changed.joints[joints[0]] if joints else None,
                 mass_kg=found.mass_kg - verdict.mass_kg,
                 price=found.price - verdict.price,
                 before=before,

@@ -2,48 +2,53 @@
 
 from __future__ import annotations
 
-import itertools
 import math
-from collections.abc import Iterator
-from dataclasses import dataclass
-from typing import Literal
 
 import numpy as np
 from numpy.typing import NDArray
 
 from yorvek.core.checks.beam import deflection_limit_mm, limit_words
-from yorvek.core.checks.capacity import Capacities, capacities, material_columns
-from yorvek.core.checks.methods import Combination, combinations_of, service_combinations
+from yorvek.core.checks.fatigue import ATTACHED, FILLET_ALL_ROUND, PLAIN, WORTH_A_LOOK, fatigue_check
+from yorvek.core.checks.methods import combinations_of, service_combinations
 from yorvek.core.checks.record import Check, Reserve, Value, least_reserve
-from yorvek.core.checks.table import section_table
 from yorvek.core.errors import InputError
-from yorvek.core.frames.joints import joint_record, joint_use, pin_allowed_N, weld_line
-from yorvek.core.frames.request import FrameLoad, FrameRequest
-from yorvek.core.frames.strength import BarStrength, bar_strength, bending_record, shares, shear_record
-from yorvek.core.materials import Material, material
+from yorvek.core.frames.joints import Chord, End, rules_of, wall_rule, words_of, worst
+from yorvek.core.frames.joints.weld import weld_line
+from yorvek.core.frames.request import FrameRequest, Situation
+from yorvek.core.frames.solving import Made, Solved, frame_of, layout_in, made_of, solutions, stations
+from yorvek.core.frames.stability import stability_checks
+from yorvek.core.frames.strength import bending_record, shares, shear_record
+from yorvek.core.materials import material
 from yorvek.core.model import Model
 from yorvek.core.quantities import GRAVITY
-from yorvek.core.sections import Section, price_per_kg, section, sold_in
-from yorvek.core.structures.element import FrameSection
-from yorvek.core.structures.frame import Frame, FrameMember, FrameResult, MemberForce, solve_frame
-from yorvek.core.structures.starters import Bar, Layout, length_mm
+from yorvek.core.sections import price_per_kg, section
+from yorvek.core.structures.element import local_axes
+from yorvek.core.structures.frame import solve_frame
+from yorvek.core.structures.starters import Bar, Layout, length_mm, runs_on
 from yorvek.core.structures.vibration import frequencies_hz
 
 Floats = NDArray[np.float64]
-GlobalAxis = Literal["X", "Y", "Z"]
-STATIONS = 24
-MOST_PATTERNS = 5
-WAYS: dict[str, tuple[str, GlobalAxis, float]] = {
-    "down": ("FY", "Y", -1.0),
-    "sideways": ("FZ", "Z", 1.0),
-    "along": ("FX", "X", 1.0),
-}
+STRAIGHT = math.cos(math.radians(2.0))
 OUTSIDE = [
     "what the feet stand on: hand over the reactions, anchors by their maker's data",
-    "tube walls at the joints, stiffeners, and the plates between",
+    "tube walls at corners where no tube runs through, stiffeners, and plates that were not entered as a joint",
     "the load's own swing and impact beyond its dynamic factor",
     "warping of open sections in torsion",
 ]
+
+
+class JointVerdict(Model):
+    """The joint of a bar at a node."""
+
+    node: str
+    kind: str
+    chosen: bool
+    checks: list[Check]
+
+    @property
+    def weakest(self) -> Check:
+        """The check with the least reserve; one that was not made comes first."""
+        return min(self.checks, key=lambda c: -1.0 if c.reserve is None else c.reserve)
 
 
 class BarVerdict(Model):
@@ -59,7 +64,7 @@ class BarVerdict(Model):
     mass_kg: float
     checks: list[Check]
     strength: Reserve
-    joints: list[Check]
+    joints: list[JointVerdict]
     along_mm: list[float]
     N_N: list[float]
     My_Nmm: list[float]
@@ -86,8 +91,22 @@ class Put(Model):
     bars: list[str]
 
 
+class SituationVerdict(Model):
+    """A position or a stage: what governs there, its mass and centre of gravity."""
+
+    name: str
+    kind: str
+    strength: Reserve
+    stiffness: Reserve
+    worst: Check | None
+    mass_kg: float
+    centre_mm: tuple[float, float, float]
+    handed: list[Handed]
+    trouble: str | None = None
+
+
 class FrameVerdict(Model):
-    """All of a structure."""
+    """All of a structure; where it has positions, the bars and the chain are those of the worst one, `position`."""
 
     words: str
     nodes: dict[str, tuple[float, float, float]]
@@ -106,174 +125,107 @@ class FrameVerdict(Model):
     swings_empty_hz: float | None
     swings_loaded_hz: float | None
     outside: list[str]
-
-
-@dataclass(frozen=True)
-class Made:
-    """A role's section and metal with its capacities."""
-
-    section: Section
-    metal: Material
-    strong: Capacities
-    weak: Capacities
-    strength: BarStrength
-    turned: bool
-
-
-@dataclass(frozen=True)
-class Solved:
-    """One combination with one pattern of live loads."""
-
-    combination: Combination
-    pattern: tuple[str, ...]
-    result: FrameResult
-
-    @property
-    def words(self) -> str:
-        return self.combination.name + (f", live: {', '.join(self.pattern)}" if self.pattern else "")
-
-
-def _made(request: FrameRequest, layout: Layout) -> dict[str, dict[str, Made]]:
-    """Capacities of every bar: by role and bar, as buckling lengths differ."""
-    out: dict[str, dict[str, Made]] = {}
-    for bar in layout.bars:
-        choice = request.roles.get(bar.role)
-        if choice is None:
-            raise InputError(field=f"role {bar.role}", got="", needs="choose a section and a material for it")
-        s, m = section(choice.section_id, field=f"role {bar.role}"), material(choice.material_id)
-        if m.id not in sold_in(s):
-            raise InputError(
-                field=f"role {bar.role}", got=f"{s.id} in {m.id}", needs="it is sold in " + ", ".join(sold_in(s))
-            )
-        L = length_mm(layout, bar)
-        columns = material_columns([m], welded=request.welded)
-        both = [
-            capacities(section_table([s], axis), columns, request.method, unbraced_mm=L, length_mm=L)
-            for axis in ("strong", "weak")
-        ]
-        strength = bar_strength(s, m, columns, request.method, L * bar.buckling_factor)
-        out.setdefault(bar.role, {})[bar.name] = Made(s, m, both[0], both[1], strength, choice.turned)
-    return out
-
-
-def _frame(
-    request: FrameRequest, layout: Layout, made: dict[str, dict[str, Made]], factors: dict[int, float], dead: float
-) -> Frame:
-    """The solver's model under factored loads; `factors` by the load's number."""
-    members, loads = {}, []
-    for bar in layout.bars:
-        own = made[bar.role][bar.name]
-        s, m = own.section, own.metal
-        mass = s.mass_kg_per_m(m.density_kg_m3)
-        members[bar.name] = FrameMember(
-            bar.i,
-            bar.j,
-            FrameSection(m.E_MPa, m.G_MPa, s.A_mm2, s.Iy_mm4, s.Ix_mm4, s.J_mm4, mass_kg_per_m=mass),
-            bar.released,
-            90.0 if own.turned else 0.0,
-            bar.only,
-        )
-        loads.append(MemberForce(bar.name, "Y", start=-dead * mass * GRAVITY / 1000, end=-dead * mass * GRAVITY / 1000))
-    nodes: dict[str, dict[str, float]] = {}
-    for k, load in enumerate(request.loads):
-        factor = factors.get(k, 0.0)
-        if factor:
-            _put(layout, load, factor, nodes, loads)
-    return Frame(
-        nodes=dict(layout.nodes),
-        members=members,
-        supports={n: dict.fromkeys(fixed, True) for n, fixed in layout.supports.items()},
-        node_loads=nodes,
-        member_loads=loads,
-    )
-
-
-def _put(
-    layout: Layout, load: FrameLoad, factor: float, nodes: dict[str, dict[str, float]], loads: list[MemberForce]
-) -> None:
-    spot = layout.spots.get(load.spot)
-    if spot is None:
-        raise InputError(field=f"load {load.name}", got=load.spot, needs="it may stand " + "; ".join(layout.spots))
-    component, axis, sign = WAYS[load.direction]
-    if spot.nodes:
-        if not load.force_N:
-            raise InputError(field=f"load {load.name}", got=spot.words, needs="only a force can stand there")
-        for node in spot.nodes:
-            at = nodes.setdefault(node, {})
-            at[component] = at.get(component, 0.0) + sign * factor * load.force_N / len(spot.nodes)
-        return
-    whole = sum(length_mm(layout, layout.bar(n)) for n, _ in spot.bars)
-    for name, width in spot.bars:
-        q = load.line_N_per_mm + load.area_MPa * width + load.force_N / whole
-        if load.area_MPa and not width:
-            raise InputError(field=f"load {load.name}", got=spot.words, needs="a load per area needs a deck to lie on")
-        loads.append(MemberForce(name, axis, start=sign * factor * q, end=sign * factor * q))
-
-
-def _solutions(
-    request: FrameRequest,
-    layout: Layout,
-    made: dict[str, dict[str, Made]],
-    combinations: list[Combination],
-    *,
-    strength: bool,
-) -> Iterator[Solved]:
-    """Every combination with every choice of live loads that may be there or not."""
-    live = [k for k, x in enumerate(request.loads) if x.case == "live"]
-    free = live[:MOST_PATTERNS]
-    for c in combinations:
-        for on in itertools.product((True, False), repeat=len(free)):
-            chosen = [k for k, yes in zip(free, on, strict=True) if yes] + live[MOST_PATTERNS:]
-            if c.live == 0 and any(on):
-                continue
-            factors = {}
-            for k, load in enumerate(request.loads):
-                dynamic = load.dynamic_factor if strength else 1.0
-                if load.case == "dead":
-                    factors[k] = c.dead
-                elif load.case == "wind":
-                    factors[k] = c.wind
-                elif k in chosen:
-                    factors[k] = c.live * dynamic
-            frame = _frame(request, layout, made, factors, c.dead)
-            yield Solved(c, tuple(request.loads[k].name for k in chosen), solve_frame(frame))
-
-
-def stations(result: FrameResult, name: str) -> tuple[Floats, Floats]:
-    """Places along a bar, mm, and N, Vy, Vz, T, My, Mz there: even steps, and where a shear passes nothing, so that the
-    greatest moment of an even load is met exactly.
-    """
-    line = result.lines[name]
-    x = np.linspace(0, line.length_mm, STATIONS + 1)
-    f = line.along(x)
-    extra = []
-    for column in (1, 2):
-        v = f[:, column]
-        for k in np.nonzero(v[:-1] * v[1:] < 0)[0]:
-            extra.append(x[k] + (x[k + 1] - x[k]) * v[k] / (v[k] - v[k + 1]))
-    if extra:
-        x, f = np.concatenate([x, extra]), np.concatenate([f, line.along(np.array(extra))])
-        order = np.argsort(x)
-        x, f = x[order], f[order]
-    return x, f
+    stability: list[Check] = []
+    situations: list[SituationVerdict] = []
+    position: str = ""
+    centre_mm: tuple[float, float, float] = (0.0, 0.0, 0.0)
 
 
 def check_frame(request: FrameRequest, *, swings: bool = True) -> FrameVerdict:
-    """Check a structure; `swings` asks for its natural frequencies too.
+    """Check a structure in every situation; `swings` asks for its natural frequencies too.
 
     Raises:
         InputError: a dimension, section, load or spot that cannot be; a mechanism; buckling.
     """
-    layout = request.starter.layout()
-    made = _made(request, layout)
+    positions = [s for s in request.situations if s.kind == "position"]
+    stages = [s for s in request.situations if s.kind == "stage"]
+    seen = [_situation(request, one, swings=swings) for one in positions]
+    standing = [v for _, v in seen if v is not None]
+    if positions and not standing:
+        raise InputError(field=positions[0].name, got="", needs=seen[0][0].trouble or "a position that stands")
+    found = min(standing, key=_least) if standing else _check(request, layout_in(request), swings=swings)
+    seen += [_situation(request, one, swings=False) for one in stages]
+    strength, stiffness = found.strength, found.stiffness
+    for one, _ in seen:
+        strength, stiffness = _lesser(strength, one.strength), _lesser(stiffness, one.stiffness)
+    return found.model_copy(
+        update={"situations": [one for one, _ in seen], "strength": strength, "stiffness": stiffness}
+    )
+
+
+def _least(verdict: FrameVerdict) -> float:
+    return min(-1.0 if r.value is None else r.value for r in (verdict.strength, verdict.stiffness))
+
+
+def _lesser(a: Reserve, b: Reserve) -> Reserve:
+    if a.value is None or b.value is None:
+        return a if a.value is None else b
+    return b if b.value < a.value else a
+
+
+def _situation(request: FrameRequest, one: Situation, *, swings: bool) -> tuple[SituationVerdict, FrameVerdict | None]:
+    """A position or stage by itself; what is wrong with it is said in its own line."""
+    try:
+        asked = request.in_situation(one)
+        layout = layout_in(asked, one)
+        kept = [x for x in asked.loads if x.spot in layout.spots]
+        found = _check(asked.model_copy(update={"loads": kept}), layout, swings=swings)
+    except InputError as error:
+        nothing = Reserve(value=None, word="not checked", governs=f"{one.name}: {error.sentence}", check_id=None)
+        line = SituationVerdict(
+            name=one.name, kind=one.kind, strength=nothing, stiffness=nothing, worst=None, mass_kg=0.0,
+            centre_mm=(0.0, 0.0, 0.0), handed=[], trouble=error.sentence,
+        )  # fmt: skip
+        return line, None
+    named = {
+        k: r.model_copy(update={"governs": f"{one.name}: {r.governs}"})
+        for k, r in (("strength", found.strength), ("stiffness", found.stiffness))
+    }
+    soft = found.stiffness.value is not None and (found.strength.value or 0.0) > found.stiffness.value
+    worst_check = found.movement if soft else next(
+        (c for c in all_checks(found) if c.id == found.strength.check_id), None
+    )  # fmt: skip
+    line = SituationVerdict(
+        name=one.name, kind=one.kind, worst=worst_check, mass_kg=found.mass_kg, centre_mm=found.centre_mm,
+        handed=found.handed, **named,
+    )  # fmt: skip
+    return line, found.model_copy(update={"position": one.name if one.kind == "position" else ""})
+
+
+def all_checks(verdict: FrameVerdict) -> list[Check]:
+    """Every strength check of a structure as it stands: bars, joints, and the whole on its feet."""
+    bars = [c for b in verdict.bars for c in (*b.checks, *(c for j in b.joints for c in j.checks))]
+    return [*bars, *verdict.stability]
+
+
+def _check(request: FrameRequest, layout: Layout, *, swings: bool) -> FrameVerdict:
+    made = made_of(request, layout)
+    _known_joints(request, layout)
     windy = any(x.case == "wind" for x in request.loads)
-    strong = list(_solutions(request, layout, made, combinations_of(request.method, wind=windy), strength=True))
-    service = list(_solutions(request, layout, made, service_combinations(wind=windy), strength=False))
-    bars = [_bar(request, layout, bar, made[bar.role][bar.name], strong) for bar in layout.bars]
+    strong = list(solutions(request, layout, made, combinations_of(request.method, wind=windy), strength=True))
+    service = list(solutions(request, layout, made, service_combinations(wind=windy), strength=False))
+    chords = _chords(layout, made, strong)
+    often = _repeated(request, layout, made)
+    bars = [_bar(request, layout, bar, made[bar.name], strong, chords, often) for bar in layout.bars]
     movement, moved = _movement(request, layout, service)
-    everything = [c for b in bars for c in (*b.checks, *b.joints)]
+    stability = stability_checks(request, layout, service)
+    everything = [c for b in bars for c in (*b.checks, *(c for j in b.joints for c in j.checks))] + stability
     strength = least_reserve(everything, "strength", none_applies="no load")
-    weakest = next((b.name for b in bars for c in (*b.checks, *b.joints) if c.id == strength.check_id), bars[0].name)
+    weakest = next(
+        (
+            b.name
+            for b in bars
+            for c in (*b.checks, *(c for j in b.joints for c in j.checks))
+            if c.id == strength.check_id
+        ),
+        bars[0].name,
+    )
+    mass = sum(b.mass_kg for b in bars)
+    middles = [
+        [b.mass_kg / mass * (p + q) / 2 for p, q in zip(layout.nodes[b.i], layout.nodes[b.j], strict=True)]
+        for b in bars
+    ]
+    centre = [sum(m[k] for m in middles) for k in range(3)]
     return FrameVerdict(
         words=layout.words,
         nodes=layout.nodes,
@@ -295,15 +247,89 @@ def check_frame(request: FrameRequest, *, swings: bool = True) -> FrameVerdict:
         ],
         spots={k: s.words for k, s in layout.spots.items()},
         roles=list(layout.roles),
-        mass_kg=sum(b.mass_kg for b in bars),
+        mass_kg=mass,
         price=sum(b.mass_kg * price_per_kg(section(b.section_id), material(b.material_id).price_per_kg) for b in bars),
         swings_empty_hz=_swings(request, layout, made, loaded=False) if swings else None,
         swings_loaded_hz=_swings(request, layout, made, loaded=True) if swings else None,
         outside=OUTSIDE,
+        stability=stability,
+        centre_mm=(centre[0], centre[1], centre[2]),
     )
 
 
-def _swings(request: FrameRequest, layout: Layout, made: dict[str, dict[str, Made]], *, loaded: bool) -> float | None:
+def _known_joints(request: FrameRequest, layout: Layout) -> None:
+    """A joint chosen for an end that the whole structure does not have is refused."""
+    if not request.joints:
+        return
+    whole = request.starter.layout()
+    ends = {f"{b.name}, {n}" for b in whole.bars for n in (b.i, b.j)}
+    odd = next((k for k in request.joints if k not in ends), None)
+    if odd:
+        raise InputError(field="joint", got=odd, needs='the end of a bar, such as "' + min(ends) + '"')
+
+
+def _chords(layout: Layout, made: dict[str, Made], solved: list[Solved]) -> dict[str, Chord]:
+    """Hollow bars that run straight through a node, by node; where two do, the thinner wall."""
+    at: dict[str, list[Bar]] = {}
+    for bar in layout.bars:
+        at.setdefault(bar.i, []).append(bar)
+        at.setdefault(bar.j, []).append(bar)
+    out: dict[str, Chord] = {}
+    for node, bars in at.items():
+        if len(bars) < 3:
+            continue
+        for k, a in enumerate(bars):
+            for b in bars[k + 1 :]:
+                own = made[a.name]
+                if made[b.name].section.id != own.section.id or not own.section.closed:
+                    continue
+                axes = _axes(layout, a, own)
+                if abs(float(axes[0] @ _axes(layout, b, own)[0])) < STRAIGHT:
+                    continue
+                if node in out and out[node].section.wall_mm <= own.section.wall_mm:
+                    continue
+                use = max(_pressed(one, bar, node, own) for one in solved for bar in (a, b))
+                out[node] = Chord(a.name, own.section, own.metal, axes, use)
+    return out
+
+
+def _axes(layout: Layout, bar: Bar, made: Made) -> Floats:
+    return local_axes(np.array(layout.nodes[bar.i]), np.array(layout.nodes[bar.j]), 90.0 if made.turned else 0.0)
+
+
+def _pressed(one: Solved, bar: Bar, node: str, made: Made) -> float:
+    """Greatest stress of a bar at its end there, of its yield."""
+    line = one.result.lines[bar.name]
+    f = line.along(np.array([0.0 if node == bar.i else line.length_mm]))[0]
+    return float(_stress(f[None, :], made)[0]) / made.metal.yield_MPa
+
+
+def _stress(f: Floats, made: Made) -> Floats:
+    """Elastic stress of the extreme fibre at stations, MPa."""
+    s = made.section
+    return np.asarray(np.abs(f[:, 0]) / s.A_mm2 + np.abs(f[:, 5]) / s.Sx_mm3 + np.abs(f[:, 4]) / s.Sy_mm3)
+
+
+class Often(Model):
+    """A load that comes and goes."""
+
+    name: str
+    cycles: float
+
+
+def _repeated(request: FrameRequest, layout: Layout, made: dict[str, Made]) -> list[tuple[Often, Solved]]:
+    """Each load that comes and goes often, alone on the structure, unfactored but with its dynamic factor."""
+    out = []
+    for k, load in enumerate(request.loads):
+        if load.cycles < WORTH_A_LOOK:
+            continue
+        frame = frame_of(request, layout, made, {k: load.dynamic_factor}, 0.0)
+        alone = Solved(service_combinations(wind=False)[0], (load.name,), solve_frame(frame))
+        out.append((Often(name=load.name, cycles=load.cycles), alone))
+    return out
+
+
+def _swings(request: FrameRequest, layout: Layout, made: dict[str, Made], *, loaded: bool) -> float | None:
     """Lowest natural frequency with its own mass, and with everything that hangs on it; None where it has none."""
     hung: dict[str, float] = {}
     for load in request.loads if loaded else []:
@@ -319,16 +345,23 @@ def _swings(request: FrameRequest, layout: Layout, made: dict[str, dict[str, Mad
             for node in (bar.i, bar.j):
                 hung[node] = hung.get(node, 0.0) + q * length_mm(layout, bar) / 2 / GRAVITY
     try:
-        return frequencies_hz(_frame(request, layout, made, {}, 0.0), hung)[0]
+        return frequencies_hz(frame_of(request, layout, made, {}, 0.0), hung)[0]
     except InputError:
         return None
 
 
-def _bar(request: FrameRequest, layout: Layout, bar: Bar, made: Made, solved: list[Solved]) -> BarVerdict:
+def _bar(
+    request: FrameRequest,
+    layout: Layout,
+    bar: Bar,
+    made: Made,
+    solved: list[Solved],
+    chords: dict[str, Chord],
+    often: list[tuple[Often, Solved]],
+) -> BarVerdict:
     """The worst of all combinations for each check of a bar, and for the joints at its ends."""
     L = length_mm(layout, bar)
     own = (made.strong, made.weak, made.strength, request.method)
-    line, pin_N = weld_line(made.section, made.metal, request), pin_allowed_N(request)
     along = [(*stations(one.result, bar.name), one.words) for one in solved]
     used = [shares(*own, f) for _, f, _ in along]
     bent = max(range(len(along)), key=lambda k: _rank(used[k].together))
@@ -338,12 +371,40 @@ def _bar(request: FrameRequest, layout: Layout, bar: Bar, made: Made, solved: li
         shear_record(bar.name, made.section, made.metal, *own, *along[cut]),
     ]
     joints = []
+    axes = _axes(layout, bar, made)
     for end, node, at in (("i", bar.i, 0), ("j", bar.j, -1)):
         hinged = f"{end}rz" in bar.released
-        _, f, words = max(along, key=lambda a: joint_use(line, pin_N, a[1][at], hinged=hinged))
+        place = End(bar.name, node, made.section, made.metal, request)
+        joint = request.joints.get(place.name)
+        if joint is None and (bar.bored or runs_on(layout, bar, node) or _free(layout, node)):
+            through = "bored" if bar.bored else "free" if _free(layout, node) else "runs through"
+            joints.append(JointVerdict(node=node, kind=through, chosen=False, checks=[]))
+            continue
+        rules = rules_of(place, joint, hinged=hinged)
+        chord = chords.get(node)
+        on_wall = joint is None or joint.kind == "weld"
+        if chord and on_wall and not hinged and abs(float(axes[0] @ chord.axes[0])) < STRAIGHT:
+            extra = wall_rule(place, axes, chord)
+            rules += [extra] if extra else []
+        found = worst(rules, [(f[at], words) for _, f, words in along])
+        for load, alone in often if on_wall and not hinged else []:
+            line = weld_line(place, joint.leg_mm if joint is not None and joint.kind == "weld" else request.weld_leg_mm)
+            flow = math.hypot(*line.flow(stations(alone.result, bar.name)[1][at]))
+            stress = flow / (
+                math.sqrt(0.5) * (joint.leg_mm if joint is not None and joint.kind == "weld" else request.weld_leg_mm)
+            )
+            found.append(
+                fatigue_check(
+                    f"{place.name}: weld", stress, load.cycles, FILLET_ALL_ROUND, "root of the fillet", load.name
+                )
+            )
         joints.append(
-            joint_record(f"{bar.name}, {node}", made.section, made.metal, f[at], words, request, hinged=hinged)
+            JointVerdict(node=node, kind=words_of(joint, hinged=hinged), chosen=joint is not None, checks=found)
         )
+    for load, alone in often:
+        stress = float(_stress(stations(alone.result, bar.name)[1], made).max())
+        category, detail = (ATTACHED, "metal beside welds") if request.welded else (PLAIN, "plain bar")
+        checks.append(fatigue_check(bar.name, stress, load.cycles, category, detail, load.name))
     shown = along[bent]
     return BarVerdict(
         name=bar.name,
@@ -365,6 +426,12 @@ def _bar(request: FrameRequest, layout: Layout, bar: Bar, made: Made, solved: li
     )
 
 
+def _free(layout: Layout, node: str) -> bool:
+    """An end that nothing else meets, and that nothing holds or that only rests: what is there is the load's or the ground's."""
+    rests = not set(layout.supports.get(node, ())) & {"RX", "RY", "RZ"}
+    return rests and sum(node in (b.i, b.j) for b in layout.bars) == 1
+
+
 def _rank(share: Floats) -> float:
     """The greatest share; where there is no rule it comes before all."""
     return math.inf if np.isnan(share).any() else float(share.max())
@@ -378,6 +445,7 @@ def _movement(
         ((s, n, float(np.linalg.norm(s.result.displacements[n][:3]))) for s in service for n in watched),
         key=lambda item: item[2],
     )
+    size += request.play_mm
     limit = deflection_limit_mm(layout.reach_mm, layout.tip, request.limits)
     rule = limit_words(layout.tip, request.limits)
     check = Check(
@@ -389,6 +457,7 @@ def _movement(
         formula="δ ≤ δlim, δ by the frame",
         inputs=[
             Value(symbol="δ", name="movement, all directions together", value=size, unit="mm"),
+            *([Value(symbol="s", name="of which play", value=request.play_mm, unit="mm")] if request.play_mm else []),
             Value(symbol="δlim", name="movement allowed", value=limit, unit="mm"),
             Value(symbol="L", name="length the limit is taken from", value=layout.reach_mm, unit="mm"),
         ],
@@ -396,8 +465,12 @@ def _movement(
         capacity=limit,
         unit="mm",
         combination=one.words,
-        source="3D frame of straight bars, first order; shear deformation left out",
-        assumptions=["supports do not give, joints and hinges have no play"],
+        source="3D frame of straight bars, "
+        + ("second order" if request.second_order else "first order")
+        + "; shear deformation left out",
+        assumptions=[
+            "supports do not give" + (", play as entered" if request.play_mm else ", joints and hinges have no play")
+        ],
     )
     return check, {n: (float(d[0]), float(d[1]), float(d[2])) for n, d in one.result.displacements.items()}
 

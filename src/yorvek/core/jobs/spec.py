@@ -90,6 +90,7 @@ class LoadSpec(Model):
     line: LineLoad | None = None
     area: AreaLoad | None = None
     dynamic_factor: float = Field(default=1.0, ge=1.0, le=5.0)
+    cycles: float = Field(default=0.0, ge=0.0, le=1e9, description="how often it comes and goes in its life; 0: seldom")
     note: str = Field(default="", max_length=300)
 
     def entered(self) -> Force | LineLoad | AreaLoad:

@@ -2,137 +2,129 @@
 
 from __future__ import annotations
 
-from typing import Annotated, Literal
+from typing import Any, Literal
 
-from pydantic import Field
+from pydantic import Field, model_validator
 
 from yorvek.core.checks.beam import Limits
 from yorvek.core.errors import InputError
-from yorvek.core.frames import FrameLoad, FrameRequest, FrameVerdict, Link, RoleChoice, chain, check_frame
-from yorvek.core.frames.request import BracedArm, DeckGrid, Direction, Portal, SideArm, Starter, TiedArm, Truss
+from yorvek.core.frames import (
+    FrameLoad,
+    FrameRequest,
+    FrameVerdict,
+    Link,
+    RoleChoice,
+    Shape,
+    Situation,
+    chain,
+    check_frame,
+)
+from yorvek.core.frames.request import Direction
+from yorvek.core.jobs.joints import JointAt, plain_joint
 from yorvek.core.jobs.spec import JobSpec, LoadSpec, Mark
 from yorvek.core.model import Model
-from yorvek.core.quantities.entry import Length, Place
+from yorvek.core.quantities.entry import Length, Place, Size
+from yorvek.core.structures.starters import STARTERS, OwnBar, OwnModel
+from yorvek.core.structures.starters.own import Held
+
+OLD_COUNTS = ("bays", "panels", "pinned_feet")
 
 
-class TiedArmSpec(Model):
-    """A post with an arm hung on a tie."""
+class NodeSpec(Model):
+    """A node of a model of one's own."""
 
-    kind: Literal["tied arm"] = "tied arm"
-    height: Length
-    reach: Length
-    tie_rise: Length
-
-    def example(self) -> Starter:
-        """One of its kind with stand-in dimensions, to ask what it is made of."""
-        return TiedArm(height_mm=2, reach_mm=2, tie_rise_mm=1)
-
-    def plain(self) -> Starter:
-        return TiedArm(height_mm=self.height.value, reach_mm=self.reach.value, tie_rise_mm=self.tie_rise.value)
+    name: str = Field(min_length=1, max_length=40)
+    x: Size
+    y: Size
+    z: Size
 
 
-class BracedArmSpec(Model):
-    """A post with an arm on a knee brace."""
+class OwnSpec(Model):
+    """A model of one's own: nodes, bars and what holds which node."""
 
-    kind: Literal["braced arm"] = "braced arm"
-    height: Length
-    reach: Length
-    knee_drop: Length
-    knee_reach: Length
+    nodes: list[NodeSpec] = Field(max_length=600)
+    bars: list[OwnBar] = Field(max_length=600)
+    held: dict[str, Held] = Field(max_length=200)
 
-    def example(self) -> Starter:
-        """One of its kind with stand-in dimensions, to ask what it is made of."""
-        return BracedArm(height_mm=3, reach_mm=3, knee_drop_mm=1, knee_reach_mm=1)
+    def plain(self) -> OwnModel:
+        """In millimetres.
 
-    def plain(self) -> Starter:
-        return BracedArm(
-            height_mm=self.height.value,
-            reach_mm=self.reach.value,
-            knee_drop_mm=self.knee_drop.value,
-            knee_reach_mm=self.knee_reach.value,
+        Raises:
+            InputError: two nodes of one name.
+        """
+        names = [n.name for n in self.nodes]
+        double = next((n for n in names if names.count(n) > 1), None)
+        if double:
+            raise InputError(field="node", got=double, needs="a name of its own: two nodes have this one")
+        return OwnModel(
+            nodes={n.name: (n.x.value, n.y.value, n.z.value) for n in self.nodes}, bars=self.bars, held=self.held
         )
 
 
-class PortalSpec(Model):
-    """Two legs and a beam."""
+class StarterSpec(Model):
+    """A starter with typed dimensions and counts, or a model of one's own (kind "own")."""
 
-    kind: Literal["portal"] = "portal"
-    span: Length
-    height: Length
-    pinned_feet: bool = False
+    kind: str = Field(max_length=40)
+    sizes: dict[str, Place] = Field(default={}, max_length=12)
+    counts: dict[str, int] = Field(default={}, max_length=12)
+    own: OwnSpec | None = None
 
-    def example(self) -> Starter:
-        """One of its kind with stand-in dimensions, to ask what it is made of."""
-        return Portal(span_mm=2, height_mm=2)
+    @model_validator(mode="before")
+    @classmethod
+    def _as_it_was(cls, data: Any) -> Any:
+        """Files and rows of the first version hold dimensions beside the kind."""
+        if not isinstance(data, dict) or data.keys() <= {"kind", "sizes", "counts", "own"}:
+            return data
+        flat = {k: v for k, v in data.items() if k not in ("kind", "sizes", "counts", "own")}
+        counts = {k: int(v) for k, v in flat.items() if k in OLD_COUNTS}
+        sizes = {k: v for k, v in flat.items() if k not in OLD_COUNTS and v is not None}
+        return {
+            "kind": data.get("kind"),
+            "sizes": {**sizes, **data.get("sizes", {})},
+            "counts": {**counts, **data.get("counts", {})},
+        }
 
-    def plain(self) -> Starter:
-        return Portal(span_mm=self.span.value, height_mm=self.height.value, pinned_feet=self.pinned_feet)
+    def example(self) -> Shape:
+        """One of its kind with stand-in dimensions, to ask what it is made of; optional ones only where they are typed."""
+        if self.kind == "own" or self.kind not in STARTERS:
+            return self.plain()
+        asks = STARTERS[self.kind].asks
+        typed = {k for k, e in self.sizes.items() if e.text.strip() not in ("", "0")}
+        return Shape(
+            kind=self.kind,
+            sizes_mm={a.name: a.example_mm for a in asks if not a.optional or a.name in typed},
+            counts=self.counts,
+        )
 
-
-class SideArmSpec(Model):
-    """An arm from a wall with a side arm at its end."""
-
-    kind: Literal["side arm"] = "side arm"
-    reach: Length
-    side: Length
-
-    def example(self) -> Starter:
-        """One of its kind with stand-in dimensions, to ask what it is made of."""
-        return SideArm(reach_mm=2, side_mm=1)
-
-    def plain(self) -> Starter:
-        return SideArm(reach_mm=self.reach.value, side_mm=self.side.value)
-
-
-class DeckSpec(Model):
-    """Rails and cross members, on posts or on bearings."""
-
-    kind: Literal["deck"] = "deck"
-    length: Length
-    width: Length
-    bays: int = Field(default=6, ge=1, le=40)
-    post_height: Place | None = None
-
-    def example(self) -> Starter:
-        """One of its kind with stand-in dimensions, to ask what it is made of."""
-        return DeckGrid(length_mm=4, width_mm=2, bays=2, post_height_mm=1.0 if self.post_height else 0.0)
-
-    def plain(self) -> Starter:
-        return DeckGrid(
-            length_mm=self.length.value,
-            width_mm=self.width.value,
-            bays=self.bays,
-            post_height_mm=self.post_height.value if self.post_height else 0.0,
+    def plain(self) -> Shape:
+        """In millimetres."""
+        return Shape(
+            kind=self.kind,
+            sizes_mm={k: e.value for k, e in self.sizes.items()},
+            counts=self.counts,
+            own=self.own.plain() if self.own is not None else None,
         )
 
 
-class TrussSpec(Model):
-    """A flat truss."""
+class SituationSpec(Model):
+    """A position or a stage: dimensions and counts that differ, bars not there yet, props, and which loads act."""
 
-    kind: Literal["truss"] = "truss"
-    span: Length
-    height: Length
-    panels: int = Field(default=6, ge=2, le=40)
-
-    def example(self) -> Starter:
-        """One of its kind with stand-in dimensions, to ask what it is made of."""
-        return Truss(span_mm=4, height_mm=1, panels=4)
-
-    def plain(self) -> Starter:
-        return Truss(span_mm=self.span.value, height_mm=self.height.value, panels=self.panels)
-
-
-StarterSpec = Annotated[
-    TiedArmSpec | BracedArmSpec | PortalSpec | SideArmSpec | DeckSpec | TrussSpec, Field(discriminator="kind")
-]
+    name: str = Field(min_length=1, max_length=60)
+    kind: Literal["position", "stage"] = "position"
+    sizes: dict[str, Place] = Field(default={}, max_length=12)
+    counts: dict[str, int] = Field(default={}, max_length=12)
+    without: list[str] = Field(default=[], max_length=60)
+    props: list[str] = Field(default=[], max_length=20)
+    loads: list[int] | None = Field(default=None, max_length=12, description="numbers of the loads that act; none: all")
 
 
 class StructureLoad(Model):
     """A load of the brief at a spot of the structure."""
 
     load_id: int
-    spot: str = Field(max_length=40)
+    spot: str = Field(max_length=80)
     direction: Direction = "down"
+    moves: bool = False
 
 
 class StructureSpec(Model):
@@ -148,6 +140,12 @@ class StructureSpec(Model):
     welded: bool = True
     weld_leg: Length = Length(text="5", value=5.0)
     pin: Length = Length(text="16", value=16.0)
+    joints: list[JointAt] = Field(default=[], max_length=60)
+    situations: list[SituationSpec] = Field(default=[], max_length=12)
+    second_order: bool = False
+    play: Place | None = Field(default=None, description="movement that hinges and loose holes add")
+    anchored: bool = True
+    ground_friction: float = Field(default=0.3, gt=0, le=1)
     decided: str = Field(default="", max_length=400)
 
 
@@ -171,6 +169,8 @@ def frame_load(on: StructureLoad, load: LoadSpec) -> FrameLoad:
         line_N_per_mm=value if load.form == "line" else 0.0,
         area_MPa=value if load.form == "area" else 0.0,
         dynamic_factor=load.dynamic_factor,
+        moves=on.moves,
+        cycles=load.cycles,
     )
 
 
@@ -202,6 +202,23 @@ def frame_request(job: JobSpec, loads: dict[int, LoadSpec], spec: StructureSpec)
         welded=spec.welded,
         weld_leg_mm=spec.weld_leg.value,
         pin_mm=spec.pin.value,
+        joints={j.at: plain_joint(j.joint) for j in spec.joints},
+        situations=[
+            Situation(
+                name=x.name,
+                kind=x.kind,
+                sizes_mm={k: e.value for k, e in x.sizes.items()},
+                counts=x.counts,
+                without=x.without,
+                props=x.props,
+                loads=None if x.loads is None else [loads[i].name for i in x.loads if i in loads],
+            )
+            for x in spec.situations
+        ],
+        second_order=spec.second_order,
+        play_mm=spec.play.value if spec.play else 0.0,
+        anchored=spec.anchored,
+        ground_friction=spec.ground_friction,
     )
 
 

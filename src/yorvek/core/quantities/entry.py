@@ -142,6 +142,8 @@ def _resolved(value: Any, names: Mapping[str, float], path: str, metal: str | No
         return resolve(value, names, path=path)
     if isinstance(value, list) and any(isinstance(v, Model) for v in value):
         return [_resolved(v, names, f"{path}.{i}", metal) for i, v in enumerate(value)]
+    if isinstance(value, dict) and any(isinstance(v, Model) for v in value.values()):
+        return {k: _resolved(v, names, f"{path}.{k}", metal) for k, v in value.items()}
     return value
 
 

@@ -3,8 +3,9 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
+from functools import lru_cache
 from itertools import combinations, pairwise
-from typing import Literal
+from typing import Any, Literal
 
 import numpy as np
 from pydantic import Field
@@ -203,6 +204,39 @@ def live_patterns(count: int) -> np.ndarray:
     return np.unique(np.array(every, dtype=float), axis=0)
 
 
+def _solved(length_mm: float, supports: list[Support], sets: list[LoadSet]) -> BeamSolution:
+    """The sets solved; only their shapes are, once, as a load that is made heavier changes nothing but a scale."""
+    scales, shapes = [], []
+    for one in sets:
+        sizes = [p.force_N for p in one.points]
+        sizes += [v for d in one.distributed for v in (d.start_N_per_mm, d.end_N_per_mm)]
+        scale = max(map(abs, sizes), default=0.0) or 1.0
+        scales.append(scale)
+        shapes.append((
+            tuple((p.x_mm, _even(p.force_N / scale)) for p in one.points),
+            tuple((d.from_mm, d.to_mm, _even(d.start_N_per_mm / scale), _even(d.end_N_per_mm / scale)) for d in one.distributed),
+        ))  # fmt: skip
+    unit = _unit_solution(length_mm, tuple((s.x_mm, s.kind) for s in supports), tuple(shapes))
+    return unit.times(np.array(scales))
+
+
+def _even(share: float) -> float:
+    """A share of the greatest load, to twelve figures: rounding does not make a new shape of it."""
+    return float(f"{share:.12g}")
+
+
+@lru_cache(maxsize=2048)
+def _unit_solution(length_mm: float, supports: tuple[Any, ...], shapes: tuple[Any, ...]) -> BeamSolution:
+    sets = [
+        LoadSet(
+            points=[PointLoad(x_mm=x, force_N=f) for x, f in points],
+            distributed=[DistributedLoad(from_mm=a, to_mm=b, start_N_per_mm=p, end_N_per_mm=q) for a, b, p, q in lines],
+        )
+        for points, lines in shapes
+    ]
+    return solve_beam(length_mm, [Support(x_mm=x, kind=k) for x, k in supports], sets, EI_Nmm2=1.0)
+
+
 def member_cases(request: BeamRequest) -> MemberCases:
     """Solve the unit cases of a beam.
 
@@ -215,7 +249,7 @@ def member_cases(request: BeamRequest) -> MemberCases:
     own = LoadSet(distributed=[DistributedLoad(from_mm=0, to_mm=request.length_mm, start_N_per_mm=1, end_N_per_mm=1)])
     items = sorted(live)
     sets = [own, dead, wind, *(_scaled(live[i], False) for i in items), *(_scaled(live[i], True) for i in items)]
-    solution = solve_beam(request.length_mm, request.supports, sets, EI_Nmm2=1.0)
+    solution = _solved(request.length_mm, request.supports, sets)
     return MemberCases(
         request, regions, solution, items, [max(f for f, _ in live[i]) for i in items], live_patterns(len(items))
     )

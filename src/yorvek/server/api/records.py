@@ -11,6 +11,7 @@ from pydantic import Field, create_model
 from yorvek.core.errors import InputError
 from yorvek.core.frames import check_frame
 from yorvek.core.jobs import DimensionSpec, LoadSpec, MemberSpec, NoteSpec, StructureSpec
+from yorvek.core.jobs.checking import CommentSpec
 from yorvek.core.jobs.state import beam_member, followed
 from yorvek.core.jobs.structures import frame_request
 from yorvek.core.model import Model
@@ -21,7 +22,7 @@ from yorvek.core.structures import member_cases
 from yorvek.server.api import shapes
 from yorvek.server.api.access import job_of, row_of, user_of, writer
 from yorvek.server.api.view import job_view
-from yorvek.server.jobs.models import Dimension, Job, JobRecord, Load, Member, Note, Part, Structure
+from yorvek.server.jobs.models import Comment, Dimension, Job, JobRecord, Load, Member, Note, Part, Structure
 from yorvek.server.jobs.thread import job_state
 from yorvek.server.journal.edits import EditScope, edit
 
@@ -110,7 +111,7 @@ def add_endpoints(name: str, kind: type[JobRecord], spec_type: Any, check: Any, 
         user = user_of(request) if comment else writer(request)
         job = job_of(request, job_id)
         with edit(user, job, f"new {kind.table} {_title(body)}") as scope:
-            row = scope.create(kind, body, **({"author": user} if kind is Note else {}))
+            row = scope.create(kind, body, **({"author": user} if hasattr(kind, "author") else {}))
             check(scope, job, row, row.spec)
         row.refresh_from_db()
         return shapes.Saved(id=row.pk, version=row.version, view=job_view(job))
@@ -149,3 +150,4 @@ add_endpoints("members", Member, MemberSpec, _check_member)
 add_endpoints("structures", Structure, StructureSpec, _check_structure)
 add_endpoints("parts", Part, PartSpec, _check_part)
 add_endpoints("notes", Note, NoteSpec, _nothing, comment=True)
+add_endpoints("comments", Comment, CommentSpec, _nothing, comment=True)

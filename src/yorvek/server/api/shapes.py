@@ -11,6 +11,7 @@ from yorvek.core.cutting.sheets import SheetPlan
 from yorvek.core.frames import FrameVerdict, Link
 from yorvek.core.jobs import DimensionSpec, JobSpec, LoadSpec, MemberSpec, NoteSpec, StockSpec, StructureSpec
 from yorvek.core.jobs.budget import ModuleMass
+from yorvek.core.jobs.checking import CommentSpec
 from yorvek.core.jobs.cutting import BarGroup, SheetGroup, StockLine
 from yorvek.core.model import Model
 from yorvek.core.outlines import Outline
@@ -64,6 +65,35 @@ class NoteRow(Row):
     spec: NoteSpec
     author: str
     at: str
+
+
+class CommentRow(Row):
+    """A comment with who wrote it and when."""
+
+    spec: CommentSpec
+    author: str
+    at: str
+
+
+class SignatureRow(Model):
+    """A signature; `stands`: the job was not changed since."""
+
+    by: str
+    at: str
+    statement: str
+    revision: str
+    stands: bool
+
+
+class ReleaseRow(Model):
+    """A release in the list."""
+
+    id: int
+    revision: str
+    by: str
+    at: str
+    note: str
+    checked_by: str
 
 
 class PlanState(Model):
@@ -173,6 +203,10 @@ class JobView(Model):
     sheets: list[SheetView]
     figures: ThreadFigures
     last_edit: EditView | None
+    comments: list[CommentRow]
+    signatures: list[SignatureRow]
+    releases: list[ReleaseRow]
+    needs_checker: bool
 
 
 class Saved(Model):

@@ -6,13 +6,16 @@ from django.http import HttpRequest
 from ninja import Router
 from pydantic import Field
 
+from yorvek.core.comparison import RoleResult, sweep_role
 from yorvek.core.errors import InputError
-from yorvek.core.frames import FrameRequest, Upgrade, check_frame, straight_pieces, upgrades
+from yorvek.core.frames import FrameRequest, Joint, Upgrade, check_frame, straight_pieces, upgrades
 from yorvek.core.jobs import NoteSpec
-from yorvek.core.jobs.structures import StructureSpec, frame_request
+from yorvek.core.jobs.joints import joint_entered
+from yorvek.core.jobs.structures import NodeSpec, OwnSpec, StructureSpec, frame_request
 from yorvek.core.model import Model
 from yorvek.core.parts import PartSpec
-from yorvek.core.quantities.entry import Length
+from yorvek.core.quantities.entry import Length, Size, resolve
+from yorvek.core.structures.starters import STARTERS, as_own
 from yorvek.server.api import shapes
 from yorvek.server.api.access import job_of, row_of, writer
 from yorvek.server.api.view import job_view
@@ -31,6 +34,9 @@ class StarterView(Model):
     spots: dict[str, str]
     loads_per_area: list[str] = Field(description="spots that take a load per area")
     at_nodes: list[str] = Field(description="spots that take a force only")
+    ends: list[tuple[str, str]] = Field(description="bar and node of every end a joint may be chosen for")
+    nodes: list[str]
+    bars: list[str]
 
 
 def _request(job: Job, spec: StructureSpec) -> FrameRequest:
@@ -38,15 +44,58 @@ def _request(job: Job, spec: StructureSpec) -> FrameRequest:
     return frame_request(state.job, state.loads, spec)
 
 
-@router.post("/starters", response=StarterView)
-def starter(request: HttpRequest, body: StructureSpec) -> StarterView:
+class StarterKind(Model):
+    """A starter one may choose: the dimensions it asks for (name, words, may be left out) and its counts."""
+
+    kind: str
+    words: str
+    sizes: list[tuple[str, str, bool]]
+    counts: list[tuple[str, str, int, int, int]] = Field(description="name, words, usual, least, most")
+
+
+@router.get("/starters", response=list[StarterKind])
+def starters(request: HttpRequest) -> list[StarterKind]:
+    """Every starter there is."""
+    return [
+        StarterKind(
+            kind=s.kind,
+            words=s.words,
+            sizes=[(a.name, a.words, a.optional) for a in s.asks],
+            counts=[(c.name, c.words, c.usual, c.least, c.most) for c in s.counts],
+        )
+        for s in STARTERS.values()
+    ]
+
+
+@router.post("/jobs/{job_id}/starters/own", response=OwnSpec)
+def starter_as_own(request: HttpRequest, job_id: int, body: StructureSpec) -> OwnSpec:
+    """The model of a starter with its dimensions, to be changed by hand: nodes, bars, supports."""
+    model = as_own(resolve(body.starter, job_state(job_of(request, job_id)).names()).plain().layout())
+    return OwnSpec(
+        nodes=[NodeSpec(name=n, x=_size(p[0]), y=_size(p[1]), z=_size(p[2])) for n, p in model.nodes.items()],
+        bars=model.bars,
+        held=model.held,
+    )
+
+
+def _size(value: float) -> Size:
+    return Size(text=f"{value:.6g} mm", value=value)
+
+
+@router.post("/jobs/{job_id}/starters", response=StarterView)
+def starter(request: HttpRequest, job_id: int, body: StructureSpec) -> StarterView:
     """What a starter of these dimensions is made of and where loads may stand; dimensions need not be known yet."""
-    layout = body.starter.example().layout()
+    names = job_state(job_of(request, job_id)).names()
+    starter = resolve(body.starter, names) if body.starter.kind == "own" else body.starter
+    layout = starter.example().layout()
     return StarterView(
         roles=list(layout.roles),
         spots={k: s.words for k, s in layout.spots.items()},
         loads_per_area=[k for k, s in layout.spots.items() if any(width for _, width in s.bars)],
         at_nodes=[k for k, s in layout.spots.items() if s.nodes],
+        ends=[(b.name, n) for b in layout.bars for n in (b.i, b.j) if not b.bored],
+        nodes=list(layout.nodes),
+        bars=[b.name for b in layout.bars],
     )
 
 
@@ -58,6 +107,22 @@ def offers(request: HttpRequest, job_id: int, structure_id: int) -> list[Upgrade
     return upgrades(asked, check_frame(asked))
 
 
+class RoleIn(Model):
+    """What of a structure is compared, and in which metals."""
+
+    role: str = Field(max_length=40)
+    materials: list[str] = Field(default=[], max_length=40)
+    system: str | None = Field(default=None, pattern="^(metric|inch)$")
+
+
+@router.post("/jobs/{job_id}/structures/{structure_id}/compare", response=RoleResult)
+def compare_role(request: HttpRequest, job_id: int, structure_id: int, body: RoleIn) -> RoleResult:
+    """A role in every section and metal: all looked at, the best worked out through the whole structure."""
+    job = job_of(request, job_id)
+    asked = _request(job, row_of(Structure, job, structure_id).spec)
+    return sweep_role(asked, check_frame(asked, swings=False), body.role, materials=body.materials, system=body.system)
+
+
 class TakeIn(Model):
     """An offer that is taken."""
 
@@ -65,8 +130,11 @@ class TakeIn(Model):
     words: str = Field(max_length=200)
     role: str = Field(default="", max_length=40)
     section_id: str | None = None
+    material_id: str | None = None
     weld_leg_mm: float | None = Field(default=None, gt=0, le=40)
     pin_mm: float | None = Field(default=None, gt=0, le=200)
+    joint_at: str | None = None
+    joint: Joint | None = None
     reason: str = Field(default="", max_length=400)
 
 
@@ -80,14 +148,23 @@ def take(request: HttpRequest, job_id: int, structure_id: int, body: TakeIn) -> 
     if body.section_id is not None:
         if body.role not in spec.roles:
             raise InputError(field="role", got=body.role, needs="one of " + ", ".join(spec.roles))
-        chosen = spec.roles[body.role].model_copy(update={"section_id": body.section_id})
+        chosen = spec.roles[body.role].model_copy(
+            update={"section_id": body.section_id, "material_id": body.material_id or spec.roles[body.role].material_id}
+        )
         changes["roles"] = {**spec.roles, body.role: chosen}
     if body.weld_leg_mm is not None:
         changes["weld_leg"] = Length(text=f"{body.weld_leg_mm:g} mm")
     if body.pin_mm is not None:
         changes["pin"] = Length(text=f"{body.pin_mm:g} mm")
+    if body.joint is not None and body.joint_at is not None:
+        if body.joint_at not in {j.at for j in spec.joints}:
+            raise InputError(field="joint", got=body.joint_at, needs="an end that has a joint of its own")
+        changes["joints"] = [
+            j.model_copy(update={"joint": joint_entered(body.joint)}) if j.at == body.joint_at else j
+            for j in spec.joints
+        ]
     if not changes:
-        raise InputError(field="offer", got="nothing", needs="a section, a weld or a pin")
+        raise InputError(field="offer", got="nothing", needs="a section, a weld, a pin or a joint")
     if body.reason:
         changes["decided"] = body.reason
     with edit(user, job, f"{spec.mark}: {body.words}") as scope:

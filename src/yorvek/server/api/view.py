@@ -3,11 +3,12 @@
 from __future__ import annotations
 
 from yorvek.core.jobs import JobState
+from yorvek.core.jobs.checking import digest_of, needs_checker
 from yorvek.core.jobs.state import followed
 from yorvek.server.api import shapes
 from yorvek.server.cutting.models import Plan
 from yorvek.server.cutting.plans import latest_plans, problem_hash
-from yorvek.server.jobs.models import Dimension, Job, Load, Member, Note, Part, Structure
+from yorvek.server.jobs.models import Comment, Dimension, Job, Load, Member, Note, Part, Release, Signature, Structure
 from yorvek.server.jobs.thread import job_figures, job_state
 from yorvek.server.journal.models import Edit
 
@@ -59,9 +60,12 @@ def _followed(state: JobState, number: int) -> object:
 
 def job_view(job: Job) -> shapes.JobView:
     """Everything the views show, from one state."""
-    job.refresh_from_db()
-    state = job_state(job)
-    found = job_figures(state)
+    if job.worked is None:
+        job.refresh_from_db()
+        state = job_state(job)
+        found = job_figures(state)
+    else:
+        state, found = job.worked
     now = {g.key: problem_hash(g.problem) for g in found.sheets}
     plans = [plan_state(p, now) for p in latest_plans(job.pk)]
     sheets = []
@@ -144,7 +148,7 @@ def job_view(job: Job) -> shapes.JobView:
                 id=n.pk,
                 version=n.version,
                 spec=n.spec,
-                author=n.author.username if n.author else "",
+                author=_by(n),
                 at=n.at.isoformat(),
             )
             for n in Note.objects.filter(job=job).select_related("author").order_by("-id")
@@ -153,4 +157,40 @@ def job_view(job: Job) -> shapes.JobView:
         sheets=sheets,
         figures=figures,
         last_edit=last_edit(job),
+        comments=[
+            shapes.CommentRow(id=c.pk, version=c.version, spec=c.spec, author=_by(c), at=c.at.isoformat())
+            for c in Comment.objects.filter(job=job).select_related("author")
+        ],
+        signatures=_signatures(job, state),
+        releases=[
+            shapes.ReleaseRow(
+                id=r.pk,
+                revision=r.spec.revision,
+                by=_by(r),
+                at=r.at.isoformat(),
+                note=r.spec.note,
+                checked_by=r.spec.checked_by,
+            )
+            for r in Release.objects.filter(job=job).select_related("author").order_by("-id")
+        ],
+        needs_checker=needs_checker(state),
     )
+
+
+def _by(row: Note | Comment | Signature | Release) -> str:
+    return row.author.username if row.author else ""
+
+
+def _signatures(job: Job, state: JobState) -> list[shapes.SignatureRow]:
+    rows = Signature.objects.filter(job=job).select_related("author").order_by("-id")
+    now = digest_of(state) if rows else ""
+    return [
+        shapes.SignatureRow(
+            by=_by(s),
+            at=s.at.isoformat(),
+            statement=s.spec.statement,
+            revision=s.spec.revision,
+            stands=s.spec.digest == now,
+        )
+        for s in rows
+    ]

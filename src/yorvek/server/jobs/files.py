@@ -41,9 +41,13 @@ def load_job(user: User, file: JobFile) -> Job:
 
 def _member(spec: S, loads: dict[int, int]) -> S:
     """A member or a structure, its loads under the numbers they got here."""
-    return spec.model_copy(
-        update={"loads": [on.model_copy(update={"load_id": loads[on.load_id]}) for on in spec.loads]}
-    )
+    changes: dict[str, object] = {"loads": [on.model_copy(update={"load_id": loads[on.load_id]}) for on in spec.loads]}
+    if isinstance(spec, StructureSpec):
+        changes["situations"] = [
+            s if s.loads is None else s.model_copy(update={"loads": [loads[i] for i in s.loads if i in loads]})
+            for s in spec.situations
+        ]
+    return spec.model_copy(update=changes)
 
 
 def _part(spec: PartSpec, members: dict[int, int]) -> PartSpec:

@@ -1,9 +1,12 @@
 """Jobs and what belongs to one."""
 
+from typing import Any
+
 from django.conf import settings
 from django.db import models
 
 from yorvek.core.jobs import DimensionSpec, JobSpec, LoadSpec, MemberSpec, NoteSpec, StructureSpec
+from yorvek.core.jobs.checking import CommentSpec, ReleaseSpec, SignatureSpec
 from yorvek.core.parts import PartSpec
 from yorvek.server.records import Record
 
@@ -16,6 +19,8 @@ class Job(Record):
     created = models.DateTimeField(auto_now_add=True)
     changed = models.DateTimeField(auto_now=True)
     archived = models.BooleanField(default=False)
+    worked: Any = None
+    """State and figures as the last edit of this request left them, so that its answer need not work them out again."""
 
 
 class JobRecord(Record):
@@ -53,5 +58,29 @@ class Note(JobRecord):
     """A line of the log."""
 
     spec_model, table = NoteSpec, "note"
+    author = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.SET_NULL, null=True)
+    at = models.DateTimeField(auto_now_add=True)
+
+
+class Comment(JobRecord):
+    """A remark of a second pair of eyes."""
+
+    spec_model, table = CommentSpec, "comment"
+    author = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.SET_NULL, null=True)
+    at = models.DateTimeField(auto_now_add=True)
+
+
+class Signature(JobRecord):
+    """A checker's signature."""
+
+    spec_model, table = SignatureSpec, "signature"
+    author = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.SET_NULL, null=True)
+    at = models.DateTimeField(auto_now_add=True)
+
+
+class Release(JobRecord):
+    """A release with the job as it stood."""
+
+    spec_model, table = ReleaseSpec, "release"
     author = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.SET_NULL, null=True)
     at = models.DateTimeField(auto_now_add=True)

@@ -15,14 +15,16 @@ from yorvek.core.jobs import DimensionSpec, Figures, JobState
 from yorvek.core.model import Model
 from yorvek.core.quantities.entry import evaluate_dimensions, resolve
 from yorvek.server.accounts.models import Shop, User
-from yorvek.server.jobs.models import Dimension, Job, Load, Member, Note, Part, Structure
+from yorvek.server.jobs.models import Comment, Dimension, Job, Load, Member, Note, Part, Release, Signature, Structure
 from yorvek.server.jobs.thread import job_figures, job_state
 from yorvek.server.journal.models import Edit, RowChange
 from yorvek.server.journal.ripple import ripple_of
 from yorvek.server.records import Record, dumped
 from yorvek.server.stock.models import StockItem
 
-TABLES: dict[str, type[Record]] = {m.table: m for m in (Job, Dimension, Load, Member, Structure, Part, Note, StockItem)}
+TABLES: dict[str, type[Record]] = {
+    m.table: m for m in (Job, Dimension, Load, Member, Structure, Part, Note, Comment, Signature, Release, StockItem)
+}
 FOLLOWS_DIMENSIONS: tuple[type[Record], ...] = (Dimension, Load, Member, Structure, Part)
 
 
@@ -167,6 +169,7 @@ def edit(user: User, job: Job | None, title: str, *, ripple: bool = True) -> Ite
         if job is not None and ripple:
             job.refresh_from_db()
             after = _worked_out(job)
+            job.worked = after
             if before is not None and after is not None:
                 scope.edit.ripple = ripple_of(job, before[1], after[1])
                 scope.edit.save(update_fields=["ripple"])

@@ -1,4 +1,4 @@
-"""The joint at a bar's end: a fillet weld all round where it is stiff, a pin in double shear where it is hinged."""
+"""A fillet weld all round the end of a bar, as an elastic line."""
 
 from __future__ import annotations
 
@@ -9,14 +9,10 @@ import numpy as np
 from numpy.typing import NDArray
 
 from yorvek.core.checks.record import Check, Value
-from yorvek.core.connections.bolts import nominal_area_mm2
 from yorvek.core.connections.fillets import THROAT_OF_LEG, minimum_leg_mm
-from yorvek.core.frames.request import FrameRequest
-from yorvek.core.materials import Material
-from yorvek.core.sections import Section
+from yorvek.core.frames.joints.rule import End, Rule
 
 Floats = NDArray[np.float64]
-PLANES = 2
 
 
 @dataclass(frozen=True)
@@ -42,9 +38,10 @@ class WeldLine:
         return across, math.hypot(Vy, Vz) / self.length_mm + abs(T) / self.turn_mm2
 
 
-def weld_line(s: Section, m: Material, request: FrameRequest) -> WeldLine:
+def weld_line(end: End, leg: float) -> WeldLine:
     """A fillet all round; the parent metal beside it counts where it is weaker."""
-    b, d, leg = s.width_mm, s.depth_mm, request.weld_leg_mm
+    s, request = end.section, end.request
+    b, d = s.width_mm, s.depth_mm
     factor = request.method.divides.joint
     if s.shape in ("chs", "round_bar"):
         line = (math.pi * d, math.pi * d**2 / 4, math.pi * d**2 / 4, math.pi * d**2 / 2)
@@ -53,32 +50,22 @@ def weld_line(s: Section, m: Material, request: FrameRequest) -> WeldLine:
     return WeldLine(
         *line,
         filler_N_per_mm=0.60 * request.filler_MPa * leg * THROAT_OF_LEG / factor,
-        base_N_per_mm=0.60 * m.ultimate_at_weld_MPa * leg / factor,
+        base_N_per_mm=0.60 * end.metal.ultimate_at_weld_MPa * leg / factor,
         factor=factor,
     )
 
 
-def pin_allowed_N(request: FrameRequest) -> float:
-    """Double shear of the pin."""
-    factor = request.method.divides.joint
-    return PLANES * request.pin_shear_MPa * nominal_area_mm2(request.pin_mm) / factor
+def weld_rule(end: End, leg: float) -> Rule:
+    """Elastic line of weld around the section's box."""
+    line = weld_line(end, leg)
+    return Rule(
+        lambda f: math.hypot(*line.flow(f)) / line.allowed_N_per_mm,
+        lambda f, words: _record(end, line, leg, f, words),
+    )
 
 
-def joint_use(line: WeldLine, pin_N: float, f: Floats, *, hinged: bool) -> float:
-    """Share of its strength that an end uses."""
-    return float(np.linalg.norm(f[:3])) / pin_N if hinged else math.hypot(*line.flow(f)) / line.allowed_N_per_mm
-
-
-def joint_record(
-    name: str, s: Section, m: Material, f: Floats, words: str, request: FrameRequest, *, hinged: bool
-) -> Check:
-    """The check of one end under one combination."""
-    return _pin(name, f, words, request) if hinged else _weld(name, s, m, f, words, request)
-
-
-def _weld(name: str, s: Section, m: Material, f: Floats, words: str, request: FrameRequest) -> Check:
-    """Elastic line weld around the section's box."""
-    line, leg = weld_line(s, m, request), request.weld_leg_mm
+def _record(end: End, line: WeldLine, leg: float, f: Floats, words: str) -> Check:
+    s, request = end.section, end.request
     across, along = line.flow(f)
     q = math.hypot(across, along)
     thin = min(v for v in (s.wall_mm, s.flange_mm or s.wall_mm, min(s.width_mm, s.depth_mm)) if v > 0)
@@ -89,8 +76,8 @@ def _weld(name: str, s: Section, m: Material, f: Floats, words: str, request: Fr
         else f"a {leg:g} mm fillet is below the least leg of {least:g} mm for {thin:g} mm metal: make it larger"
     )
     return Check(
-        id=f"{name}: weld",
-        title=f"{name}: weld all round",
+        id=f"{end.name}: weld",
+        title=f"{end.name}: weld all round",
         kind="strength",
         method=request.method.words,
         clause="AISC 360-22 J2, elastic line of weld; no directional increase",
@@ -110,30 +97,4 @@ def _weld(name: str, s: Section, m: Material, f: Floats, words: str, request: Fr
         source="AISC 360-22 J2.4 (from memory), held against check values",
         assumptions=["welded all round, full size, no craters; the wall it is welded to holds"],
         not_checked=why,
-    )
-
-
-def _pin(name: str, f: Floats, words: str, request: FrameRequest) -> Check:
-    """A pin or bolt through two cheeks."""
-    force = float(np.linalg.norm(f[:3]))
-    factor = request.method.divides.joint
-    area = nominal_area_mm2(request.pin_mm)
-    return Check(
-        id=f"{name}: pin",
-        title=f"{name}: pin in double shear",
-        kind="strength",
-        method=request.method.words,
-        clause="AISC 360-22 J3-1, two planes",
-        formula="F ≤ 2 Fnv A / " + f"{factor:.4g}",
-        inputs=[
-            Value(symbol="F", name="force on the pin", value=force, unit="N"),
-            Value(symbol="Fnv", name="nominal shear stress", value=request.pin_shear_MPa, unit="MPa"),
-            Value(symbol="A", name="area of the pin", value=area, unit="mm2"),
-        ],
-        demand=force,
-        capacity=pin_allowed_N(request),
-        unit="N",
-        combination=words,
-        source="AISC 360-22 J3 (from memory), held against check values",
-        assumptions=["close cheeks: no bending of the pin; the plates' bearing and edges as drawn"],
     )

@@ -1,0 +1,96 @@
+"""What a second pair of eyes leaves on a job: comments, a signature, and the release that needs it."""
+
+from __future__ import annotations
+
+import hashlib
+
+from pydantic import Field
+
+from yorvek.core.errors import InputError
+from yorvek.core.jobs.figures import Figures
+from yorvek.core.jobs.state import JobState
+from yorvek.core.model import Model
+
+
+class CommentSpec(Model):
+    """A remark on a number, a member or structure (by its mark), or the job; answered by whoever works on it."""
+
+    text: str = Field(min_length=1, max_length=2000)
+    about: str = Field(default="", max_length=80)
+    check_id: str = Field(default="", max_length=200)
+    answer: str = Field(default="", max_length=2000)
+
+
+class SignatureSpec(Model):
+    """A checker's signature on the job as it stood: its digest says whether it was changed since."""
+
+    statement: str = Field(min_length=1, max_length=2000)
+    revision: str = Field(max_length=5)
+    digest: str = Field(max_length=64)
+
+
+class ReleaseSpec(Model):
+    """A release: the revision, why, under whose signature, and the whole job as it stood."""
+
+    revision: str = Field(max_length=5)
+    note: str = Field(default="", max_length=2000)
+    checked_by: str = Field(default="", max_length=150)
+    digest: str = Field(max_length=64)
+    snapshot: str = Field(description="the job file")
+
+
+def digest_of(state: JobState) -> str:
+    """Of everything that is checked; the stock book of the shop is not part of it."""
+    return hashlib.sha256(state.model_copy(update={"stock": {}}).model_dump_json().encode()).hexdigest()
+
+
+def needs_checker(state: JobState) -> bool:
+    """Lifting gear, people on it, public access."""
+    return state.job.lifted or state.job.people_on_it or state.job.public
+
+
+def may_release(state: JobState, found: Figures, *, signed: bool, note: str, unanswered: int) -> None:
+    """Whether the job may be released now.
+
+    Raises:
+        InputError: what stands in the way, and what to do.
+    """
+    if found.unverified:
+        raise InputError(
+            field="release", got=", ".join(found.unverified), needs="verify these dimensions first: who measured them?"
+        )
+    if unanswered:
+        raise InputError(field="release", got=f"{unanswered} comments", needs="answer the checker's comments first")
+    for words, mark, reserve in (
+        ("breaks", found.weakest, found.strength),
+        ("moves too far", found.softest, found.stiffness),
+    ):
+        if reserve.value is not None and reserve.value < 1.0:
+            raise InputError(
+                field="release", got=f"{mark} {words}: {reserve.governs}", needs="every reserve at 1.00 or more"
+            )
+        if reserve.value is None and (found.members or found.structures) and not note.strip():
+            raise InputError(
+                field="note",
+                got="",
+                needs=f"{mark} is not checked ({reserve.governs}): say on what other grounds it is released",
+            )
+    if needs_checker(state) and not signed:
+        raise InputError(
+            field="release",
+            got="no signature",
+            needs="a checker's signature on the job as it stands: it lifts, carries people or is public",
+        )
+
+
+def next_revision(revision: str) -> str:
+    """A, B, … Z, AA, …; what is not letters gets a number."""
+    if not revision.isalpha() or not revision.isupper():
+        return (revision + "1")[:5]
+    letters = list(revision)
+    for k in reversed(range(len(letters))):
+        if letters[k] != "Z":
+            letters[k] = chr(ord(letters[k]) + 1)
+            return "".join(letters)
+        letters[k] = "A"
+    return "A" + "".join(letters)

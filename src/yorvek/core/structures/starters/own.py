@@ -1,0 +1,133 @@
+"""A model of one's own: nodes with their places, bars between them, supports; usually a starter that was changed by hand."""
+
+from __future__ import annotations
+
+import math
+from typing import Literal
+
+from pydantic import Field
+
+from yorvek.core.errors import InputError
+from yorvek.core.model import Model
+from yorvek.core.structures.starters.layout import FIXED, HINGE, PINNED, Bar, Layout, Point, Spot
+
+Held = Literal["fixed", "pinned", "on a roller", "held sideways"]
+HOLDS: dict[str, tuple[str, ...]] = {
+    "fixed": FIXED,
+    "pinned": PINNED[:3],
+    "on a roller": ("DY", "DZ"),
+    "held sideways": ("DZ",),
+}
+MOST_BARS = 600
+FARTHEST_MM = 100_000.0
+
+
+class OwnBar(Model):
+    """A bar between two nodes; a hinged end turns freely in bending, a tie takes pull only."""
+
+    name: str = Field(min_length=1, max_length=40)
+    i: str = Field(min_length=1, max_length=40)
+    j: str = Field(min_length=1, max_length=40)
+    role: str = Field(min_length=1, max_length=40)
+    hinged_i: bool = False
+    hinged_j: bool = False
+    only: Literal["", "tension", "compression"] = ""
+    buckling_factor: float = Field(default=1.0, ge=0.5, le=10.0)
+
+
+class OwnModel(Model):
+    """Nodes (mm, y up), bars, and what holds which node."""
+
+    nodes: dict[str, tuple[float, float, float]] = Field(max_length=MOST_BARS)
+    bars: list[OwnBar] = Field(max_length=MOST_BARS)
+    held: dict[str, Held] = Field(max_length=200)
+
+
+def own_layout(model: OwnModel) -> Layout:
+    """The model as the checks take it; every node and every bar is a place for a load.
+
+    Raises:
+        InputError: a bar to a node that is not there, of no length, or a name used twice; a loose node; nothing held.
+    """
+    names = [b.name for b in model.bars]
+    double = next((n for n in names if names.count(n) > 1), None)
+    if double:
+        raise InputError(field="bar", got=double, needs="a name of its own: two bars have this one")
+    if not model.bars:
+        raise InputError(field="model", got="no bar", needs="at least one bar between two nodes")
+    for name, place in model.nodes.items():
+        if not all(math.isfinite(v) and abs(v) <= FARTHEST_MM for v in place):
+            raise InputError(field=f"node {name}", got=str(place), needs="three figures within 100 m of the origin")
+    touched: set[str] = set()
+    for b in model.bars:
+        for end in (b.i, b.j):
+            if end not in model.nodes:
+                raise InputError(
+                    field=f"bar {b.name}", got=end, needs="a node of the model: " + ", ".join(list(model.nodes)[:12])
+                )
+        if math.dist(model.nodes[b.i], model.nodes[b.j]) < 1.0:
+            raise InputError(
+                field=f"bar {b.name}", got=f"{b.i} to {b.j}", needs="its ends lie in one place: move one of them"
+            )
+        touched |= {b.i, b.j}
+    loose = next((n for n in model.nodes if n not in touched), None)
+    if loose:
+        raise InputError(field=f"node {loose}", got="no bar", needs="a bar that ends there, or take the node away")
+    if not model.held:
+        raise InputError(field="supports", got="none", needs="at least one node that something holds")
+    for n in model.held:
+        if n not in model.nodes:
+            raise InputError(field="supports", got=n, needs="a node of the model")
+    nodes: dict[str, Point] = dict(model.nodes)
+    bars = [
+        Bar(
+            b.name, b.i, b.j, b.role,
+            frozenset({*(("iry", "irz") if b.hinged_i else ()), *(("jry", "jrz") if b.hinged_j else ())}),
+            b.only, b.buckling_factor,
+        )
+        for b in model.bars
+    ]  # fmt: skip
+    reach = max(math.dist(a, b) for a in nodes.values() for b in nodes.values()) if len(nodes) < 200 else _far(nodes)
+    return Layout(
+        nodes=nodes,
+        bars=bars,
+        supports={n: HOLDS[h] for n, h in model.held.items()},
+        spots={
+            **{f"at {n}": Spot(f"at {n}", nodes=(n,)) for n in nodes},
+            **{f"along {b.name}": Spot(f"along {b.name}", bars=((b.name, 0.0),)) for b in bars},
+        },
+        reach_mm=reach,
+        tip=False,
+        words="model of one's own",
+    )
+
+
+def _far(nodes: dict[str, Point]) -> float:
+    """The box's diagonal, where every pair would be too many."""
+    sides = [max(p[k] for p in nodes.values()) - min(p[k] for p in nodes.values()) for k in range(3)]
+    return math.hypot(*sides)
+
+
+def _held(fixed: tuple[str, ...]) -> Held:
+    if "RZ" in fixed:
+        return "fixed"
+    return "held sideways" if "DY" not in fixed else "pinned" if "DX" in fixed else "on a roller"
+
+
+def as_own(layout: Layout) -> OwnModel:
+    """A starter's model to be changed by hand; supports become the nearest kind of holding."""
+    return OwnModel(
+        nodes=dict(layout.nodes),
+        bars=[
+            OwnBar(
+                name=b.name, i=b.i, j=b.j, role=b.role,
+                hinged_i="irz" in b.released, hinged_j="jrz" in b.released,
+                only=b.only, buckling_factor=b.buckling_factor,
+            )
+            for b in layout.bars
+        ],
+        held={n: _held(f) for n, f in layout.supports.items()},
+    )  # fmt: skip
+
+
+__all__ = ["HINGE", "OwnBar", "OwnModel", "as_own", "own_layout"]

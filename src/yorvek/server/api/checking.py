@@ -1,0 +1,79 @@
+"""The checker's desk: findings, the signature on a job as it stands, and its release."""
+
+from __future__ import annotations
+
+from django.http import HttpRequest
+from ninja import Router
+from ninja.errors import HttpError
+from pydantic import Field
+
+from yorvek.core.jobs.checking import ReleaseSpec, SignatureSpec, digest_of, may_release, next_revision
+from yorvek.core.jobs.findings import Finding, findings
+from yorvek.core.model import Model
+from yorvek.server.accounts.models import User
+from yorvek.server.api import shapes
+from yorvek.server.api.access import job_of, row_of, user_of, writer
+from yorvek.server.api.view import job_view
+from yorvek.server.jobs.files import job_file
+from yorvek.server.jobs.models import Comment, Release, Signature
+from yorvek.server.jobs.thread import job_figures, job_state
+from yorvek.server.journal.edits import edit
+
+router = Router(tags=["checking"])
+
+
+@router.get("/jobs/{job_id}/findings", response=list[Finding])
+def list_findings(request: HttpRequest, job_id: int) -> list[Finding]:
+    """What sizing by feel would miss in this job, each with its number."""
+    state = job_state(job_of(request, job_id))
+    return findings(state, job_figures(state))
+
+
+class SignIn(Model):
+    statement: str = Field(min_length=1, max_length=2000)
+
+
+@router.post("/jobs/{job_id}/sign", response=shapes.JobView)
+def sign(request: HttpRequest, job_id: int, body: SignIn) -> shapes.JobView:
+    """Sign the job as it stands; only a checker may."""
+    user, job = user_of(request), job_of(request, job_id)
+    if user.role != User.Role.CHECKER:
+        raise HttpError(403, "Only a checker signs: ask the owner to add one who did not do this work.")
+    state = job_state(job)
+    spec = SignatureSpec(statement=body.statement, revision=state.job.revision, digest=digest_of(state))
+    with edit(user, job, f"signed revision {state.job.revision}", ripple=False) as scope:
+        scope.create(Signature, spec, author=user)
+    return job_view(job)
+
+
+class ReleaseIn(Model):
+    version: int = Field(ge=1)
+    note: str = Field(default="", max_length=2000)
+
+
+@router.post("/jobs/{job_id}/release", response=shapes.JobView)
+def release(request: HttpRequest, job_id: int, body: ReleaseIn) -> shapes.JobView:
+    """Release the revision: a snapshot is kept, and work goes on under the next letter."""
+    user, job = writer(request), job_of(request, job_id)
+    state = job_state(job)
+    digest = digest_of(state)
+    signed = next((s for s in Signature.objects.filter(job=job).order_by("-id") if s.spec.digest == digest), None)
+    unanswered = sum(1 for c in Comment.objects.filter(job=job) if not c.spec.answer)
+    may_release(state, job_figures(state), signed=signed is not None, note=body.note, unanswered=unanswered)
+    spec = ReleaseSpec(
+        revision=state.job.revision,
+        note=body.note,
+        checked_by=signed.author.username if signed and signed.author else "",
+        digest=digest,
+        snapshot=job_file(job).model_dump_json(),
+    )
+    with edit(user, job, f"released revision {state.job.revision}", ripple=False) as scope:
+        scope.create(Release, spec, author=user)
+        scope.update(job, state.job.model_copy(update={"revision": next_revision(state.job.revision)}), body.version)
+    return job_view(job)
+
+
+@router.get("/jobs/{job_id}/releases/{release_id}", response=str)
+def released(request: HttpRequest, job_id: int, release_id: int) -> str:
+    """The job file of a release."""
+    return str(row_of(Release, job_of(request, job_id), release_id).spec.snapshot)
