@@ -3021,7 +3021,7 @@ export interface components {
             bars: components["schemas"]["OwnBar"][];
             /** Held */
             held: {
-                [key: string]: "fixed" | "pinned" | "on a roller" | "held sideways";
+                [key: string]: "fixed" | "hinged" | "pinned" | "on a roller" | "held sideways";
             };
             /** Nodes */
             nodes: components["schemas"]["NodeSpec"][];

@@ -30,7 +30,7 @@ function rename(k: number, name: string) {
       <tr v-for="(n, k) in model.nodes" :key="k">
         <td><input :value="n.name" :aria-label="`Name of node ${k + 1}`" @change="rename(k, ($event.target as HTMLInputElement).value)" /></td>
         <td v-for="axis in (['x', 'y', 'z'] as const)" :key="axis"><input :value="n[axis].text" class="short" :aria-label="`${axis} of ${n.name}`" @change="n[axis] = entry(($event.target as HTMLInputElement).value); emit('changed')" /></td>
-        <td><select :value="held[n.name] ?? ''" :aria-label="`How ${n.name} is held`" @change="hold(n.name, ($event.target as HTMLSelectElement).value)"><option value="">free</option><option>fixed</option><option>pinned</option><option>on a roller</option><option>held sideways</option></select></td>
+        <td><select :value="held[n.name] ?? ''" :aria-label="`How ${n.name} is held`" @change="hold(n.name, ($event.target as HTMLSelectElement).value)"><option value="">free</option><option>fixed</option><option>hinged</option><option>pinned</option><option>on a roller</option><option>held sideways</option></select></td>
         <td><button type="button" class="button quiet" :aria-label="`Take away node ${n.name}`" @click="model.nodes.splice(k, 1); delete held[n.name]; emit('changed')">Take away</button></td>
       </tr></tbody></table>
     <button type="button" class="button" @click="addNode">Add a node</button>

@@ -72,7 +72,7 @@ const store = () => attempt(async () => emit('done', await save('structures', pr
     <p v-if="!own" class="row"><button type="button" class="button quiet" @click="byHand">Change its model by hand</button><span class="soft">nodes, bars and supports become tables; its dimensions no longer drive it</span></p>
     <ModelForm v-if="own" v-model="draft.starter.own!" @changed="attempt(ask)" />
     <h3>Made of</h3>
-    <div v-for="(r, name) in draft.roles" :key="name" class="fields"><div class="field"><label>Made of</label><b>{{ name }}</b></div><SectionPick v-model:section="r.section_id" v-model:material="r.material_id" /><label class="row"><input v-model="r.turned" type="checkbox" /> lies on its side</label></div>
+    <div v-for="(r, name) in draft.roles" :key="name" class="fields"><div class="field"><label>Role</label><b>{{ name }}</b></div><SectionPick v-model:section="r.section_id" v-model:material="r.material_id" /><label class="row"><input v-model="r.turned" type="checkbox" /> lies on its side</label></div>
     <h3>Loads</h3>
     <div v-for="(l, i) in draft.loads" :key="i" class="row">
       <b>{{ loadOf(l.load_id)?.spec.name ?? 'gone' }}</b>

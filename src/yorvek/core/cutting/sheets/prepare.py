@@ -30,6 +30,8 @@ class Container:
     blocked: list[Floats]
     height: float
     area: float
+    outside: list[Polygon]
+    """What of its box is not sheet, from the box's own corner."""
 
 
 @dataclass(frozen=True, eq=False)
@@ -104,6 +106,9 @@ def _container(problem: SheetProblem, sheet: SheetStock, row_mm: float) -> Conta
     if rows < 1:
         return None
     outside = shapely.box(x0, y0, x1, y1).difference(inside)
+    missing = [
+        affinity.translate(g, -x0, -y0) for g in getattr(outside, "geoms", [outside]) if g.area > 1e-3
+    ]
     blocked: list[Floats] = [np.zeros((0, 2)) for _ in range(rows)]
     if outside.area > 1e-6:
         for piece in getattr(outside, "geoms", [outside]):
@@ -111,7 +116,7 @@ def _container(problem: SheetProblem, sheet: SheetStock, row_mm: float) -> Conta
                 for k, intervals in enumerate(shape_rows(piece, row_mm, base=y0, count=rows)):
                     blocked[k] = np.vstack([blocked[k], intervals - x0])
         blocked = [b[np.argsort(b[:, 0])] for b in blocked]
-    return Container(sheet, x0, y0, x1 - x0, rows, blocked, y1 - y0, sheet_polygon(sheet).area)
+    return Container(sheet, x0, y0, x1 - x0, rows, blocked, y1 - y0, sheet_polygon(sheet).area, missing)
 
 
 def prepare(problem: SheetProblem) -> Prepared:

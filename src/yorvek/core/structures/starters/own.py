@@ -11,9 +11,10 @@ from yorvek.core.errors import InputError
 from yorvek.core.model import Model
 from yorvek.core.structures.starters.layout import FIXED, HINGE, PINNED, Bar, Layout, Point, Spot
 
-Held = Literal["fixed", "pinned", "on a roller", "held sideways"]
+Held = Literal["fixed", "hinged", "pinned", "on a roller", "held sideways"]
 HOLDS: dict[str, tuple[str, ...]] = {
     "fixed": FIXED,
+    "hinged": PINNED,
     "pinned": PINNED[:3],
     "on a roller": ("DY", "DZ"),
     "held sideways": ("DZ",),
@@ -111,7 +112,11 @@ def _far(nodes: dict[str, Point]) -> float:
 def _held(fixed: tuple[str, ...]) -> Held:
     if "RZ" in fixed:
         return "fixed"
-    return "held sideways" if "DY" not in fixed else "pinned" if "DX" in fixed else "on a roller"
+    if "DY" not in fixed:
+        return "held sideways"
+    if "DX" not in fixed:
+        return "on a roller"
+    return "hinged" if "RY" in fixed else "pinned"
 
 
 def as_own(layout: Layout) -> OwnModel:
