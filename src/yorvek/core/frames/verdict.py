@@ -143,7 +143,9 @@ def check_frame(request: FrameRequest, *, swings: bool = True) -> FrameVerdict:
     standing = [v for _, v in seen if v is not None]
     if positions and not standing:
         raise InputError(
-            field="positions", got=f"{len(positions)}, none of which stands", needs=(seen[0][0].trouble or "").rstrip(".")
+            field="positions",
+            got=f"{len(positions)}, none of which stands",
+            needs=(seen[0][0].trouble or "").rstrip("."),
         )
     found = min(standing, key=_least) if standing else _check(request, layout_in(request), swings=swings)
     seen += [_situation(request, one, swings=False) for one in stages]

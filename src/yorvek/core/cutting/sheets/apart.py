@@ -20,7 +20,9 @@ from yorvek.core.cutting.sheets.separate import rounds, settle
 SLACK_MM = 0.0012
 """Outlines are this much smaller than they have to be, so that pieces may touch; the verifier allows several times as much."""
 BETWEEN_MM = 1000.0
-CORNER = 3
+CORNER = 8
+CHORD = math.cos(math.pi / (4 * CORNER))
+COARSE_MM = 0.2
 SOFT = 0.008
 TRIES_A_CALL = 60_000
 
@@ -37,14 +39,64 @@ class State:
 
 def _fat(shape: Polygon, by_mm: float) -> Polygon:
     """A shape grown for the clearance, few corners, never less."""
-    if by_mm <= 0:
-        out = shape.buffer(by_mm, join_style="mitre")
-    else:
-        out = shape.buffer(by_mm / math.cos(math.pi / (4 * CORNER)), quad_segs=CORNER)
-        out = out.simplify(0.02)
-        if not out.covers(shape.buffer(by_mm * 0.98, quad_segs=CORNER)):
-            out = shape.buffer(by_mm / math.cos(math.pi / (4 * CORNER)), quad_segs=CORNER)
-    return out if isinstance(out, Polygon) else max(out.geoms, key=lambda g: g.area)
+    out = shape.buffer(by_mm, join_style="mitre") if by_mm <= 0 else shape.buffer(by_mm / CHORD, quad_segs=CORNER)
+    out = out if isinstance(out, Polygon) else max(out.geoms, key=lambda g: g.area)
+    out = shapely.geometry.polygon.orient(out)
+    fewer = Polygon(
+        fewer_corners(shapely.get_coordinates(out.exterior)[:-1], COARSE_MM),
+        [fewer_corners(shapely.get_coordinates(r)[:-1], COARSE_MM) for r in out.interiors],
+    )
+    return fewer if fewer.is_valid else out
+
+
+def fewer_corners(ring: Floats, most_mm: float) -> Floats:
+    """A ring with its metal on the left, with corners taken out so that the metal only grows, by at most `most_mm` anywhere:
+    a corner turning right is cut across, a short edge between two corners turning left is replaced by the meeting of its
+    neighbours.
+    """
+    points = ring.tolist()
+    while len(points) > 4:
+        n = len(points)
+        best: float = most_mm
+        change: tuple[int, list[float] | None] | None = None
+        for k in range(n):
+            a, b, c, d = (points[(k + m) % n] for m in range(4))
+            first, second = _turn(a, b, c), _turn(b, c, d)
+            if first < 0:
+                away = abs(first) / max(math.dist(a, c), 1e-12)
+                if away < best:
+                    best, change = away, (k, None)
+            if first > 0 and second > 0:
+                met = _meeting(a, b, d, c)
+                if met is not None:
+                    away = abs(_turn(b, met, c)) / max(math.dist(b, c), 1e-12)
+                    if away < best:
+                        best, change = away, (k, met)
+        if change is None:
+            break
+        k, met = change
+        if met is None:
+            del points[(k + 1) % n]
+        else:
+            points[(k + 1) % n] = met
+            del points[(k + 2) % n]
+    return np.array(points)
+
+
+def _turn(a: list[float], b: list[float], c: list[float]) -> float:
+    """Positive where a to b to c turns left."""
+    return (b[0] - a[0]) * (c[1] - b[1]) - (b[1] - a[1]) * (c[0] - b[0])
+
+
+def _meeting(a: list[float], b: list[float], d: list[float], c: list[float]) -> list[float] | None:
+    """Where the line a b, carried on past b, meets the line d c, carried on past c."""
+    ux, uy, vx, vy = b[0] - a[0], b[1] - a[1], c[0] - d[0], c[1] - d[1]
+    cross = ux * vy - uy * vx
+    if abs(cross) < 1e-9:
+        return None
+    t = ((d[0] - a[0]) * vy - (d[1] - a[1]) * vx) / cross
+    s = ((d[0] - a[0]) * uy - (d[1] - a[1]) * ux) / cross
+    return [a[0] + t * ux, a[1] + t * uy] if t > 1 and s > 1 else None
 
 
 class Kinds:
@@ -58,9 +110,11 @@ class Kinds:
         self.poles: list[Floats] = []
         self.root: list[float] = []
         self.free = np.array([p.rotations == "free" for p in problem.parts], np.int64)
+        least = min(polygon_of(p).area for p in problem.parts)
         for part in problem.parts:
             shape = polygon_of(part)
             fat = _fat(shape, problem.clearance / 2 - SLACK_MM)
+            fat = Polygon(fat.exterior, [r for r in fat.interiors if Polygon(r).area > least])
             middle = fat.centroid
             self.middles.append((middle.x, middle.y))
             self.degrees.append(turns_of(part, shape))
@@ -97,7 +151,9 @@ class Apart:
                 own = edges_of(moved)
                 found = np.zeros((MOST_POLES, 3))
                 count = find_poles(own, moved.area, found)
-                edges.append(own), poles.append(found[:count]), root.append(math.sqrt(moved.convex_hull.area))
+                edges.append(own)
+                poles.append(found[:count])
+                root.append(math.sqrt(moved.convex_hull.area))
                 blocks.append((len(edges) - 1, offset + middle.x, middle.y))
         self.kind = np.array([*self.pieces, *(b[0] for b in blocks)], np.int64)
         n = len(self.kind)
@@ -118,6 +174,7 @@ class Apart:
         self.turns = np.radians(np.array([d for turns in kinds.degrees for d in turns]))
         self.turn_start = np.cumsum([0, *(len(t) for t in kinds.degrees)])
         self.best, self.best_sheet = np.zeros((self.movable, 3)), np.zeros(self.movable, np.int64)
+        self.hits = np.zeros(max(len(e) for e in edges), np.int64)
         self.soft = SOFT * kinds.diameter
         self.tried = 0
 
@@ -170,6 +227,7 @@ class Apart:
                 settle(
                     self.movable, self.angle, self.X, self.Y, self.kind, self.estart, self.edges, self.pstart, self.poles,
                     self.root, self.istart, self.iedges, self.qstart, self.ipoles, self.boxes, self.soft, self.table,
+                    self.hits,
                 )
             )  # fmt: skip
             n = self.movable
@@ -198,7 +256,7 @@ class Apart:
                 self.Y, self.sheet, self.sheets, share, self.turn_start, self.turns, self.kinds.free, self.kind,
                 self.estart, self.edges, self.pstart, self.poles, self.root, self.istart, self.iedges, self.qstart,
                 self.ipoles, self.boxes, self.weights, self.table, self.soft, self.scratch_e, self.scratch_p, self.best,
-                self.best_sheet, 0.0004 * self.kinds.diameter,
+                self.best_sheet, 0.0004 * self.kinds.diameter, self.hits,
             )  # fmt: skip
             self.tried += tried
             if least < best * 0.98:
@@ -215,14 +273,28 @@ class Apart:
                 return False
         return True
 
+    def worked(self) -> int:
+        """Work done since it was asked last, in thousands of places tried."""
+        done, self.tried = self.tried // 1000 + 1, 0
+        return done
+
     def reach(self, s: int) -> float:
         """How far to the right the pieces of a sheet stand."""
         mine = self.sheet == s
         return float(self.boxes[: self.movable][mine, 2].max() - self.sheets[s, 0]) if mine.any() else 0.0
 
     def shorten(self, s: int, length: float) -> None:
-        """Only so much of a sheet may be used."""
+        """Only so much of a sheet may be used; pieces that are too wide for that go to other sheets."""
         self.sheets[s, 2] = self.sheets[s, 0] + length
+        if len(self.sheets) == 1:
+            return
+        n = self.movable
+        wide = np.nonzero((self.sheet == s) & (self.boxes[:n, 2] - self.boxes[:n, 0] > length))[0]
+        for i in wide:
+            for _ in range(20):
+                self._anywhere(int(i))
+                if self.sheet[i] != s:
+                    break
 
     def disturb(self) -> None:
         """Swap two large unlike pieces."""
@@ -241,10 +313,10 @@ class Apart:
         index: list[int] = []
         used: dict[str, int] = {}
         occupied = set(self.sheet.tolist())
-        for s, c in enumerate(self.containers):
-            index.append(used.get(c.stock.id, 0))
+        for s, one in enumerate(self.containers):
+            index.append(used.get(one.stock.id, 0))
             if s in occupied:
-                used[c.stock.id] = index[s] + 1
+                used[one.stock.id] = index[s] + 1
         for i in range(self.movable):
             kind, s = int(self.pieces[i]), int(self.sheet[i])
             container = self.containers[s]

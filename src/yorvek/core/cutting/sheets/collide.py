@@ -51,7 +51,7 @@ def clear_of(x: float, y: float, edges: Floats, poles: Floats, count: int) -> fl
     best = np.sqrt(best)
     for p in range(count):
         best = min(best, np.hypot(x - poles[p, 0], y - poles[p, 1]) - poles[p, 2])
-    return best
+    return float(best)
 
 
 @numba.njit(cache=True, fastmath=True)
@@ -112,9 +112,21 @@ def put(
 
 @numba.njit(cache=True, fastmath=True)
 def edges_cross(
-    A: Floats, a0: int, a1: int, B: Floats, b0: int, b1: int, x0: float, y0: float, x1: float, y1: float
+    A: Floats, a0: int, a1: int, B: Floats, b0: int, b1: int, x0: float, y0: float, x1: float, y1: float, hits: Ints
 ) -> bool:  # pragma: no cover
-    """Whether an edge of one crosses one of the other within the box that both share."""
+    """Whether an edge of one crosses one of the other within the box that both share; `hits` is room to note edges in."""
+    count = 0
+    for k in range(b0, b1):
+        cx, ex = B[k, 0], B[k, 2]
+        if (cx < x0 and ex < x0) or (cx > x1 and ex > x1):
+            continue
+        cy, ey = B[k, 1], B[k, 3]
+        if (cy < y0 and ey < y0) or (cy > y1 and ey > y1):
+            continue
+        hits[count] = k
+        count += 1
+    if count == 0:
+        return False
     for i in range(a0, a1):
         ax, ay, bx, by = A[i, 0], A[i, 1], A[i, 2], A[i, 3]
         lx, hx = (ax, bx) if ax < bx else (bx, ax)
@@ -124,7 +136,8 @@ def edges_cross(
         if hy < y0 or ly > y1:
             continue
         dx, dy = bx - ax, by - ay
-        for k in range(b0, b1):
+        for h in range(count):
+            k = hits[h]
             cx, ex = B[k, 0], B[k, 2]
             if (cx < lx and ex < lx) or (cx > hx and ex > hx):
                 continue
@@ -144,32 +157,34 @@ def edges_cross(
 
 
 @numba.njit(cache=True, fastmath=True)
-def depth(
-    P: Floats, p0: int, p1: int, Q: Floats, q0: int, q1: int, soft: float
-) -> tuple[float, bool]:  # pragma: no cover
-    """How deep the poles of two pieces stand in each other, each pair by the smaller radius, fading softly where they just
-    miss; and whether two of them overlap, which makes a collision certain.
-    """
-    total, certain = 0.0, False
+def poles_meet(P: Floats, p0: int, p1: int, Q: Floats, q0: int, q1: int) -> bool:  # pragma: no cover
+    """Whether two poles overlap, which makes a collision certain."""
+    for i in range(p0, p1):
+        x, y, r = P[i, 0], P[i, 1], P[i, 2]
+        for k in range(q0, q1):
+            dx, dy, s = Q[k, 0] - x, Q[k, 1] - y, r + Q[k, 2]
+            if dx * dx + dy * dy < s * s:
+                return True
+    return False
+
+
+@numba.njit(cache=True, fastmath=True)
+def depth(P: Floats, p0: int, p1: int, Q: Floats, q0: int, q1: int, soft: float) -> float:  # pragma: no cover
+    """How deep the poles of two pieces stand in each other, each pair by the smaller radius, fading softly where they miss."""
+    total = 0.0
     for i in range(p0, p1):
         x, y, r = P[i, 0], P[i, 1], P[i, 2]
         for k in range(q0, q1):
             dx, dy, s = Q[k, 0] - x, Q[k, 1] - y, Q[k, 2]
             deep = r + s - np.sqrt(dx * dx + dy * dy)
-            if deep >= soft:
-                certain = True
-                total += deep * min(r, s)
-            else:
-                if deep > 0.0:
-                    certain = True
-                total += soft * soft / (2 * soft - deep) * min(r, s)
-    return total, certain
+            total += (deep if deep >= soft else soft * soft / (2 * soft - deep)) * min(r, s)
+    return total
 
 
 @numba.njit(cache=True, fastmath=True)
 def overlap(
     A: Floats, a0: int, a1: int, P: Floats, p0: int, p1: int, boxa: Floats,
-    B: Floats, b0: int, b1: int, Q: Floats, q0: int, q1: int, boxb: Floats, soft: float, scale: float,
+    B: Floats, b0: int, b1: int, Q: Floats, q0: int, q1: int, boxb: Floats, soft: float, scale: float, hits: Ints,
 ) -> float:  # pragma: no cover  # fmt: skip
     """Zero where two pieces are clear of each other; else a measure of their overlap."""
     x0, x1 = max(boxa[0], boxb[0]), min(boxa[2], boxb[2])
@@ -178,8 +193,11 @@ def overlap(
     y0, y1 = max(boxa[1], boxb[1]), min(boxa[3], boxb[3])
     if y0 >= y1:
         return 0.0
-    deep, certain = depth(P, p0, p1, Q, q0, q1, soft)
-    if not certain and not edges_cross(A, a0, a1, B, b0, b1, x0, y0, x1, y1):
-        if not inside(A[a0, 0], A[a0, 1], B, b0, b1) and not inside(B[b0, 0], B[b0, 1], A, a0, a1):
-            return 0.0
-    return np.sqrt(deep) * scale
+    if (
+        not poles_meet(P, p0, p1, Q, q0, q1)
+        and not edges_cross(A, a0, a1, B, b0, b1, x0, y0, x1, y1, hits)
+        and not inside(A[a0, 0], A[a0, 1], B, b0, b1)
+        and not inside(B[b0, 0], B[b0, 1], A, a0, a1)
+    ):
+        return 0.0
+    return float(np.sqrt(depth(P, p0, p1, Q, q0, q1, soft)) * scale)

@@ -4,9 +4,12 @@ from __future__ import annotations
 
 import time
 from collections.abc import Callable
+from dataclasses import replace
+from functools import partial
 
 import numpy as np
 
+from yorvek.core.cutting.sheets.apart import Apart, Kinds
 from yorvek.core.cutting.sheets.guillotine import guillotine_layouts
 from yorvek.core.cutting.sheets.local import Layout, LocalSearch
 from yorvek.core.cutting.sheets.mixes import area_bound, cost_of, generous, mixes
@@ -18,6 +21,16 @@ Progress = Callable[[float, "SheetPlan"], None]
 HEAT = 0.006
 DENSEST = 0.93
 """A mix must leave at least this much air to be worth trying."""
+
+
+MOST_MISSING = 0.15
+ORDERING_FEW, ORDERING_SOME, ORDERING_MANY = 0.04, 0.15, 0.25
+"""Share of the allowance for other orders of construction: with many pieces a good start decides."""
+IDLE, STRIKES = 100, 3
+FIRST_STEP, LAST_STEP = 0.01, 0.0005
+"""Rounds without improvement before a layout is given up, how often it is disturbed first, and how much of the length is taken
+away at a time.
+"""
 
 
 class NotVerified(RuntimeError):
@@ -127,12 +140,15 @@ def placements_of(data: Prepared, sheets: list[Container], layout: Layout) -> li
 def warm_up() -> None:
     """Compile the kernels before the clock runs."""
     square = [(0.0, 0.0), (10.0, 0.0), (10.0, 10.0), (0.0, 10.0)]
-    solve_sheets(
-        SheetProblem.model_validate(
-            {"sheets": [{"id": "s", "width": 50, "height": 50}], "parts": [{"id": "p", "qty": 2, "outline": square}]}
-        ),
-        evaluations=2,
+    problem = SheetProblem.model_validate(
+        {"sheets": [{"id": "s", "width": 50, "height": 50}], "parts": [{"id": "p", "qty": 2, "outline": square}]}
     )
+    data = prepare(problem)
+    search = LocalSearch(data, data.containers, np.random.default_rng(1))
+    apart = Apart(data, Kinds(data), data.containers, np.random.default_rng(1))
+    apart.load(search.start())
+    apart.X[:], apart.Y[:] = apart.X[0], apart.Y[0]
+    apart.separate(1, lambda: False)
 
 
 def solve_sheets(
@@ -196,17 +212,38 @@ def _free(run: _Run, data: Prepared, need: float) -> None:
         if run.over():
             return
     assert best is not None and run.best is not None
-    best = _cheaper(run, data, need, best)
-    _tighten(run, data, best)
+    count = len(data.pieces)
+    ordering = ORDERING_FEW if count <= 100 else ORDERING_SOME if count <= 250 else ORDERING_MANY
+    kinds = Kinds(data)
+    apart: Apart | None = None
+    if not run.problem.strip:
+        best, started = _cheaper(run, data, need, best)
+        apart = _cheaper_apart(run, data, kinds, need, started)
+    if apart is None:
+        _reorder(run, data, best, run.share() + ordering)
+        used = _used(best)
+        apart = Apart(data, kinds, [best.sheets[k] for k in used], run.random)
+        assert best.best is not None
+        out = best.best.out.copy()
+        for new, old in enumerate(used):
+            out[best.best.out[:, 0] == old, 0] = new
+        apart.load(replace(best.best, out=out))
+    if not run.over():
+        _shorten(run, apart)
 
 
-def _cheaper(run: _Run, data: Prepared, need: float, best: LocalSearch) -> LocalSearch:
-    """Try mixes that cost less, the most promising ones longest, for about two thirds of the time."""
+def _used(search: LocalSearch) -> list[int]:
+    assert search.best is not None
+    return sorted({int(s) for s in search.best.out[:, 0] if s >= 0})
+
+
+def _cheaper(run: _Run, data: Prepared, need: float, best: LocalSearch) -> tuple[LocalSearch, list[LocalSearch]]:
+    """Try mixes that cost less by construction, the most promising ones longest; and those that still lack something."""
     assert run.best is not None
     open_ = [LocalSearch(data, m, run.random) for m in mixes(data.containers, need / DENSEST, run.best.cost)][:60]
     started: list[LocalSearch] = []
     for search in reversed(open_):  # the dearest first: it is likeliest to hold everything
-        if run.share() > 0.3 or run.over():
+        if run.share() > 0.12 or run.over():
             break
         if cost_of(search.sheets) >= run.best.cost - 1e-9:
             continue
@@ -215,15 +252,10 @@ def _cheaper(run: _Run, data: Prepared, need: float, best: LocalSearch) -> Local
         started.append(search)
         if layout.missing_area == 0 and run.offer(placements_of(data, search.sheets, layout)):
             best = search
-    while run.share() < 0.66 and not run.over():
-        started = [
-            s
-            for s in started
-            if s.best is not None and cost_of(s.sheets) < run.best.cost - 1e-9 and s.best.missing_area < 0.15 * need
-        ]
-        if not started:
+    while not run.over():
+        started = _promising(started, run.best.cost, need)
+        if not started or run.share() > 0.25:
             break
-        started.sort(key=lambda s: s.best.missing_area if s.best else 0.0)
         search = started[min(int(run.random.exponential(0.8)), len(started) - 1)]
         for _ in range(10):
             run.done += 1
@@ -236,16 +268,88 @@ def _cheaper(run: _Run, data: Prepared, need: float, best: LocalSearch) -> Local
                 best = search
             if run.over():
                 break
-    return best
+    return best, _promising(started, run.best.cost, need)
 
 
-def _tighten(run: _Run, data: Prepared, search: LocalSearch) -> None:
-    """The same sheets, used more tightly."""
+def _promising(started: list[LocalSearch], below: float, need: float) -> list[LocalSearch]:
+    """Mixes that cost less and lack little, the one that lacks least first."""
+    kept = [
+        s
+        for s in started
+        if s.best is not None and cost_of(s.sheets) < below - 1e-9 and s.best.missing_area < MOST_MISSING * need
+    ]
+    return sorted(kept, key=lambda s: s.best.missing_area if s.best else 0.0)
+
+
+def _cheaper_apart(run: _Run, data: Prepared, kinds: Kinds, need: float, started: list[LocalSearch]) -> Apart | None:
+    """Put what a cheaper mix lacks anywhere onto it and draw it all apart; the layout of the cheapest mix that came off."""
+    found: Apart | None = None
+    assert run.best is not None
+    while started and run.share() < 0.7 and not run.over():
+        search = started.pop(0)
+        assert search.best is not None
+        if cost_of(search.sheets) >= run.best.cost - 1e-9:
+            continue
+        apart = Apart(data, kinds, search.sheets, run.random)
+        apart.load(search.best)
+        until = run.share() + (0.72 - run.share()) / (1 + min(len(started), 3))
+        for _ in range(STRIKES):
+            came_off = apart.separate(IDLE, partial(_before, run, until))
+            run.done += apart.worked()
+            if came_off and not faults(run.problem, apart.placements()):
+                run.offer(apart.placements())
+                found, started = apart, _promising(started, run.best.cost, need)
+                break
+            if run.share() >= until or run.over():
+                break
+            apart.disturb()
+    return found
+
+
+def _before(run: _Run, share: float) -> bool:
+    return run.share() < share and not run.over()
+
+
+def _reorder(run: _Run, data: Prepared, search: LocalSearch, until: float) -> None:
+    """The same sheets, used more tightly by other orders of construction."""
     if search.current is None:
         search.start()
     begun = run.share()
-    while not run.over():
+    while run.share() < until and not run.over():
         run.done += 1
-        left = 1 - (run.share() - begun) / max(1 - begun, 1e-9)
+        left = 1 - (run.share() - begun) / max(until - begun, 1e-9)
         if search.step(HEAT * max(left, 0.0)) and search.best is not None:
             run.offer(placements_of(data, search.sheets, search.best))
+
+
+def _shorten(run: _Run, apart: Apart) -> None:
+    """Use less and less of the sheet that has most left over, drawing the pieces apart each time."""
+    apart.settle()
+    room = apart.sheets[:, 2] - apart.sheets[:, 0]
+    left = [(room[s] - apart.reach(s)) * (apart.sheets[s, 3] - apart.sheets[s, 1]) for s in range(len(room))]
+    s = int(np.argmax(left))
+    length, best = apart.reach(s), apart.state()
+    step, failed = FIRST_STEP, 0
+    came_off = apart.separate(IDLE, lambda: not run.over())  # outlines are a hair wider here than where it was built
+    run.done += apart.worked()
+    if came_off:
+        length, best = max(length, apart.reach(s)), apart.state()
+    else:
+        apart.restore(best)
+    while not run.over():
+        apart.shorten(s, length * (1 - step))
+        came_off = apart.separate(IDLE, lambda: not run.over())
+        run.done += apart.worked()
+        if came_off and not faults(run.problem, apart.placements()):
+            run.offer(apart.placements())
+            length, best, failed = apart.reach(s), apart.state(), 0
+            step = min(step * 1.15, FIRST_STEP)
+            if length <= 0.0:
+                return
+            continue
+        failed += 1
+        if failed < STRIKES and not came_off:
+            apart.disturb()
+        else:
+            step, failed = max(step * 0.6, LAST_STEP), 0
+            apart.restore(best)

@@ -106,9 +106,7 @@ def _container(problem: SheetProblem, sheet: SheetStock, row_mm: float) -> Conta
     if rows < 1:
         return None
     outside = shapely.box(x0, y0, x1, y1).difference(inside)
-    missing = [
-        affinity.translate(g, -x0, -y0) for g in getattr(outside, "geoms", [outside]) if g.area > 1e-3
-    ]
+    missing = [affinity.translate(g, -x0, -y0) for g in getattr(outside, "geoms", [outside]) if g.area > 1e-3]
     blocked: list[Floats] = [np.zeros((0, 2)) for _ in range(rows)]
     if outside.area > 1e-6:
         for piece in getattr(outside, "geoms", [outside]):

@@ -18,7 +18,7 @@ def at(
     i: int, angle: float, x: float, y: float, limit: float,
     kind: Ints, estart: Ints, edges: Floats, pstart: Ints, poles: Floats, root: Floats,
     istart: Ints, iedges: Floats, qstart: Ints, ipoles: Floats, boxes: Floats, weights: Floats, soft: float,
-    scratch_e: Floats, scratch_p: Floats, box: Floats,
+    scratch_e: Floats, scratch_p: Floats, box: Floats, hits: Ints,
 ) -> float:  # pragma: no cover  # fmt: skip
     """Weighted overlap of piece `i` put there; anything from `limit` on is as good as `limit`."""
     k = kind[i]
@@ -31,7 +31,7 @@ def at(
         total += weights[i, j] * overlap(
             scratch_e, 0, e1 - e0, scratch_p, 0, p1 - p0, box,
             iedges, istart[j], istart[j + 1], ipoles, qstart[j], qstart[j + 1], boxes[j], soft,
-            np.sqrt(root[k] * root[kind[j]]),
+            np.sqrt(root[k] * root[kind[j]]), hits,
         )  # fmt: skip
         if total >= limit:
             return limit
@@ -62,7 +62,7 @@ def best_place(
     turn_start: Ints, turns: Floats, free: Ints,
     kind: Ints, estart: Ints, edges: Floats, pstart: Ints, poles: Floats, root: Floats,
     istart: Ints, iedges: Floats, qstart: Ints, ipoles: Floats, boxes: Floats, weights: Floats, soft: float,
-    scratch_e: Floats, scratch_p: Floats, box: Floats, reach: Floats, kept: Floats, small: float,
+    scratch_e: Floats, scratch_p: Floats, box: Floats, reach: Floats, kept: Floats, small: float, hits: Ints,
 ) -> int:  # pragma: no cover  # fmt: skip
     """Look for a better place of piece `i`: all over, near where it is, then downhill from the best few. Moves it if one is
     found; returns the places tried.
@@ -70,7 +70,7 @@ def best_place(
     k = kind[i]
     now = at(
         i, angle[i], X[i], Y[i], 1e300, kind, estart, edges, pstart, poles, root, istart, iedges, qstart, ipoles, boxes,
-        weights, soft, scratch_e, scratch_p, box,
+        weights, soft, scratch_e, scratch_p, box, hits,
     )  # fmt: skip
     tried = 1
     for n in range(KEPT):
@@ -106,7 +106,7 @@ def best_place(
         limit = kept[KEPT - 1, 0]
         value = at(
             i, a, x, y, limit, kind, estart, edges, pstart, poles, root, istart, iedges, qstart, ipoles, boxes, weights,
-            soft, scratch_e, scratch_p, box,
+            soft, scratch_e, scratch_p, box, hits,
         )  # fmt: skip
         tried += 1
         if value < limit:
@@ -148,7 +148,7 @@ def best_place(
                 tx, ty = clamp(x + sign * dx, lx, hx), clamp(y + sign * dy, ly, hy)
                 found = at(
                     i, ta, tx, ty, value, kind, estart, edges, pstart, poles, root, istart, iedges, qstart, ipoles,
-                    boxes, weights, soft, scratch_e, scratch_p, box,
+                    boxes, weights, soft, scratch_e, scratch_p, box, hits,
                 )  # fmt: skip
                 tried += 1
                 if found < value:
@@ -179,7 +179,7 @@ def best_place(
 @numba.njit(cache=True, fastmath=True)
 def row(
     i: int, kind: Ints, istart: Ints, iedges: Floats, qstart: Ints, ipoles: Floats, boxes: Floats, root: Floats,
-    soft: float, table: Floats,
+    soft: float, table: Floats, hits: Ints,
 ) -> None:  # pragma: no cover  # fmt: skip
     """Unweighted overlaps of piece `i` with all others, into the table both ways."""
     for j in range(len(kind)):
@@ -188,7 +188,7 @@ def row(
         value = overlap(
             iedges, istart[i], istart[i + 1], ipoles, qstart[i], qstart[i + 1], boxes[i],
             iedges, istart[j], istart[j + 1], ipoles, qstart[j], qstart[j + 1], boxes[j], soft,
-            np.sqrt(root[kind[i]] * root[kind[j]]),
+            np.sqrt(root[kind[i]] * root[kind[j]]), hits,
         )  # fmt: skip
         table[i, j] = value
         table[j, i] = value
@@ -198,7 +198,7 @@ def row(
 def settle(
     movable: int, angle: Floats, X: Floats, Y: Floats, kind: Ints, estart: Ints, edges: Floats, pstart: Ints,
     poles: Floats, root: Floats, istart: Ints, iedges: Floats, qstart: Ints, ipoles: Floats, boxes: Floats, soft: float,
-    table: Floats,
+    table: Floats, hits: Ints,
 ) -> float:  # pragma: no cover  # fmt: skip
     """Put every piece where its figures say and fill the table; returns the sum of overlaps."""
     n = len(kind)
@@ -210,8 +210,8 @@ def settle(
         )  # fmt: skip
     table[:, :] = 0.0
     for i in range(movable):
-        row(i, kind, istart, iedges, qstart, ipoles, boxes, root, soft, table)
-    return table.sum() / 2
+        row(i, kind, istart, iedges, qstart, ipoles, boxes, root, soft, table, hits)
+    return float(table.sum() / 2)
 
 
 @numba.njit(cache=True, fastmath=True)
@@ -221,6 +221,7 @@ def rounds(
     kind: Ints, estart: Ints, edges: Floats, pstart: Ints, poles: Floats, root: Floats,
     istart: Ints, iedges: Floats, qstart: Ints, ipoles: Floats, boxes: Floats, weights: Floats, table: Floats, soft: float,
     scratch_e: Floats, scratch_p: Floats, best: Floats, best_sheet: Ints, small: float,
+    hits: Ints,
 ) -> tuple[float, float, int, int]:  # pragma: no cover  # fmt: skip
     """Separate until nothing overlaps, for so many rounds without improvement or so many places tried.
 
@@ -258,10 +259,10 @@ def rounds(
             x, y, a = X[i], Y[i], angle[i]
             tried += best_place(
                 i, angle, X, Y, sheet, sheets, share, turn_start, turns, free, kind, estart, edges, pstart, poles, root,
-                istart, iedges, qstart, ipoles, boxes, weights, soft, scratch_e, scratch_p, box, reach, kept, small,
+                istart, iedges, qstart, ipoles, boxes, weights, soft, scratch_e, scratch_p, box, reach, kept, small, hits,
             )  # fmt: skip
             if X[i] != x or Y[i] != y or angle[i] != a:
-                row(i, kind, istart, iedges, qstart, ipoles, boxes, root, soft, table)
+                row(i, kind, istart, iedges, qstart, ipoles, boxes, root, soft, table, hits)
         total, most = 0.0, 0.0
         for i in range(movable):
             for j in range(len(kind)):
