@@ -11,7 +11,7 @@ from yorvek.core.materials import material
 from yorvek.core.model import Model
 from yorvek.core.outlines import Outline, Ring, area_mm2, bounds_mm, cut_length_mm
 from yorvek.core.parts.plates import hole_centres, plate_outline
-from yorvek.core.parts.spec import BarPiece, BasePlate, Gusset, PartSpec
+from yorvek.core.parts.spec import BarPiece, BasePlate, FreeOutline, Gusset, LugPlate, PartSpec, RingPlate, SlottedPlate
 from yorvek.core.sections import Section, section
 
 
@@ -78,6 +78,14 @@ def _plate_dimensions(part: PartSpec, outline: Outline) -> tuple[list[DrawnDimen
             out.append(DrawnDimension(x1=0, y1=h, x2=nose, y2=h, offset_mm=reach * 0.6, value_mm=nose, label="nose"))
         if clip:
             notes.append(f"root cut {clip:g} × {clip:g} to clear the weld")
+    if isinstance(shape, RingPlate):
+        notes.append(f"⌀{shape.outer.value:g}" + (f", opening ⌀{shape.inner.value:g}" if shape.inner and shape.inner.value else ""))
+    if isinstance(shape, LugPlate):
+        notes.append(f"hole ⌀{shape.hole.value:g}, {shape.height.value:g} mm above the foot")
+    if isinstance(shape, SlottedPlate):
+        notes.append(f"{shape.slots} slots {shape.slot_width.value:g} × {shape.slot_length.value:g}")
+    if isinstance(shape, FreeOutline) and shape.source:
+        notes.append(f"from {shape.source}")
     radius = getattr(shape, "corner_radius", None)
     if radius and radius.value:
         notes.append(f"corners R{radius.value:g}")

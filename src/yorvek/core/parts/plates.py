@@ -2,9 +2,21 @@
 
 from __future__ import annotations
 
+import shapely
+from shapely import Polygon
+
 from yorvek.core.errors import InputError
-from yorvek.core.outlines import Outline, Ring, rounded
-from yorvek.core.parts.spec import BasePlate, Gusset, Rectangle
+from yorvek.core.outlines import Outline, Ring, Vertex, bounds_mm, ring_points, rounded
+from yorvek.core.parts.spec import (
+    BasePlate,
+    FreeOutline,
+    Gusset,
+    LugPlate,
+    PlateShape,
+    Rectangle,
+    RingPlate,
+    SlottedPlate,
+)
 
 
 def rectangle_outline(width: float, height: float, radius: float = 0.0) -> Outline:
@@ -90,12 +102,100 @@ def gusset_outline(gusset: Gusset) -> Outline:
     return Outline(outer=Ring.polygon(kept))
 
 
-def plate_outline(shape: Rectangle | BasePlate | Gusset) -> Outline:
+def ring_outline(shape: RingPlate) -> Outline:
+    """A disc or ring about the origin's upper right.
+
+    Raises:
+        InputError: the opening is not smaller than the disc.
+    """
+    d, hole = shape.outer.value, shape.inner.value if shape.inner else 0.0
+    if hole >= d - 1e-6:
+        raise InputError(field="shape.inner", got=f"{hole:g} mm", needs=f"less than the outer diameter of {d:g} mm")
+    openings = [Ring.circle(d / 2, d / 2, hole)] if hole > 0 else []
+    return Outline(outer=Ring.circle(d / 2, d / 2, d), openings=openings)
+
+
+def lug_outline(shape: LugPlate) -> Outline:
+    """Foot at the bottom, round end about the hole at the top.
+
+    Raises:
+        InputError: the hole leaves nothing, or the foot's corners meet.
+    """
+    w, h, d = shape.width.value, shape.height.value, shape.hole.value
+    clip = shape.root_clip.value if shape.root_clip else 0.0
+    if d >= w:
+        raise InputError(field="shape.hole", got=f"{d:g} mm", needs=f"less than the width of {w:g} mm")
+    if h <= d / 2:
+        raise InputError(field="shape.height", got=f"{h:g} mm", needs=f"more than half the hole, {d / 2:g} mm")
+    if 2 * clip >= w or clip >= h:
+        raise InputError(field="shape.root_clip", got=f"{clip:g} mm", needs="less than half the width, and than the height")
+    foot = [(clip, 0.0), (w - clip, 0.0), (w, clip)] if clip else [(0.0, 0.0), (w, 0.0)]
+    vertices = [Vertex(x=x, y=y) for x, y in foot]
+    vertices += [Vertex(x=w, y=h, bulge=1.0), Vertex(x=0.0, y=h)]
+    if clip:
+        vertices.append(Vertex(x=0.0, y=clip))
+    return Outline(outer=Ring(vertices=vertices), openings=[Ring.circle(w / 2, h, d)])
+
+
+def slotted_outline(shape: SlottedPlate) -> Outline:
+    """A rectangle with its slots.
+
+    Raises:
+        InputError: slots longer than the plate, or one into the other.
+    """
+    w, h = shape.width.value, shape.height.value
+    long, wide = shape.slot_length.value, shape.slot_width.value
+    if not wide < long < w:
+        raise InputError(
+            field="shape.slot_length", got=f"{long:g} mm", needs=f"more than its width of {wide:g} mm and less than {w:g} mm"
+        )
+    pitch = h / shape.slots
+    if pitch <= wide:
+        raise InputError(field="shape.slots", got=str(shape.slots), needs="the slots run into each other: take fewer")
+    a, b, r = (w - long) / 2 + wide / 2, (w + long) / 2 - wide / 2, wide / 2
+    openings = [
+        Ring(
+            vertices=[
+                Vertex(x=a, y=y - r), Vertex(x=b, y=y - r, bulge=1.0), Vertex(x=b, y=y + r), Vertex(x=a, y=y + r, bulge=1.0)
+            ]
+        )
+        for y in (pitch * (k + 0.5) for k in range(shape.slots))
+    ]  # fmt: skip
+    radius = shape.corner_radius.value if shape.corner_radius else 0.0
+    return Outline(outer=rectangle_outline(w, h, radius).outer, openings=openings)
+
+
+def free_outline(shape: FreeOutline) -> Outline:
+    """An outline from a drawing, its lower left corner at the origin.
+
+    Raises:
+        InputError: it crosses itself or its openings reach out of it.
+    """
+    found = Polygon(ring_points(shape.outline.outer), [ring_points(r) for r in shape.outline.openings])
+    if not found.is_valid or found.area <= 0:
+        raise InputError(
+            field="shape.outline",
+            got=shapely.is_valid_reason(found),
+            needs="a closed run that does not cross itself, with its openings inside",
+        )
+    x0, y0, _, _ = bounds_mm(shape.outline)
+    return shape.outline.moved(-x0, -y0)
+
+
+def plate_outline(shape: PlateShape) -> Outline:
     """Outline of any plate family."""
     if isinstance(shape, BasePlate):
         return base_plate_outline(shape)
     if isinstance(shape, Gusset):
         return gusset_outline(shape)
+    if isinstance(shape, RingPlate):
+        return ring_outline(shape)
+    if isinstance(shape, LugPlate):
+        return lug_outline(shape)
+    if isinstance(shape, SlottedPlate):
+        return slotted_outline(shape)
+    if isinstance(shape, FreeOutline):
+        return free_outline(shape)
     return rectangle_outline(
         shape.width.value, shape.height.value, shape.corner_radius.value if shape.corner_radius else 0.0
     )

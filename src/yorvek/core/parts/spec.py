@@ -7,6 +7,7 @@ from typing import Annotated, Literal
 from pydantic import Field
 
 from yorvek.core.model import Model
+from yorvek.core.outlines import Outline
 from yorvek.core.quantities.entry import Angle, Length, Place, Thickness
 
 
@@ -46,6 +47,48 @@ class Gusset(Model):
     root_clip: Place
 
 
+class RingPlate(Model):
+    """A disc, or a ring where an opening is given."""
+
+    family: Literal["ring"] = "ring"
+    outer: Length
+    inner: Place | None = None
+    thickness: Thickness
+
+
+class LugPlate(Model):
+    """A lug: a foot of a width, straight sides up to the hole, a round end about it."""
+
+    family: Literal["lug"] = "lug"
+    width: Length
+    height: Length = Field(description="from the foot to the middle of the hole")
+    hole: Length
+    thickness: Thickness
+    root_clip: Place | None = Field(default=None, description="corners cut off at the foot, to clear a weld")
+
+
+class SlottedPlate(Model):
+    """A rectangle with a row of slots with round ends, lying along its width, evenly spaced up its height."""
+
+    family: Literal["slotted"] = "slotted"
+    width: Length
+    height: Length
+    thickness: Thickness
+    slot_length: Length
+    slot_width: Length
+    slots: int = Field(default=2, ge=1, le=20)
+    corner_radius: Place | None = None
+
+
+class FreeOutline(Model):
+    """An outline brought in from a drawing: lines and arcs in mm."""
+
+    family: Literal["free"] = "free"
+    outline: Outline
+    thickness: Thickness
+    source: str = Field(default="", max_length=200, description="the drawing it came from")
+
+
 class BarPiece(Model):
     """A piece of bar or tube: length point to point, ends square or mitred (angle away from square, seen from the side)."""
 
@@ -59,7 +102,8 @@ class BarPiece(Model):
     right_end: Angle = Angle(text="0")
 
 
-Shape = Annotated[Rectangle | BasePlate | Gusset | BarPiece, Field(discriminator="family")]
+PlateShape = Rectangle | BasePlate | Gusset | RingPlate | LugPlate | SlottedPlate | FreeOutline
+Shape = Annotated[PlateShape | BarPiece, Field(discriminator="family")]
 
 
 class PartSpec(Model):

@@ -12,7 +12,7 @@ from shapely import Polygon
 
 from yorvek.core.cutting.sheets.collide import MOST_POLES, Floats, Ints, find_poles
 from yorvek.core.cutting.sheets.local import Layout
-from yorvek.core.cutting.sheets.prepare import Container, Prepared, turns_of
+from yorvek.core.cutting.sheets.prepare import Container, Prepared, grown, turns_of
 from yorvek.core.cutting.sheets.problem import Placement, polygon_of
 from yorvek.core.cutting.sheets.rows import edges_of
 from yorvek.core.cutting.sheets.separate import rounds, settle
@@ -20,8 +20,6 @@ from yorvek.core.cutting.sheets.separate import rounds, settle
 SLACK_MM = 0.0012
 """Outlines are this much smaller than they have to be, so that pieces may touch; the verifier allows several times as much."""
 BETWEEN_MM = 1000.0
-CORNER = 8
-CHORD = math.cos(math.pi / (4 * CORNER))
 COARSE_MM = 0.2
 SOFT = 0.008
 TRIES_A_CALL = 60_000
@@ -39,8 +37,11 @@ class State:
 
 def _fat(shape: Polygon, by_mm: float) -> Polygon:
     """A shape grown for the clearance, few corners, never less."""
-    out = shape.buffer(by_mm, join_style="mitre") if by_mm <= 0 else shape.buffer(by_mm / CHORD, quad_segs=CORNER)
-    out = out if isinstance(out, Polygon) else max(out.geoms, key=lambda g: g.area)
+    if by_mm > 0:
+        out = grown(shape, by_mm)
+    else:
+        thin = shape.buffer(by_mm, join_style="mitre")
+        out = thin if isinstance(thin, Polygon) else max(thin.geoms, key=lambda g: g.area)
     out = shapely.geometry.polygon.orient(out)
     fewer = Polygon(
         fewer_corners(shapely.get_coordinates(out.exterior)[:-1], COARSE_MM),

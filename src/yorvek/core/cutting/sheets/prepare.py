@@ -16,6 +16,7 @@ from yorvek.core.outlines.outline import exact_cos_sin
 ROUND = 8
 """Segments a quarter circle of a rounded corner is grown with; the radius is stretched so that no chord cuts in."""
 MOST_TURNS = 12
+SHORT_MM = 5e-4
 
 
 @dataclass(frozen=True, eq=False)
@@ -57,11 +58,17 @@ def turned(shape: Polygon, turn_deg: float) -> Polygon:
 
 
 def grown(shape: Polygon, by_mm: float) -> Polygon:
-    """Everything within a distance of a shape, never less."""
+    """Everything within a distance of a shape, never less: where a slight corner got a single chord, a little more."""
     if by_mm <= 0:
         return shape
-    out = shape.buffer(by_mm / math.cos(math.pi / (4 * ROUND)), quad_segs=ROUND)
-    return out if isinstance(out, Polygon) else max(out.geoms, key=lambda g: g.area)
+    reach = by_mm / math.cos(math.pi / (4 * ROUND))
+    while True:
+        out = shape.buffer(reach, quad_segs=ROUND)
+        out = out if isinstance(out, Polygon) else max(out.geoms, key=lambda g: g.area)
+        short = by_mm - shape.distance(out.boundary)
+        if short <= SHORT_MM:
+            return out
+        reach += short
 
 
 def turns_of(part: SheetPiece, shape: Polygon) -> list[float]:

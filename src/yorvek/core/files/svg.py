@@ -1,0 +1,284 @@
+"""SVG in: paths, shapes and their transforms as lines and arcs, mm, y turned up. Units from width and viewBox, or asked."""
+
+from __future__ import annotations
+
+import math
+import re
+from collections.abc import Iterator
+from xml.etree import ElementTree
+
+import numpy as np
+from numpy.typing import NDArray
+
+from yorvek.core.errors import InputError
+from yorvek.core.outlines.arcs import fitted
+from yorvek.core.outlines.joining import Segment
+from yorvek.core.outlines.outline import Point
+
+Floats = NDArray[np.float64]
+CURVE_MM = 0.02
+STEPS = 96
+MOST_DEPTH = 60
+UNIT_MM = {"mm": 1.0, "cm": 10.0, "in": 25.4, "pt": 25.4 / 72, "pc": 25.4 / 6, "q": 0.25}
+NUMBER = re.compile(r"[-+]?(?:\d+\.?\d*|\.\d+)(?:[eE][-+]?\d+)?")
+COMMAND = re.compile(r"([MmLlHhVvCcSsQqTtAaZz])|(" + NUMBER.pattern + ")")
+DRAWN = {"path", "rect", "circle", "ellipse", "line", "polyline", "polygon"}
+HIDDEN = {"defs", "symbol", "clipPath", "mask", "marker", "pattern", "linearGradient", "radialGradient", "filter"}
+COUNTS = {"M": 2, "L": 2, "H": 1, "V": 1, "C": 6, "S": 4, "Q": 4, "T": 2, "A": 7, "Z": 0}
+
+
+def svg_segments(data: bytes, unit: str | None) -> tuple[list[Segment], str, list[str]]:
+    """Segments of an SVG in mm, the unit they were in, and what was left out.
+
+    Raises:
+        InputError: it cannot be read, or does not say its unit.
+    """
+    if b"<!ENTITY" in data or b"<!DOCTYPE" in data and b"[" in data.split(b"<!DOCTYPE", 1)[1][:400]:
+        raise InputError(field="drawing", got="entities", needs="an SVG without a document type of its own")
+    try:
+        root = ElementTree.fromstring(data)
+    except (ElementTree.ParseError, ValueError, LookupError) as error:
+        raise InputError(field="drawing", got=str(error)[:60], needs="a sound SVG file") from None
+    if _plain(root.tag) != "svg":
+        raise InputError(field="drawing", got=_plain(root.tag), needs="an SVG file")
+    scale, said = _scale(root, unit)
+    left: dict[str, int] = {}
+    segments: list[Segment] = []
+    base = np.array([[scale, 0.0, 0.0], [0.0, -scale, 0.0], [0.0, 0.0, 1.0]])
+    try:
+        for element, matrix, layer in _flat(root, base, "0", 0, left):
+            for run, curved in _runs(element):
+                segments += _mapped(run, curved, matrix, layer)
+    except (ValueError, OverflowError, ZeroDivisionError, IndexError) as error:
+        raise InputError(field="drawing", got=str(error)[:60], needs="numbers that can be read in every path") from None
+    return segments, said, [f"{n} of {kind}" for kind, n in sorted(left.items())]
+
+
+def _plain(tag: object) -> str:
+    return str(tag).rpartition("}")[2]
+
+
+def _scale(root: ElementTree.Element, unit: str | None) -> tuple[float, str]:
+    """Millimetres of a user unit."""
+    if unit is not None:
+        return {"mm": 1.0, "in": 25.4}[unit], unit
+    found = re.fullmatch(r"\s*([\d.eE+-]+)\s*(mm|cm|in|pt|pc|q)\s*", root.get("width", ""), re.IGNORECASE)
+    if not found:
+        raise InputError(
+            field="unit", got=root.get("width", ""), needs="the drawing does not say its unit: choose millimetres or inches"
+        )
+    width = float(found[1]) * UNIT_MM[found[2].lower()]
+    box = NUMBER.findall(root.get("viewBox", ""))
+    user = float(box[2]) if len(box) == 4 else float(found[1])
+    if not (width > 0 and user > 0):
+        raise InputError(field="drawing", got=f"width {width:g}", needs="a width above nothing")
+    return width / user, found[2].lower()
+
+
+def _flat(
+    element: ElementTree.Element, matrix: Floats, layer: str, depth: int, left: dict[str, int]
+) -> Iterator[tuple[ElementTree.Element, Floats, str]]:
+    if depth > MOST_DEPTH:
+        raise InputError(field="drawing", got="groups", needs=f"groups in groups no deeper than {MOST_DEPTH}")
+    for child in element:
+        kind = _plain(child.tag)
+        if kind in HIDDEN or child.get("display") == "none":
+            continue
+        own = matrix @ _transform(child.get("transform", ""))
+        name = child.get("id") or layer
+        if kind in ("g", "svg", "a", "switch"):
+            yield from _flat(child, own, name, depth + 1, left)
+        elif kind in DRAWN:
+            yield child, own, layer
+        elif kind in ("text", "image", "use"):
+            left[kind] = left.get(kind, 0) + 1
+
+
+def _transform(text: str) -> Floats:
+    out = np.eye(3)
+    for name, body in re.findall(r"(\w+)\s*\(([^)]*)\)", text):
+        v = [float(x) for x in NUMBER.findall(body)]
+        m = np.eye(3)
+        if name == "matrix" and len(v) == 6:
+            m[:2, :] = [[v[0], v[2], v[4]], [v[1], v[3], v[5]]]
+        elif name == "translate" and v:
+            m[:2, 2] = [v[0], v[1] if len(v) > 1 else 0.0]
+        elif name == "scale" and v:
+            m[0, 0], m[1, 1] = v[0], v[1] if len(v) > 1 else v[0]
+        elif name == "rotate" and v:
+            c, s = math.cos(math.radians(v[0])), math.sin(math.radians(v[0]))
+            m[:2, :2] = [[c, -s], [s, c]]
+            if len(v) == 3:
+                p = np.array(v[1:])
+                m[:2, 2] = p - m[:2, :2] @ p
+        elif name == "skewX" and v:
+            m[0, 1] = math.tan(math.radians(v[0]))
+        elif name == "skewY" and v:
+            m[1, 0] = math.tan(math.radians(v[0]))
+        else:
+            raise InputError(field="drawing", got=f"{name}({body})", needs="a transform that SVG knows")
+        out = out @ m
+    return out
+
+
+def _mapped(run: list[Point], curved: bool, matrix: Floats, layer: str) -> list[Segment]:
+    """A run of points in mm; a curved one becomes arcs."""
+    points = [(float(x), float(y)) for x, y in (np.column_stack([np.array(run), np.ones(len(run))]) @ matrix.T)[:, :2]]
+    if curved:
+        return [Segment(a, b, bulge, layer) for a, b, bulge in fitted(points, CURVE_MM)]
+    return [Segment(a, b, 0.0, layer) for a, b in zip(points, points[1:], strict=False) if math.dist(a, b) > 1e-9]
+
+
+def _runs(e: ElementTree.Element) -> Iterator[tuple[list[Point], bool]]:
+    """Straight runs and curved runs of a shape, in its own units."""
+    kind = _plain(e.tag)
+
+    def f(name: str, usual: float = 0.0) -> float:
+        found = NUMBER.match(e.get(name, "").strip())
+        return float(found[0]) if found else usual
+
+    if kind == "path":
+        yield from _path(e.get("d", ""))
+    elif kind == "line":
+        yield [(f("x1"), f("y1")), (f("x2"), f("y2"))], False
+    elif kind in ("polyline", "polygon"):
+        v = [float(x) for x in NUMBER.findall(e.get("points", ""))]
+        points = list(zip(v[::2], v[1::2], strict=False))
+        if len(points) > 1:
+            yield points + (points[:1] if kind == "polygon" else []), False
+    elif kind in ("circle", "ellipse"):
+        rx, ry = (f("r"), f("r")) if kind == "circle" else (f("rx"), f("ry"))
+        if rx > 0 and ry > 0:
+            yield from _ellipse(f("cx"), f("cy"), rx, ry, 0.0, 2 * math.pi)
+    else:
+        yield from _rect(f("x"), f("y"), f("width"), f("height"), f("rx", f("ry")), f("ry", f("rx")))
+
+
+def _ellipse(cx: float, cy: float, rx: float, ry: float, start: float, sweep: float) -> Iterator[tuple[list[Point], bool]]:
+    count = max(4, math.ceil(abs(sweep) / (2 * math.pi) * STEPS * 4))
+    yield [
+        (cx + rx * math.cos(start + sweep * k / count), cy + ry * math.sin(start + sweep * k / count))
+        for k in range(count + 1)
+    ], True  # fmt: skip
+
+
+def _rect(x: float, y: float, w: float, h: float, rx: float, ry: float) -> Iterator[tuple[list[Point], bool]]:
+    if w <= 0 or h <= 0:
+        return
+    rx, ry = min(rx, w / 2), min(ry, h / 2)
+    if rx <= 0 or ry <= 0:
+        yield [(x, y), (x + w, y), (x + w, y + h), (x, y + h), (x, y)], False
+        return
+    yield [(x + rx, y), (x + w - rx, y)], False
+    yield from _ellipse(x + w - rx, y + ry, rx, ry, -math.pi / 2, math.pi / 2)
+    yield [(x + w, y + ry), (x + w, y + h - ry)], False
+    yield from _ellipse(x + w - rx, y + h - ry, rx, ry, 0.0, math.pi / 2)
+    yield [(x + w - rx, y + h), (x + rx, y + h)], False
+    yield from _ellipse(x + rx, y + h - ry, rx, ry, math.pi / 2, math.pi / 2)
+    yield [(x, y + h - ry), (x, y + ry)], False
+    yield from _ellipse(x + rx, y + ry, rx, ry, math.pi, math.pi / 2)
+
+
+def _path(d: str) -> Iterator[tuple[list[Point], bool]]:
+    """Runs of a path's data."""
+    tokens = [m[0] for m in COMMAND.finditer(d)]
+    here, begun, control, before = (0.0, 0.0), (0.0, 0.0), (0.0, 0.0), ""
+    k, command = 0, ""
+    while k < len(tokens):
+        if tokens[k].isalpha():
+            command = tokens[k]
+            k += 1
+        elif command in ("", "Z", "z"):
+            raise ValueError(f"a number without a command: {tokens[k]}")
+        upper, relative = command.upper(), command.islower()
+        if upper == "A":
+            v, k = _arc_figures(tokens, k)
+        else:
+            n = COUNTS[upper]
+            v = [float(t) for t in tokens[k : k + n]]
+            if len(v) < n:
+                raise ValueError(f"{command} lacks numbers")
+            k += n
+        ox, oy = here if relative else (0.0, 0.0)
+        if upper == "M":
+            here = begun = (v[0] + ox, v[1] + oy)
+            command = "l" if relative else "L"
+        elif upper in ("L", "H", "V"):
+            x = v[0] + ox if upper in ("L", "H") else here[0]
+            y = v[-1] + oy if upper in ("L", "V") else here[1]
+            yield [here, (x, y)], False
+            here = (x, y)
+        elif upper == "Z":
+            yield [here, begun], False
+            here = begun
+        elif upper in ("C", "S", "Q", "T"):
+            p = [(v[i] + ox, v[i + 1] + oy) for i in range(0, len(v), 2)]
+            cubic = upper in ("C", "S")
+            if upper in ("S", "T"):
+                same = before in (("C", "S") if cubic else ("Q", "T"))
+                p.insert(0, (2 * here[0] - control[0], 2 * here[1] - control[1]) if same else here)
+            yield _bezier([here, *p]), True
+            control, here = p[-2], p[-1]
+        else:
+            end = (v[5] + ox, v[6] + oy)
+            yield from _svg_arc(here, v, end)
+            here = end
+        before = upper
+
+
+def _arc_figures(tokens: list[str], k: int) -> tuple[list[float], int]:
+    """Seven figures of an arc; its two flags may be written without a space between them and what follows."""
+    v: list[float] = []
+    rest = ""
+    while len(v) < 7:
+        if not rest:
+            if k >= len(tokens) or tokens[k].isalpha():
+                raise ValueError("A lacks numbers")
+            rest = tokens[k]
+            k += 1
+        if len(v) in (3, 4) and rest[0] in "01":
+            v.append(float(rest[0]))
+            rest = rest[1:]
+        else:
+            v.append(float(rest))
+            rest = ""
+    return v, k
+
+
+def _bezier(p: list[Point]) -> list[Point]:
+    points = np.array(p)
+    t = np.linspace(0, 1, STEPS + 1)[:, None]
+    level = [np.broadcast_to(q, (STEPS + 1, 2)) for q in points]
+    while len(level) > 1:
+        level = [a * (1 - t) + b * t for a, b in zip(level, level[1:], strict=False)]
+    return [(float(x), float(y)) for x, y in level[0]]
+
+
+def _svg_arc(a: Point, v: list[float], b: Point) -> Iterator[tuple[list[Point], bool]]:
+    """An elliptical arc by its end points (SVG 1.1, appendix F.6.5)."""
+    rx, ry, turn = abs(v[0]), abs(v[1]), math.radians(v[2])
+    if rx == 0 or ry == 0 or math.dist(a, b) < 1e-12:
+        yield [a, b], False
+        return
+    c, s = math.cos(turn), math.sin(turn)
+    dx, dy = (a[0] - b[0]) / 2, (a[1] - b[1]) / 2
+    x, y = c * dx + s * dy, -s * dx + c * dy
+    grow = x * x / rx**2 + y * y / ry**2
+    if grow > 1:
+        rx, ry = rx * math.sqrt(grow), ry * math.sqrt(grow)
+    under = max(0.0, (rx * ry) ** 2 / ((rx * y) ** 2 + (ry * x) ** 2) - 1)
+    sign = -1.0 if bool(v[3]) == bool(v[4]) else 1.0
+    ux, uy = sign * math.sqrt(under) * rx * y / ry, -sign * math.sqrt(under) * ry * x / rx
+    cx, cy = c * ux - s * uy + (a[0] + b[0]) / 2, s * ux + c * uy + (a[1] + b[1]) / 2
+    start = math.atan2((y - uy) / ry, (x - ux) / rx)
+    sweep = (math.atan2((-y - uy) / ry, (-x - ux) / rx) - start) % (2 * math.pi)
+    if not v[4]:
+        sweep -= 2 * math.pi
+    count = max(4, math.ceil(abs(sweep) / (2 * math.pi) * STEPS * 4))
+    out = []
+    for k in range(count + 1):
+        t = start + sweep * k / count
+        px, py = rx * math.cos(t), ry * math.sin(t)
+        out.append((c * px - s * py + cx, s * px + c * py + cy))
+    out[0], out[-1] = a, b
+    yield out, True
