@@ -64,7 +64,9 @@ def read_drawing(name: str, data: bytes, *, unit: str | None = None, mend: bool 
     from yorvek.core.files.svg import svg_segments
 
     if len(data) > LARGEST_BYTES:
-        raise InputError(field="drawing", got=f"{len(data) / 1e6:.0f} MB", needs=f"at most {LARGEST_BYTES / 1e6:.0f} MB")
+        raise InputError(
+            field="drawing", got=f"{len(data) / 1e6:.0f} MB", needs=f"at most {LARGEST_BYTES / 1e6:.0f} MB"
+        )
     ending = name.lower().rpartition(".")[2]
     if unit not in (None, "mm", "in"):
         raise InputError(field="unit", got=unit, needs="mm or in")
@@ -102,7 +104,16 @@ def dxf_segments(data: bytes, unit: str | None) -> tuple[list[Segment], str, lis
     """
     try:
         document, _ = recover.read(io.BytesIO(data))
-    except (ezdxf.DXFError, ValueError, TypeError, KeyError, IndexError, AttributeError, OSError, RecursionError) as error:
+    except (
+        ezdxf.DXFError,
+        ValueError,
+        TypeError,
+        KeyError,
+        IndexError,
+        AttributeError,
+        OSError,
+        RecursionError,
+    ) as error:
         raise InputError(
             field="drawing", got=type(error).__name__, needs="a DXF file, R12 or later: this one cannot be read"
         ) from None
@@ -122,9 +133,20 @@ def dxf_segments(data: bytes, unit: str | None) -> tuple[list[Segment], str, lis
             segments += _segments(entity, scale)
     except InputError:
         raise
-    except (ezdxf.DXFError, ValueError, TypeError, KeyError, IndexError, AttributeError, ZeroDivisionError, OverflowError) as error:
+    except (
+        ezdxf.DXFError,
+        ValueError,
+        TypeError,
+        KeyError,
+        IndexError,
+        AttributeError,
+        ZeroDivisionError,
+        OverflowError,
+    ) as error:
         raise InputError(
-            field="drawing", got=type(error).__name__, needs="sound entities: one of this drawing has figures that cannot be"
+            field="drawing",
+            got=type(error).__name__,
+            needs="sound entities: one of this drawing has figures that cannot be",
         ) from None
     return segments, said, [f"{n} of {kind.lower()}" for kind, n in sorted(left.items())]
 
@@ -170,7 +192,9 @@ def _segments(e: DXFEntity, scale: float) -> list[Segment]:
 def _round(e: DXFEntity, kind: str, scale: float, layer: str) -> list[Segment]:
     radius = float(e.dxf.radius) * scale
     if not radius > 0:
-        raise InputError(field="drawing", got=f"radius {radius:g}", needs="circles and arcs with a radius above nothing")
+        raise InputError(
+            field="drawing", got=f"radius {radius:g}", needs="circles and arcs with a radius above nothing"
+        )
     ocs = e.ocs()
     centre = e.dxf.center
     start, sweep = 0.0, 360.0

@@ -33,7 +33,7 @@ def svg_segments(data: bytes, unit: str | None) -> tuple[list[Segment], str, lis
     Raises:
         InputError: it cannot be read, or does not say its unit.
     """
-    if b"<!ENTITY" in data or b"<!DOCTYPE" in data and b"[" in data.split(b"<!DOCTYPE", 1)[1][:400]:
+    if b"<!ENTITY" in data or (b"<!DOCTYPE" in data and b"[" in data.split(b"<!DOCTYPE", 1)[1][:400]):
         raise InputError(field="drawing", got="entities", needs="an SVG without a document type of its own")
     try:
         root = ElementTree.fromstring(data)
@@ -65,7 +65,9 @@ def _scale(root: ElementTree.Element, unit: str | None) -> tuple[float, str]:
     found = re.fullmatch(r"\s*([\d.eE+-]+)\s*(mm|cm|in|pt|pc|q)\s*", root.get("width", ""), re.IGNORECASE)
     if not found:
         raise InputError(
-            field="unit", got=root.get("width", ""), needs="the drawing does not say its unit: choose millimetres or inches"
+            field="unit",
+            got=root.get("width", ""),
+            needs="the drawing does not say its unit: choose millimetres or inches",
         )
     width = float(found[1]) * UNIT_MM[found[2].lower()]
     box = NUMBER.findall(root.get("viewBox", ""))
@@ -154,7 +156,9 @@ def _runs(e: ElementTree.Element) -> Iterator[tuple[list[Point], bool]]:
         yield from _rect(f("x"), f("y"), f("width"), f("height"), f("rx", f("ry")), f("ry", f("rx")))
 
 
-def _ellipse(cx: float, cy: float, rx: float, ry: float, start: float, sweep: float) -> Iterator[tuple[list[Point], bool]]:
+def _ellipse(
+    cx: float, cy: float, rx: float, ry: float, start: float, sweep: float
+) -> Iterator[tuple[list[Point], bool]]:
     count = max(4, math.ceil(abs(sweep) / (2 * math.pi) * STEPS * 4))
     yield [
         (cx + rx * math.cos(start + sweep * k / count), cy + ry * math.sin(start + sweep * k / count))

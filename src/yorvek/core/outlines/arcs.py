@@ -61,8 +61,6 @@ def _bulge(run: Sequence[Point], tolerance_mm: float) -> float | None:
     if any(abs(math.hypot(x - cx, y - cy) - radius) > tolerance_mm for x, y in run):
         return None
     start = math.atan2(ay - cy, ax - cx)
-    middle, end = (
-        (math.atan2(y - cy, x - cx) - start) % (2 * math.pi) for x, y in ((mx, my), (bx, by))
-    )
+    middle, end = ((math.atan2(y - cy, x - cx) - start) % (2 * math.pi) for x, y in ((mx, my), (bx, by)))
     sweep = end if middle < end else end - 2 * math.pi
     return math.tan(sweep / 4) if abs(sweep) < 1.9 * math.pi else None

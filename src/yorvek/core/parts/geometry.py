@@ -79,7 +79,10 @@ def _plate_dimensions(part: PartSpec, outline: Outline) -> tuple[list[DrawnDimen
         if clip:
             notes.append(f"root cut {clip:g} × {clip:g} to clear the weld")
     if isinstance(shape, RingPlate):
-        notes.append(f"⌀{shape.outer.value:g}" + (f", opening ⌀{shape.inner.value:g}" if shape.inner and shape.inner.value else ""))
+        notes.append(
+            f"⌀{shape.outer.value:g}"
+            + (f", opening ⌀{shape.inner.value:g}" if shape.inner and shape.inner.value else "")
+        )
     if isinstance(shape, LugPlate):
         notes.append(f"hole ⌀{shape.hole.value:g}, {shape.height.value:g} mm above the foot")
     if isinstance(shape, SlottedPlate):

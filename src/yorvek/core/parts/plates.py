@@ -13,7 +13,6 @@ from yorvek.core.parts.spec import (
     Gusset,
     LugPlate,
     PlateShape,
-    Rectangle,
     RingPlate,
     SlottedPlate,
 )
@@ -128,7 +127,9 @@ def lug_outline(shape: LugPlate) -> Outline:
     if h <= d / 2:
         raise InputError(field="shape.height", got=f"{h:g} mm", needs=f"more than half the hole, {d / 2:g} mm")
     if 2 * clip >= w or clip >= h:
-        raise InputError(field="shape.root_clip", got=f"{clip:g} mm", needs="less than half the width, and than the height")
+        raise InputError(
+            field="shape.root_clip", got=f"{clip:g} mm", needs="less than half the width, and than the height"
+        )
     foot = [(clip, 0.0), (w - clip, 0.0), (w, clip)] if clip else [(0.0, 0.0), (w, 0.0)]
     vertices = [Vertex(x=x, y=y) for x, y in foot]
     vertices += [Vertex(x=w, y=h, bulge=1.0), Vertex(x=0.0, y=h)]
@@ -147,7 +148,9 @@ def slotted_outline(shape: SlottedPlate) -> Outline:
     long, wide = shape.slot_length.value, shape.slot_width.value
     if not wide < long < w:
         raise InputError(
-            field="shape.slot_length", got=f"{long:g} mm", needs=f"more than its width of {wide:g} mm and less than {w:g} mm"
+            field="shape.slot_length",
+            got=f"{long:g} mm",
+            needs=f"more than its width of {wide:g} mm and less than {w:g} mm",
         )
     pitch = h / shape.slots
     if pitch <= wide:

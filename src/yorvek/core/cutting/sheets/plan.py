@@ -4,12 +4,12 @@ from __future__ import annotations
 
 import time
 from collections.abc import Callable
-from dataclasses import replace
+from dataclasses import dataclass, replace
 from functools import partial
 
 import numpy as np
 
-from yorvek.core.cutting.sheets.apart import Apart, Kinds
+from yorvek.core.cutting.sheets.apart import Apart, Kinds, State
 from yorvek.core.cutting.sheets.guillotine import guillotine_layouts
 from yorvek.core.cutting.sheets.local import Layout, LocalSearch
 from yorvek.core.cutting.sheets.mixes import area_bound, cost_of, generous, mixes
@@ -24,13 +24,9 @@ DENSEST = 0.93
 
 
 MOST_MISSING = 0.15
-ORDERING_FEW, ORDERING_SOME, ORDERING_MANY = 0.04, 0.15, 0.25
-"""Share of the allowance for other orders of construction: with many pieces a good start decides."""
-IDLE, STRIKES = 100, 3
-FIRST_STEP, LAST_STEP = 0.01, 0.0005
-"""Rounds without improvement before a layout is given up, how often it is disturbed first, and how much of the length is taken
-away at a time.
-"""
+IDLE, TIMES = 100, 3
+"""Rounds without improvement before a cheaper mix is given up, and how often it is disturbed first."""
+OFFER_EVERY_S = 0.4
 
 
 class NotVerified(RuntimeError):
@@ -212,15 +208,13 @@ def _free(run: _Run, data: Prepared, need: float) -> None:
         if run.over():
             return
     assert best is not None and run.best is not None
-    count = len(data.pieces)
-    ordering = ORDERING_FEW if count <= 100 else ORDERING_SOME if count <= 250 else ORDERING_MANY
     kinds = Kinds(data)
     apart: Apart | None = None
     if not run.problem.strip:
         best, started = _cheaper(run, data, need, best)
         apart = _cheaper_apart(run, data, kinds, need, started)
     if apart is None:
-        _reorder(run, data, best, run.share() + ordering)
+        _reorder(run, data, best, run.share() + _pace(len(data.pieces)).ordering)
         used = _used(best)
         apart = Apart(data, kinds, [best.sheets[k] for k in used], run.random)
         assert best.best is not None
@@ -229,7 +223,7 @@ def _free(run: _Run, data: Prepared, need: float) -> None:
             out[best.best.out[:, 0] == old, 0] = new
         apart.load(replace(best.best, out=out))
     if not run.over():
-        _shorten(run, apart)
+        _Shortening(run, apart).search()
 
 
 def _used(search: LocalSearch) -> list[int]:
@@ -293,7 +287,7 @@ def _cheaper_apart(run: _Run, data: Prepared, kinds: Kinds, need: float, started
         apart = Apart(data, kinds, search.sheets, run.random)
         apart.load(search.best)
         until = run.share() + (0.72 - run.share()) / (1 + min(len(started), 3))
-        for _ in range(STRIKES):
+        for _ in range(TIMES):
             came_off = apart.separate(IDLE, partial(_before, run, until))
             run.done += apart.worked()
             if came_off and not faults(run.problem, apart.placements()):
@@ -322,34 +316,112 @@ def _reorder(run: _Run, data: Prepared, search: LocalSearch, until: float) -> No
             run.offer(placements_of(data, search.sheets, search.best))
 
 
-def _shorten(run: _Run, apart: Apart) -> None:
+@dataclass(frozen=True)
+class Pace:
+    """How a layout of so many pieces is searched: share of the time for other orders first and for exploring after it, rounds
+    without improvement before a layout is given up, and the steps its length is taken away in.
+    """
+
+    pieces: int
+    ordering: float
+    exploring: float
+    idle: int
+    first: float
+    floor: float
+
+
+PACES = (
+    Pace(40, 0.04, 0.75, 100, 0.01, 0.001),
+    Pace(100, 0.06, 0.70, 100, 0.01, 0.001),
+    Pace(250, 0.15, 0.35, 40, 0.001, 0.0005),
+    Pace(5000, 0.18, 0.20, 30, 0.0008, 0.0005),
+)
+"""By measurement on strips: few pieces gain from being thrown about, many from being squeezed a little at a time."""
+SQUEEZE, SQUEEZE_LEAST = 0.0008, 0.00004
+STRIKES = 12
+
+
+def _pace(pieces: int) -> Pace:
+    return next(p for p in PACES if pieces <= p.pieces)
+
+
+class _Shortening:
     """Use less and less of the sheet that has most left over, drawing the pieces apart each time."""
-    apart.settle()
-    room = apart.sheets[:, 2] - apart.sheets[:, 0]
-    left = [(room[s] - apart.reach(s)) * (apart.sheets[s, 3] - apart.sheets[s, 1]) for s in range(len(room))]
-    s = int(np.argmax(left))
-    length, best = apart.reach(s), apart.state()
-    step, failed = FIRST_STEP, 0
-    came_off = apart.separate(IDLE, lambda: not run.over())  # outlines are a hair wider here than where it was built
-    run.done += apart.worked()
-    if came_off:
-        length, best = max(length, apart.reach(s)), apart.state()
-    else:
-        apart.restore(best)
-    while not run.over():
-        apart.shorten(s, length * (1 - step))
-        came_off = apart.separate(IDLE, lambda: not run.over())
-        run.done += apart.worked()
-        if came_off and not faults(run.problem, apart.placements()):
-            run.offer(apart.placements())
-            length, best, failed = apart.reach(s), apart.state(), 0
-            step = min(step * 1.15, FIRST_STEP)
-            if length <= 0.0:
-                return
-            continue
-        failed += 1
-        if failed < STRIKES and not came_off:
-            apart.disturb()
+
+    def __init__(self, run: _Run, apart: Apart) -> None:
+        self.run, self.apart, self.pace = run, apart, _pace(apart.movable)
+        apart.settle()
+        room = apart.sheets[:, 2] - apart.sheets[:, 0]
+        left = [(room[s] - apart.reach(s)) * (apart.sheets[s, 3] - apart.sheets[s, 1]) for s in range(len(room))]
+        self.sheet = int(np.argmax(left))
+        self.length, self.best = apart.reach(self.sheet), apart.state()
+        self.offered = time.perf_counter()
+        if self._apart(lambda: not run.over()):  # outlines are a hair wider here than where it was built
+            self.length, self.best = max(self.length, apart.reach(self.sheet)), apart.state()
         else:
-            step, failed = max(step * 0.6, LAST_STEP), 0
-            apart.restore(best)
+            apart.restore(self.best)
+
+    def search(self) -> None:
+        """Explore, then squeeze, until time is up."""
+        begun = self.run.share()
+        self._explore(begun + (1 - begun) * self.pace.exploring)
+        self._squeeze()
+        self._offer()
+
+    def _apart(self, go_on: Callable[[], bool]) -> bool:
+        came_off = self.apart.separate(self.pace.idle, go_on)
+        self.run.done += self.apart.worked()
+        return came_off
+
+    def _shorter(self, step: float, go_on: Callable[[], bool]) -> bool:
+        """Try with so much less of the sheet; a layout that comes off is the best from then on."""
+        self.apart.shorten(self.sheet, self.length * (1 - step))
+        if not self._apart(go_on):
+            return False
+        self.length, self.best = self.apart.reach(self.sheet), self.apart.state()
+        if time.perf_counter() - self.offered > OFFER_EVERY_S:
+            self._offer()
+        return True
+
+    def _offer(self) -> None:
+        """Show the best so far, if it stands up to the check."""
+        self.offered = time.perf_counter()
+        now = self.apart.state()
+        self.apart.restore(self.best)
+        placements = self.apart.placements()
+        if not faults(self.run.problem, placements):
+            self.run.offer(placements)
+        self.apart.restore(now)
+
+    def _explore(self, until: float) -> None:
+        """Large steps first; a layout that does not come off is disturbed and tried again, the least overlapping rather."""
+        run, apart = self.run, self.apart
+        step, failed = self.pace.first, 0
+        pool: list[tuple[float, int, State]] = []
+        while not run.over() and run.share() < until and self.length > 0:
+            if self._shorter(step, partial(_before, run, until)):
+                failed, pool = 0, []
+                continue
+            failed += 1
+            pool.append((apart.settle(), len(pool), apart.state()))
+            if step > self.pace.floor and failed >= 2:
+                step, failed, pool = max(step * 0.5, self.pace.floor), 0, []
+                apart.restore(self.best)
+                continue
+            if failed >= STRIKES:
+                failed, pool = 0, []
+                apart.restore(self.best)
+            else:
+                pool.sort(key=lambda p: p[0])
+                k = min(int(abs(run.random.normal(0, 0.25)) * len(pool)), len(pool) - 1)
+                apart.restore(pool[k][2])
+            apart.disturb()
+
+    def _squeeze(self) -> None:
+        """Ever smaller steps from the best."""
+        step = SQUEEZE
+        self.apart.restore(self.best)
+        while not self.run.over() and self.length > 0:
+            if not self._shorter(step, lambda: not self.run.over()):
+                step = max(step * 0.7, SQUEEZE_LEAST)
+                self.apart.restore(self.best)
