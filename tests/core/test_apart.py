@@ -45,7 +45,9 @@ def laid(shape, angle, x, y):
 
 def measured(a, b):
     hits = np.zeros(max(len(a[0]), len(b[0])), np.int64)
-    return overlap(a[0], 0, len(a[0]), a[1], 0, len(a[1]), a[2], b[0], 0, len(b[0]), b[1], 0, len(b[1]), b[2], 2.0, 1.0, hits)
+    return overlap(
+        a[0], 0, len(a[0]), a[1], 0, len(a[1]), a[2], b[0], 0, len(b[0]), b[1], 0, len(b[1]), b[2], 2.0, 1.0, hits
+    )
 
 
 @settings(deadline=None, max_examples=150)
@@ -96,10 +98,21 @@ def problem(qty=12, **more):
     """Triangles and rings on one strip, free and fixed."""
     parts = [
         {"id": "t", "qty": qty, "outline": [(0, 0), (90, 0), (0, 70)], "rotations": [0, 90, 180, 270]},
-        {"id": "l", "qty": qty // 2, "outline": [(0, 0), (80, 0), (80, 25), (25, 25), (25, 80), (0, 80)], "rotations": "free"},
+        {
+            "id": "l",
+            "qty": qty // 2,
+            "outline": [(0, 0), (80, 0), (80, 25), (25, 25), (25, 80), (0, 80)],
+            "rotations": "free",
+        },
     ]
     return SheetProblem.model_validate(
-        {"sheets": [{"id": "s", "width": 1500, "height": 260, "qty": 1}], "parts": parts, "part_gap": 2, "meta": {"strip": True}, **more}
+        {
+            "sheets": [{"id": "s", "width": 1500, "height": 260, "qty": 1}],
+            "parts": parts,
+            "part_gap": 2,
+            "meta": {"strip": True},
+            **more,
+        }
     )
 
 

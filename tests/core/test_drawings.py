@@ -204,7 +204,9 @@ def test_contours_that_cross_are_named():
 def test_a_unit_is_asked_for():
     with pytest.raises(InputError, match="choose millimetres or inches"):
         read_drawing("part.dxf", raw(ring_of(SQUARE), units=0))
-    assert read_drawing("part.dxf", raw(ring_of(SQUARE), units=0), unit="in").outlines[0].area_mm2 == pytest.approx(6000 * 25.4**2)
+    assert read_drawing("part.dxf", raw(ring_of(SQUARE), units=0), unit="in").outlines[0].area_mm2 == pytest.approx(
+        6000 * 25.4**2
+    )
 
 
 SVG = '<svg xmlns="http://www.w3.org/2000/svg" width="200mm" height="100mm" viewBox="0 0 200 100">{}</svg>'
@@ -255,7 +257,12 @@ def test_rubbish_is_refused_in_one_sentence(data, name):
 
 
 @settings(deadline=None, max_examples=150)
-@given(at=st.integers(0, 10_000), what=st.binary(max_size=12), which=st.sampled_from(sorted(BY_HAND)), cut=st.integers(0, 60))
+@given(
+    at=st.integers(0, 10_000),
+    what=st.binary(max_size=12),
+    which=st.sampled_from(sorted(BY_HAND)),
+    cut=st.integers(0, 60),
+)
 def test_a_damaged_drawing_never_falls_over(at, what, which, cut):
     data = BY_HAND[which][0]
     at %= len(data)
@@ -268,7 +275,9 @@ def test_a_damaged_drawing_never_falls_over(at, what, which, cut):
 
 
 @settings(deadline=None, max_examples=100)
-@given(at=st.integers(0, 10_000), what=st.text(max_size=8), which=st.sampled_from(sorted(SHAPES)), cut=st.integers(0, 30))
+@given(
+    at=st.integers(0, 10_000), what=st.text(max_size=8), which=st.sampled_from(sorted(SHAPES)), cut=st.integers(0, 30)
+)
 def test_a_damaged_svg_never_falls_over(at, what, which, cut):
     text = SVG.format(SHAPES[which][0])
     at %= len(text)

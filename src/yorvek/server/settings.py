@@ -100,7 +100,7 @@ CONTENT_SECURITY_POLICY = {
         "base-uri": ["'self'"],
     }
 }
-DATA_UPLOAD_MAX_MEMORY_SIZE = 8 * 2**20
+DATA_UPLOAD_MAX_MEMORY_SIZE = 30 * 2**20
 LOGGING = {
     "version": 1,
     "disable_existing_loggers": False,

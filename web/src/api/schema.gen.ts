@@ -244,6 +244,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/drawings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Look At Drawing
+         * @description What a drawing holds: outlines, what is wrong with it and where, what was mended. Nothing is stored.
+         */
+        post: operations["yorvek_server_api_drawings_look_at_drawing"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/drawings/parts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Make Parts Of Drawing
+         * @description Make parts of outlines of a drawing, as one edit; the drawing is read again here, so that nothing is made up between.
+         */
+        post: operations["yorvek_server_api_drawings_make_parts_of_drawing"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/export/cut-list.pdf": {
         parameters: {
             query?: never;
@@ -1925,6 +1965,39 @@ export interface components {
             me: components["schemas"]["Me"] | null;
         };
         /**
+         * DrawingIn
+         * @description A drawing as it was picked; content in base64.
+         */
+        DrawingIn: {
+            /** Content */
+            content: string;
+            /**
+             * Mend
+             * @default false
+             */
+            mend: boolean;
+            /** Name */
+            name: string;
+            /** Unit */
+            unit?: string | null;
+        };
+        /**
+         * DrawingRead
+         * @description What a drawing holds.
+         */
+        DrawingRead: {
+            /** Left Out */
+            left_out: string[];
+            /** Mended */
+            mended: string[];
+            /** Outlines */
+            outlines: components["schemas"]["Found"][];
+            /** Troubles */
+            troubles: components["schemas"]["Trouble"][];
+            /** Unit */
+            unit: string;
+        };
+        /**
          * DrawnDimension
          * @description A dimension on the drawing, between two points, its line shifted aside by `offset_mm` (left of the direction).
          */
@@ -2087,6 +2160,19 @@ export interface components {
             value: number;
         };
         /**
+         * Found
+         * @description An outline of a drawing: its layer, area and length of cut.
+         */
+        Found: {
+            /** Area Mm2 */
+            area_mm2: number;
+            /** Cut Mm */
+            cut_mm: number;
+            /** Layer */
+            layer: string;
+            outline: components["schemas"]["Outline"];
+        };
+        /**
          * FrameVerdict
          * @description All of a structure; where it has positions, the bars and the chain are those of the worst one, `position`.
          */
@@ -2164,6 +2250,25 @@ export interface components {
             weakest: string;
             /** Words */
             words: string;
+        };
+        /**
+         * FreeOutline
+         * @description An outline brought in from a drawing: lines and arcs in mm.
+         */
+        FreeOutline: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            family: "free";
+            outline: components["schemas"]["Outline"];
+            /**
+             * Source
+             * @description the drawing it came from
+             * @default
+             */
+            source: string;
+            thickness: components["schemas"]["Thickness"];
         };
         /**
          * Gusset
@@ -2609,6 +2714,24 @@ export interface components {
             password: string;
             /** Username */
             username: string;
+        };
+        /**
+         * LugPlate
+         * @description A lug: a foot of a width, straight sides up to the hole, a round end about it.
+         */
+        LugPlate: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            family: "lug";
+            /** @description from the foot to the middle of the hole */
+            height: components["schemas"]["Length"];
+            hole: components["schemas"]["Length"];
+            /** @description corners cut off at the foot, to clear a weld */
+            root_clip?: components["schemas"]["Place"] | null;
+            thickness: components["schemas"]["Thickness"];
+            width: components["schemas"]["Length"];
         };
         /**
          * Mass
@@ -3112,7 +3235,7 @@ export interface components {
              */
             qty: number;
             /** Shape */
-            shape: components["schemas"]["Rectangle"] | components["schemas"]["BasePlate"] | components["schemas"]["Gusset"] | components["schemas"]["yorvek__core__parts__spec__BarPiece"];
+            shape: components["schemas"]["Rectangle"] | components["schemas"]["BasePlate"] | components["schemas"]["Gusset"] | components["schemas"]["RingPlate"] | components["schemas"]["LugPlate"] | components["schemas"]["SlottedPlate"] | components["schemas"]["FreeOutline"] | components["schemas"]["yorvek__core__parts__spec__BarPiece"];
         };
         /** PartsIn */
         PartsIn: {
@@ -3499,6 +3622,20 @@ export interface components {
         Ring: {
             /** Vertices */
             vertices: components["schemas"]["Vertex"][];
+        };
+        /**
+         * RingPlate
+         * @description A disc, or a ring where an opening is given.
+         */
+        RingPlate: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            family: "ring";
+            inner?: components["schemas"]["Place"] | null;
+            outer: components["schemas"]["Length"];
+            thickness: components["schemas"]["Thickness"];
         };
         /** Ripple */
         Ripple: {
@@ -4201,6 +4338,28 @@ export interface components {
             value: number;
         };
         /**
+         * SlottedPlate
+         * @description A rectangle with a row of slots with round ends, lying along its width, evenly spaced up its height.
+         */
+        SlottedPlate: {
+            corner_radius?: components["schemas"]["Place"] | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            family: "slotted";
+            height: components["schemas"]["Length"];
+            slot_length: components["schemas"]["Length"];
+            slot_width: components["schemas"]["Length"];
+            /**
+             * Slots
+             * @default 2
+             */
+            slots: number;
+            thickness: components["schemas"]["Thickness"];
+            width: components["schemas"]["Length"];
+        };
+        /**
          * StarterKind
          * @description A starter one may choose: the dimensions it asks for (name, words, may be left out) and its counts.
          */
@@ -4507,35 +4666,40 @@ export interface components {
         };
         /**
          * TakeIn
-         * @description An offer that is taken.
+         * @description Which outlines of a drawing become parts, all of one metal and thickness.
          */
         TakeIn: {
-            /** Joint */
-            joint?: (components["schemas"]["Welded"] | components["schemas"]["Pinned"] | components["schemas"]["Bolted"] | components["schemas"]["EndPlated"] | components["schemas"]["OnBase"] | components["schemas"]["Held"] | components["schemas"]["Rated"]) | null;
-            /** Joint At */
-            joint_at?: string | null;
+            drawing: components["schemas"]["DrawingIn"];
             /** Material Id */
-            material_id?: string | null;
-            /** Pin Mm */
-            pin_mm?: number | null;
+            material_id: string;
             /**
-             * Reason
+             * Module
              * @default
              */
-            reason: string;
+            module: string;
+            /** Parts */
+            parts: components["schemas"]["Taken"][];
+            thickness: components["schemas"]["Thickness"];
+        };
+        /**
+         * Taken
+         * @description An outline of a drawing that becomes a part: its number in the list, and what the part is called.
+         */
+        Taken: {
+            /** Mark */
+            mark: string;
             /**
-             * Role
+             * Name
              * @default
              */
-            role: string;
-            /** Section Id */
-            section_id?: string | null;
-            /** Version */
-            version: number;
-            /** Weld Leg Mm */
-            weld_leg_mm?: number | null;
-            /** Words */
-            words: string;
+            name: string;
+            /** Number */
+            number: number;
+            /**
+             * Qty
+             * @default 1
+             */
+            qty: number;
         };
         /**
          * Thickness
@@ -4589,6 +4753,18 @@ export interface components {
             unverified: string[];
             /** Weakest */
             weakest: string;
+        };
+        /**
+         * Trouble
+         * @description Something in a drawing that does not make an outline, and where, mm.
+         */
+        Trouble: {
+            /** What */
+            what: string;
+            /** X */
+            x: number;
+            /** Y */
+            y: number;
         };
         /**
          * Unplaced
@@ -5115,6 +5291,58 @@ export interface operations {
             cookie?: never;
         };
         requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobView"];
+                };
+            };
+        };
+    };
+    yorvek_server_api_drawings_look_at_drawing: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DrawingIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DrawingRead"];
+                };
+            };
+        };
+    };
+    yorvek_server_api_drawings_make_parts_of_drawing: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TakeIn"];
+            };
+        };
         responses: {
             /** @description OK */
             200: {

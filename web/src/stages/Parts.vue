@@ -5,6 +5,7 @@ import EntryField from '../shared/EntryField.vue'
 import { attempt, catalogue, copy, job, mayWrite, remove, save } from '../shared/job'
 import SectionPick from '../shared/SectionPick.vue'
 import { length, mass, unit } from '../shared/units'
+import DrawingIn from './DrawingIn.vue'
 import PartDrawing from './PartDrawing.vue'
 
 /* eslint-disable @typescript-eslint/no-explicit-any -- the form edits four families; the server's models decide */
@@ -12,9 +13,10 @@ type Draft = { mark: string; name: string; module: string; qty: number; material
 const chosen = ref<number | null>(job.value!.parts[0]?.id ?? null)
 const row = computed(() => job.value!.parts.find((p) => p.id === chosen.value))
 const draft = ref<Draft | null>(null)
+const drawing = ref(false)
 const editing = ref<{ id: number; version: number } | null>(null)
 const e = (text: string) => ({ text, unit: unit.value })
-const families = { base_plate: 'Plate with holes', gusset: 'Gusset', rectangle: 'Rectangle', bar: 'Bar or tube' }
+const families = { base_plate: 'Plate with holes', gusset: 'Gusset', rectangle: 'Rectangle', ring: 'Ring or disc', lug: 'Lug', slotted: 'Slotted plate', bar: 'Bar or tube' }
 const materials = ref<S['Material'][]>([])
 void catalogue().then((c) => { materials.value = c.materials })
 const metal = () => job.value!.members[0]?.spec.material_id ?? (unit.value === 'mm' ? 'S355' : 'A36')
@@ -23,9 +25,12 @@ const starts: Record<string, () => any> = {
   base_plate: () => ({ family: 'base_plate', width: e(''), height: e(''), thickness: e(plate()), hole: e(unit.value === 'mm' ? '13.5' : '9/16'), columns: 2, rows: 2, edge: e(unit.value === 'mm' ? '30' : '1 1/4') }),
   gusset: () => ({ family: 'gusset', leg_x: e(''), leg_y: e(''), thickness: e(plate()), nose: e(unit.value === 'mm' ? '15' : '1/2'), root_clip: e(unit.value === 'mm' ? '12' : '1/2') }),
   rectangle: () => ({ family: 'rectangle', width: e(''), height: e(''), thickness: e(plate()) }),
+  ring: () => ({ family: 'ring', outer: e(''), inner: null, thickness: e(plate()) }),
+  lug: () => ({ family: 'lug', width: e(unit.value === 'mm' ? '60' : '2 1/2'), height: e(''), hole: e(unit.value === 'mm' ? '21' : '13/16'), thickness: e(plate()), root_clip: null }),
+  slotted: () => ({ family: 'slotted', width: e(''), height: e(''), thickness: e(plate()), slot_length: e(unit.value === 'mm' ? '40' : '1 1/2'), slot_width: e(unit.value === 'mm' ? '13.5' : '9/16'), slots: 2 }),
   bar: () => ({ family: 'bar', section_id: unit.value === 'mm' ? 'SHS 60×60×4 hot' : 'HSS3X3X1/4', length: e(''), left_end: e('0'), right_end: e('0') }),
 }
-const letters: Record<string, string> = { base_plate: 'F', gusset: 'G', rectangle: 'S', bar: 'P' }
+const letters: Record<string, string> = { base_plate: 'F', gusset: 'G', rectangle: 'S', ring: 'R', lug: 'L', slotted: 'T', bar: 'P' }
 function add(family: string) {
   const letter = letters[family]
   const taken = job.value!.parts.map((p) => p.spec.mark)
@@ -40,7 +45,7 @@ const size = (p: S['PartRow']) => (!p.geometry ? '' : p.geometry.kind === 'bar' 
 </script>
 <template>
   <div class="row spread"><h1>Parts</h1>
-    <div v-if="mayWrite" class="row"><span class="soft">Add:</span><button v-for="(w, k) in families" :key="k" class="button" @click="add(k)">{{ w }}</button></div></div>
+    <div v-if="mayWrite" class="row"><span class="soft">Add:</span><button v-for="(w, k) in families" :key="k" class="button" @click="add(k); drawing = false">{{ w }}</button><button class="button" @click="drawing = true; draft = null">From a drawing</button></div></div>
   <div class="columns gap">
     <section>
       <table class="list">
@@ -61,8 +66,9 @@ const size = (p: S['PartRow']) => (!p.geometry ? '' : p.geometry.kind === 'bar' 
       <p v-if="job!.parts.length" class="notice gap">Next: <router-link :to="`/jobs/${job!.job.id}/cut`">how every piece comes out of the stock</router-link>.</p>
     </section>
     <section>
-      <form v-if="draft" class="panel" @submit.prevent="store">
-        <h2>{{ families[draft.shape.family as keyof typeof families] }}</h2>
+      <DrawingIn v-if="drawing" :materials="materials" @done="drawing = false" />
+      <form v-else-if="draft" class="panel" @submit.prevent="store">
+        <h2>{{ families[draft.shape.family as keyof typeof families] ?? 'From a drawing' }}</h2>
         <div class="fields gap">
           <div class="field"><label for="p-mark">Mark</label><input id="p-mark" v-model="draft.mark" /><span class="echo"></span></div>
           <div class="field"><label for="p-name">Name</label><input id="p-name" v-model="draft.name" /><span class="echo"></span></div>
@@ -77,8 +83,12 @@ const size = (p: S['PartRow']) => (!p.geometry ? '' : p.geometry.kind === 'bar' 
           <template v-else>
             <div class="field"><label for="p-mat">Material</label><select id="p-mat" v-model="draft.material_id"><option v-for="m in materials" :key="m.id" :value="m.id">{{ m.name }}</option></select><span class="echo"></span></div>
             <template v-if="draft.shape.family === 'gusset'"><EntryField v-model="draft.shape.leg_x" label="Leg along" /><EntryField v-model="draft.shape.leg_y" label="Leg up" /><EntryField v-model="draft.shape.nose" label="Points cut off" /><EntryField v-model="draft.shape.root_clip" label="Root cut, for the weld" /></template>
+            <template v-else-if="draft.shape.family === 'ring'"><EntryField v-model="draft.shape.outer" label="Outer diameter" /><EntryField v-model="draft.shape.inner" label="Opening" optional hint="none: a disc" /></template>
+            <template v-else-if="draft.shape.family === 'lug'"><EntryField v-model="draft.shape.width" label="Width" /><EntryField v-model="draft.shape.height" label="Foot to the hole's middle" /><EntryField v-model="draft.shape.hole" label="Hole" /><EntryField v-model="draft.shape.root_clip" label="Corners cut at the foot" optional hint="none" /></template>
+            <p v-else-if="draft.shape.family === 'free'" class="soft">Outline from {{ draft.shape.source || 'a drawing' }}.</p>
             <template v-else><EntryField v-model="draft.shape.width" label="Width" /><EntryField v-model="draft.shape.height" label="Height" /><EntryField v-model="draft.shape.corner_radius" label="Corner radius" optional hint="sharp" /></template>
             <EntryField v-model="draft.shape.thickness" label="Thickness" kind="thickness" :material="draft.material_id" />
+            <template v-if="draft.shape.family === 'slotted'"><EntryField v-model="draft.shape.slot_length" label="Slot length" /><EntryField v-model="draft.shape.slot_width" label="Slot width" /><div class="field"><label for="p-slots">Slots up its height</label><input id="p-slots" v-model.number="draft.shape.slots" inputmode="numeric" /><span class="echo"></span></div></template>
             <template v-if="draft.shape.family === 'base_plate'">
               <EntryField v-model="draft.shape.hole" label="Hole" /><EntryField v-model="draft.shape.edge" label="Hole to edge" />
               <div class="field"><label for="p-col">Holes across</label><input id="p-col" v-model.number="draft.shape.columns" inputmode="numeric" /><span class="echo"></span></div>

@@ -125,10 +125,8 @@ def dxf_segments(data: bytes, unit: str | None) -> tuple[list[Segment], str, lis
     left: dict[str, int] = {}
     segments: list[Segment] = []
     try:
-        count = 0
-        for entity in _flat(document.modelspace(), 0, left):
-            count += 1
-            if count > MOST_ENTITIES:
+        for count, entity in enumerate(_flat(document.modelspace(), 0, left)):
+            if count >= MOST_ENTITIES:
                 raise InputError(field="drawing", got=f"over {MOST_ENTITIES} entities", needs="a simpler drawing")
             segments += _segments(entity, scale)
     except InputError:

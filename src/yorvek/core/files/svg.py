@@ -5,6 +5,7 @@ from __future__ import annotations
 import math
 import re
 from collections.abc import Iterator
+from itertools import pairwise
 from xml.etree import ElementTree
 
 import numpy as np
@@ -128,7 +129,7 @@ def _mapped(run: list[Point], curved: bool, matrix: Floats, layer: str) -> list[
     points = [(float(x), float(y)) for x, y in (np.column_stack([np.array(run), np.ones(len(run))]) @ matrix.T)[:, :2]]
     if curved:
         return [Segment(a, b, bulge, layer) for a, b, bulge in fitted(points, CURVE_MM)]
-    return [Segment(a, b, 0.0, layer) for a, b in zip(points, points[1:], strict=False) if math.dist(a, b) > 1e-9]
+    return [Segment(a, b, 0.0, layer) for a, b in pairwise(points) if math.dist(a, b) > 1e-9]
 
 
 def _runs(e: ElementTree.Element) -> Iterator[tuple[list[Point], bool]]:
@@ -254,7 +255,7 @@ def _bezier(p: list[Point]) -> list[Point]:
     t = np.linspace(0, 1, STEPS + 1)[:, None]
     level = [np.broadcast_to(q, (STEPS + 1, 2)) for q in points]
     while len(level) > 1:
-        level = [a * (1 - t) + b * t for a, b in zip(level, level[1:], strict=False)]
+        level = [a * (1 - t) + b * t for a, b in pairwise(level)]
     return [(float(x), float(y)) for x, y in level[0]]
 
 

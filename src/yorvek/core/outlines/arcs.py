@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import math
 from collections.abc import Sequence
+from itertools import pairwise
 
 from yorvek.core.outlines.outline import Point
 
@@ -60,6 +61,9 @@ def _bulge(run: Sequence[Point], tolerance_mm: float) -> float | None:
     cx, cy = ax + ux, ay + uy
     if any(abs(math.hypot(x - cx, y - cy) - radius) > tolerance_mm for x, y in run):
         return None
+    for (x1, y1), (x2, y2) in pairwise(run):  # a long straight stretch between two points is no part of an arc
+        if radius - math.hypot((x1 + x2) / 2 - cx, (y1 + y2) / 2 - cy) > tolerance_mm:
+            return None
     start = math.atan2(ay - cy, ax - cx)
     middle, end = ((math.atan2(y - cy, x - cx) - start) % (2 * math.pi) for x, y in ((mx, my), (bx, by)))
     sweep = end if middle < end else end - 2 * math.pi

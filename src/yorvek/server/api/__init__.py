@@ -11,7 +11,7 @@ from ninja.errors import AuthenticationError, HttpError, ValidationError
 from ninja.security import django_auth
 
 from yorvek.core.errors import InputError
-from yorvek.server.api import accounts, checking, exports, jobs, plans, records, reference, stock, structures
+from yorvek.server.api import accounts, checking, drawings, exports, jobs, plans, records, reference, stock, structures
 from yorvek.server.journal.edits import Conflict
 
 api = NinjaAPI(title="Yorvek", version="1", auth=django_auth, docs_url=None, openapi_url=None)
@@ -22,6 +22,7 @@ for prefix, module in (
     ("", records),
     ("", structures),
     ("", checking),
+    ("", drawings),
     ("", stock),
     ("", plans),
     ("", exports),
