@@ -243,7 +243,7 @@ def test_what_goes_out_comes_back():
 @settings(deadline=None)
 @given(r=st.floats(5, 500), a=st.floats(0, 6), sweep=st.floats(0.3, 5.5))
 def test_an_arc_is_found_again_in_its_points(r, a, sweep):
-    points = [(r * math.cos(a + sweep * k / 64), r * math.sin(a + sweep * k / 64)) for k in range(65)]
+    points = [(r * math.cos(a + sweep * k / 800), r * math.sin(a + sweep * k / 800)) for k in range(801)]
     pieces = fitted(points, 0.01)
     assert len(pieces) <= 2
     assert sum(4 * math.atan(b) for _, _, b in pieces) == pytest.approx(sweep, abs=1e-3)

@@ -324,6 +324,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/export/labels.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Export Labels
+         * @description A label for every piece: mark, module, size, and a code to scan.
+         */
+        get: operations["yorvek_server_api_exports_export_labels"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/export/lists.csv": {
         parameters: {
             query?: never;
@@ -396,6 +416,26 @@ export interface paths {
          * @description A nest as DXF or PDF.
          */
         get: operations["yorvek_server_api_exports_export_plan"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/export/plans/{plan_id}/program.nc": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Export Program
+         * @description The G-code of a sheet; a program with a fault is not given out.
+         */
+        get: operations["yorvek_server_api_table_export_program"];
         put?: never;
         post?: never;
         delete?: never;
@@ -774,6 +814,26 @@ export interface paths {
          * @description Stop a plan: the best layout so far is kept.
          */
         post: operations["yorvek_server_api_plans_stop_plan"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/plans/{plan_id}/table": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * See Table
+         * @description A sheet's path, program and simulated run.
+         */
+        get: operations["yorvek_server_api_table_see_table"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1207,6 +1267,26 @@ export interface paths {
          * @description Take a line away.
          */
         delete: operations["yorvek_server_api_stock_take_stock_away"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/table/run": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Run Program
+         * @description Run any program on the simulated table.
+         */
+        post: operations["yorvek_server_api_table_run_program"];
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -1896,6 +1976,24 @@ export interface components {
             tried: number;
         };
         /**
+         * Contour
+         * @description One pierce and what is cut from it. `opening`: an opening of the part, cut before its outside.
+         */
+        Contour: {
+            /** Moves */
+            moves: components["schemas"]["Move"][];
+            /** Number */
+            number: number;
+            /** Opening */
+            opening: boolean;
+            /** Part */
+            part: string;
+            /** Pierce X */
+            pierce_x: number;
+            /** Pierce Y */
+            pierce_y: number;
+        };
+        /**
          * Curve
          * @description A diagram along the beam.
          */
@@ -2454,6 +2552,7 @@ export interface components {
             longest_piece?: components["schemas"]["Length"] | null;
             /**
              * @default {
+             *       "bridges": 0,
              *       "edge_margin": {
              *         "text": "8",
              *         "unit": "mm",
@@ -2464,17 +2563,24 @@ export interface components {
              *         "unit": "mm",
              *         "value": 10
              *       },
+             *       "lead": {
+             *         "text": "5",
+             *         "unit": "mm",
+             *         "value": 5
+             *       },
              *       "part_gap": {
              *         "text": "5",
              *         "unit": "mm",
              *         "value": 5
              *       },
+             *       "pierce_s": 0.6,
              *       "saw_kerf": {
              *         "text": "2.5",
              *         "unit": "mm",
              *         "value": 2.5
              *       },
              *       "straight_cuts_only": false,
+             *       "table_feed_mm_min": 2400,
              *       "table_kerf": {
              *         "text": "1.5",
              *         "unit": "mm",
@@ -3002,6 +3108,21 @@ export interface components {
              */
             value: number;
         };
+        /**
+         * Move
+         * @description A cut to a point; a bulge makes it an arc, counter-clockwise where positive.
+         */
+        Move: {
+            /**
+             * Bulge
+             * @default 0
+             */
+            bulge: number;
+            /** X */
+            x: number;
+            /** Y */
+            y: number;
+        };
         /** NewPerson */
         NewPerson: {
             /** Password */
@@ -3446,6 +3567,18 @@ export interface components {
             utilisation: number | null;
         };
         /**
+         * ProgramIn
+         * @description A program brought in, and the sheet it runs on, mm.
+         */
+        ProgramIn: {
+            /** Height */
+            height: number;
+            /** Program */
+            program: string;
+            /** Width */
+            width: number;
+        };
+        /**
          * Put
          * @description A load as it stands on the structure, to draw.
          */
@@ -3769,6 +3902,11 @@ export interface components {
          */
         SawAndTable: {
             /**
+             * Bridges
+             * @default 0
+             */
+            bridges: number;
+            /**
              * @default {
              *       "text": "8",
              *       "unit": "mm",
@@ -3791,7 +3929,20 @@ export interface components {
              *       "value": 5
              *     }
              */
+            lead: components["schemas"]["Place"];
+            /**
+             * @default {
+             *       "text": "5",
+             *       "unit": "mm",
+             *       "value": 5
+             *     }
+             */
             part_gap: components["schemas"]["Place"];
+            /**
+             * Pierce S
+             * @default 0.6
+             */
+            pierce_s: number;
             /**
              * @default {
              *       "text": "2.5",
@@ -3805,6 +3956,11 @@ export interface components {
              * @default false
              */
             straight_cuts_only: boolean;
+            /**
+             * Table Feed Mm Min
+             * @default 2400
+             */
+            table_feed_mm_min: number;
             /**
              * @default {
              *       "text": "1.5",
@@ -4665,6 +4821,97 @@ export interface components {
             why_not: string;
         };
         /**
+         * TableJob
+         * @description One sheet: what is cut in which order, the program, and what the simulated table made of it.
+         */
+        TableJob: {
+            plan: components["schemas"]["TablePlan"];
+            /** Program */
+            program: string;
+            run: components["schemas"]["TableRun"];
+            /** Sheet */
+            sheet: string;
+        };
+        /**
+         * TablePlan
+         * @description The contours of one sheet in the order they are cut, and what could not be led in.
+         */
+        TablePlan: {
+            /** Contours */
+            contours: components["schemas"]["Contour"][];
+            /** Height */
+            height: number;
+            settings: components["schemas"]["TableSettings"];
+            /** Troubles */
+            troubles: string[];
+            /** Width */
+            width: number;
+        };
+        /**
+         * TableRun
+         * @description What happened on the table. `faults` are what would have crashed, gouged or crossed; none is a sound program.
+         */
+        TableRun: {
+            /** Cut Mm */
+            cut_mm: number;
+            /** Faults */
+            faults: string[];
+            /** Path */
+            path: [
+                number,
+                number,
+                number
+            ][];
+            /** Pierces */
+            pierces: number;
+            /** Rapid Mm */
+            rapid_mm: number;
+            /** Seconds */
+            seconds: number;
+        };
+        /**
+         * TableSettings
+         * @description What the table is set to. Feeds in mm/min, times in seconds, lengths in mm.
+         */
+        TableSettings: {
+            /**
+             * Bridge Mm
+             * @default 0.4
+             */
+            bridge_mm: number;
+            /**
+             * Bridges
+             * @description places left standing in each outer contour
+             * @default 0
+             */
+            bridges: number;
+            /**
+             * Feed Mm Min
+             * @default 2400
+             */
+            feed_mm_min: number;
+            /**
+             * Kerf Mm
+             * @default 1.5
+             */
+            kerf_mm: number;
+            /**
+             * Lead Mm
+             * @default 5
+             */
+            lead_mm: number;
+            /**
+             * Pierce S
+             * @default 0.6
+             */
+            pierce_s: number;
+            /**
+             * Rapid Mm Min
+             * @default 12000
+             */
+            rapid_mm_min: number;
+        };
+        /**
          * TakeIn
          * @description Which outlines of a drawing become parts, all of one metal and thickness.
          */
@@ -5397,6 +5644,28 @@ export interface operations {
             };
         };
     };
+    yorvek_server_api_exports_export_labels: {
+        parameters: {
+            query?: {
+                unit?: "mm" | "in";
+            };
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     yorvek_server_api_exports_export_csv: {
         parameters: {
             query?: {
@@ -5472,6 +5741,29 @@ export interface operations {
                 job_id: number;
                 plan_id: number;
                 kind: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    yorvek_server_api_table_export_program: {
+        parameters: {
+            query: {
+                sheet: string;
+            };
+            header?: never;
+            path: {
+                job_id: number;
+                plan_id: number;
             };
             cookie?: never;
         };
@@ -6032,6 +6324,31 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PlanState"];
+                };
+            };
+        };
+    };
+    yorvek_server_api_table_see_table: {
+        parameters: {
+            query: {
+                sheet: string;
+            };
+            header?: never;
+            path: {
+                job_id: number;
+                plan_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TableJob"];
                 };
             };
         };
@@ -6621,6 +6938,30 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Saved"];
+                };
+            };
+        };
+    };
+    yorvek_server_api_table_run_program: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ProgramIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TableRun"];
                 };
             };
         };

@@ -4,6 +4,7 @@ import { call, type S } from '../api/client'
 import { attempt, job, mayWrite, open } from '../shared/job'
 import { outlinePath } from '../shared/OutlinePath'
 import { length, lengthUnit, mass, unit } from '../shared/units'
+import TableView from './TableView.vue'
 
 const base = computed(() => `/jobs/${job.value!.job.id}`)
 const file = (name: string) => `/api${base.value}/export/${name}?unit=${unit.value}`
@@ -65,10 +66,11 @@ function below(o: S['Outline'], font: number): number {
   return Math.max(0, ...reach) > 0 ? Math.max(...reach) + font * 1.1 : font * 0.35
 }
 const marked = ref('')
+const table = ref<{ plan: number; sheet: string } | null>(null)
 </script>
 <template>
   <div class="row spread"><h1>Cut</h1>
-    <div class="row"><a class="button" :href="file('cut-list.pdf')">Cut list PDF</a><a class="button" :href="file('lists.xlsx')">Lists XLSX</a><a class="button" :href="file('lists.csv')">CSV</a><a class="button" :href="`/api${base}/export/job.json`">Job file</a></div></div>
+    <div class="row"><a class="button" :href="file('cut-list.pdf')">Cut list PDF</a><a class="button" :href="file('lists.xlsx')">Lists XLSX</a><a class="button" :href="file('lists.csv')">CSV</a><a class="button" :href="file('labels.pdf')">Labels PDF</a><a class="button" :href="`/api${base}/export/job.json`">Job file</a></div></div>
   <p v-if="!job!.parts.length" class="notice">There is nothing to cut yet: <router-link :to="`${base}/parts`">make parts first</router-link>.</p>
   <p v-if="job!.figures.unverified.length" class="notice"><b>Measure first.</b> Not verified: {{ job!.figures.unverified.join(', ') }}.</p>
   <div v-for="c in job!.figures.cautions.filter((x) => ['galvanised', 'cutting'].includes(x.id))" :key="c.id" class="caution" :class="c.level"><b>{{ c.title }}.</b> {{ c.text }} {{ c.do }}</div>
@@ -117,9 +119,10 @@ const marked = ref('')
               <path v-for="(x, n) in on(plans[s.key], k)" :key="n" :d="outlinePath(plans[s.key].outlines[x.part])" :transform="`translate(${x.x} ${x.y}) rotate(${x.rotation_deg})`" fill-rule="evenodd" :fill="marked === x.part ? 'var(--mark-pale)' : 'var(--sheet)'" stroke="var(--ink)" vector-effect="non-scaling-stroke" @click="marked = x.part" /></g>
             <text v-for="(x, n) in on(plans[s.key], k)" :key="'t' + n" :x="middle(plans[s.key], x)[0]" :y="-middle(plans[s.key], x)[1]" :dy="below(plans[s.key].outlines[x.part], sheetOf(plans[s.key], k).width / 62)" text-anchor="middle" :style="`font-size:${sheetOf(plans[s.key], k).width / 62}px`">{{ x.part }}</text>
           </svg>
-          <figcaption class="soft">{{ length(sheetOf(plans[s.key], k).width) }} × {{ length(sheetOf(plans[s.key], k).height) }}: {{ on(plans[s.key], k).length }} pieces</figcaption>
+          <figcaption class="soft">{{ length(sheetOf(plans[s.key], k).width) }} × {{ length(sheetOf(plans[s.key], k).height) }}: {{ on(plans[s.key], k).length }} pieces <button class="button quiet" @click="table = { plan: plans[s.key].id, sheet: k }">Put it on the table</button></figcaption>
         </figure>
       </div>
+      <TableView v-if="table?.plan === plans[s.key].id" :plan="table.plan" :sheet="table.sheet" />
     </template>
     <p v-else-if="!going(s)" class="soft">Not nested yet; the thread counts it at a usual yield.</p>
   </section>

@@ -37,6 +37,10 @@ class SawAndTable(Model):
     part_gap: Place = Place(text="5", value=5.0)
     edge_margin: Place = Place(text="8", value=8.0)
     straight_cuts_only: bool = False
+    table_feed_mm_min: float = Field(default=2400, gt=0, le=100_000)
+    pierce_s: float = Field(default=0.6, ge=0, le=60)
+    lead: Place = Place(text="5", value=5.0)
+    bridges: int = Field(default=0, ge=0, le=8)
 
 
 class JobSpec(Model):

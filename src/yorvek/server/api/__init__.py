@@ -11,7 +11,19 @@ from ninja.errors import AuthenticationError, HttpError, ValidationError
 from ninja.security import django_auth
 
 from yorvek.core.errors import InputError
-from yorvek.server.api import accounts, checking, drawings, exports, jobs, plans, records, reference, stock, structures
+from yorvek.server.api import (
+    accounts,
+    checking,
+    drawings,
+    exports,
+    jobs,
+    plans,
+    records,
+    reference,
+    stock,
+    structures,
+    table,
+)
 from yorvek.server.journal.edits import Conflict
 
 api = NinjaAPI(title="Yorvek", version="1", auth=django_auth, docs_url=None, openapi_url=None)
@@ -26,6 +38,7 @@ for prefix, module in (
     ("", stock),
     ("", plans),
     ("", exports),
+    ("", table),
 ):
     api.add_router(prefix, module.router)
 

@@ -11,6 +11,7 @@ from ninja.errors import HttpError
 from yorvek.core.cutting.sheets import SheetPlan, SheetProblem
 from yorvek.core.files import dxf, lists, pdf
 from yorvek.core.files.jobfile import write_job_file
+from yorvek.core.files.labels import labels_pdf
 from yorvek.core.files.report import report_pdf
 from yorvek.core.jobs import Figures
 from yorvek.core.quantities import UnitSystem
@@ -23,7 +24,8 @@ from yorvek.server.jobs.thread import job_figures, job_state
 router = Router(tags=["exports"])
 
 
-def _file(content: str | bytes, name: str, kind: str) -> HttpResponse:
+def file_response(content: str | bytes, name: str, kind: str) -> HttpResponse:
+    """A download with a safe name."""
     response = HttpResponse(content, content_type=kind)
     safe = re.sub(r"[^A-Za-z0-9._ -]+", "_", name).strip() or "file"
     response["Content-Disposition"] = f'attachment; filename="{safe}"'
@@ -39,14 +41,14 @@ def _job(request: HttpRequest, job_id: int) -> tuple[Job, Figures]:
 def export_job(request: HttpRequest, job_id: int) -> HttpResponse:
     """The job file."""
     job = job_of(request, job_id)
-    return _file(write_job_file(job_file(job)), f"{job.spec.name}.job.json", "application/json")
+    return file_response(write_job_file(job_file(job)), f"{job.spec.name}.job.json", "application/json")
 
 
 @router.get("/jobs/{job_id}/export/cut-list.pdf")
 def export_cut_list(request: HttpRequest, job_id: int, unit: UnitSystem = "mm") -> HttpResponse:
     """The cut list with every bar drawn."""
     job, found = _job(request, job_id)
-    return _file(pdf.cut_list_pdf(job.spec, found, unit), f"{job.spec.name} cut list.pdf", "application/pdf")
+    return file_response(pdf.cut_list_pdf(job.spec, found, unit), f"{job.spec.name} cut list.pdf", "application/pdf")
 
 
 @router.get("/jobs/{job_id}/export/report.pdf")
@@ -55,7 +57,7 @@ def export_report(request: HttpRequest, job_id: int, unit: UnitSystem = "mm") ->
     job = job_of(request, job_id)
     state = job_state(job)
     content = report_pdf(state, job_figures(state), unit)
-    return _file(content, f"{job.spec.name} calculation report.pdf", "application/pdf")
+    return file_response(content, f"{job.spec.name} calculation report.pdf", "application/pdf")
 
 
 @router.get("/jobs/{job_id}/export/lists.csv")
@@ -63,7 +65,7 @@ def export_csv(request: HttpRequest, job_id: int, unit: UnitSystem = "mm") -> Ht
     """Pieces, bars and what to buy."""
     job, found = _job(request, job_id)
     tables = [lists.pieces_table(found, unit), lists.bars_table(found, unit), lists.buy_table(found, job.spec.currency)]
-    return _file(lists.csv_text(tables), f"{job.spec.name} lists.csv", "text/csv; charset=utf-8")
+    return file_response(lists.csv_text(tables), f"{job.spec.name} lists.csv", "text/csv; charset=utf-8")
 
 
 @router.get("/jobs/{job_id}/export/lists.xlsx")
@@ -72,7 +74,14 @@ def export_xlsx(request: HttpRequest, job_id: int, unit: UnitSystem = "mm") -> H
     job, found = _job(request, job_id)
     tables = [lists.pieces_table(found, unit), lists.bars_table(found, unit), lists.buy_table(found, job.spec.currency)]
     kind = "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet"
-    return _file(lists.xlsx_bytes(tables), f"{job.spec.name} lists.xlsx", kind)
+    return file_response(lists.xlsx_bytes(tables), f"{job.spec.name} lists.xlsx", kind)
+
+
+@router.get("/jobs/{job_id}/export/labels.pdf")
+def export_labels(request: HttpRequest, job_id: int, unit: UnitSystem = "mm") -> HttpResponse:
+    """A label for every piece: mark, module, size, and a code to scan."""
+    job, found = _job(request, job_id)
+    return file_response(labels_pdf(job.spec, found, unit), f"{job.spec.name} labels.pdf", "application/pdf")
 
 
 @router.get("/jobs/{job_id}/export/parts/{part_id}.dxf")
@@ -83,7 +92,9 @@ def export_part(request: HttpRequest, job_id: int, part_id: int) -> HttpResponse
     geometry = found.parts[row.pk].geometry
     if geometry is None:
         raise HttpError(422, f"This part cannot be drawn: {found.parts[row.pk].trouble}")
-    return _file(dxf.part_dxf(row.spec.mark, geometry.outline), f"{job.spec.name} {row.spec.mark}.dxf", "image/vnd.dxf")
+    return file_response(
+        dxf.part_dxf(row.spec.mark, geometry.outline), f"{job.spec.name} {row.spec.mark}.dxf", "image/vnd.dxf"
+    )
 
 
 @router.get("/jobs/{job_id}/export/plans/{plan_id}.{kind}")
@@ -97,6 +108,6 @@ def export_plan(request: HttpRequest, job_id: int, plan_id: int, kind: str, unit
     problem, result = SheetProblem.model_validate(plan.problem), SheetPlan.model_validate(plan.result)
     name = f"{job.spec.name} {problem.name}{' STALE' if view.stale else ''}.{kind}"
     if kind == "dxf":
-        return _file(dxf.nest_dxf(problem, result, view.outlines, stale=view.stale), name, "image/vnd.dxf")
+        return file_response(dxf.nest_dxf(problem, result, view.outlines, stale=view.stale), name, "image/vnd.dxf")
     content = pdf.nest_pdf(job.spec, problem, result, view.outlines, found.cautions, unit, stale=view.stale)
-    return _file(content, name, "application/pdf")
+    return file_response(content, name, "application/pdf")

@@ -319,7 +319,7 @@ def _reorder(run: _Run, data: Prepared, search: LocalSearch, until: float) -> No
 @dataclass(frozen=True)
 class Pace:
     """How a layout of so many pieces is searched: share of the time for other orders first and for exploring after it, rounds
-    without improvement before a layout is given up, and the steps its length is taken away in.
+    without improvement before a layout is given up, the steps its length is taken away in, and how often exploring starts anew.
     """
 
     pieces: int
@@ -328,10 +328,11 @@ class Pace:
     idle: int
     first: float
     floor: float
+    starts: int = 1
 
 
 PACES = (
-    Pace(40, 0.04, 0.75, 100, 0.01, 0.001),
+    Pace(40, 0.04, 0.75, 100, 0.01, 0.001, 3),
     Pace(100, 0.06, 0.70, 100, 0.01, 0.001),
     Pace(250, 0.15, 0.35, 40, 0.001, 0.0005),
     Pace(5000, 0.18, 0.20, 30, 0.0008, 0.0005),
@@ -339,6 +340,8 @@ PACES = (
 """By measurement on strips: few pieces gain from being thrown about, many from being squeezed a little at a time."""
 SQUEEZE, SQUEEZE_LEAST = 0.0008, 0.00004
 STRIKES = 12
+SCATTERED = 1.06
+LOOSENED = (0.0, 0.001, 0.004, 0.01)
 
 
 def _pace(pieces: int) -> Pace:
@@ -356,17 +359,43 @@ class _Shortening:
         self.sheet = int(np.argmax(left))
         self.length, self.best = apart.reach(self.sheet), apart.state()
         self.offered = time.perf_counter()
-        if self._apart(lambda: not run.over()):  # outlines are a hair wider here than where it was built
-            self.length, self.best = max(self.length, apart.reach(self.sheet)), apart.state()
+        begun = self.best
+        for (
+            longer
+        ) in LOOSENED:  # outlines are a hair wider here than where it was built: it may need a little more room
+            apart.restore(begun)
+            apart.shorten(self.sheet, min(self.length * (1 + longer) + longer, float(room[self.sheet])))
+            if self._apart(lambda: not run.over()):
+                self.length, self.best = apart.reach(self.sheet), apart.state()
+                break
         else:
-            apart.restore(self.best)
+            apart.restore(begun)
 
     def search(self) -> None:
         """Explore, then squeeze, until time is up."""
         begun = self.run.share()
-        self._explore(begun + (1 - begun) * self.pace.exploring)
+        champion = (self.length, self.best)
+        for k in range(self.pace.starts):
+            if k:
+                self._scatter()
+            self._explore(begun + (1 - begun) * self.pace.exploring * (k + 1) / self.pace.starts)
+            champion = min(champion, (self.length, self.best), key=lambda c: c[0])
+        self.length, self.best = champion
         self._squeeze()
         self._offer()
+
+    def _scatter(self) -> None:
+        """Start again from the best with half of its pieces changed about and a little more room."""
+        apart = self.apart
+        apart.restore(self.best)
+        room = float(apart.containers[self.sheet].length)
+        apart.shorten(self.sheet, min(self.length * SCATTERED, room))
+        for _ in range(max(2, apart.movable // 4)):
+            apart.disturb()
+        if self._apart(lambda: not self.run.over()):
+            self.length, self.best = apart.reach(self.sheet), apart.state()
+        else:
+            apart.restore(self.best)
 
     def _apart(self, go_on: Callable[[], bool]) -> bool:
         came_off = self.apart.separate(self.pace.idle, go_on)

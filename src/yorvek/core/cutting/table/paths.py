@@ -76,7 +76,7 @@ def table_plan(
         settings: of the table.
         margin_mm: the torch may pierce this near to the sheet's edge.
     """
-    shapes = [_polygon(o) for _, o in parts]
+    shapes = [outline_polygon(o) for _, o in parts]
     tree = shapely.STRtree(shapes)
     sheet = shapely.box(-settings.kerf_mm, -settings.kerf_mm, width + settings.kerf_mm, height + settings.kerf_mm)
     if margin_mm > 0:
@@ -96,7 +96,8 @@ def table_plan(
     return TablePlan(settings=settings, width=width, height=height, contours=contours, troubles=troubles)
 
 
-def _polygon(outline: Outline) -> Polygon:
+def outline_polygon(outline: Outline) -> Polygon:
+    """A part as a fine polygon."""
     return Polygon(
         ring_points(outline.outer, chord_mm=FINE_MM), [ring_points(r, chord_mm=FINE_MM) for r in outline.openings]
     )

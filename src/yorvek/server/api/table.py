@@ -1,0 +1,72 @@
+"""The cutting table: a sheet of a nest planned, run on the simulated table, and given out as G-code."""
+
+from __future__ import annotations
+
+from django.http import HttpRequest, HttpResponse
+from ninja import Router
+from ninja.errors import HttpError
+from pydantic import Field
+
+from yorvek.core.cutting.sheets import SheetPlan, SheetProblem
+from yorvek.core.cutting.table import TableJob, TableRun, TableSettings, sheet_on_table, simulate
+from yorvek.core.errors import InputError
+from yorvek.core.model import Model
+from yorvek.server.api.access import job_of
+from yorvek.server.api.exports import file_response
+from yorvek.server.api.plans import plan_of, plan_view
+from yorvek.server.jobs.models import Job
+
+router = Router(tags=["table"])
+
+
+def _on_table(job: Job, plan_id: int, sheet: str) -> tuple[TableJob, bool]:
+    plan = plan_of(job, plan_id)
+    if plan.result is None:
+        raise HttpError(404, "This nest has no layout yet.")
+    view = plan_view(job, plan)
+    machines = job.spec.machines
+    settings = TableSettings(
+        kerf_mm=machines.table_kerf.value,
+        feed_mm_min=machines.table_feed_mm_min,
+        pierce_s=machines.pierce_s,
+        lead_mm=machines.lead.value,
+        bridges=machines.bridges,
+    )
+    problem, result = SheetProblem.model_validate(plan.problem), SheetPlan.model_validate(plan.result)
+    stale = " STALE" if view.stale else ""
+    return sheet_on_table(
+        problem, result, view.outlines, sheet, settings, f"{job.spec.name} {sheet}{stale}"
+    ), view.stale
+
+
+@router.get("/jobs/{job_id}/plans/{plan_id}/table", response=TableJob)
+def see_table(request: HttpRequest, job_id: int, plan_id: int, sheet: str) -> TableJob:
+    """A sheet's path, program and simulated run."""
+    return _on_table(job_of(request, job_id), plan_id, sheet)[0]
+
+
+@router.get("/jobs/{job_id}/export/plans/{plan_id}/program.nc")
+def export_program(request: HttpRequest, job_id: int, plan_id: int, sheet: str) -> HttpResponse:
+    """The G-code of a sheet; a program with a fault is not given out."""
+    job = job_of(request, job_id)
+    found, stale = _on_table(job, plan_id, sheet)
+    if found.run.faults or found.plan.troubles:
+        wrong = (found.run.faults + found.plan.troubles)[0]
+        raise InputError(field="program", got=wrong, needs="a nest that can be cut: widen the gap or shorten the lead")
+    return file_response(
+        found.program, f"{job.spec.name} {sheet}{' STALE' if stale else ''}.nc", "text/plain; charset=utf-8"
+    )
+
+
+class ProgramIn(Model):
+    """A program brought in, and the sheet it runs on, mm."""
+
+    program: str = Field(max_length=5_000_000)
+    width: float = Field(gt=0, le=100_000)
+    height: float = Field(gt=0, le=100_000)
+
+
+@router.post("/table/run", response=TableRun)
+def run_program(request: HttpRequest, body: ProgramIn) -> TableRun:
+    """Run any program on the simulated table."""
+    return simulate(body.program, width=body.width, height=body.height)
