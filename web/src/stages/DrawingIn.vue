@@ -59,10 +59,10 @@ const box = (o: S['Outline']) => {
       <p v-if="found.troubles.length > 8" class="bad">and {{ found.troubles.length - 8 }} more</p>
       <p v-for="m in found.mended" :key="m" class="soft">Mended: {{ m }}.</p>
       <p v-if="found.left_out.length" class="soft">Left out: {{ found.left_out.join(', ') }}.</p>
-      <table v-if="found.outlines.length" class="list"><thead><tr><th></th><th>Outline</th><th>Layer</th><th class="num">Area</th><th class="num">Cut</th><th>Mark</th><th>Name</th><th>Pieces</th></tr></thead><tbody>
+      <table v-if="found.outlines.length" class="list"><thead><tr><th></th><th>Outline</th><th class="num">Area</th><th class="num">Cut</th><th>Mark</th><th>Name</th><th>Pieces</th></tr></thead><tbody>
         <tr v-for="(o, k) in found.outlines" :key="k"><td><input v-model="rows[k].take" type="checkbox" :aria-label="`Take outline ${k + 1}`" /></td>
-          <td><svg :viewBox="box(o.outline)" class="thumb" role="img" :aria-label="`Outline ${k + 1}`"><g transform="scale(1 -1)"><path :d="outlinePath(o.outline)" fill="var(--metal)" fill-rule="evenodd" stroke="var(--ink)" vector-effect="non-scaling-stroke" /></g></svg></td>
-          <td class="soft">{{ o.layer }}</td><td class="num">{{ (o.area_mm2 / 100).toFixed(1) }} cm²</td><td class="num">{{ length(o.cut_mm) }}</td>
+          <td><svg :viewBox="box(o.outline)" class="thumb" role="img" :aria-label="`Outline ${k + 1}, layer ${o.layer}`"><title>layer {{ o.layer }}</title><g transform="scale(1 -1)"><path :d="outlinePath(o.outline)" fill="var(--metal)" fill-rule="evenodd" stroke="var(--ink)" vector-effect="non-scaling-stroke" /></g></svg></td>
+          <td class="num">{{ (o.area_mm2 / 100).toFixed(1) }} cm²</td><td class="num">{{ length(o.cut_mm) }}</td>
           <td><input v-model="rows[k].mark" class="short" :aria-label="`Mark of outline ${k + 1}`" /></td><td><input v-model="rows[k].name" class="mid" :aria-label="`Name of outline ${k + 1}`" /></td><td><input v-model.number="rows[k].qty" class="short" inputmode="numeric" :aria-label="`Pieces of outline ${k + 1}`" /></td></tr></tbody></table>
       <div class="fields gap">
         <div class="field"><label for="d-mat">Material</label><select id="d-mat" v-model="material"><option v-for="m in materials" :key="m.id" :value="m.id">{{ m.name }}</option></select><span class="echo"></span></div>
@@ -73,5 +73,5 @@ const box = (o: S['Outline']) => {
   </form>
 </template>
 <style scoped>
-.thumb { width: 64px; height: 44px; } .short { width: 62px; } .mid { width: 110px; }
+.thumb { width: 64px; height: 44px; } .short { width: 52px; min-width: 0; } .mid { width: 92px; min-width: 0; } td { padding-inline: 4px; }
 </style>

@@ -9,8 +9,10 @@ from dataclasses import dataclass
 
 import numpy as np
 
+from yorvek.core.cutting.bars.cover import cover, last_bar
 from yorvek.core.cutting.bars.greedy import Patterns, first_plan
-from yorvek.core.cutting.bars.knapsack import fill, read_back, warm_up
+from yorvek.core.cutting.bars.knapsack import fill, read_back
+from yorvek.core.cutting.bars.knapsack import warm_up as warm_up_knapsack
 from yorvek.core.cutting.bars.master import Floats, Master, Pattern, whole_numbers
 from yorvek.core.cutting.bars.problem import Bar, BarPlan, BarProblem, Cut, Unplaced, WholeProblem
 
@@ -245,6 +247,13 @@ def _fix(
     return done
 
 
+def warm_up() -> None:
+    """Compile the kernels before the clock runs."""
+    warm_up_knapsack()
+    one = np.ones((1, 1), np.int64)
+    cover(one, np.zeros(1, np.int64), np.ones(1, np.int64), 1, 0, np.zeros(1), 1, 1, 2, np.zeros(2, np.int64))
+
+
 def solve_bars(
     problem: BarProblem, *, seconds: float = 10.0, seed: int = 1, cancelled: Callable[[], bool] = lambda: False
 ) -> BarPlan:
@@ -272,8 +281,11 @@ def solve_bars(
 
 def _improve(search: _Search) -> None:
     whole = search.whole
-    master = Master(whole)
     assert search.best is not None
+    _last_bar(search, 0.45)
+    if search.proven():
+        return
+    master = Master(whole)
     if not sum(search.best.missing):
         search.sums = Sums.of(whole, search.fullest(), search.best.cost(whole))
     for pattern in search.best.bars:
@@ -282,6 +294,7 @@ def _improve(search: _Search) -> None:
     if search.over():
         return
     _dive(search, master)
+    _last_bar(search, 0.5)
     _widen(search, master)
     if not search.over():
         _choose(search, master, max(0.05, min(3.0, search.left() * 0.2)))
@@ -336,6 +349,21 @@ def _rebuild(search: _Search, master: Master) -> None:
                 keep[pattern] = keep.get(pattern, 0) + n
             search.take(_trimmed(whole, keep))
     master.set_demand(list(whole.demand), list(whole.limits))
+
+
+def _last_bar(search: _Search, share: float) -> None:
+    """One stock length: look for a plan of as many bars as the metal alone asks for, in a share of the time left."""
+    whole = search.whole
+    if search.over() or len(whole.capacities) != 1 or whole.limits[0] is not None or search.best is None:
+        return
+    metal = sum(w * d for w, d in zip(whole.weights, whole.demand, strict=True))
+    bars = -(-metal // whole.capacities[0])
+    search.raise_bound(bars * whole.costs[0])
+    if sum(search.best.missing) or search.proven() or search.bound > bars * whole.costs[0] + CLOSE:
+        return
+    found = last_bar(whole, 0, bars, search.random, time.perf_counter() + share * search.left())
+    if found:
+        search.take(_trimmed(whole, found))
 
 
 def _choose(search: _Search, master: Master, seconds: float) -> None:
