@@ -78,6 +78,17 @@ def main(folder: Path) -> None:
             page.get_by_role("heading", name="Structures").scroll_into_view_if_needed()
             settle(page)
             page.screenshot(path=folder / "structure.png")
+            sluice = f"{application.url}/jobs/{numbers['Sluice Seven']}"
+            for view in ("chain", "check"):
+                page.goto(f"{sluice}/{view}")
+                page.get_by_role("heading", level=1).last.wait_for()
+                settle(page)
+                page.screenshot(path=folder / f"{view}.png")
+            page.goto(f"{sluice}/cut")
+            page.get_by_role("button", name="Put it on the table").first.click()
+            page.get_by_role("heading", name="On the table").scroll_into_view_if_needed()
+            settle(page)
+            page.screenshot(path=folder / "table.png")
             page.set_viewport_size({"width": 800, "height": 1280})
             page.goto(f"{heron}/cut")
             page.get_by_role("heading", level=1).last.wait_for()

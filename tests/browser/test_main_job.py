@@ -10,7 +10,7 @@ import ezdxf
 import pytest
 from playwright.sync_api import Page
 
-from tests.browser.conftest import Person
+from tests.browser.conftest import Person, log_in
 from tests.browser.running import Application
 
 MOST_CLICKS, MOST_FIELDS = 40, 25
@@ -150,3 +150,40 @@ def test_from_an_empty_account_to_cut_sheets(empty: Application, desk: Page, tmp
     person.button("Undo")
     person.link("Stock")
     desk.get_by_role("cell", name="2500 × 1250").wait_for(state="detached")
+
+
+def test_a_drawing_comes_in_is_nested_and_run_on_the_table(demo: Application, browser, tmp_path) -> None:
+    """A DXF of a bracket and a stray line: named, mended with consent, made a part, nested, cut on the simulated table."""
+    document = ezdxf.new("R2010", units=4)
+    space = document.modelspace()
+    space.add_lwpolyline([(0, 0), (120, 0), (120, 30), (30, 30), (30, 120), (0, 120)], close=True)
+    space.add_circle((15, 100), 6)
+    space.add_line((200, 0), (230, 40))
+    file = tmp_path / "bracket.dxf"
+    document.saveas(file)
+    context = browser.new_context(viewport={"width": 1280, "height": 800}, accept_downloads=True)
+    page = context.new_page()
+    log_in(page, demo)
+    page.get_by_role("link", name="Sluice Seven").click()
+    page.get_by_role("navigation", name="Stages").get_by_role("link", name="Parts").click()
+    page.get_by_role("button", name="From a drawing").click()
+    page.get_by_label("DXF or SVG").set_input_files(file)
+    page.get_by_text("an open end: the contour does not close, at 200.0, 0.0").wait_for()
+    page.get_by_label("close gaps up to a millimetre").check()
+    page.get_by_text("1 stray lines were left out").wait_for()
+    page.get_by_label("Mark of outline 1").fill("K1")
+    page.get_by_label("Pieces of outline 1").fill("4")
+    page.get_by_label("Thickness").fill("12")
+    page.get_by_role("button", name="Make parts").click()
+    page.get_by_role("row", name="K1").wait_for()
+    page.get_by_role("navigation", name="Stages").get_by_role("link", name="Cut").click()
+    page.get_by_label("Seconds to search").first.fill("2")
+    page.get_by_role("button", name="Nest these").first.click()
+    page.get_by_role("button", name="Put it on the table").first.click(timeout=60_000)
+    page.get_by_role("heading", name="On the table").wait_for()
+    assert "pierces" in page.get_by_text("pierces,").inner_text()
+    with page.expect_download() as download:
+        page.get_by_role("link", name="G-code").click()
+    program = Path(download.value.path()).read_text()
+    assert program.count("M3\n") == program.count("M5\n") - 1 and "G21" in program
+    context.close()

@@ -48,11 +48,29 @@ const sheetOf = (p: S['PlanView'], key: string) => p.group.problem.sheets.find((
 const outlineOf = (s: S['SheetStock']) => s.outline ?? [[0, 0], [s.width, 0], [s.width, s.height], [0, s.height]]
 const on = (p: S['PlanView'], key: string) => p.result!.placements.filter((x) => `${x.sheet}#${x.sheet_index}` === key)
 const middle = (p: S['PlanView'], x: S['Placement']) => {
-  const v = p.outlines[x.part].outer.vertices
-  const cx = v.reduce((s, a) => s + a.x, 0) / v.length
-  const cy = v.reduce((s, a) => s + a.y, 0) / v.length
+  const [cx, cy] = labelAt(p.outlines[x.part])
   const t = (x.rotation_deg * Math.PI) / 180
   return [cx * Math.cos(t) - cy * Math.sin(t) + x.x, cx * Math.sin(t) + cy * Math.cos(t) + x.y]
+}
+/** Where a mark stands: the middle of the corners, or where that is outside the metal the roomiest of a grid of places. */
+const places = new WeakMap<object, [number, number]>()
+function labelAt(o: S['Outline']): [number, number] {
+  const known = places.get(o)
+  if (known) return known
+  const v = o.outer.vertices
+  const within = (x: number, y: number) => v.reduce((odd, a, i) => { const b = v[(i + 1) % v.length]; return (a.y > y) !== (b.y > y) && x < a.x + ((y - a.y) / (b.y - a.y)) * (b.x - a.x) ? !odd : odd }, false)
+  let best: [number, number] = [v.reduce((s, a) => s + a.x, 0) / v.length, v.reduce((s, a) => s + a.y, 0) / v.length]
+  if (v.length > 2 && !within(...best)) {
+    const room = (x: number, y: number) => Math.min(...v.map((a, i) => { const b = v[(i + 1) % v.length]; const l = Math.hypot(b.x - a.x, b.y - a.y) || 1; const t = Math.max(0, Math.min(1, ((x - a.x) * (b.x - a.x) + (y - a.y) * (b.y - a.y)) / (l * l))); return Math.hypot(a.x + t * (b.x - a.x) - x, a.y + t * (b.y - a.y) - y) }))
+    const [x0, x1, y0, y1] = [Math.min(...v.map((a) => a.x)), Math.max(...v.map((a) => a.x)), Math.min(...v.map((a) => a.y)), Math.max(...v.map((a) => a.y))]
+    let most = -1
+    for (let i = 1; i < 14; i++) for (let k = 1; k < 14; k++) {
+      const [x, y] = [x0 + ((x1 - x0) * i) / 14, y0 + ((y1 - y0) * k) / 14]
+      if (within(x, y) && room(x, y) > most) { most = room(x, y); best = [x, y] }
+    }
+  }
+  places.set(o, best)
+  return best
 }
 /** How far under a part's middle its mark stands, so that an opening there does not hide it. */
 function below(o: S['Outline'], font: number): number {

@@ -14,6 +14,8 @@ from yorvek.core.cutting.bars.greedy import Patterns, first_plan
 from yorvek.core.cutting.bars.knapsack import fill, read_back
 from yorvek.core.cutting.bars.knapsack import warm_up as warm_up_knapsack
 from yorvek.core.cutting.bars.master import Floats, Master, Pattern, whole_numbers
+from yorvek.core.cutting.bars.mixes import cheaper
+from yorvek.core.cutting.bars.mixes import warm_up as warm_up_mixes
 from yorvek.core.cutting.bars.problem import Bar, BarPlan, BarProblem, Cut, Unplaced, WholeProblem
 
 CLOSE = 1e-7
@@ -250,6 +252,7 @@ def _fix(
 def warm_up() -> None:
     """Compile the kernels before the clock runs."""
     warm_up_knapsack()
+    warm_up_mixes()
     one = np.ones((1, 1), np.int64)
     cover(one, np.zeros(1, np.int64), np.ones(1, np.int64), 1, 0, np.zeros(1), 1, 1, 2, np.zeros(2, np.int64))
 
@@ -295,10 +298,11 @@ def _improve(search: _Search) -> None:
         return
     _dive(search, master)
     _last_bar(search, 0.5)
+    _remix(search, master)
     _widen(search, master)
     if not search.over():
         _choose(search, master, max(0.05, min(3.0, search.left() * 0.2)))
-    spent = {_dive: 0.0, _rebuild: 0.0}
+    spent = {_dive: 0.0, _rebuild: 0.0, _remix: 0.0}
     idle = 0
     while not search.over():
         before, step = search.best.rank(whole), min(spent, key=lambda f: spent[f])
@@ -349,6 +353,20 @@ def _rebuild(search: _Search, master: Master) -> None:
                 keep[pattern] = keep.get(pattern, 0) + n
             search.take(_trimmed(whole, keep))
     master.set_demand(list(whole.demand), list(whole.limits))
+
+
+def _remix(search: _Search, master: Master) -> None:
+    """Try cheaper mixes of bars for a while, the cheapest first."""
+    assert search.best is not None
+    whole = search.whole
+    if sum(search.best.missing) or search.proven():
+        return
+    until = time.perf_counter() + min(search.left(), max(1.0, 0.6 * search.left()))
+    found = cheaper(
+        whole, search.bound, search.best.cost(whole), search.random, until, lambda: search.over() or search.cancelled()
+    )
+    if found:
+        search.take(_trimmed(whole, found))
 
 
 def _last_bar(search: _Search, share: float) -> None:

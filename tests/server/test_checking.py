@@ -1,0 +1,148 @@
+"""Comments, signature and release; drawings made parts of; sheets on the cutting table; all closed to strangers."""
+
+import base64
+
+import pytest
+
+from tests.core.test_drawings import LINE, SQUARE, raw, ring_of
+from tests.server.conftest import mm, person
+from yorvek.server.jobs.models import Release
+
+
+@pytest.fixture
+def checker(shop):
+    return person(shop, "checker", role="checker")
+
+
+def a_drawing(data, name="plate.dxf", **more):
+    return {"name": name, "content": base64.b64encode(data).decode(), **more}
+
+
+def test_a_comment_is_said_by_the_checker_and_answered_by_the_owner(owner, checker, job):
+    said = checker.good(
+        "POST", f"{job['base']}/comments", {"text": "from where is the span?", "about": "R1", "check_id": "bending"}
+    )
+    row = said["view"]["comments"][0]
+    assert row["author"] == "checker" and row["spec"]["check_id"] == "bending"
+    answer = {"version": 1, "spec": {**row["spec"], "answer": "bearing to bearing"}}
+    assert checker("PUT", f"{job['base']}/comments/{row['id']}", answer).status_code == 403
+    view = owner.good("PUT", f"{job['base']}/comments/{row['id']}", answer)["view"]
+    assert view["comments"][0]["spec"]["answer"] == "bearing to bearing"
+
+
+def test_only_a_checker_signs_and_a_change_voids_it(owner, checker, job):
+    refused = owner("POST", f"{job['base']}/sign", {"statement": "mine"})
+    assert refused.status_code == 403 and "checker" in refused.json()["sentence"]
+    view = checker.good("POST", f"{job['base']}/sign", {"statement": "worked through"})
+    assert view["signatures"][0]["stands"] and view["signatures"][0]["by"] == "checker"
+    load = view["loads"][0]
+    owner.good(
+        "PUT",
+        f"{job['base']}/loads/{load['id']}",
+        {"version": load["version"], "spec": {**load["spec"], "area": mm("4 kN/m2")}},
+    )
+    assert not owner.good("GET", job["base"])["signatures"][0]["stands"]
+
+
+def test_a_release_keeps_the_job_as_it_stood(owner, checker, job):
+    spec = {**job["job"]["spec"], "people_on_it": True, "span_over": 50}
+    view = owner.good("PUT", job["base"], {"version": job["job"]["version"], "spec": spec})
+    assert view["needs_checker"]
+    refused = owner("POST", f"{job['base']}/release", {"version": view["job"]["version"], "note": "for cutting"})
+    assert refused.status_code == 422
+    view = checker.good("POST", f"{job['base']}/sign", {"statement": "worked through"})
+    if view["figures"]["strength"]["value"] < 1 or view["figures"]["stiffness"]["value"] < 1:
+        assert "reserve" in refused.json()["sentence"]
+        return
+    assert "signature" in refused.json()["sentence"]
+    view = owner.good("POST", f"{job['base']}/release", {"version": view["job"]["version"], "note": "for cutting"})
+    assert view["job"]["spec"]["revision"] == "B" and view["releases"][0]["checked_by"] == "checker"
+    assert '"format":"yorvek-job"' in Release.objects.get().spec.snapshot
+    assert not view["signatures"][0]["stands"]  # revision B is another job
+
+
+def test_findings_are_told(owner, job):
+    found = owner.good("GET", f"{job['base']}/findings")
+    assert isinstance(found, list) and all(f["sentence"] for f in found)
+
+
+def test_a_drawing_is_looked_at_and_becomes_a_part(owner, job):
+    seen = owner.good("POST", f"{job['base']}/drawings", a_drawing(raw(ring_of(SQUARE))))
+    assert seen["outlines"][0]["area_mm2"] == pytest.approx(6000) and not seen["troubles"]
+    taken = {
+        "drawing": a_drawing(raw(ring_of(SQUARE))),
+        "material_id": "S355",
+        "thickness": mm("8"),
+        "parts": [{"number": 0, "mark": "D1", "qty": 3}],
+    }
+    view = owner.good("POST", f"{job['base']}/drawings/parts", taken)
+    part = next(p for p in view["parts"] if p["spec"]["mark"] == "D1")
+    assert part["geometry"]["mass_kg"] == pytest.approx(6000 * 8 * 7850e-9) and part["spec"]["qty"] == 3
+    view = owner.good("POST", f"{job['base']}/undo")
+    assert not any(p["spec"]["mark"] == "D1" for p in view["parts"])
+
+
+@pytest.mark.parametrize(
+    ("change", "words"),
+    [
+        ({"drawing": a_drawing(b"rubbish")}, "cannot be read"),
+        ({"drawing": a_drawing(raw(ring_of(SQUARE), units=0))}, "millimetres or inches"),
+        ({"drawing": {**a_drawing(b"x"), "content": "!!"}}, "base64"),
+        ({"drawing": a_drawing(raw(LINE(0, 0, 5, 5)))}, "1 to 0"),
+        ({"parts": [{"number": 4, "mark": "D1"}]}, "1 to 1"),
+        ({"parts": [{"number": 0, "mark": "R1"}]}, "another part has this mark"),
+        ({"thickness": mm("0")}, "thickness"),
+        ({"material_id": "gold"}, "material"),
+    ],
+)
+def test_a_drawing_that_cannot_be_changes_nothing(owner, job, change, words):
+    before = owner.good("GET", job["base"])
+    body = {
+        "drawing": a_drawing(raw(ring_of(SQUARE))),
+        "material_id": "S355",
+        "thickness": mm("8"),
+        "parts": [{"number": 0, "mark": "D1"}],
+    }
+    refused = owner("POST", f"{job['base']}/drawings/parts", {**body, **change})
+    assert refused.status_code == 422 and words in refused.json()["sentence"], refused.json()
+    after = owner.good("GET", job["base"])
+    assert [p["id"] for p in after["parts"]] == [p["id"] for p in before["parts"]]
+
+
+def test_any_program_runs_on_the_simulated_table(owner):
+    run = owner.good("POST", "/table/run", {"program": "G21\nG90\nM3\nG1 X10 F600\nM5", "width": 100, "height": 100})
+    assert run["cut_mm"] == 10 and run["pierces"] == 1 and run["seconds"] == pytest.approx(1.0)
+    refused = owner("POST", "/table/run", {"program": "G7", "width": 100, "height": 100})
+    assert refused.status_code == 422 and "line 1" in refused.json()["sentence"]
+
+
+def test_labels_are_a_pdf(owner, job):
+    found = owner("GET", f"{job['base']}/export/labels.pdf")
+    assert found.status_code == 200 and found.content.startswith(b"%PDF")
+
+
+@pytest.mark.parametrize("path", ["findings", "export/labels.pdf", "plans/1/table?sheet=a%230"])
+def test_a_stranger_sees_nothing(stranger, job, path):
+    assert stranger("GET", f"{job['base']}/{path}").status_code == 404
+
+
+@pytest.mark.parametrize("path", ["sign", "release", "drawings", "drawings/parts", "comments"])
+def test_a_stranger_changes_nothing(stranger, job, path):
+    body = {
+        "statement": "x",
+        "version": 1,
+        "text": "x",
+        **a_drawing(b"x"),
+        "drawing": a_drawing(b"x"),
+        "material_id": "S355",
+        "thickness": mm("8"),
+        "parts": [{"number": 0, "mark": "D"}],
+    }
+    allowed = {
+        "sign": ("statement",),
+        "release": ("version",),
+        "drawings": ("name", "content"),
+        "drawings/parts": ("drawing", "material_id", "thickness", "parts"),
+        "comments": ("text",),
+    }[path]
+    assert stranger("POST", f"{job['base']}/{path}", {k: body[k] for k in allowed}).status_code in (403, 404)
