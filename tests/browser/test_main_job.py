@@ -181,7 +181,7 @@ def test_a_drawing_comes_in_is_nested_and_run_on_the_table(demo: Application, br
     page.get_by_role("button", name="Nest these").first.click()
     page.get_by_role("button", name="Put it on the table").first.click(timeout=60_000)
     page.get_by_role("heading", name="On the table").wait_for()
-    assert "pierces" in page.get_by_text("pierces,").inner_text()
+    assert "pierces" in page.get_by_text("pierces,").first.inner_text()
     with page.expect_download() as download:
         page.get_by_role("link", name="G-code").click()
     program = Path(download.value.path()).read_text()
