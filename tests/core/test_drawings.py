@@ -5,7 +5,7 @@ import math
 
 import ezdxf
 import pytest
-from hypothesis import given, settings
+from hypothesis import example, given, settings
 from hypothesis import strategies as st
 
 from yorvek.core.errors import InputError
@@ -263,6 +263,7 @@ def test_rubbish_is_refused_in_one_sentence(data, name):
     which=st.sampled_from(sorted(BY_HAND)),
     cut=st.integers(0, 60),
 )
+@example(at=50, what=b"", which="broken lines", cut=51)  # a unit that is a point
 def test_a_damaged_drawing_never_falls_over(at, what, which, cut):
     data = BY_HAND[which][0]
     at %= len(data)

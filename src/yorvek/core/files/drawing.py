@@ -117,7 +117,10 @@ def dxf_segments(data: bytes, unit: str | None) -> tuple[list[Segment], str, lis
         raise InputError(
             field="drawing", got=type(error).__name__, needs="a DXF file, R12 or later: this one cannot be read"
         ) from None
-    number = int(document.header.get("$INSUNITS", 0) or 0)
+    try:
+        number = int(document.header.get("$INSUNITS", 0) or 0)
+    except (TypeError, ValueError):  # a damaged header may hold anything
+        number = 0
     if unit is None and number not in MM_OF_UNIT:
         raise InputError(field="unit", got="", needs="the drawing does not say its unit: choose millimetres or inches")
     scale = {"mm": 1.0, "in": 25.4}[unit] if unit else MM_OF_UNIT[number]
