@@ -128,7 +128,7 @@ const table = ref<{ plan: number; sheet: string } | null>(null)
     </div>
     <p v-if="s.latest?.state === 'failed'" class="bad">The last try failed: {{ s.latest.message }}</p>
     <template v-if="plans[s.key]?.result">
-      <p class="soft">{{ job!.job.spec.currency }} {{ plans[s.key].result!.cost.toFixed(2) }} of metal, {{ (plans[s.key].result!.utilisation * 100).toFixed(0) }} % used; no choice of sheets below {{ plans[s.key].result!.lower_bound.toFixed(2) }} has the area; {{ plans[s.key].result!.evaluations }} layouts tried.</p>
+      <p class="soft">{{ job!.job.spec.currency }} {{ plans[s.key].result!.cost.toFixed(2) }} of metal, {{ (plans[s.key].result!.utilisation * 100).toFixed(0) }} % used; no choice of sheets below {{ plans[s.key].result!.lower_bound.toFixed(2) }} has the area; {{ plans[s.key].result!.evaluations }} steps of search.</p>
       <p v-for="u in plans[s.key].result!.unplaced" :key="u.part" class="bad">No room for {{ u.qty }} × {{ u.part }}: add a sheet in <router-link :to="`${base}/stock`">Stock</router-link>.</p>
       <div class="sheets">
         <figure v-for="k in used(plans[s.key])" :key="k">

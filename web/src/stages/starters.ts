@@ -33,6 +33,6 @@ export const jointAsks: Record<Joint['kind'], { words: string; lengths: Ask[]; c
 export function blankJoint(kind: Joint['kind'], unit: 'mm' | 'in'): Joint {
   const a = jointAsks[kind]
   const lengths = a.lengths.map(([k, , mm, inch]) => [k, { text: unit === 'mm' ? mm : inch, unit }])
-  const more: Record<string, unknown> = kind === 'friction' ? { by: 'clamp' } : kind === 'rated part' ? { what: 'shackle', modified: false, rating: { text: unit === 'mm' ? a.force![2] : a.force![3], unit } } : ['weld'].includes(kind) ? {} : { grade: '8.8' }
+  const more: Record<string, unknown> = kind === 'friction' ? { by: 'clamp' } : kind === 'rated part' ? { what: 'shackle', modified: false, rating: { text: unit === 'mm' ? a.force![2] : a.force![3], unit } } : kind === 'weld' ? {} : { grade: '8.8' }
   return { kind, ...Object.fromEntries(lengths), ...Object.fromEntries((a.counts ?? []).map(([k, , n]) => [k, n])), ...more } as unknown as Joint
 }

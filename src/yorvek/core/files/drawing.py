@@ -28,6 +28,10 @@ MM_OF_UNIT = {1: 25.4, 2: 304.8, 4: 1.0, 5: 10.0, 6: 1000.0, 8: 25.4e-6, 9: 0.02
 """$INSUNITS of a DXF."""
 DRAWN = {"LINE", "ARC", "CIRCLE", "LWPOLYLINE", "POLYLINE", "ELLIPSE", "SPLINE", "INSERT"}
 FAR_MM = 1e6
+DAMAGED = (
+    ezdxf.DXFError, ValueError, TypeError, KeyError, IndexError, AttributeError, ArithmeticError, OSError, RecursionError,
+)  # fmt: skip
+"""What reading a damaged file may raise in the library."""
 
 
 class Found(Model):
@@ -104,16 +108,7 @@ def dxf_segments(data: bytes, unit: str | None) -> tuple[list[Segment], str, lis
     """
     try:
         document, _ = recover.read(io.BytesIO(data))
-    except (
-        ezdxf.DXFError,
-        ValueError,
-        TypeError,
-        KeyError,
-        IndexError,
-        AttributeError,
-        OSError,
-        RecursionError,
-    ) as error:
+    except DAMAGED as error:
         raise InputError(
             field="drawing", got=type(error).__name__, needs="a DXF file, R12 or later: this one cannot be read"
         ) from None
@@ -134,16 +129,7 @@ def dxf_segments(data: bytes, unit: str | None) -> tuple[list[Segment], str, lis
             segments += _segments(entity, scale)
     except InputError:
         raise
-    except (
-        ezdxf.DXFError,
-        ValueError,
-        TypeError,
-        KeyError,
-        IndexError,
-        AttributeError,
-        ZeroDivisionError,
-        OverflowError,
-    ) as error:
+    except DAMAGED as error:
         raise InputError(
             field="drawing",
             got=type(error).__name__,

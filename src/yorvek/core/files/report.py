@@ -131,7 +131,7 @@ def _structure(page: Page, spec: StructureSpec, result: StructureResult, unit: U
             _check(page, one.worst, unit)
     for bar in v.bars:
         page.line(f"{bar.name}, {length_text(bar.length_mm, unit)}, {bar.section_id}", bold=True, size=8.5)
-        for check in (*bar.checks, *(c for j in bar.joints for c in j.checks)):
+        for check in bar.every_check():
             _check(page, check, unit)
     page.line("Outside: " + "; ".join(v.outside) + ".", size=7.5, colour=SOFT)
 

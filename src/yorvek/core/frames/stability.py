@@ -45,6 +45,12 @@ def stability_checks(request: FrameRequest, layout: Layout, service: list[Solved
             if tipping > 1.0 and (worst_tip is None or tipping * worst_tip[3] > worst_tip[2] * restoring):
                 worst_tip = (tipping / max(restoring, 1e-9), one, tipping, restoring)
     out = []
+    if not _edges(feet):
+        out.append(
+            _record("overturning", "stands on its feet", 0.0, 0.0, "Nmm", "", []).model_copy(
+                update={"demand": None, "not_checked": "its feet stand in one place: hold it down, or model its base"}
+            )
+        )
     if worst_tip is not None:
         _, one, tipping, restoring = worst_tip
         out.append(

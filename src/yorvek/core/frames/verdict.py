@@ -31,7 +31,7 @@ Floats = NDArray[np.float64]
 STRAIGHT = math.cos(math.radians(2.0))
 OUTSIDE = [
     "what the feet stand on: hand over the reactions, anchors by their maker's data",
-    "tube walls at corners where no tube runs through, stiffeners, and plates that were not entered as a joint",
+    "tube walls at corners where no tube runs through and of round tubes under bars that are not round; stiffeners; plates that were not entered as a joint",
     "the load's own swing and impact beyond its dynamic factor",
     "warping of open sections in torsion",
 ]
@@ -44,11 +44,6 @@ class JointVerdict(Model):
     kind: str
     chosen: bool
     checks: list[Check]
-
-    @property
-    def weakest(self) -> Check:
-        """The check with the least reserve; one that was not made comes first."""
-        return min(self.checks, key=lambda c: -1.0 if c.reserve is None else c.reserve)
 
 
 class BarVerdict(Model):
@@ -70,6 +65,10 @@ class BarVerdict(Model):
     My_Nmm: list[float]
     Mz_Nmm: list[float]
     T_Nmm: list[float]
+
+    def every_check(self) -> list[Check]:
+        """Of the bar and of its joints."""
+        return [*self.checks, *(c for j in self.joints for c in j.checks)]
 
 
 class Handed(Model):
@@ -198,8 +197,7 @@ def _situation(request: FrameRequest, one: Situation, *, swings: bool) -> tuple[
 
 def all_checks(verdict: FrameVerdict) -> list[Check]:
     """Every strength check of a structure as it stands: bars, joints, and the whole on its feet."""
-    bars = [c for b in verdict.bars for c in (*b.checks, *(c for j in b.joints for c in j.checks))]
-    return [*bars, *verdict.stability]
+    return [*(c for b in verdict.bars for c in b.every_check()), *verdict.stability]
 
 
 def _check(request: FrameRequest, layout: Layout, *, swings: bool) -> FrameVerdict:
@@ -213,17 +211,9 @@ def _check(request: FrameRequest, layout: Layout, *, swings: bool) -> FrameVerdi
     bars = [_bar(request, layout, bar, made[bar.name], strong, chords, often) for bar in layout.bars]
     movement, moved = _movement(request, layout, service)
     stability = stability_checks(request, layout, service)
-    everything = [c for b in bars for c in (*b.checks, *(c for j in b.joints for c in j.checks))] + stability
+    everything = [*(c for b in bars for c in b.every_check()), *stability]
     strength = least_reserve(everything, "strength", none_applies="no load")
-    weakest = next(
-        (
-            b.name
-            for b in bars
-            for c in (*b.checks, *(c for j in b.joints for c in j.checks))
-            if c.id == strength.check_id
-        ),
-        bars[0].name,
-    )
+    weakest = next((b.name for b in bars for c in b.every_check() if c.id == strength.check_id), bars[0].name)
     mass = sum(b.mass_kg for b in bars)
     middles = [
         [b.mass_kg / mass * (p + q) / 2 for p, q in zip(layout.nodes[b.i], layout.nodes[b.j], strict=True)]

@@ -56,18 +56,12 @@ def joined(segments: list[Segment], *, mend: bool = False) -> Joined:
     kept = _without_doubles(segments, mended)
     nodes, ends = _nodes(kept, JOIN_MM)
     troubles: list[Trouble] = []
-    degree: dict[int, list[int]] = {}
-    for k, (a, b) in enumerate(ends):
-        degree.setdefault(a, []).append(k)
-        degree.setdefault(b, []).append(k)
+    degree = _meeting(ends)
     loose = [n for n, at in degree.items() if len(at) == 1]
     if mend and loose:
         kept = _bridged(kept, nodes, ends, loose, mended)
         nodes, ends = _nodes(kept, JOIN_MM)
-        degree = {}
-        for k, (a, b) in enumerate(ends):
-            degree.setdefault(a, []).append(k)
-            degree.setdefault(b, []).append(k)
+        degree = _meeting(ends)
     for n, at in degree.items():
         x, y = nodes[n]
         if len(at) == 1:
@@ -127,6 +121,15 @@ def _nodes(segments: list[Segment], within: float) -> tuple[list[Point], list[tu
     return nodes, list(zip(of[::2], of[1::2], strict=True))
 
 
+def _meeting(ends: list[tuple[int, int]]) -> dict[int, list[int]]:
+    """The segments that meet at each node."""
+    out: dict[int, list[int]] = {}
+    for k, pair in enumerate(ends):
+        for n in pair:
+            out.setdefault(n, []).append(k)
+    return out
+
+
 def _bridged(
     segments: list[Segment], nodes: list[Point], ends: list[tuple[int, int]], loose: list[int], mended: list[str]
 ) -> list[Segment]:
@@ -148,10 +151,8 @@ def _bridged(
         mended.append(f"{len(stray)} stray lines were left out")
         out = left
         _, again = _nodes(out, JOIN_MM)
-        count: dict[int, int] = {}
-        for a, b in again:
-            count[a], count[b] = count.get(a, 0) + 1, count.get(b, 0) + 1
-        stray = {k for k, e in enumerate(again) if any(count[n] == 1 for n in e)}
+        met = _meeting(again)
+        stray = {k for k, e in enumerate(again) if any(len(met[n]) == 1 for n in e)}
     return out
 
 
@@ -215,11 +216,11 @@ def _nested(rings: list[tuple[Ring, str]], troubles: list[Trouble], mended: list
         owner.append(-1)
         if len(inside) % 2 == 0:
             owner[k] = len(outlines)
-            outlines.append((_run(ring, left=True), layer, []))
+            outlines.append((_counter_clockwise(ring), layer, []))
         else:
             parent = max(inside, key=lambda m: depth[m])
             if owner[parent] >= 0:
-                outlines[owner[parent]][2].append(_run(ring, left=True))
+                outlines[owner[parent]][2].append(_counter_clockwise(ring))
     return Joined(
         outlines=[Outline(outer=r, openings=o) for r, _, o in outlines],
         layers=[layer for _, layer, _ in outlines],
@@ -228,10 +229,5 @@ def _nested(rings: list[tuple[Ring, str]], troubles: list[Trouble], mended: list
     )
 
 
-def _run(ring: Ring, *, left: bool) -> Ring:
-    """Counter-clockwise."""
-    if (ring_area_mm2(ring) > 0) == left:
-        return ring
-    turned = list(reversed(ring.vertices))
-    bulges = [-turned[(i + 1) % len(turned)].bulge for i in range(len(turned))]
-    return Ring(vertices=[Vertex(x=v.x, y=v.y, bulge=b) for v, b in zip(turned, bulges, strict=True)])
+def _counter_clockwise(ring: Ring) -> Ring:
+    return ring if ring_area_mm2(ring) > 0 else ring.turned_round()

@@ -53,9 +53,13 @@ class Ring(Model):
 
     def mirrored(self) -> Ring:
         """The other hand: mirrored about the y axis, still running the same way round."""
-        turned = list(reversed(self.vertices))
-        bulges = [turned[(i + 1) % len(turned)].bulge for i in range(len(turned))]
-        return Ring(vertices=[Vertex(x=-v.x, y=v.y, bulge=b) for v, b in zip(turned, bulges, strict=True)])
+        return Ring(vertices=[Vertex(x=-v.x, y=v.y, bulge=-v.bulge) for v in self.turned_round().vertices])
+
+    def turned_round(self) -> Ring:
+        """The same ring, running the other way."""
+        back = list(reversed(self.vertices))
+        bulges = [-back[(i + 1) % len(back)].bulge for i in range(len(back))]
+        return Ring(vertices=[Vertex(x=v.x, y=v.y, bulge=b) for v, b in zip(back, bulges, strict=True)])
 
 
 class Outline(Model):

@@ -54,33 +54,35 @@ class Part(JobRecord):
     spec_model, table = PartSpec, "part"
 
 
-class Note(JobRecord):
+class AuthoredRecord(JobRecord):
+    """Something of a job that somebody said, and when."""
+
+    author = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.SET_NULL, null=True)
+    at = models.DateTimeField(auto_now_add=True)
+
+    class Meta(JobRecord.Meta):
+        abstract = True
+
+
+class Note(AuthoredRecord):
     """A line of the log."""
 
     spec_model, table = NoteSpec, "note"
-    author = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.SET_NULL, null=True)
-    at = models.DateTimeField(auto_now_add=True)
 
 
-class Comment(JobRecord):
+class Comment(AuthoredRecord):
     """A remark of a second pair of eyes."""
 
     spec_model, table = CommentSpec, "comment"
-    author = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.SET_NULL, null=True)
-    at = models.DateTimeField(auto_now_add=True)
 
 
-class Signature(JobRecord):
+class Signature(AuthoredRecord):
     """A checker's signature."""
 
     spec_model, table = SignatureSpec, "signature"
-    author = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.SET_NULL, null=True)
-    at = models.DateTimeField(auto_now_add=True)
 
 
-class Release(JobRecord):
+class Release(AuthoredRecord):
     """A release with the job as it stood."""
 
     spec_model, table = ReleaseSpec, "release"
-    author = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.SET_NULL, null=True)
-    at = models.DateTimeField(auto_now_add=True)

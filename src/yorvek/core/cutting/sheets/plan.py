@@ -68,8 +68,10 @@ class _Run:
             self.progress(min(self.share(), 1.0), self.best)
         return self.share() >= 1.0 or self.cancelled()
 
-    def offer(self, placements: list[Placement]) -> bool:
-        """Take a plan if it is better than the best; verified before it counts."""
+    def offer(self, placements: list[Placement], *, sure: bool = True) -> bool:
+        """Take a plan if it is better than the best; verified before it counts. One that fails the check is a fault of ours where
+        the construction is `sure` of it, and is just not taken where a search drew it apart.
+        """
         found = measures(self.problem, placements)
         missing = _unplaced(self.problem, placements)
         rank = (sum(u.qty for u in missing), round(found.cost, 6), -round(found.strip_density, 6))
@@ -78,6 +80,8 @@ class _Run:
             if rank >= now:
                 return False
         wrong = faults(self.problem, placements)
+        if wrong and not sure:
+            return False
         if wrong:
             raise NotVerified("; ".join(wrong[:3]))
         self.trace.append((round(time.perf_counter() - self.started, 4), round(found.cost, 6), round(found.max_x, 4)))
@@ -163,7 +167,8 @@ def solve_sheets(
         problem: pieces, sheets, gaps; mm.
         seconds: time for the search.
         seed: of the search's random choices.
-        evaluations: layouts to try instead of a time; the same seed then gives the same plan.
+        evaluations: work to do instead of a time, a construction or a thousand places tried each; the same seed then gives the
+            same plan.
         guillotine: only plans that straight-through cuts can make; as the problem says where not given.
         cancelled: asked now and then; True ends the search with the best so far.
         progress: told the share of the allowance used and the best plan so far.
@@ -290,8 +295,7 @@ def _cheaper_apart(run: _Run, data: Prepared, kinds: Kinds, need: float, started
         for _ in range(TIMES):
             came_off = apart.separate(IDLE, partial(_before, run, until))
             run.done += apart.worked()
-            if came_off and not faults(run.problem, apart.placements()):
-                run.offer(apart.placements())
+            if came_off and run.offer(apart.placements(), sure=False):
                 found, started = apart, _promising(started, run.best.cost, need)
                 break
             if run.share() >= until or run.over():
@@ -417,9 +421,7 @@ class _Shortening:
         self.offered = time.perf_counter()
         now = self.apart.state()
         self.apart.restore(self.best)
-        placements = self.apart.placements()
-        if not faults(self.run.problem, placements):
-            self.run.offer(placements)
+        self.run.offer(self.apart.placements(), sure=False)
         self.apart.restore(now)
 
     def _explore(self, until: float) -> None:

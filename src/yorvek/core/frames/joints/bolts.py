@@ -39,8 +39,10 @@ def bolted_rules(end: End, joint: Bolted) -> list[Rule]:
     def trouble(f: Floats) -> str | None:
         if turn == 0 and abs(f[5]) > 1.0:
             return "one bolt cannot hold the bar from turning: add a bolt or make the end a hinge"
-        if np.hypot(f[2], 0.0) > ASIDE * max(float(np.hypot(f[0], f[1])), 1.0):
-            return "the load also comes across the plate, which a flat bolted plate does not take: hold it sideways or use an end plate"
+        flat = max(float(np.hypot(f[0], f[1])), 1.0)
+        reach = math.hypot(joint.rows * joint.pitch_mm, joint.columns * joint.gauge_mm)
+        if abs(f[2]) > ASIDE * flat or max(abs(f[3]), abs(f[4])) > ASIDE * max(flat * reach, abs(f[5]), 1.0):
+            return "the load also comes across the plate or bends it aside, which a flat bolted plate does not take: hold it sideways or use an end plate"
         return None
 
     length = (joint.rows - 1) * joint.pitch_mm + joint.edge_mm
@@ -140,7 +142,7 @@ def end_plate_rules(end: End, joint: EndPlated) -> list[Rule]:
         ),
         simple(
             end, "bolts", f"{n} bolts M{joint.bolt_mm:g} {joint.grade}, shear beside the pull",
-            demand=lambda f: sheared(f) / (THREADS_IN * Fu * area / by.joint) + max(0.0, pull(f) / tension - 0.3) / 1.0,
+            demand=lambda f: sheared(f) / (THREADS_IN * Fu * area / by.joint) + max(0.0, pull(f) / tension - 0.3),
             capacity=1.0, unit="", clause="AISC 360-22 J3-3, shear with tension above 0.3 of its own",
             formula="V/Vc + (T/Tc − 0.3) ≤ 1",
             inputs=[("Vc", "allowed in shear", THREADS_IN * Fu * area / by.joint, "N"), ("Tc", "allowed in tension", tension, "N")],

@@ -15,6 +15,7 @@ PLANES = 2
 THREADS_IN = 0.45
 """Fnv of bolts with threads in the shear plane, of their ultimate strength (AISC 360-22 table J3.2)."""
 YIELD_OF_ULTIMATE = 0.8
+FORCE_ONLY = "only the force is judged: a moment that the end still holds is not in it"
 SOURCE = "AISC 360-22 J3, D5, J7 (from memory), held against check values"
 
 
@@ -32,7 +33,7 @@ def shear_rule(end: End, pin_mm: float, Fnv_MPa: float) -> Rule:
         clause="AISC 360-22 J3-1, two planes", formula="F ≤ 2 Fnv A / " + f"{factor:.4g}",
         inputs=[("Fnv", "nominal shear stress", Fnv_MPa, "MPa"), ("A", "area of the pin", area, "mm2")],
         source=SOURCE,
-        assumptions=["close cheeks: no bending of the pin; the plates' bearing and edges as drawn"],
+        assumptions=["close cheeks: no bending of the pin; the plates' bearing and edges as drawn", FORCE_ONLY],
         demand_as=("F", "force on the pin"),
     )  # fmt: skip
 
@@ -57,7 +58,7 @@ def pinned_rules(end: End, joint: Pinned) -> list[Rule]:
                 ("Z", "plastic modulus, d³/6", Z, "mm3"),
             ],
             source="statics; AISC 360-22 F11 (from memory)",
-            assumptions=["the pin is held in both cheeks and the lug presses evenly"],
+            assumptions=["the pin is held in both cheeks and the lug presses evenly", FORCE_ONLY],
             demand_as=("M", "moment in the pin"),
         )
     )  # fmt: skip
@@ -93,7 +94,7 @@ def pinned_rules(end: End, joint: Pinned) -> list[Rule]:
                 ("a", "hole's edge to the end", joint.edge_mm, "mm"), ("d", "pin", joint.pin_mm, "mm"),
                 ("dh", "hole", hole, "mm"), ("Fu", "ultimate strength", end.Fu_MPa, "MPa"),
             ],
-            source=SOURCE, assumptions=["the pull is along the lug; the lug is of the bar's own metal"],
+            source=SOURCE, assumptions=["the pull is along the lug; the lug is of the bar's own metal", FORCE_ONLY],
             why_not=lambda f: no_plate, demand_as=("F", "force on the lug"),
         )
     )  # fmt: skip

@@ -124,7 +124,10 @@ def bed(length_mm: float, width_mm: float, bays: int, arm_height_mm: float, arm_
 
 
 def hand_cart(length_mm: float, width_mm: float, bays: int, axle_from_front_mm: float, axle_drop_mm: float) -> Layout:
-    """A bed whose rails run on into handles, carried by an axle on brackets under the rails and by two hands at the back."""
+    """A bed whose rails run on into handles, carried by an axle on brackets under the rails and by two hands at the back.
+
+    Three quarters of the length is bed; the wheels stand 60 mm outside the rails.
+    """
     need(length=length_mm, width=width_mm, axle_from_front=axle_from_front_mm, axle_drop=axle_drop_mm)
     if not 2 <= bays <= 20:
         raise InputError(field="bays", got=str(bays), needs="2 to 20")

@@ -9,7 +9,7 @@ from pydantic import Field
 
 from yorvek.core.errors import InputError
 from yorvek.core.model import Model
-from yorvek.core.structures.starters.layout import FIXED, HINGE, PINNED, Bar, Layout, Point, Spot
+from yorvek.core.structures.starters.layout import FIXED, PINNED, Bar, Layout, Point, Spot
 
 Held = Literal["fixed", "hinged", "pinned", "on a roller", "held sideways"]
 HOLDS: dict[str, tuple[str, ...]] = {
@@ -133,6 +133,3 @@ def as_own(layout: Layout) -> OwnModel:
         ],
         held={n: _held(f) for n, f in layout.supports.items()},
     )  # fmt: skip
-
-
-__all__ = ["HINGE", "OwnBar", "OwnModel", "as_own", "own_layout"]
