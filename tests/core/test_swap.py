@@ -3,8 +3,9 @@
 import pytest
 
 from tests.core.test_checks import rail
-from yorvek.core.comparison import Mine, swap
+from yorvek.core.comparison import Mine, MineFrame, swap
 from yorvek.core.errors import InputError
+from yorvek.core.frames import FrameRequest, check_frame
 from yorvek.core.materials import material
 
 
@@ -57,3 +58,34 @@ def test_a_member_without_a_strength_cannot_be_matched():
 def test_an_unknown_metal_is_refused():
     with pytest.raises(InputError):
         swap(job(), "unobtainium", "section")
+
+
+def bracket() -> MineFrame:
+    shape = {"kind": "bracket", "sizes_mm": {"reach": 900, "drop": 600, "seat": 300}}
+    roles = {r: {"section_id": "SHS 60×60×4 hot", "material_id": "S355"} for r in ("arm", "strut")}
+    load = {"name": "net", "spot": "tip", "force_N": 2500.0, "case": "live"}
+    ask = {"starter": shape, "roles": roles, "loads": [load], "method": {"kind": "shop"}, "limits": {}}
+    return MineFrame(mark="K1", qty=3, request=FrameRequest.model_validate(ask))
+
+
+@pytest.mark.parametrize("equal", ["strength", "stiffness"])
+def test_a_structure_in_aluminium_is_at_least_as_strong_or_stiff(equal):
+    """Worked out again from the sizes it names: every role in the metal, the reserve not below what it was."""
+    mine = bracket()
+    before = check_frame(mine.request, swings=False)
+    found = swap([], "6082-T6", equal, [mine])
+    (line,) = found.members
+    chosen = dict(part.split(": ") for part in line.section_id.split("; "))
+    roles = {r: {"section_id": s, "material_id": "6082-T6"} for r, s in chosen.items()}
+    again = check_frame(FrameRequest.model_validate({**mine.request.model_dump(), "roles": roles}), swings=False)
+    assert set(chosen) == {"arm", "strut"}
+    assert again.mass_kg == pytest.approx(line.mass_kg)
+    assert getattr(again, equal).value >= getattr(before, equal).value * 0.99
+    assert found.mass_before_kg == pytest.approx(3 * before.mass_kg)
+
+
+def test_a_structure_at_the_same_section_takes_the_nearest_size_sold():
+    found = swap([], "6082-T6", "section", [bracket()])
+    assert found.members[0].section_id and "60×60" in found.members[0].section_id
+    same = swap([], "S355", "section", [bracket()])
+    assert same.mass_kg == pytest.approx(same.mass_before_kg)

@@ -840,6 +840,94 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/plates": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Make Plate
+         * @description Make a plate.
+         */
+        post: operations["yorvek_server_api_records_make_plate"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/plates/{row_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Change Plate
+         * @description Change a plate.
+         */
+        put: operations["yorvek_server_api_records_change_plate"];
+        post?: never;
+        /**
+         * Take Away Plate
+         * @description Take away a plate.
+         */
+        delete: operations["yorvek_server_api_records_take_away_plate"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/profiles": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Make Profile
+         * @description Make a profile.
+         */
+        post: operations["yorvek_server_api_records_make_profile"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/profiles/{row_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Change Profile
+         * @description Change a profile.
+         */
+        put: operations["yorvek_server_api_records_change_profile"];
+        post?: never;
+        /**
+         * Take Away Profile
+         * @description Take away a profile.
+         */
+        delete: operations["yorvek_server_api_records_take_away_profile"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/release": {
         parameters: {
             query?: never;
@@ -874,6 +962,26 @@ export interface paths {
         get: operations["yorvek_server_api_checking_released"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/section": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Look At Profile
+         * @description A section of the job's own as it is being put together. Nothing is stored.
+         */
+        post: operations["yorvek_server_api_reference_look_at_profile"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1073,7 +1181,7 @@ export interface paths {
         };
         /**
          * Swap Metal
-         * @description Every member of the job in another metal, at equal section, strength or stiffness. Nothing is changed.
+         * @description Every member and structure of the job in another metal, at equal section, strength or stiffness. Nothing is changed.
          */
         get: operations["yorvek_server_api_jobs_swap_metal"];
         put?: never;
@@ -1198,6 +1306,26 @@ export interface paths {
         get: operations["yorvek_server_api_reference_get_section"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/section/outline": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Outline Of Drawing
+         * @description The outlines of a drawing as parts of a composed section.
+         */
+        post: operations["yorvek_server_api_reference_outline_of_drawing"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2668,6 +2796,10 @@ export interface components {
             notes: components["schemas"]["NoteRow"][];
             /** Parts */
             parts: components["schemas"]["PartRow"][];
+            /** Plates */
+            plates: components["schemas"]["PlateRow"][];
+            /** Profiles */
+            profiles: components["schemas"]["ProfileRow"][];
             /** Releases */
             releases: components["schemas"]["ReleaseRow"][];
             /** Sheets */
@@ -2873,7 +3005,7 @@ export interface components {
              * Family
              * @enum {string}
              */
-            family: "carbon steel" | "stainless" | "aluminium";
+            family: "carbon steel" | "stainless" | "aluminium" | "panel";
             /** Id */
             id: string;
             /** Name */
@@ -2952,6 +3084,8 @@ export interface components {
              * @enum {string}
              */
             axis: "strong" | "weak";
+            /** @description length that supports and point loads bear on */
+            bearing?: components["schemas"]["Length"] | null;
             /**
              * Decided
              * @description why this section and material
@@ -3004,6 +3138,8 @@ export interface components {
              * @default true
              */
             welded: boolean;
+            /** @description of point loads on wheels on the bottom flange */
+            wheel_from_edge?: components["schemas"]["Place"] | null;
         };
         /**
          * MemberSupport
@@ -3088,6 +3224,25 @@ export interface components {
             price: number;
             /** Within */
             within: boolean | null;
+        };
+        /**
+         * Moment
+         * @description A moment, N mm.
+         */
+        Moment: {
+            /** Text */
+            text: string;
+            /**
+             * Unit
+             * @default mm
+             * @enum {string}
+             */
+            unit: "mm" | "in";
+            /**
+             * Value
+             * @default 0
+             */
+            value: number;
         };
         /**
          * Money
@@ -3222,6 +3377,18 @@ export interface components {
             outer: components["schemas"]["Ring"];
         };
         /**
+         * OutlineIn
+         * @description A DXF or SVG of a profile; content in base64.
+         */
+        OutlineIn: {
+            /** Content */
+            content: string;
+            /** Name */
+            name: string;
+            /** Unit */
+            unit?: string | null;
+        };
+        /**
          * OwnBar
          * @description A bar between two nodes; a hinged end turns freely in bending, a tie takes pull only.
          */
@@ -3323,6 +3490,20 @@ export interface components {
             version: number;
         };
         /**
+         * PartShare
+         * @description A part's place in the whole: what its seams must carry for each newton of shear, N/mm per N.
+         */
+        PartShare: {
+            /** A Mm2 */
+            A_mm2: number;
+            /** Name */
+            name: string;
+            /** Shear Flow Per N Sideways */
+            shear_flow_per_N_sideways: number;
+            /** Shear Flow Per N Vertical */
+            shear_flow_per_N_vertical: number;
+        };
+        /**
          * PartSpec
          * @description A numbered part.
          */
@@ -3362,6 +3543,28 @@ export interface components {
         PartsIn: {
             /** Version */
             version: number;
+        };
+        /**
+         * Perforated
+         * @description Shares are of the same plate without holes; the stiffness is that of bending in its own plane.
+         */
+        Perforated: {
+            /** Bending Kept */
+            bending_kept: number;
+            /** Ends Mm */
+            ends_mm: number;
+            /** Half Chord Mm */
+            half_chord_mm: number;
+            /** Holes */
+            holes: number;
+            /** Mass Saved */
+            mass_saved: number;
+            /** Net S Mm3 */
+            net_S_mm3: number;
+            /** Net Shear Mm2 */
+            net_shear_mm2: number;
+            /** Tee S Mm3 */
+            tee_S_mm3: number;
         };
         /**
          * PinSpec
@@ -3566,6 +3769,215 @@ export interface components {
             /** Utilisation */
             utilisation: number | null;
         };
+        /** PlateIn */
+        PlateIn: {
+            spec: components["schemas"]["PlateSpec"];
+            /** Version */
+            version: number;
+        };
+        /** PlateRow */
+        PlateRow: {
+            /** Id */
+            id: number;
+            spec: components["schemas"]["PlateSpec"];
+            /** Trouble */
+            trouble: string | null;
+            verdict: components["schemas"]["PlateVerdict"] | null;
+            /** Version */
+            version: number;
+        };
+        /**
+         * PlateSpec
+         * @description A plate that is sized: a floor, a skin under water, a cover, or a web with lightening holes.
+         */
+        PlateSpec: {
+            a: components["schemas"]["Length"];
+            /** @description of a disc it is not asked */
+            b?: components["schemas"]["Length"] | null;
+            /**
+             * Decided
+             * @default
+             */
+            decided: string;
+            /**
+             * Edges
+             * @default [
+             *       "simple",
+             *       "simple",
+             *       "simple",
+             *       "simple"
+             *     ]
+             */
+            edges: [
+                "simple" | "clamped",
+                "simple" | "clamped",
+                "simple" | "clamped",
+                "simple" | "clamped"
+            ];
+            /**
+             * Form
+             * @default panel
+             * @enum {string}
+             */
+            form: "panel" | "strip" | "disc" | "web";
+            hole?: components["schemas"]["Place"] | null;
+            /**
+             * Lies
+             * @default flat
+             * @enum {string}
+             */
+            lies: "flat" | "upright";
+            /**
+             * Loads
+             * @description numbers of loads per area of the brief
+             * @default []
+             */
+            loads: number[];
+            /** Mark */
+            mark: string;
+            /** Material Id */
+            material_id: string;
+            /**
+             * Module
+             * @default
+             */
+            module: string;
+            moment?: components["schemas"]["Moment"] | null;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            pitch?: components["schemas"]["Place"] | null;
+            /**
+             * Qty
+             * @default 1
+             */
+            qty: number;
+            rim?: components["schemas"]["Place"] | null;
+            shear?: components["schemas"]["Force"] | null;
+            /** Span Over */
+            span_over?: number | null;
+            thickness: components["schemas"]["Thickness"];
+            water?: components["schemas"]["Place"] | null;
+            /**
+             * Welded
+             * @default false
+             */
+            welded: boolean;
+        };
+        /**
+         * PlateVerdict
+         * @description All about a plate; for a panel also where it moves how much, in rows from the lower edge up.
+         */
+        PlateVerdict: {
+            /** Checks */
+            checks: components["schemas"]["Check"][];
+            /** Mass Kg */
+            mass_kg: number;
+            /**
+             * Moved Mm
+             * @default []
+             */
+            moved_mm: number[][];
+            /** Outside */
+            outside: string[];
+            perforated?: components["schemas"]["Perforated"] | null;
+            /** Price */
+            price: number;
+            stiffness: components["schemas"]["Reserve"];
+            strength: components["schemas"]["Reserve"];
+            /** Total N */
+            total_N: number;
+        };
+        /** ProfileIn */
+        ProfileIn: {
+            spec: components["schemas"]["ProfileSpec"];
+            /** Version */
+            version: number;
+        };
+        /**
+         * ProfilePart
+         * @description A part of a profile: a size of the catalogue, a plate, a tube of any wall, or an outline of a drawing.
+         */
+        ProfilePart: {
+            /**
+             * Kind
+             * @default size
+             * @enum {string}
+             */
+            kind: "size" | "plate" | "tube" | "outline";
+            /**
+             * Mirrored
+             * @default false
+             */
+            mirrored: boolean;
+            /**
+             * Outline
+             * @default
+             */
+            outline: string;
+            /**
+             * Section Id
+             * @default
+             */
+            section_id: string;
+            thickness?: components["schemas"]["Thickness"] | null;
+            /**
+             * Turn Deg
+             * @default 0
+             */
+            turn_deg: number;
+            /** @description of a plate; the diameter of a tube */
+            width?: components["schemas"]["Length"] | null;
+            /**
+             * @default {
+             *       "text": "0",
+             *       "unit": "mm",
+             *       "value": 0
+             *     }
+             */
+            x: components["schemas"]["Size"];
+            /**
+             * @default {
+             *       "text": "0",
+             *       "unit": "mm",
+             *       "value": 0
+             *     }
+             */
+            y: components["schemas"]["Size"];
+        };
+        /**
+         * ProfileRow
+         * @description A section of the job's own; `line` is its name in verdicts.
+         */
+        ProfileRow: {
+            /** Id */
+            id: number;
+            /** Line */
+            line: string;
+            /** Materials */
+            materials: string[];
+            spec: components["schemas"]["ProfileSpec"];
+            /** Version */
+            version: number;
+        };
+        /**
+         * ProfileSpec
+         * @description A section of the job's own, under a name that stands where a section's size would.
+         */
+        ProfileSpec: {
+            /**
+             * Joined
+             * @default continuous
+             * @enum {string}
+             */
+            joined: "continuous" | "stitched" | "not joined";
+            /** Name */
+            name: string;
+            /** Parts */
+            parts: components["schemas"]["ProfilePart"][];
+        };
         /**
          * ProgramIn
          * @description A program brought in, and the sheet it runs on, mm.
@@ -3605,7 +4017,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "length" | "thickness" | "force" | "line_load" | "area_load" | "stress" | "mass" | "angle" | "number" | "money";
+            kind: "length" | "thickness" | "force" | "line_load" | "area_load" | "moment" | "stress" | "mass" | "angle" | "number" | "money";
             /** Material Id */
             material_id?: string | null;
             /** Text */
@@ -3975,7 +4387,9 @@ export interface components {
          * @description Dimensions and properties of a section.
          *
          *     Positions are from the lower left corner of the box around it (back of the web, back of the legs). `mass_area_mm2`
-         *     is the area that is weighed: the nominal wall, where the design wall is thinner.
+         *     is the area that is weighed: the nominal wall, where the design wall is thinner. Of a composed section also: its closed `cells`;
+         *     `slender`, the sqrt(E / Fy) above which no wall of it buckles before it yields; `beta_mm`, its monosymmetry; and whether
+         *     it is `upright`, alike left and right.
          */
         Section: {
             /** A Mm2 */
@@ -4010,6 +4424,16 @@ export interface components {
             Zx_mm3: number;
             /** Zy Mm3 */
             Zy_mm3: number;
+            /**
+             * Beta Mm
+             * @default 0
+             */
+            beta_mm: number;
+            /**
+             * Cells
+             * @default 0
+             */
+            cells: number;
             /** Computed */
             computed: string;
             /** Cx Mm */
@@ -4070,7 +4494,7 @@ export interface components {
              * Shape
              * @enum {string}
              */
-            shape: "rhs" | "chs" | "flat" | "square_bar" | "round_bar" | "angle" | "channel" | "i";
+            shape: "rhs" | "chs" | "flat" | "square_bar" | "round_bar" | "angle" | "channel" | "i" | "composed";
             /** Shear Area X Mm2 */
             shear_area_x_mm2: number;
             /** Shear Area Y Mm2 */
@@ -4079,6 +4503,11 @@ export interface components {
             shear_centre_x_mm: number;
             /** Shear Centre Y Mm */
             shear_centre_y_mm: number;
+            /**
+             * Slender
+             * @default 0
+             */
+            slender: number;
             /** Source */
             source: string;
             /**
@@ -4092,6 +4521,11 @@ export interface components {
              */
             toe_radius_mm: number;
             /**
+             * Upright
+             * @default true
+             */
+            upright: boolean;
+            /**
              * Wall Mm
              * @default 0
              */
@@ -4101,7 +4535,7 @@ export interface components {
         };
         /**
          * SectionDrawing
-         * @description A section to draw: its outline and what is marked on it.
+         * @description A section to draw: its outline, or those of its parts, and what is marked on it.
          */
         SectionDrawing: {
             /** Cx Mm */
@@ -4110,7 +4544,8 @@ export interface components {
             cy_mm: number;
             /** Major Axis Deg */
             major_axis_deg: number;
-            outline: components["schemas"]["Outline"];
+            /** Outlines */
+            outlines: components["schemas"]["Outline"][];
             /** Shear Centre X Mm */
             shear_centre_x_mm: number;
             /** Shear Centre Y Mm */
@@ -4138,11 +4573,23 @@ export interface components {
             /** Width Mm */
             width_mm: number;
         };
-        /** SectionView */
+        /**
+         * SectionView
+         * @description A section to look at; of a composed one also what its seams carry for each newton of shear.
+         */
         SectionView: {
             drawing: components["schemas"]["SectionDrawing"];
             /** Mass Kg Per M */
             mass_kg_per_m: number;
+            /** Materials */
+            materials: string[];
+            /** Name */
+            name: string;
+            /**
+             * Seams
+             * @default []
+             */
+            seams: components["schemas"]["PartShare"][];
             section: components["schemas"]["Section"];
         };
         /**
@@ -6353,6 +6800,162 @@ export interface operations {
             };
         };
     };
+    yorvek_server_api_records_make_plate: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlateSpec"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Saved"];
+                };
+            };
+        };
+    };
+    yorvek_server_api_records_change_plate: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+                row_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlateIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Saved"];
+                };
+            };
+        };
+    };
+    yorvek_server_api_records_take_away_plate: {
+        parameters: {
+            query: {
+                version: number;
+            };
+            header?: never;
+            path: {
+                job_id: number;
+                row_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobView"];
+                };
+            };
+        };
+    };
+    yorvek_server_api_records_make_profile: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ProfileSpec"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Saved"];
+                };
+            };
+        };
+    };
+    yorvek_server_api_records_change_profile: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+                row_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ProfileIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Saved"];
+                };
+            };
+        };
+    };
+    yorvek_server_api_records_take_away_profile: {
+        parameters: {
+            query: {
+                version: number;
+            };
+            header?: never;
+            path: {
+                job_id: number;
+                row_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobView"];
+                };
+            };
+        };
+    };
     yorvek_server_api_checking_release: {
         parameters: {
             query?: never;
@@ -6398,6 +7001,32 @@ export interface operations {
                 };
                 content: {
                     "application/json": string;
+                };
+            };
+        };
+    };
+    yorvek_server_api_reference_look_at_profile: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ProfileSpec"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SectionView"];
                 };
             };
         };
@@ -6819,6 +7448,30 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SectionView"];
+                };
+            };
+        };
+    };
+    yorvek_server_api_reference_outline_of_drawing: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OutlineIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string[];
                 };
             };
         };

@@ -7,7 +7,10 @@ import { length, lengthUnit, value } from '../shared/units'
 
 const member = computed(() => job.value?.members.find((m) => m.id === why.value?.member))
 const structure = computed(() => job.value?.structures.find((x) => x.id === why.value?.structure))
+const plate = computed(() => job.value?.plates.find((x) => x.id === why.value?.plate))
+const mark = computed(() => (plate.value ?? structure.value ?? member.value)?.spec.mark)
 const all = computed(() => {
+  if (plate.value) return plate.value.verdict?.checks ?? []
   const v = structure.value?.verdict
   return v ? [v.movement, ...v.stability!, ...v.bars.flatMap((b) => [...b.checks, ...b.joints.flatMap((j) => j.checks)])] : (member.value?.verdict?.checks ?? [])
 })
@@ -16,13 +19,13 @@ const check = computed(() => {
   const [where, id] = (why.value?.check ?? '').split('|')
   return id ? structure.value?.verdict?.situations?.find((x) => x.name === where)?.worst : all.value.find((c) => c.id === where)
 })
-const comments = computed(() => job.value!.comments.filter((c) => c.spec.check_id === why.value?.check && c.spec.about === (structure.value ?? member.value)?.spec.mark))
+const comments = computed(() => job.value!.comments.filter((c) => c.spec.check_id === why.value?.check && c.spec.about === mark.value))
 const remark = ref('')
 const say = () => attempt(async () => {
-  await save('comments', null, { text: remark.value, about: (structure.value ?? member.value)!.spec.mark, check_id: why.value!.check, answer: '' })
+  await save('comments', null, { text: remark.value, about: mark.value, check_id: why.value!.check, answer: '' })
   remark.value = ''
 })
-const outside = computed(() => (structure.value?.verdict ?? member.value?.verdict)?.outside ?? [])
+const outside = computed(() => (plate.value?.verdict ?? structure.value?.verdict ?? member.value?.verdict)?.outside ?? [])
 const reserve = computed(() => {
   const c = check.value
   return !c || c.not_checked || !c.capacity || c.demand == null ? null : c.capacity / Math.max(Math.abs(c.demand), 1e-9)
@@ -42,7 +45,7 @@ const factor = computed(() => {
 </script>
 <template>
   <aside aria-label="Why">
-    <div class="row spread"><span class="blue">Why: {{ structure?.spec.mark ?? member?.spec.mark }}, {{ check?.kind === 'strength' ? 'breaks' : 'moves' }}</span>
+    <div class="row spread"><span class="blue">Why: {{ mark }}, {{ check?.kind === 'strength' ? 'breaks' : 'moves' }}</span>
       <button class="button quiet" @click="why = null">Close</button></div>
     <template v-if="check">
       <p class="big"><Reserve :value="reserve" /></p>

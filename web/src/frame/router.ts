@@ -7,6 +7,7 @@ import Cut from '../stages/Cut.vue'
 import Jobs from '../stages/Jobs.vue'
 import Log from '../stages/Log.vue'
 import Parts from '../stages/Parts.vue'
+import SectionBench from '../stages/SectionBench.vue'
 import Size from '../stages/Size.vue'
 import Stock from '../stages/Stock.vue'
 import JobFrame from './JobFrame.vue'
@@ -21,7 +22,7 @@ export const router = createRouter({
         { path: '', redirect: (to) => `${to.path}/brief` },
         { path: 'brief', component: Brief }, { path: 'size', component: Size }, { path: 'compare', component: Compare },
         { path: 'parts', component: Parts }, { path: 'stock', component: Stock }, { path: 'cut', component: Cut }, { path: 'log', component: Log },
-        { path: 'chain', component: Chain }, { path: 'check', component: Check },
+        { path: 'chain', component: Chain }, { path: 'section', component: SectionBench }, { path: 'check', component: Check },
       ],
     },
     { path: '/:rest(.*)*', redirect: '/' },

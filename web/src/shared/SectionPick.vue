@@ -1,18 +1,19 @@
 <script setup lang="ts">
-/** A section and a material it is sold in. */
+/** A section, a size of the catalogue or one of the job's own, and a material it is sold in. */
 import { computed, onMounted, shallowRef } from 'vue'
 import type { S } from '../api/client'
-import { catalogue } from './job'
+import { catalogue, job } from './job'
 
-const props = defineProps<{ section: string; material: string }>()
+const props = withDefaults(defineProps<{ section: string; material: string; own?: boolean; metal?: boolean }>(), { own: true, metal: true })
 const emit = defineEmits<{ 'update:section': [string]; 'update:material': [string] }>()
 const all = shallowRef<S['Catalogue'] | null>(null)
 onMounted(async () => { all.value = await catalogue() })
-const options = computed(() => (all.value?.sections ?? []).map((s) => ({ value: s.id, label: s.id })))
-const sold = computed(() => all.value?.sections.find((s) => s.id === props.section)?.materials ?? [])
+const mine = computed(() => (props.own ? (job.value?.profiles ?? []) : []))
+const options = computed(() => [...mine.value.map((p) => p.spec.name), ...(all.value?.sections ?? []).map((s) => s.id)].map((id) => ({ value: id, label: id })))
+const sold = (id: string) => mine.value.find((p) => p.spec.name === id)?.materials ?? all.value?.sections.find((s) => s.id === id)?.materials ?? []
 function pick(id: string) {
   emit('update:section', id)
-  const materials = all.value?.sections.find((s) => s.id === id)?.materials ?? []
+  const materials = sold(id)
   if (!materials.includes(props.material)) emit('update:material', materials[materials.length - 1] ?? '')
 }
 </script>
@@ -22,10 +23,10 @@ function pick(id: string) {
     <el-select-v2 :model-value="section" :options="options" filterable placeholder="type to find" aria-label="Section" @update:model-value="pick" />
     <span class="echo"></span>
   </div>
-  <div class="field">
+  <div v-if="metal" class="field">
     <label>Material</label>
     <select :value="material" aria-label="Material" @change="emit('update:material', ($event.target as HTMLSelectElement).value)">
-      <option v-for="m in sold" :key="m" :value="m">{{ m }}</option>
+      <option v-for="m in sold(section)" :key="m" :value="m">{{ m }}</option>
     </select>
     <span class="echo"></span>
   </div>

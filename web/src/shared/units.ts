@@ -17,7 +17,7 @@ export function fraction(inches: number, denominator = 16): string {
   return `${sign}${whole ? `${whole} ` : ''}${top}/${bottom}`
 }
 
-export const trim = (value: number, digits = 2): string => String(Number(value.toFixed(digits)))
+export const trim = (value: number, digits = 2): string => String(Number(value.toFixed(digits)) || 0)
 
 export function length(mm: number, u: Unit = unit.value, denominator = 16): string {
   if (u === 'mm') return trim(mm, 1)
@@ -33,6 +33,7 @@ export const force = (n: number, u: Unit = unit.value): string => (u === 'in' ? 
 export const moment = (nmm: number, u: Unit = unit.value): string =>
   u === 'in' ? `${trim(nmm / LB / 304.8, Math.abs(nmm) < 1e6 ? 1 : 0)} lb·ft` : Math.abs(nmm) < 1e5 ? `${trim(nmm / 1e3, 1)} Nm` : `${trim(nmm / 1e6, 2)} kNm`
 export const mass = (kg: number, u: Unit = unit.value): string => (u === 'in' ? `${trim(kg / 0.45359237, 1)} lb` : `${trim(kg, 1)} kg`)
+export const massPerMetre = (kg: number, u: Unit = unit.value): string => (u === 'in' ? `${trim((kg / 0.45359237) * 0.3048, 2)} lb/ft` : `${trim(kg, 2)} kg/m`)
 export const line = (nmm: number, u: Unit = unit.value): string =>
   u === 'in' ? `${trim((nmm / LB) * 304.8, 1)} lb/ft` : `${trim(nmm, 2)} kN/m`
 export const stress = (mpa: number, u: Unit = unit.value): string =>
@@ -44,7 +45,7 @@ export function value(v: number, core: string): string {
   if (core === 'N') return force(v)
   if (core === 'mm') return small(v)
   if (core === 'MPa') return stress(v)
-  const powers: Record<string, [number, string, string]> = { mm2: [2, 'in²', 'cm²'], mm3: [3, 'in³', 'cm³'], mm4: [4, 'in⁴', 'cm⁴'] }
+  const powers: Record<string, [number, string, string]> = { mm2: [2, 'in²', 'cm²'], mm3: [3, 'in³', 'cm³'], mm4: [4, 'in⁴', 'cm⁴'], mm6: [6, 'in⁶', 'cm⁶'] }
   const found = powers[core]
   if (found && unit.value === 'in') return `${trim(v / IN ** found[0], 3)} ${found[1]}`
   if (found) return `${trim(v / 10 ** found[0], 2)} ${found[2]}`

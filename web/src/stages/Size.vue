@@ -9,6 +9,7 @@ import { shown } from '../shared/reserve'
 import SectionPick from '../shared/SectionPick.vue'
 import { mass, trim, unit } from '../shared/units'
 import BeamDrawing from './BeamDrawing.vue'
+import Plates from './Plates.vue'
 import Structures from './Structures.vue'
 
 type Spec = S['MemberSpec']
@@ -73,11 +74,11 @@ const makePart = () => attempt(async () => {
 })
 </script>
 <template>
-  <div class="row spread"><h1>Size</h1><span class="soft">Which section holds, and what gives first? Pick any number to see why.</span><span class="row"><router-link class="button link" :to="`/jobs/${job!.job.id}/check`">Check and release</router-link><router-link v-if="job!.structures.length" class="button link" :to="`/jobs/${job!.job.id}/chain`">Chain</router-link><a class="button link" :href="`/api/jobs/${job!.job.id}/export/report.pdf?unit=${unit}`">Calculation report PDF</a></span></div>
+  <div class="row spread"><h1>Size</h1><span class="soft">Which section holds, and what gives first? Pick any number to see why.</span><span class="row"><router-link class="button link" :to="`/jobs/${job!.job.id}/section`">Sections</router-link><router-link class="button link" :to="`/jobs/${job!.job.id}/check`">Check and release</router-link><router-link v-if="job!.structures.length" class="button link" :to="`/jobs/${job!.job.id}/chain`">Chain</router-link><a class="button link" :href="`/api/jobs/${job!.job.id}/export/report.pdf?unit=${unit}`">Calculation report PDF</a></span></div>
   <p v-if="!job!.loads.length" class="notice">There is no load yet: <router-link :to="`/jobs/${job!.job.id}/brief`">enter one in the brief</router-link>.</p>
   <section v-if="row?.verdict && !draft" class="gap">
     <div class="row spread">
-      <h2>{{ row.spec.mark }} {{ row.spec.name }} <span class="soft">{{ row.spec.section_id }}, {{ row.spec.material_id }}; {{ mass(row.verdict.mass_kg) }} each</span></h2>
+      <h2>{{ row.spec.mark }} {{ row.spec.name }} <span class="soft"><router-link :to="`/jobs/${job!.job.id}/section?id=${encodeURIComponent(row.spec.section_id)}`">{{ row.spec.section_id }}</router-link>, {{ row.spec.material_id }}; {{ mass(row.verdict.mass_kg) }} each</span></h2>
       <div class="row verdict">
         <span class="soft">breaks</span> <button class="button quiet" @click="why = { title: '', member: row.id, check: row.verdict.strength.check_id ?? 'bending' }"><Reserve :value="row.verdict.strength.value" /></button>
         <span class="soft">moves</span> <button class="button quiet" @click="why = { title: '', member: row.id, check: row.verdict.stiffness.check_id ?? '' }"><Reserve :value="row.verdict.stiffness.value" /></button>
@@ -108,6 +109,7 @@ const makePart = () => attempt(async () => {
       <SectionPick v-model:section="draft.section_id" v-model:material="draft.material_id" />
       <div class="field"><label for="m-axis">Bent about</label><select id="m-axis" v-model="draft.axis"><option value="strong">its strong axis</option><option value="weak">its weak axis</option></select><span class="echo"></span></div>
       <EntryField v-model="draft.unbraced" label="Held sideways every" optional hint="only at its ends" />
+      <EntryField v-model="draft.bearing" label="Loads and supports bear on" optional hint="walls not checked" /><EntryField v-model="draft.wheel_from_edge" label="Wheels, from the flange's edge" optional hint="no wheels" />
       <label class="row"><input v-model="draft.welded" type="checkbox" /> welded where stressed most</label>
     </div>
     <div v-if="shape === 'as it is'">
@@ -149,6 +151,7 @@ const makePart = () => attempt(async () => {
     <p v-if="row?.verdict" class="soft">{{ row.spec.mark }}: stiffness under its point loads {{ row.verdict.stiffness_N_per_mm ? `${trim(row.verdict.stiffness_N_per_mm, 0)} N/mm` : 'not asked (no point load)' }}.</p>
   </section>
   <Structures />
+  <Plates />
 </template>
 <style scoped>
 .link { text-decoration: none; color: var(--ink); } .verdict { align-items: center; }

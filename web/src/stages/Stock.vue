@@ -46,7 +46,7 @@ const size = (i: any) => (i.form === 'bar' ? i.length.text : `${i.width.text} ×
   <p class="soft">What is here, measured, and what can be bought. Used on hand first when that is cheaper. Without a line, a plan assumes a usual length at the catalogue's price and says so.</p>
   <form v-if="draft" class="panel gap" @submit.prevent="store">
     <div class="fields">
-      <SectionPick v-if="draft.form === 'bar'" v-model:section="draft.section_id" v-model:material="draft.material_id" />
+      <SectionPick v-if="draft.form === 'bar'" v-model:section="draft.section_id" v-model:material="draft.material_id" :own="false" />
       <div v-else class="field"><label for="s-mat">Material</label><select id="s-mat" v-model="draft.material_id"><option v-for="m in materials" :key="m.id" :value="m.id">{{ m.name }}</option></select><span class="echo"></span></div>
       <EntryField v-if="draft.form === 'bar'" v-model="draft.length" label="Length" />
       <template v-else><EntryField v-model="draft.thickness" label="Thickness" kind="thickness" :material="draft.material_id" /><EntryField v-model="draft.width" label="Width" /><EntryField v-model="draft.height" label="Height" />

@@ -46,9 +46,11 @@ class Rule:
 
 
 def _families(state: JobState) -> set[str]:
-    ids = {m.material_id for m in state.members.values()} | {
-        p.material_id for p in state.parts.values() if p.material_id
-    }
+    ids = (
+        {m.material_id for m in state.members.values()}
+        | {p.material_id for p in state.plates.values()}
+        | {p.material_id for p in state.parts.values() if p.material_id}
+    )
     return {material(i).family for i in ids}
 
 
@@ -137,6 +139,15 @@ RULES: tuple[Rule, ...] = (
         "Aluminium beside welds",
         "Within 25 mm of a weld the yield drops to half or less; bolted joints keep it.",
         "Mark members as welded where they are; look at bolting instead.",
+        "the designer",
+    ),
+    Rule(
+        "panels",
+        "care",
+        lambda s: "panel" in _families(s),
+        "Plastic and plywood panels",
+        "Sun, cold, heat, water and long loading take strength from them; acrylic breaks without warning into sharp pieces.",
+        "Round the corners, drill holes with room to move, renew them when they craze or soften; where people stand, let the maker confirm the span.",
         "the designer",
     ),
     Rule(

@@ -9,6 +9,7 @@ import numpy as np
 from pydantic import Field
 
 from yorvek.core.checks import bending, shear
+from yorvek.core.checks.bearing import pressed_places, web_checks, wheel_check
 from yorvek.core.checks.capacity import Capacities, MaterialColumns, capacities, material_columns
 from yorvek.core.checks.methods import Combination, Method, combinations_of, service_combinations
 from yorvek.core.checks.record import Check, Reserve, Value, least_reserve
@@ -20,10 +21,11 @@ from yorvek.core.sections import Section, price_per_kg, section
 from yorvek.core.structures import BeamRequest, MemberCases, member_cases
 from yorvek.core.structures.beam import NEAR
 
+CRUSHING = "crushing of the wall under point loads and over supports: say on what length they bear"
 OUTSIDE = [
     "side loads and twist: no load off the axis is entered",
     "connections, welds and supports",
-    "crushing of the wall under point loads and over supports",
+    CRUSHING,
     "axial force and frame sway",
 ]
 
@@ -46,6 +48,10 @@ class BeamMember(Model):
     welded: bool = Field(default=False, description="welded where it is stressed most: aluminium loses strength there")
     unbraced_mm: float | None = Field(
         default=None, gt=0, description="between sideways restraints; the length where not given"
+    )
+    bearing_mm: float | None = Field(default=None, gt=0, description="length that supports and point loads bear on")
+    wheel_from_edge_mm: float | None = Field(
+        default=None, ge=0, description="point loads hang from wheels on the bottom flange, so far from its edge"
     )
     limits: Limits = Limits()
     method: Method = Method()
@@ -234,6 +240,9 @@ def _assumptions(member: BeamMember, m: Material, Lb: float) -> list[str]:
     ]
     if member.unbraced_mm is None:
         out.append(f"held sideways only at the ends ({Lb:g} mm), moment taken as constant (Cb = 1)")
+    s = section(member.section_id)
+    if s.shape == "composed":
+        out.append(s.computed)
     if m.family == "aluminium":
         out.append(
             "strength beside the weld counts along the whole member"
@@ -309,6 +318,14 @@ def check_beam(member: BeamMember) -> BeamVerdict:
     force = _worst(cases, own, combos, "shear", strength=True)
     Fy, Fu, EI = float(columns.Fy[0]), float(columns.Fu[0]), float(columns.E[0] * t.inertia[0])
     checks = [_bending_check(moment, s, m, t, caps, member, Fy, Fu, Lb), _shear_check(force, s, m, t, caps, member, Fy)]
+    places = pressed_places(cases, own, combos) if member.bearing_mm or member.wheel_from_edge_mm is not None else []
+    if member.bearing_mm and member.axis == "strong":
+        checks += web_checks(s, m, Fy, member.method, places, member.bearing_mm, length)
+    if member.wheel_from_edge_mm is not None:
+        wheel = wheel_check(
+            s, m, Fy, member.method, places, member.wheel_from_edge_mm, abs(moment.value) / float(t.S[0])
+        )
+        checks += [wheel] if wheel else []
     moves: list[tuple[float, _Worst, float, tuple[float, float]]] = []
     for region in cases.regions:
         worst = _worst(cases, own, service, "deflection", strength=False, between=(region.from_mm, region.to_mm))
@@ -357,7 +374,7 @@ def check_beam(member: BeamMember) -> BeamVerdict:
         limit_region=region_ends,
         reactions=_reactions(cases, own, service),
         regions=[(r.name, r.from_mm, r.to_mm) for r in cases.regions],
-        outside=OUTSIDE,
+        outside=[x for x in OUTSIDE if not (member.bearing_mm and x == CRUSHING)],
         stiffness_N_per_mm=total_live / moved if total_live and moved else None,
     )
 

@@ -10,7 +10,10 @@ from collections.abc import Callable
 import numpy as np
 
 from yorvek.core.checks.aisc.flexure import sideways_lengths, sideways_moment
+from yorvek.core.checks.sideways import critical_moment
 from yorvek.core.checks.table import Array, SectionTable
+
+STEEL_E_OVER_G = 2.6
 
 
 def plastic_moment(t: SectionTable, Fy: Array) -> Array:
@@ -97,6 +100,18 @@ def channel(t: SectionTable, Fy: Array, E: Array, Lb_mm: Array) -> Array:
     return np.where(compact, np.where(t.lateral, sideways, Mp), np.nan)
 
 
+def composed(t: SectionTable, Fy: Array, E: Array, Lb_mm: Array) -> Array:
+    """F12: yield of the extreme fibre, or sideways buckling; walls that would buckle first are not covered.
+
+    F12 takes the elastic moment up to yield; welded plates carry stresses of their own, so between the two the reduction of
+    columns (E3) is taken, which is on the safe side.
+    """
+    Mn = Fy * t.S
+    ratio = Mn / critical_moment(t, E, E / STEEL_E_OVER_G, Lb_mm)
+    sideways = Mn * np.where(ratio <= 2.25, 0.658**ratio, 0.877 / ratio)
+    return np.where(t.slender <= np.sqrt(E / Fy), np.where(t.lateral, sideways, Mn), np.nan)
+
+
 def nominal_moment(t: SectionTable, Fy: Array, E: Array, Lb_mm: Array) -> Array:
     """Mn of each section by its shape; nan where no rule here covers it (angles, slender webs, slender flanges of channels)."""
     rules: dict[str, Callable[[], Array]] = {
@@ -106,6 +121,7 @@ def nominal_moment(t: SectionTable, Fy: Array, E: Array, Lb_mm: Array) -> Array:
         "square_bar": lambda: plastic_moment(t, Fy),
         "round_bar": lambda: plastic_moment(t, Fy),
         "channel": lambda: channel(t, Fy, E, Lb_mm),
+        "composed": lambda: composed(t, Fy, E, Lb_mm),
         "i": lambda: i_section(t, Fy, E, Lb_mm),
     }
     out = np.full(t.A.shape, np.nan)
@@ -124,6 +140,7 @@ CLAUSE = {
     "channel": "F2, F6",
     "i": "F2, F3, F6",
     "angle": "F10",
+    "composed": "F12",
 }
 WHY_NOT = {
     "angle": "an angle bent about its leg twists unless it is held; the rule for it (F10) is not in this version",
@@ -131,6 +148,8 @@ WHY_NOT = {
     "chs": "the wall is too thin for the rule (D/t above 0.45 E/Fy)",
     "i": "the web is slender (h/t above 3.76 √(E/Fy)); the rule for it is not in this version",
     "channel": "the flange is not compact, or the section has no warping constant on record",
+    "composed": "a wall would buckle before it yields, or the section is not alike left and right and may buckle sideways: "
+    "thicker walls, or hold it sideways",
     "flat": "",
     "square_bar": "",
     "round_bar": "",

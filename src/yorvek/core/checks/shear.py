@@ -46,6 +46,7 @@ CLAUSE = {
     "channel": "G2",
     "i": "G2",
     "angle": "G3",
+    "composed": "VQ/Ib",
     "flat": "elastic",
     "square_bar": "elastic",
     "round_bar": "elastic",

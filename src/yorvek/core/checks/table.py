@@ -39,6 +39,10 @@ class SectionTable:
     rts: Array
     ho: Array
     mass_area: Array
+    slender: Array
+    """sqrt(E / Fy) above which no wall buckles before it yields; only of composed sections."""
+    beta: Array
+    """Monosymmetry, mm; nan where the section is not alike left and right."""
     lateral: NDArray[np.bool_]
     """Whether bending about this axis can buckle sideways."""
 
@@ -71,7 +75,7 @@ def _columns(sections: Sequence[Section], axis: Axis) -> SectionTable:
     wall = column("wall_mm")
     inertia, other = column("Ix_mm4", "Iy_mm4"), column("Iy_mm4", "Ix_mm4")
     shape = np.array([s.shape for s in sections])
-    closed_or_flat = np.isin(shape, ["rhs", "flat"]) | (np.isin(shape, ["channel", "i"]) & strong)
+    closed_or_flat = np.isin(shape, ["rhs", "flat", "composed"]) | (np.isin(shape, ["channel", "i"]) & strong)
     return SectionTable(
         shape=shape,
         A=column("A_mm2"),
@@ -91,5 +95,9 @@ def _columns(sections: Sequence[Section], axis: Axis) -> SectionTable:
         rts=column("rts_mm"),
         ho=column("ho_mm"),
         mass_area=column("mass_area_mm2"),
+        slender=column("slender"),
+        beta=np.array(
+            [s.beta_mm if strong and s.upright else 0.0 if s.shape != "composed" else np.nan for s in sections]
+        ),
         lateral=closed_or_flat & (inertia > other * 1.0001),
     )

@@ -8,6 +8,8 @@ from typing import Any, Literal
 from pydantic import Field, ValidationError
 
 from yorvek.core.errors import InputError
+from yorvek.core.jobs.plates import PlateSpec
+from yorvek.core.jobs.profiles import ProfileSpec
 from yorvek.core.jobs.spec import DimensionSpec, JobSpec, LoadSpec, MemberSpec, NoteSpec, StockSpec
 from yorvek.core.jobs.state import JobState
 from yorvek.core.jobs.structures import StructureSpec
@@ -40,6 +42,12 @@ class FileStructure(Numbered):
     spec: StructureSpec
 
 
+class FilePlate(Numbered):
+    """A plate of the file."""
+
+    spec: PlateSpec
+
+
 class FilePart(Numbered):
     spec: PartSpec
 
@@ -54,6 +62,8 @@ class JobFile(Model):
     loads: list[FileLoad] = []
     members: list[FileMember] = []
     structures: list[FileStructure] = []
+    plates: list[FilePlate] = []
+    profiles: list[ProfileSpec] = []
     parts: list[FilePart] = []
     stock: list[StockSpec] = []
     notes: list[NoteSpec] = []
@@ -114,12 +124,19 @@ def _check_references(file: JobFile) -> None:
         ("loads", [x.id for x in file.loads]),
         ("members", [x.id for x in file.members]),
         ("structures", [x.id for x in file.structures]),
+        ("plates", [x.id for x in file.plates]),
         ("parts", [x.id for x in file.parts]),
     ):
         if len(set(ids)) < len(ids):
             raise InputError(
                 field=field, got=str(next(i for i in ids if ids.count(i) > 1)), needs="each id may stand once"
             )
+    for plate in file.plates:
+        for number in plate.spec.loads:
+            if number not in loads:
+                raise InputError(
+                    field=f"plate {plate.spec.mark}", got=f"load {number}", needs="the file has no load of that id"
+                )
     carriers = [("member", m.spec) for m in file.members] + [("structure", x.spec) for x in file.structures]
     for what, spec in carriers:
         for on in spec.loads:

@@ -8,6 +8,7 @@ from yorvek.core.checks.methods import combinations_of, service_combinations
 from yorvek.core.checks.record import Check, Reserve, reserve_text
 from yorvek.core.files.pdf import BLUE, MARGIN, RED, SOFT, Page, cautions_on
 from yorvek.core.jobs.figures import Figures, MemberResult
+from yorvek.core.jobs.plates import PlateResult, PlateSpec
 from yorvek.core.jobs.spec import MemberSpec
 from yorvek.core.jobs.state import JobState
 from yorvek.core.jobs.structures import StructureResult, StructureSpec
@@ -136,6 +137,19 @@ def _structure(page: Page, spec: StructureSpec, result: StructureResult, unit: U
     page.line("Outside: " + "; ".join(v.outside) + ".", size=7.5, colour=SOFT)
 
 
+def _plate(page: Page, spec: PlateSpec, result: PlateResult, unit: UnitSystem) -> None:
+    size = f"{spec.a.text}" + (f" × {spec.b.text}" if spec.b else "") + f" × {spec.thickness.text}"
+    _heading(page, f"{spec.mark} {spec.name}, {spec.qty} pieces: {spec.form} {size}, {spec.material_id}")
+    if result.verdict is None:
+        page.line(f"Not checked: {result.trouble}", colour=RED)
+        return
+    page.line(_reserve("Breaks", result.verdict.strength))
+    page.line(_reserve("Moves", result.verdict.stiffness))
+    for check in result.verdict.checks:
+        _check(page, check, unit)
+    page.line("Outside: " + "; ".join(result.verdict.outside) + ".", size=7.5, colour=SOFT)
+
+
 def _signatures(page: Page, who: Sequence[str]) -> None:
     page.need(30 + 34 * len(who))
     _heading(page, "Signed")
@@ -162,7 +176,9 @@ def report_pdf(state: JobState, found: Figures, unit: UnitSystem) -> bytes:
         _member(page, state.members[number], result, unit)
     for number, frame in found.structures.items():
         _structure(page, state.structures[number], frame, unit)
-    if not found.members and not found.structures:
+    for number, plate in found.plates.items():
+        _plate(page, state.plates[number], plate, unit)
+    if not found.members and not found.structures and not found.plates:
         page.line("Nothing is sized yet.", bold=True)
     release = found.cautions and any(c.level == "stop" for c in found.cautions)
     _signatures(page, ["Worked out by", "Checked by"] + (["Licensed engineer, before release"] if release else []))

@@ -8,7 +8,7 @@ from dataclasses import dataclass
 import numpy as np
 from numpy.typing import NDArray
 
-from yorvek.core.checks.aisc.members import compression, hollow_torsion
+from yorvek.core.checks.aisc.members import compression, hollow_torsion, inelastic_stress_MPa, torsional_buckling_MPa
 from yorvek.core.checks.capacity import Capacities, MaterialColumns
 from yorvek.core.checks.en.columns import buckling_curve
 from yorvek.core.checks.en.members import flexural_buckling
@@ -16,11 +16,13 @@ from yorvek.core.checks.methods import Method
 from yorvek.core.checks.record import Check, Value
 from yorvek.core.materials import Material
 from yorvek.core.sections import Section
+from yorvek.core.sections.stressed import walls_of
 
 Floats = NDArray[np.float64]
 CLOSED = ("rhs", "chs")
 SOLID = ("flat", "square_bar", "round_bar")
 NO_MOMENT_NMM = 1.0
+NO_FORCE_N = 1.0
 AISC = ("asd", "lrfd", "lifting")
 CLAUSES = {
     "shop": "sum of stress shares; AISC 360-22 E3 for buckling",
@@ -61,10 +63,19 @@ def bar_strength(s: Section, m: Material, columns: MaterialColumns, method: Meth
             E_MPa=m.E_MPa,
         )
         pushed, stress = by_curve.Nb_Rd_N, by_curve.chi * Fy
+    twisted = _twists_sideways(s, m, buckling_mm)
+    if twisted is not None:
+        # EN 1993-1-1 6.3.1.4 takes the same elastic stress by its own curve; the lower of the two is within both
+        stress = float(np.minimum(stress, inelastic_stress_MPa(Fy, twisted)))
+        pushed = float(np.minimum(pushed, stress * s.A_mm2))
+    if max(w.needs for w in walls_of(s)) > math.sqrt(m.E_MPa / Fy):
+        pushed = math.nan
     if s.shape == "rhs" and s.Ct_mm3:
         torque = hollow_torsion(
             E_MPa=m.E_MPa, Fy_MPa=Fy, C_mm3=s.Ct_mm3, h_over_t=(s.depth_mm - 3 * s.wall_mm) / s.wall_mm
         ).strength.nominal
+    elif s.shape == "composed" and s.Ct_mm3:
+        torque = 0.6 * Fy * s.Ct_mm3
     elif s.shape in ("chs", "round_bar"):
         torque = 0.6 * Fy * s.J_mm4 / (s.depth_mm / 2)
     else:
@@ -76,7 +87,28 @@ def bar_strength(s: Section, m: Material, columns: MaterialColumns, method: Meth
         found.slenderness,
         stress,
         torque / by.member,
-        s.shape in CLOSED,
+        s.shape in CLOSED or s.cells > 0,
+    )
+
+
+def _twists_sideways(s: Section, m: Material, length_mm: float) -> float | None:
+    """Elastic stress at which an open bar twists away under push, MPa; None for what does not; nan where no rule is here."""
+    if s.cells or s.shape not in ("i", "channel", "composed"):
+        return None
+    if s.shape == "composed" and not s.upright:
+        return math.nan
+    across, along = s.shear_centre_x_mm - s.cx_mm, s.shear_centre_y_mm - s.cy_mm
+    sideways = s.shape == "channel"
+    return torsional_buckling_MPa(
+        E_MPa=m.E_MPa,
+        G_MPa=m.G_MPa,
+        A_mm2=s.A_mm2,
+        I_symmetry_mm4=s.Ix_mm4 if sideways else s.Iy_mm4,
+        I_across_mm4=s.Iy_mm4 if sideways else s.Ix_mm4,
+        J_mm4=s.J_mm4,
+        Cw_mm6=s.Cw_mm6,
+        offset_mm=across if sideways else along,
+        length_mm=length_mm,
     )
 
 
@@ -91,7 +123,7 @@ class Shares:
 def shares(strong: Capacities, weak: Capacities, own: BarStrength, method: Method, f: Floats) -> Shares:
     """Shares along a bar under one combination."""
     N, Vy, Vz, T, My, Mz = f.T
-    axial = np.where(N >= 0, N / own.tension_N, -N / own.compression_N)
+    axial = np.where(N > -NO_FORCE_N, np.abs(N) / own.tension_N, -N / own.compression_N)
     bends = max(float(np.abs(Mz).max()), float(np.abs(My).max())) > NO_MOMENT_NMM
     # a hinged bar that only pulls or pushes needs no bending rule
     bending = (
@@ -153,7 +185,7 @@ def bending_record(
             Value(
                 symbol="Nc",
                 name="push allowed" if pushed else "pull allowed",
-                value=own.compression_N if pushed else own.tension_N,
+                value=_plain(own.compression_N) if pushed else own.tension_N,
                 unit="N",
             ),
             Value(symbol="Mx", name="moment, strong axis", value=float(abs(Mz[k])), unit="Nmm"),
@@ -161,7 +193,7 @@ def bending_record(
             Value(symbol="My", name="moment, weak axis", value=float(abs(My[k])), unit="Nmm"),
             Value(symbol="Mcy", name="allowed", value=_plain(Mcy), unit="Nmm"),
             Value(symbol="KL/r", name="slenderness", value=own.slenderness, unit=""),
-            Value(symbol="Fcr", name="buckling stress", value=own.Fcr_MPa, unit="MPa"),
+            Value(symbol="Fcr", name="buckling stress", value=_plain(own.Fcr_MPa), unit="MPa"),
         ],
         demand=None if why else float(used[k]),
         capacity=1.0,

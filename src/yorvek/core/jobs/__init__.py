@@ -1,6 +1,8 @@
 """A job as a whole: its records, what follows from them, and the thread of figures."""
 
 from yorvek.core.jobs.figures import Figures, figures
+from yorvek.core.jobs.plates import PlateSpec
+from yorvek.core.jobs.profiles import ProfileSpec
 from yorvek.core.jobs.spec import DimensionSpec, JobSpec, LoadSpec, MemberSpec, NoteSpec, StockSpec
 from yorvek.core.jobs.state import JobState, beam_member
 from yorvek.core.jobs.structures import StructureSpec
@@ -13,6 +15,8 @@ __all__ = [
     "LoadSpec",
     "MemberSpec",
     "NoteSpec",
+    "PlateSpec",
+    "ProfileSpec",
     "StockSpec",
     "StructureSpec",
     "beam_member",

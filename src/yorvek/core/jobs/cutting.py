@@ -11,10 +11,11 @@ from yorvek.core.jobs.spec import BarStockSpec, SheetStockSpec
 from yorvek.core.jobs.state import JobState, followed
 from yorvek.core.materials import material
 from yorvek.core.model import Model
-from yorvek.core.outlines import ring_points
+from yorvek.core.outlines import Outline, Ring, ring_points
 from yorvek.core.parts import PartGeometry, PartSpec, part_geometry
 from yorvek.core.quantities import INCH_MM
 from yorvek.core.sections import price_per_kg, section
+from yorvek.core.sections.composed import is_composed, plate_size, single_parts
 
 P = TypeVar("P", BarPiece, SheetPiece)
 OWN_VALUE = 0.6
@@ -79,6 +80,38 @@ def worked_parts(state: JobState) -> dict[int, WorkedPart]:
     return out
 
 
+def cut_pieces(parts: dict[int, WorkedPart]) -> list[WorkedPart]:
+    """What comes off bars and sheets: a bar of a composed section is taken apart into its sizes and its plates."""
+    out = []
+    for w in parts.values():
+        if w.geometry is None or not w.geometry.section_id or not is_composed(w.geometry.section_id):
+            out.append(w)
+            continue
+        for k, what in enumerate(single_parts(w.geometry.section_id)):
+            part = w.part.model_copy(update={"mark": f"{w.part.mark}.{k + 1}"})
+            out.append(WorkedPart(part=part, geometry=_taken_apart(w.geometry, what)))
+    return out
+
+
+def _taken_apart(whole: PartGeometry, what: str) -> PartGeometry:
+    """One size or plate of a composed bar, as long as the bar."""
+    m, length = material(whole.material_id), whole.length_mm or 0.0
+    plate = plate_size(what)
+    if plate is None:
+        s = section(what)
+        kg = s.mass_kg_per_m(m.density_kg_m3) * length / 1000
+        return whole.model_copy(update={"section_id": what, "area_mm2": s.A_mm2, "mass_kg": kg})
+    width, thick = plate
+    outline = Outline(outer=Ring.polygon([(0, 0), (length, 0), (length, width), (0, width)]))
+    return whole.model_copy(
+        update={
+            "kind": "plate", "outline": outline, "thickness_mm": thick, "height_mm": width, "section_id": None,
+            "area_mm2": length * width, "cut_length_mm": 2 * (length + width), "length_mm": None,
+            "mass_kg": length * width * thick * m.density_kg_m3 * 1e-9,
+        }
+    )  # fmt: skip
+
+
 def _bar_price(section_id: str, material_id: str, length_mm: float) -> float:
     s, m = section(section_id), material(material_id)
     return s.mass_kg_per_m(m.density_kg_m3) * length_mm / 1000 * price_per_kg(s, m.price_per_kg)
@@ -87,7 +120,7 @@ def _bar_price(section_id: str, material_id: str, length_mm: float) -> float:
 def bar_groups(state: JobState, parts: dict[int, WorkedPart]) -> list[BarGroup]:
     """Bar problems by profile and material, in the order of the parts."""
     wanted: dict[tuple[str, str], list[WorkedPart]] = {}
-    for w in parts.values():
+    for w in cut_pieces(parts):
         if w.geometry is not None and w.geometry.kind == "bar":
             wanted.setdefault((str(w.geometry.section_id), w.geometry.material_id), []).append(w)
     machines = state.job.machines
@@ -222,7 +255,7 @@ def sheet_piece(w: WorkedPart) -> SheetPiece:
 def sheet_groups(state: JobState, parts: dict[int, WorkedPart]) -> list[SheetGroup]:
     """Sheet problems by thickness and material."""
     wanted: dict[tuple[float, str], list[WorkedPart]] = {}
-    for w in parts.values():
+    for w in cut_pieces(parts):
         if w.geometry is not None and w.geometry.kind == "plate":
             wanted.setdefault((round(w.geometry.thickness_mm or 0, 3), w.geometry.material_id), []).append(w)
     machines = state.job.machines

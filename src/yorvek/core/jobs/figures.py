@@ -11,6 +11,7 @@ from yorvek.core.errors import InputError
 from yorvek.core.frames import FrameRequest
 from yorvek.core.jobs.budget import ModuleMass, module_masses
 from yorvek.core.jobs.cutting import BarGroup, SheetGroup, WorkedPart, bar_groups, sheet_groups, worked_parts
+from yorvek.core.jobs.plates import PlateResult, plate_result
 from yorvek.core.jobs.state import JobState, beam_member
 from yorvek.core.jobs.structures import StructureResult, frame_request, work_out
 from yorvek.core.model import Model
@@ -37,6 +38,7 @@ class Figures(Model):
 
     members: dict[int, MemberResult]
     structures: dict[int, StructureResult]
+    plates: dict[int, PlateResult]
     parts: dict[int, WorkedPart]
     bars: list[BarResult]
     sheets: list[SheetGroup]
@@ -55,7 +57,9 @@ class Figures(Model):
     unverified: list[str]
 
 
-def _job_reserve(results: Sequence[tuple[str, MemberResult | StructureResult]], kind: str) -> tuple[Reserve, str]:
+def _job_reserve(
+    results: Sequence[tuple[str, MemberResult | StructureResult | PlateResult]], kind: str
+) -> tuple[Reserve, str]:
     """The least reserve of all members and structures; one that was not checked comes first."""
     worst, whose = NOTHING, ""
     for mark, result in results:
@@ -94,7 +98,7 @@ def structure_results(
     out: dict[int, StructureResult] = {}
     for number, spec in state.structures.items():
         try:
-            out[number] = frames(frame_request(state.job, state.loads, spec))
+            out[number] = frames(frame_request(state.job, state.loads, spec, state.section_id))
         except InputError as error:
             out[number] = StructureResult(verdict=None, trouble=error.sentence)
     return out
@@ -117,10 +121,15 @@ def figures(
     members = member_results(state, check)
     parts = worked_parts(state)
     structures = structure_results(state, frames)
-    results: list[tuple[str, MemberResult | StructureResult]] = [(state.members[k].mark, r) for k, r in members.items()]
+    results: list[tuple[str, MemberResult | StructureResult | PlateResult]] = [
+        (state.members[k].mark, r) for k, r in members.items()
+    ]
     results += [(state.structures[k].mark, r) for k, r in structures.items()]
-    strength, weakest = _job_reserve(results, "strength")
-    stiffness, softest = _job_reserve(results, "stiffness")
+    plates = {k: plate_result(state.job, state.loads, p) for k, p in state.plates.items()}
+    strength, weakest = _job_reserve([*results, *((state.plates[k].mark, r) for k, r in plates.items())], "strength")
+    # a web has no movement of its own: it is part of something that has
+    moving = [(state.plates[k].mark, r) for k, r in plates.items() if state.plates[k].form != "web"]
+    stiffness, softest = _job_reserve([*results, *moving], "stiffness")
     bars = [BarResult(group=g, plan=plan_bars(g.problem)) for g in bar_groups(state, parts)]
     sheets = sheet_groups(state, parts)
     bought, to_buy = 0.0, 0
@@ -135,6 +144,7 @@ def figures(
     return Figures(
         members=members,
         structures=structures,
+        plates=plates,
         parts=parts,
         bars=bars,
         sheets=sheets,

@@ -49,7 +49,7 @@ def findings(state: JobState, found: Figures) -> list[Finding]:
     for number, frame in found.structures.items():
         if frame.verdict is None:
             continue
-        request = frame_request(state.job, state.loads, state.structures[number])
+        request = frame_request(state.job, state.loads, state.structures[number], state.section_id)
         mark = state.structures[number].mark
         out += [f.model_copy(update={"structure": number}) for f in _of_structure(mark, request, frame.verdict)]
     out += _next_of_job(state, found)

@@ -141,6 +141,8 @@ class MemberSpec(Model):
     axis: Literal["strong", "weak"] = "strong"
     welded: bool = True
     unbraced: Length | None = None
+    bearing: Length | None = Field(default=None, description="length that supports and point loads bear on")
+    wheel_from_edge: Place | None = Field(default=None, description="of point loads on wheels on the bottom flange")
     span_over: float | None = Field(default=None, ge=50, le=5000)
     pinned: list[tuple[str, str]] = Field(
         default=[], max_length=5, description="section and material of candidates kept in view"

@@ -4,11 +4,15 @@ from __future__ import annotations
 
 from yorvek.core.checks import BeamMember, Limits
 from yorvek.core.errors import InputError
+from yorvek.core.jobs.plates import PlateSpec
+from yorvek.core.jobs.profiles import ProfileSpec
 from yorvek.core.jobs.spec import DimensionSpec, JobSpec, LoadSpec, MemberLoad, MemberSpec, StockSpec
 from yorvek.core.jobs.structures import StructureSpec
 from yorvek.core.model import Model
 from yorvek.core.parts import BarPiece, PartSpec
 from yorvek.core.quantities.entry import evaluate_dimensions
+from yorvek.core.sections.catalogue import is_size
+from yorvek.core.sections.composed import is_composed
 from yorvek.core.structures import BeamLoad, BeamRequest, Support
 
 
@@ -20,6 +24,8 @@ class JobState(Model):
     loads: dict[int, LoadSpec] = {}
     members: dict[int, MemberSpec] = {}
     structures: dict[int, StructureSpec] = {}
+    plates: dict[int, PlateSpec] = {}
+    profiles: dict[int, ProfileSpec] = {}
     parts: dict[int, PartSpec] = {}
     stock: dict[int, StockSpec] = {}
 
@@ -30,6 +36,26 @@ class JobState(Model):
             InputError: a formula is wrong.
         """
         return evaluate_dimensions({d.name: d.size for d in self.dimensions.values()})
+
+    def section_id(self, id: str) -> str:
+        """A section's name as everything below the job takes it: one of the job's own is written out."""
+        own = next((p for p in self.profiles.values() if p.name == id), None)
+        return id if own is None else own.line()
+
+    def sections_used(self) -> list[tuple[str, str]]:
+        """Mark and section of everything that has one."""
+        out = [(m.mark, m.section_id) for m in self.members.values()]
+        out += [(s.mark, c.section_id) for s in self.structures.values() for c in s.roles.values()]
+        out += [
+            (p.mark, p.shape.section_id)
+            for p in self.parts.values()
+            if isinstance(p.shape, BarPiece) and p.shape.section_id
+        ]
+        return out
+
+    def has_section(self, id: str) -> bool:
+        """Whether it is a size, or one of the job's own."""
+        return is_size(id) or is_composed(id) or any(p.name == id for p in self.profiles.values())
 
 
 def beam_load(on: MemberLoad, load: LoadSpec, mark: str) -> BeamLoad:
@@ -74,11 +100,13 @@ def beam_member(state: JobState, member: MemberSpec) -> BeamMember:
             supports=[Support(x_mm=s.at.value, kind=s.kind) for s in member.supports],
             loads=loads,
         ),
-        section_id=member.section_id,
+        section_id=state.section_id(member.section_id),
         material_id=member.material_id,
         axis=member.axis,
         welded=member.welded,
         unbraced_mm=None if member.unbraced is None else member.unbraced.value,
+        bearing_mm=member.bearing.value if member.bearing else None,
+        wheel_from_edge_mm=member.wheel_from_edge.value if member.wheel_from_edge else None,
         limits=Limits(
             span_over=member.span_over or job.span_over,
             cantilever_over=job.cantilever_over,
@@ -95,8 +123,15 @@ def followed(state: JobState, part: PartSpec) -> PartSpec:
         InputError: the member is gone.
     """
     shape = part.shape
-    if not isinstance(shape, BarPiece) or shape.member_id is None:
+    if not isinstance(shape, BarPiece):
         return part
+    if shape.member_id is None:
+        own = state.section_id(shape.section_id)
+        return (
+            part
+            if own == shape.section_id
+            else part.model_copy(update={"shape": shape.model_copy(update={"section_id": own})})
+        )
     member = state.members.get(shape.member_id)
     if member is None:
         raise InputError(
@@ -105,7 +140,10 @@ def followed(state: JobState, part: PartSpec) -> PartSpec:
             needs="the member it follows is gone: choose another, or give section and length",
         )
     filled = shape.model_copy(
-        update={"section_id": shape.section_id or member.section_id, "length": shape.length or member.length}
+        update={
+            "section_id": state.section_id(shape.section_id or member.section_id),
+            "length": shape.length or member.length,
+        }
     )
     return part.model_copy(
         update={

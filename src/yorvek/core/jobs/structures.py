@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable
 from typing import Any, Literal
 
 from pydantic import Field, model_validator
@@ -174,8 +175,10 @@ def frame_load(on: StructureLoad, load: LoadSpec) -> FrameLoad:
     )
 
 
-def frame_request(job: JobSpec, loads: dict[int, LoadSpec], spec: StructureSpec) -> FrameRequest:
-    """The structure ready to be checked, with the job's method and limits.
+def frame_request(
+    job: JobSpec, loads: dict[int, LoadSpec], spec: StructureSpec, own: Callable[[str], str] = str
+) -> FrameRequest:
+    """The structure ready to be checked, with the job's method and limits; `own` writes out a section of the job's own.
 
     Raises:
         InputError: a load that is no more there.
@@ -191,7 +194,7 @@ def frame_request(job: JobSpec, loads: dict[int, LoadSpec], spec: StructureSpec)
         placed.append(frame_load(on, loads[on.load_id]))
     return FrameRequest(
         starter=spec.starter.plain(),
-        roles=spec.roles,
+        roles={k: c.model_copy(update={"section_id": own(c.section_id)}) for k, c in spec.roles.items()},
         loads=placed,
         method=job.method.plain(),
         limits=Limits(

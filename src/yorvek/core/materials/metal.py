@@ -7,15 +7,13 @@ by the shop's own.
 
 from __future__ import annotations
 
-from functools import lru_cache
 from typing import Literal
 
 from pydantic import Field
 
-from yorvek.core.errors import InputError
 from yorvek.core.model import Model
 
-Family = Literal["carbon steel", "stainless", "aluminium"]
+Family = Literal["carbon steel", "stainless", "aluminium", "panel"]
 
 
 class Material(Model):
@@ -173,20 +171,3 @@ MATERIALS: tuple[Material, ...] = (
         2660,
     ),
 )
-
-
-@lru_cache
-def _by_id() -> dict[str, Material]:
-    return {m.id: m for m in MATERIALS}
-
-
-def material(id: str, *, field: str = "material") -> Material:
-    """The material of that name.
-
-    Raises:
-        InputError: no such material.
-    """
-    found = _by_id().get(id)
-    if found is None:
-        raise InputError(field=field, got=id, needs="choose one of " + ", ".join(_by_id()))
-    return found

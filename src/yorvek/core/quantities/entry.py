@@ -69,6 +69,14 @@ class Force(Entry):
     at_most = 1e8
 
 
+class Moment(Entry):
+    """A moment, N mm."""
+
+    kind = "moment"
+    at_least = -1e11
+    at_most = 1e11
+
+
 class LineLoad(Entry):
     """A load per length, N/mm."""
 
@@ -132,7 +140,7 @@ def _metal(model: Model) -> str | None:
     id = getattr(model, "material_id", None)
     if not id:
         return None
-    return GAUGE_METAL[material(id).family]
+    return GAUGE_METAL.get(material(id).family)
 
 
 def _resolved(value: Any, names: Mapping[str, float], path: str, metal: str | None) -> Any:

@@ -8,7 +8,9 @@ from __future__ import annotations
 
 from typing import Literal
 
-Kind = Literal["length", "thickness", "force", "line_load", "area_load", "stress", "mass", "angle", "number", "money"]
+Kind = Literal[
+    "length", "thickness", "force", "line_load", "area_load", "moment", "stress", "mass", "angle", "number", "money"
+]
 UnitSystem = Literal["mm", "in"]
 
 INCH_MM = 25.4
@@ -76,6 +78,15 @@ AREA_LOAD = {
     "lb/ft²": PSI_MPA / 144,
     "psi": PSI_MPA,
 }
+MOMENT = {
+    "Nm": 1e3,
+    "kNm": 1e6,
+    "Nmm": 1.0,
+    "lb·ft": LBF_N * FOOT_MM,
+    "lbft": LBF_N * FOOT_MM,
+    "lbin": LBF_N * INCH_MM,
+    "kipft": 1e3 * LBF_N * FOOT_MM,
+}
 STRESS = {
     "MPa": 1.0,
     "N/mm2": 1.0,
@@ -94,6 +105,7 @@ UNITS: dict[str, dict[str, float]] = {
     "force": FORCE,
     "line_load": LINE_LOAD,
     "area_load": AREA_LOAD,
+    "moment": MOMENT,
     "stress": STRESS,
     "mass": MASS,
     "angle": ANGLE,
@@ -108,6 +120,7 @@ BARE: dict[str, dict[str, tuple[str, float]]] = {
         "force": ("N", 1.0),
         "line_load": ("kN/m", 1.0),
         "area_load": ("kN/m²", 1e-3),
+        "moment": ("kNm", 1e6),
         "stress": ("MPa", 1.0),
         "mass": ("kg", 1.0),
         "angle": ("°", 1.0),
@@ -118,6 +131,7 @@ BARE: dict[str, dict[str, tuple[str, float]]] = {
         "force": ("lb", LBF_N),
         "line_load": ("lb/ft", LBF_N / FOOT_MM),
         "area_load": ("psf", PSI_MPA / 144),
+        "moment": ("lbft", LBF_N * FOOT_MM),
         "stress": ("ksi", 1e3 * PSI_MPA),
         "mass": ("lb", POUND_KG),
         "angle": ("°", 1.0),
@@ -131,6 +145,7 @@ WORDS: dict[str, str] = {
     "force": "a load such as 2.2 kN, 500 lb or 500 kg",
     "line_load": "a load per length such as 6 kN/m or 400 lb/ft",
     "area_load": "a load per area such as 5 kN/m² or 100 psf",
+    "moment": "a moment such as 2.5 kNm or 1800 lbft",
     "stress": "a stress such as 250 MPa or 36 ksi",
     "mass": "a mass such as 25 kg or 55 lb",
     "angle": "an angle in degrees such as 45",

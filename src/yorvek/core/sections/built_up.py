@@ -79,6 +79,7 @@ class BuiltUp(Model):
     rx_mm: float
     ry_mm: float
     J_mm4: float
+    Ct_mm3: float
     Cw_mm6: float | None
     shear_centre_x_mm: float
     shear_centre_y_mm: float
@@ -152,7 +153,8 @@ def built_up(parts: Sequence[Placed], joined: Joined = "continuous", density_kg_
             got=f"{len(whole.geoms)} separate pieces",
             needs="joined parts must touch; move them together",
         )
-    alone = [_alone(o, p) for o, p in zip(outlines, polygons, strict=True)]
+    # welded all along, no part twists alone
+    alone = [] if joined == "continuous" else [_alone(p) for p in polygons]
     if joined == "not joined":
         return _side_by_side(parts, outlines, polygons, alone, density_kg_m3)
     m = _together(outlines)
@@ -181,6 +183,7 @@ def built_up(parts: Sequence[Placed], joined: Joined = "continuous", density_kg_
         rx_mm=math.sqrt(m.Ix_mm4 / m.A_mm2),
         ry_mm=math.sqrt(m.Iy_mm4 / m.A_mm2),
         J_mm4=twist.J_mm4 if twist else sum(a.J_mm4 for a in alone),
+        Ct_mm3=twist.Ct_mm3 if twist else _first_to_yield(alone),
         Cw_mm6=twist.Cw_mm6 if twist else None,
         shear_centre_x_mm=twist.shear_centre_x_mm if twist else m.cx_mm,
         shear_centre_y_mm=twist.shear_centre_y_mm if twist else m.cy_mm,
@@ -191,14 +194,24 @@ def built_up(parts: Sequence[Placed], joined: Joined = "continuous", density_kg_
 
 class _Alone(Model):
     J_mm4: float
+    Ct_mm3: float
     Zx_mm3: float
     Zy_mm3: float
 
 
-def _alone(outline: Outline, polygon: Polygon) -> _Alone:
+def _alone(polygon: Polygon) -> _Alone:
+    twist = torsion(polygon)
     return _Alone(
-        J_mm4=torsion(polygon).J_mm4, Zx_mm3=plastic_modulus(polygon, "x"), Zy_mm3=plastic_modulus(polygon, "y")
+        J_mm4=twist.J_mm4,
+        Ct_mm3=twist.Ct_mm3,
+        Zx_mm3=plastic_modulus(polygon, "x"),
+        Zy_mm3=plastic_modulus(polygon, "y"),
     )
+
+
+def _first_to_yield(alone: Sequence[_Alone]) -> float:
+    """Torque over stress of parts that share a twist: the one that is stressed most for it counts."""
+    return sum(a.J_mm4 for a in alone) / max(a.J_mm4 / a.Ct_mm3 for a in alone)
 
 
 def _shares(parts: Sequence[Placed], outlines: Sequence[Outline], m: AreaMoments) -> list[PartShare]:
@@ -258,6 +271,7 @@ def _side_by_side(
         rx_mm=math.sqrt(Ix / m.A_mm2),
         ry_mm=math.sqrt(Iy / m.A_mm2),
         J_mm4=sum(a.J_mm4 for a in alone),
+        Ct_mm3=_first_to_yield(alone),
         Cw_mm6=None,
         shear_centre_x_mm=m.cx_mm,
         shear_centre_y_mm=m.cy_mm,

@@ -423,7 +423,7 @@ def _by_id() -> dict[str, Section]:
     return {s.id: s for s in catalogue()}
 
 
-def section(id: str, *, field: str = "section") -> Section:
+def size(id: str, *, field: str = "section") -> Section:
     """The section of that name.
 
     Raises:
@@ -435,12 +435,17 @@ def section(id: str, *, field: str = "section") -> Section:
     return found
 
 
-def sold_in(found: Section) -> tuple[str, ...]:
+def is_size(id: str) -> bool:
+    """Whether the catalogue has a size of that name."""
+    return id in _by_id()
+
+
+def size_sold_in(found: Section) -> tuple[str, ...]:
     """Materials the section is sold in."""
     return SOLD_IN[found.series]
 
 
-def price_per_kg(found: Section, material_price: float) -> float:
+def size_price_per_kg(found: Section, material_price: float) -> float:
     """What a kilogram of this section costs."""
     return material_price * PRICE_FACTOR.get(found.series, 1.0)
 

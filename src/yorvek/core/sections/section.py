@@ -8,7 +8,7 @@ from typing import Literal
 from yorvek.core.model import Model
 from yorvek.core.outlines import AreaMoments, Outline
 
-Shape = Literal["rhs", "chs", "flat", "square_bar", "round_bar", "angle", "channel", "i"]
+Shape = Literal["rhs", "chs", "flat", "square_bar", "round_bar", "angle", "channel", "i", "composed"]
 STEEL_KG_M3 = 7850.0
 
 
@@ -16,7 +16,9 @@ class Section(Model):
     """Dimensions and properties of a section.
 
     Positions are from the lower left corner of the box around it (back of the web, back of the legs). `mass_area_mm2`
-    is the area that is weighed: the nominal wall, where the design wall is thinner.
+    is the area that is weighed: the nominal wall, where the design wall is thinner. Of a composed section also: its closed `cells`;
+    `slender`, the sqrt(E / Fy) above which no wall of it buckles before it yields; `beta_mm`, its monosymmetry; and whether
+    it is `upright`, alike left and right.
     """
 
     id: str
@@ -58,6 +60,10 @@ class Section(Model):
     perimeter_mm: float
     rts_mm: float = 0.0
     ho_mm: float = 0.0
+    cells: int = 0
+    slender: float = 0.0
+    beta_mm: float = 0.0
+    upright: bool = True
 
     @property
     def rx_mm(self) -> float:
@@ -99,9 +105,9 @@ def principal(m: AreaMoments) -> tuple[float, float, float]:
 
 
 class SectionDrawing(Model):
-    """A section to draw: its outline and what is marked on it."""
+    """A section to draw: its outline, or those of its parts, and what is marked on it."""
 
-    outline: Outline
+    outlines: list[Outline]
     cx_mm: float
     cy_mm: float
     shear_centre_x_mm: float

@@ -7,6 +7,7 @@ and Woinowsky-Krieger, Theory of Plates and Shells.
 from __future__ import annotations
 
 import math
+from collections.abc import Sequence
 from dataclasses import dataclass
 from functools import lru_cache
 from typing import Literal
@@ -85,6 +86,16 @@ class RectangularPlate(Model):
         wxx, wyy = f2 @ c @ g * (2 / self.a_mm) ** 2, f @ c @ g2 * (2 / self.b_mm) ** 2
         return float(-self.D_Nmm * (wxx + self.nu * wyy)), float(-self.D_Nmm * (wyy + self.nu * wxx))
 
+    def everywhere(self, count: int = 41) -> tuple[Floats, Floats, Floats, Floats, Floats]:
+        """Places along a and b (mm), and on their grid the movement (mm) and the moments Mx and My (N)."""
+        at = np.linspace(-1.0, 1.0, count)
+        f, f2 = _side(self.edges[0])[0].at(at)
+        g, g2 = _side(self.edges[1])[0].at(at)
+        c = np.array(self.coefficients)
+        wxx, wyy = f2.T @ c @ g * (2 / self.a_mm) ** 2, f.T @ c @ g2 * (2 / self.b_mm) ** 2
+        Mx, My = -self.D_Nmm * (wxx + self.nu * wyy), -self.D_Nmm * (wyy + self.nu * wxx)
+        return (at + 1) / 2 * self.a_mm, (at + 1) / 2 * self.b_mm, f.T @ c @ g, Mx, My
+
     def stress_MPa(self, moment_N: float) -> float:
         """Bending stress of a moment per width."""
         return 6 * abs(moment_N) / self.thickness_mm**2
@@ -95,7 +106,8 @@ def rectangular_plate(
     a_mm: float,
     b_mm: float,
     thickness_mm: float,
-    pressure_MPa: tuple[float, float],
+    pressure_MPa: Sequence[float],
+    places: Sequence[float] = (0.0, 1.0),
     varies_along: Literal["a", "b"] = "a",
     edges: tuple[tuple[Edge, Edge], tuple[Edge, Edge]] = (("simple", "simple"), ("simple", "simple")),
     E_MPa: float = 205_000.0,
@@ -106,7 +118,7 @@ def rectangular_plate(
     Args:
         a_mm, b_mm: its sides.
         thickness_mm: of the plate.
-        pressure_MPa: at the start and at the end of the side it varies along, linear between.
+        pressure_MPa: at `places` of the side it varies along, 0 its start and 1 its end, linear between.
         varies_along: that side.
         edges: at the start and end of side a (the edges x = 0 and x = a), then of side b.
         E_MPa, nu: of the metal.
@@ -126,7 +138,7 @@ def rectangular_plate(
         + np.einsum("mi,nj->mnij", f2f.T, g2g) * sx * sy
         + np.einsum("mi,nj->mnij", ff, g2g2 * sy * sy)
     ).reshape(TERMS**2, TERMS**2)
-    q = pressure_MPa[0] + (pressure_MPa[1] - pressure_MPa[0]) * (points + 1) / 2
+    q = np.interp((points + 1) / 2, places, pressure_MPa)
     along, across = (fw @ q, gw.sum(axis=1)) if varies_along == "a" else (fw.sum(axis=1), gw @ q)
     scale = 1 / np.sqrt(np.diag(K))
     solved = np.linalg.solve(K * scale[:, None] * scale, np.outer(along, across).ravel() * scale) * scale

@@ -34,12 +34,20 @@ class DrawingIn(Model):
     mend: bool = False
 
 
-def _read(body: DrawingIn) -> DrawingRead:
+def content_of(text: str) -> bytes:
+    """A file's bytes.
+
+    Raises:
+        InputError: it is not base64.
+    """
     try:
-        data = base64.b64decode(body.content, validate=True)
+        return base64.b64decode(text, validate=True)
     except (binascii.Error, ValueError):
         raise InputError(field="content", got="", needs="the file's content in base64") from None
-    return read_drawing(body.name, data, unit=body.unit, mend=body.mend)
+
+
+def _read(body: DrawingIn) -> DrawingRead:
+    return read_drawing(body.name, content_of(body.content), unit=body.unit, mend=body.mend)
 
 
 @router.post("/jobs/{job_id}/drawings", response=DrawingRead)

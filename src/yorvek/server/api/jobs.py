@@ -8,10 +8,11 @@ from ninja.errors import HttpError
 from pydantic import Field
 
 from yorvek.core.checks import Sensitivity, sensitivity
-from yorvek.core.comparison import Candidate, Equal, Mine, SwapResult, SweepRequest, swap, sweep
+from yorvek.core.comparison import Candidate, Equal, Mine, MineFrame, SwapResult, SweepRequest, swap, sweep
 from yorvek.core.errors import InputError
 from yorvek.core.files.jobfile import read_job_file
 from yorvek.core.jobs import JobSpec, beam_member
+from yorvek.core.jobs.structures import frame_request
 from yorvek.core.model import Model
 from yorvek.server.api import shapes
 from yorvek.server.api.access import job_of, row_of, user_of, writer
@@ -223,10 +224,16 @@ def compare(request: HttpRequest, job_id: int, member_id: int, body: CompareIn) 
 
 @router.get("/jobs/{job_id}/swap", response=SwapResult)
 def swap_metal(request: HttpRequest, job_id: int, material_id: str, equal: Equal = "stiffness") -> SwapResult:
-    """Every member of the job in another metal, at equal section, strength or stiffness. Nothing is changed."""
+    """Every member and structure of the job in another metal, at equal section, strength or stiffness. Nothing is changed."""
     state = job_state(job_of(request, job_id))
     mine = [Mine(mark=m.mark, qty=m.qty, member=beam_member(state, m)) for m in state.members.values()]
-    return swap(mine, material_id, equal)
+    standing = {k: r.verdict for k, r in job_figures(state).structures.items() if r.verdict is not None}
+    frames = [
+        MineFrame(mark=x.mark, qty=x.qty, request=frame_request(state.job, state.loads, x, state.section_id))
+        for k, x in state.structures.items()
+        if k in standing
+    ]
+    return swap(mine, material_id, equal, frames, list(standing.values()))
 
 
 @router.get("/jobs/{job_id}/members/{member_id}/sensitivity", response=Sensitivity)
@@ -253,11 +260,12 @@ def choose(request: HttpRequest, job_id: int, member_id: int, body: ChooseIn) ->
     user, job = writer(request), job_of(request, job_id)
     row = row_of(Member, job, member_id)
     before = row.spec
-    if body.material_id not in sold_in(section(body.section_id, field="section_id")):
+    found = section(job_state(job).section_id(body.section_id), field="section_id")
+    if body.material_id not in sold_in(found):
         raise InputError(
             field="material_id",
             got=body.material_id,
-            needs=f"{body.section_id} is sold in " + ", ".join(sold_in(section(body.section_id))),
+            needs=f"{body.section_id} is sold in " + ", ".join(sold_in(found)),
         )
     with edit(user, job, f"{before.mark}: {before.section_id} → {body.section_id} {body.material_id}") as scope:
         scope.update(

@@ -8,10 +8,12 @@ from django.http import HttpRequest
 from ninja import Router
 from pydantic import Field, create_model
 
+from yorvek.core.checks.plate import check_plate
 from yorvek.core.errors import InputError
 from yorvek.core.frames import check_frame
-from yorvek.core.jobs import DimensionSpec, LoadSpec, MemberSpec, NoteSpec, StructureSpec
+from yorvek.core.jobs import DimensionSpec, LoadSpec, MemberSpec, NoteSpec, PlateSpec, ProfileSpec, StructureSpec
 from yorvek.core.jobs.checking import CommentSpec
+from yorvek.core.jobs.plates import plate_request
 from yorvek.core.jobs.state import beam_member, followed
 from yorvek.core.jobs.structures import frame_request
 from yorvek.core.model import Model
@@ -22,7 +24,19 @@ from yorvek.core.structures import member_cases
 from yorvek.server.api import shapes
 from yorvek.server.api.access import job_of, row_of, user_of, writer
 from yorvek.server.api.view import job_view
-from yorvek.server.jobs.models import Comment, Dimension, Job, JobRecord, Load, Member, Note, Part, Structure
+from yorvek.server.jobs.models import (
+    Comment,
+    Dimension,
+    Job,
+    JobRecord,
+    Load,
+    Member,
+    Note,
+    Part,
+    Plate,
+    Profile,
+    Structure,
+)
 from yorvek.server.jobs.thread import job_state
 from yorvek.server.journal.edits import EditScope, edit
 
@@ -35,19 +49,40 @@ def _title(spec: Any) -> str:
 
 def _check_member(scope: EditScope, job: Job, row: Any, spec: MemberSpec) -> None:
     """A member must stand, its loads must be in the brief, and its section must be sold in its material."""
-    if spec.material_id not in sold_in(section(spec.section_id, field="section_id")):
+    state = job_state(job)
+    found = section(state.section_id(spec.section_id), field="section_id")
+    if spec.material_id not in sold_in(found):
         raise InputError(
             field="material_id",
             got=spec.material_id,
-            needs=f"{spec.section_id} is sold in " + ", ".join(sold_in(section(spec.section_id))),
+            needs=f"{spec.section_id} is sold in " + ", ".join(sold_in(found)),
         )
-    member_cases(beam_member(job_state(job), spec).beam)
+    member_cases(beam_member(state, spec).beam)
 
 
 def _check_structure(scope: EditScope, job: Job, row: Any, spec: StructureSpec) -> None:
     """A structure must stand and carry its loads where it has spots for them."""
     state = job_state(job)
-    check_frame(frame_request(state.job, state.loads, spec))
+    check_frame(frame_request(state.job, state.loads, spec, state.section_id))
+
+
+def _check_plate(scope: EditScope, job: Job, row: Any, spec: PlateSpec) -> None:
+    """A plate's dimensions must be possible, and its loads per area and in the brief."""
+    state = job_state(job)
+    check_plate(plate_request(state.job, state.loads, spec))
+
+
+def _check_profile(scope: EditScope, job: Job, row: Any, spec: ProfileSpec) -> None:
+    """A profile's parts must lie beside each other and be sold in one material; its name stands once."""
+    if any(p.spec.name == spec.name for p in Profile.objects.filter(job=job).exclude(pk=row.pk)):
+        raise InputError(field="name", got=spec.name, needs="this job has a profile of that name already")
+    section(spec.line())
+    state = job_state(job)
+    lost = next(((mark, id) for mark, id in state.sections_used() if not state.has_section(id)), None)
+    if lost:
+        raise InputError(
+            field="name", got=spec.name, needs=f"{lost[0]} is made of {lost[1]}: keep that name, or change it there"
+        )
 
 
 def _check_part(scope: EditScope, job: Job, row: Any, spec: PartSpec) -> None:
@@ -82,10 +117,16 @@ def _before_delete(job: Job, row: JobRecord) -> None:
             for kind in (Member, Structure)
             for carrier in kind.objects.filter(job=job)
             if any(on.load_id == row.pk for on in carrier.spec.loads)
-        ]
+        ] + [p.spec.mark for p in Plate.objects.filter(job=job) if row.pk in p.spec.loads]
         if users:
             raise InputError(
                 field="load", got=row.spec.name, needs="it stands on " + ", ".join(users) + ": take it off there first"
+            )
+    if isinstance(row, Profile):
+        users = [mark for mark, id in job_state(job).sections_used() if id == row.spec.name]
+        if users:
+            raise InputError(
+                field="profile", got=row.spec.name, needs=", ".join(users) + " is made of it: change that first"
             )
     if isinstance(row, Member):
         users = [
@@ -148,6 +189,8 @@ add_endpoints("dimensions", Dimension, DimensionSpec, _check_dimension)
 add_endpoints("loads", Load, LoadSpec, _check_load)
 add_endpoints("members", Member, MemberSpec, _check_member)
 add_endpoints("structures", Structure, StructureSpec, _check_structure)
+add_endpoints("plates", Plate, PlateSpec, _check_plate)
+add_endpoints("profiles", Profile, ProfileSpec, _check_profile)
 add_endpoints("parts", Part, PartSpec, _check_part)
 add_endpoints("notes", Note, NoteSpec, _nothing, comment=True)
 add_endpoints("comments", Comment, CommentSpec, _nothing, comment=True)

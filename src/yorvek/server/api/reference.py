@@ -8,13 +8,19 @@ from django.http import HttpRequest, HttpResponse
 from ninja import Router
 from pydantic import Field
 
-from yorvek.core.materials import MATERIALS, Material, material
+from yorvek.core.errors import InputError
+from yorvek.core.files.drawing import read_drawing
+from yorvek.core.jobs import ProfileSpec
+from yorvek.core.materials import MATERIALS, PANELS, Material, material
 from yorvek.core.model import Model
 from yorvek.core.quantities import Kind, UnitSystem, length_text, parse
-from yorvek.core.quantities.entry import GAUGE_METAL, evaluate_dimensions
-from yorvek.core.sections import Section, catalogue, outline_of, section, sold_in
+from yorvek.core.quantities.entry import GAUGE_METAL, evaluate_dimensions, resolve
+from yorvek.core.sections import Section, catalogue, outlines_of, section, short_name, sold_in
+from yorvek.core.sections.built_up import PartShare
+from yorvek.core.sections.composed import is_composed, outline_words, seams
 from yorvek.core.sections.section import SectionDrawing
 from yorvek.server.api.access import job_of
+from yorvek.server.api.drawings import content_of
 from yorvek.server.jobs.models import Dimension
 
 router = Router(tags=["reference"])
@@ -39,9 +45,14 @@ class Catalogue(Model):
 
 
 class SectionView(Model):
+    """A section to look at; of a composed one also what its seams carry for each newton of shear."""
+
     section: Section
     drawing: SectionDrawing
     mass_kg_per_m: float
+    name: str
+    materials: list[str]
+    seams: list[PartShare] = []
 
 
 class QuantityIn(Model):
@@ -75,7 +86,7 @@ def _catalogue_json() -> bytes:
         )
         for s in catalogue()
     ]
-    return Catalogue(sections=lines, materials=list(MATERIALS)).model_dump_json().encode()
+    return Catalogue(sections=lines, materials=[*MATERIALS, *PANELS]).model_dump_json().encode()
 
 
 @router.get("/catalogue", response=Catalogue)
@@ -87,16 +98,54 @@ def get_catalogue(request: HttpRequest) -> HttpResponse:
 @router.get("/section", response=SectionView)
 def get_section(request: HttpRequest, id: str) -> SectionView:
     """One section with its properties and outline."""
+    return _section_view(id)
+
+
+def _section_view(id: str) -> SectionView:
     s = section(id)
     drawing = SectionDrawing(
-        outline=outline_of(s),
+        outlines=outlines_of(s),
         cx_mm=s.cx_mm,
         cy_mm=s.cy_mm,
         shear_centre_x_mm=s.shear_centre_x_mm,
         shear_centre_y_mm=s.shear_centre_y_mm,
         major_axis_deg=s.major_axis_deg,
     )
-    return SectionView(section=s, drawing=drawing, mass_kg_per_m=s.mass_kg_per_m(material(sold_in(s)[0]).density_kg_m3))
+    return SectionView(
+        section=s,
+        drawing=drawing,
+        mass_kg_per_m=s.mass_kg_per_m(material(sold_in(s)[0]).density_kg_m3),
+        name=short_name(s.id),
+        materials=list(sold_in(s)),
+        seams=seams(s.id) if is_composed(s.id) else [],
+    )
+
+
+@router.post("/jobs/{job_id}/section", response=SectionView)
+def look_at_profile(request: HttpRequest, job_id: int, body: ProfileSpec) -> SectionView:
+    """A section of the job's own as it is being put together. Nothing is stored."""
+    job = job_of(request, job_id)
+    names = evaluate_dimensions({d.spec.name: d.spec.size for d in Dimension.objects.filter(job=job)})
+    return _section_view(resolve(body, names).line())
+
+
+class OutlineIn(Model):
+    """A DXF or SVG of a profile; content in base64."""
+
+    name: str = Field(min_length=1, max_length=200)
+    content: str = Field(max_length=4_000_000)
+    unit: str | None = None
+
+
+@router.post("/section/outline", response=list[str])
+def outline_of_drawing(request: HttpRequest, body: OutlineIn) -> list[str]:
+    """The outlines of a drawing as parts of a composed section."""
+    found = read_drawing(body.name, content_of(body.content), unit=body.unit, mend=False)
+    if not found.outlines:
+        raise InputError(
+            field="drawing", got=body.name, needs="a closed outline: " + "; ".join(t.what for t in found.troubles[:3])
+        )
+    return [outline_words(x.outline) for x in found.outlines]
 
 
 @router.post("/quantity", response=QuantityOut)
@@ -106,7 +155,7 @@ def understand(request: HttpRequest, body: QuantityIn) -> QuantityOut:
     if body.job_id is not None:
         job = job_of(request, body.job_id)
         names = evaluate_dimensions({d.spec.name: d.spec.size for d in Dimension.objects.filter(job=job)})
-    metal = GAUGE_METAL[material(body.material_id).family] if body.material_id else None
+    metal = GAUGE_METAL.get(material(body.material_id).family) if body.material_id else None
     found = parse(body.text, kind=body.kind, unit=body.unit, names=names, metal=metal, field=body.field)
     if body.kind in ("length", "thickness"):
         return QuantityOut(

@@ -6,10 +6,21 @@ from typing import Any
 
 from yorvek.core.cautions import Caution
 from yorvek.core.checks import BeamVerdict, Reserve
+from yorvek.core.checks.plate import PlateVerdict
 from yorvek.core.cutting.bars import BarPlan
 from yorvek.core.cutting.sheets import SheetPlan
 from yorvek.core.frames import FrameVerdict, Link
-from yorvek.core.jobs import DimensionSpec, JobSpec, LoadSpec, MemberSpec, NoteSpec, StockSpec, StructureSpec
+from yorvek.core.jobs import (
+    DimensionSpec,
+    JobSpec,
+    LoadSpec,
+    MemberSpec,
+    NoteSpec,
+    PlateSpec,
+    ProfileSpec,
+    StockSpec,
+    StructureSpec,
+)
 from yorvek.core.jobs.budget import ModuleMass
 from yorvek.core.jobs.checking import CommentSpec
 from yorvek.core.jobs.cutting import BarGroup, SheetGroup, StockLine
@@ -48,6 +59,20 @@ class StructureRow(Row):
     verdict: FrameVerdict | None
     chain: list[Link]
     trouble: str | None
+
+
+class PlateRow(Row):
+    spec: PlateSpec
+    verdict: PlateVerdict | None
+    trouble: str | None
+
+
+class ProfileRow(Row):
+    """A section of the job's own; `line` is its name in verdicts."""
+
+    spec: ProfileSpec
+    line: str
+    materials: list[str]
 
 
 class PartRow(Row):
@@ -197,6 +222,8 @@ class JobView(Model):
     loads: list[LoadRow]
     members: list[MemberRow]
     structures: list[StructureRow]
+    plates: list[PlateRow]
+    profiles: list[ProfileRow]
     parts: list[PartRow]
     notes: list[NoteRow]
     bars: list[BarView]

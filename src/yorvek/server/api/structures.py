@@ -41,7 +41,7 @@ class StarterView(Model):
 
 def _request(job: Job, spec: StructureSpec) -> FrameRequest:
     state = job_state(job)
-    return frame_request(state.job, state.loads, spec)
+    return frame_request(state.job, state.loads, spec, state.section_id)
 
 
 class StarterKind(Model):

@@ -5,10 +5,24 @@ from __future__ import annotations
 from yorvek.core.jobs import JobState
 from yorvek.core.jobs.checking import digest_of, needs_checker
 from yorvek.core.jobs.state import followed
+from yorvek.core.sections import section, sold_in
 from yorvek.server.api import shapes
 from yorvek.server.cutting.models import Plan
 from yorvek.server.cutting.plans import latest_plans, problem_hash
-from yorvek.server.jobs.models import Comment, Dimension, Job, Load, Member, Note, Part, Release, Signature, Structure
+from yorvek.server.jobs.models import (
+    Comment,
+    Dimension,
+    Job,
+    Load,
+    Member,
+    Note,
+    Part,
+    Plate,
+    Profile,
+    Release,
+    Signature,
+    Structure,
+)
 from yorvek.server.jobs.thread import job_figures, job_state
 from yorvek.server.journal.models import Edit
 
@@ -103,7 +117,7 @@ def job_view(job: Job) -> shapes.JobView:
     )
     versions = {
         kind: dict(kind.objects.filter(job=job).values_list("pk", "version"))
-        for kind in (Dimension, Load, Member, Structure, Part)
+        for kind in (Dimension, Load, Member, Structure, Plate, Profile, Part)
     }
     return shapes.JobView(
         job=shapes.JobRow(id=job.pk, version=job.version, spec=state.job),
@@ -131,6 +145,22 @@ def job_view(job: Job) -> shapes.JobView:
                 trouble=found.structures[k].trouble,
             )
             for k, x in state.structures.items()
+        ],
+        plates=[
+            shapes.PlateRow(
+                id=k,
+                version=versions[Plate][k],
+                spec=x,
+                verdict=found.plates[k].verdict,
+                trouble=found.plates[k].trouble,
+            )
+            for k, x in state.plates.items()
+        ],
+        profiles=[
+            shapes.ProfileRow(
+                id=k, version=versions[Profile][k], spec=x, line=x.line(), materials=list(sold_in(section(x.line())))
+            )
+            for k, x in state.profiles.items()
         ],
         parts=[
             shapes.PartRow(

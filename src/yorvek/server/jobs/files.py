@@ -4,12 +4,12 @@ from __future__ import annotations
 
 from typing import TypeVar
 
-from yorvek.core.files.jobfile import FileLoad, FileMember, FilePart, FileStructure, JobFile
+from yorvek.core.files.jobfile import FileLoad, FileMember, FilePart, FilePlate, FileStructure, JobFile
 from yorvek.core.jobs.spec import MemberSpec
 from yorvek.core.jobs.structures import StructureSpec
 from yorvek.core.parts import BarPiece, PartSpec
 from yorvek.server.accounts.models import User
-from yorvek.server.jobs.models import Dimension, Job, Load, Member, Note, Part, Structure
+from yorvek.server.jobs.models import Dimension, Job, Load, Member, Note, Part, Plate, Profile, Structure
 from yorvek.server.journal.edits import edit
 from yorvek.server.stock.models import StockItem
 
@@ -27,9 +27,13 @@ def load_job(user: User, file: JobFile) -> Job:
         for d in file.dimensions:
             scope.create(Dimension, d)
         loads = {x.id: scope.create(Load, x.spec).pk for x in file.loads}
+        for own in file.profiles:
+            scope.create(Profile, own)
         members = {m.id: scope.create(Member, _member(m.spec, loads)).pk for m in file.members}
         for x in file.structures:
             scope.create(Structure, _member(x.spec, loads))
+        for plate in file.plates:
+            scope.create(Plate, plate.spec.model_copy(update={"loads": [loads[i] for i in plate.spec.loads]}))
         for p in file.parts:
             scope.create(Part, _part(p.spec, members))
         for s in file.stock:
@@ -64,6 +68,8 @@ def job_file(job: Job) -> JobFile:
         loads=[FileLoad(id=x.pk, spec=x.spec) for x in Load.objects.filter(job=job)],
         members=[FileMember(id=m.pk, spec=m.spec) for m in Member.objects.filter(job=job)],
         structures=[FileStructure(id=x.pk, spec=x.spec) for x in Structure.objects.filter(job=job)],
+        plates=[FilePlate(id=x.pk, spec=x.spec) for x in Plate.objects.filter(job=job)],
+        profiles=[x.spec for x in Profile.objects.filter(job=job)],
         parts=[FilePart(id=p.pk, spec=p.spec) for p in Part.objects.filter(job=job)],
         stock=[s.spec for s in StockItem.objects.filter(shop_id=job.shop_id)],
         notes=[n.spec for n in Note.objects.filter(job=job)],

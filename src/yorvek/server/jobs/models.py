@@ -5,7 +5,16 @@ from typing import Any
 from django.conf import settings
 from django.db import models
 
-from yorvek.core.jobs import DimensionSpec, JobSpec, LoadSpec, MemberSpec, NoteSpec, StructureSpec
+from yorvek.core.jobs import (
+    DimensionSpec,
+    JobSpec,
+    LoadSpec,
+    MemberSpec,
+    NoteSpec,
+    PlateSpec,
+    ProfileSpec,
+    StructureSpec,
+)
 from yorvek.core.jobs.checking import CommentSpec, ReleaseSpec, SignatureSpec
 from yorvek.core.parts import PartSpec
 from yorvek.server.records import Record
@@ -48,6 +57,18 @@ class Member(JobRecord):
 
 class Structure(JobRecord):
     spec_model, table = StructureSpec, "structure"
+
+
+class Plate(JobRecord):
+    """A flat plate that is sized."""
+
+    spec_model, table = PlateSpec, "plate"
+
+
+class Profile(JobRecord):
+    """A section of the job's own."""
+
+    spec_model, table = ProfileSpec, "profile"
 
 
 class Part(JobRecord):

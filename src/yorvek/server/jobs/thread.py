@@ -9,7 +9,7 @@ from yorvek.core.cutting.bars import BarPlan, BarProblem, solve_bars
 from yorvek.core.frames import FrameRequest
 from yorvek.core.jobs import Figures, JobState, figures
 from yorvek.core.jobs.structures import StructureResult, work_out
-from yorvek.server.jobs.models import Dimension, Job, Load, Member, Part, Structure
+from yorvek.server.jobs.models import Dimension, Job, Load, Member, Part, Plate, Profile, Structure
 from yorvek.server.stock.models import StockItem
 
 BAR_SECONDS = 0.15
@@ -49,6 +49,8 @@ def job_state(job: Job) -> JobState:
         loads={r.pk: r.spec for r in Load.objects.filter(job=job)},
         members={r.pk: r.spec for r in Member.objects.filter(job=job)},
         structures={r.pk: r.spec for r in Structure.objects.filter(job=job)},
+        plates={r.pk: r.spec for r in Plate.objects.filter(job=job)},
+        profiles={r.pk: r.spec for r in Profile.objects.filter(job=job)},
         parts={r.pk: r.spec for r in Part.objects.filter(job=job)},
         stock={r.pk: r.spec for r in StockItem.objects.filter(shop_id=job.shop_id)},
     )

@@ -15,7 +15,20 @@ from yorvek.core.jobs import DimensionSpec, Figures, JobState
 from yorvek.core.model import Model
 from yorvek.core.quantities.entry import evaluate_dimensions, resolve
 from yorvek.server.accounts.models import Shop, User
-from yorvek.server.jobs.models import Comment, Dimension, Job, Load, Member, Note, Part, Release, Signature, Structure
+from yorvek.server.jobs.models import (
+    Comment,
+    Dimension,
+    Job,
+    Load,
+    Member,
+    Note,
+    Part,
+    Plate,
+    Profile,
+    Release,
+    Signature,
+    Structure,
+)
 from yorvek.server.jobs.thread import job_figures, job_state
 from yorvek.server.journal.models import Edit, RowChange
 from yorvek.server.journal.ripple import ripple_of
@@ -23,9 +36,24 @@ from yorvek.server.records import Record, dumped
 from yorvek.server.stock.models import StockItem
 
 TABLES: dict[str, type[Record]] = {
-    m.table: m for m in (Job, Dimension, Load, Member, Structure, Part, Note, Comment, Signature, Release, StockItem)
+    m.table: m
+    for m in (
+        Job,
+        Dimension,
+        Load,
+        Profile,
+        Member,
+        Structure,
+        Plate,
+        Part,
+        Note,
+        Comment,
+        Signature,
+        Release,
+        StockItem,
+    )
 }
-FOLLOWS_DIMENSIONS: tuple[type[Record], ...] = (Dimension, Load, Member, Structure, Part)
+FOLLOWS_DIMENSIONS: tuple[type[Record], ...] = (Dimension, Load, Profile, Member, Structure, Plate, Part)
 
 
 class Conflict(Exception):

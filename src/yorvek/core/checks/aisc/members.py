@@ -27,10 +27,40 @@ def compression(
     """Flexural buckling of a member without slender elements, E3-1 to E3-4."""
     slenderness = K * length_mm / r_mm
     Fe = math.pi**2 * E_MPa / max(slenderness, 1e-9) ** 2
-    Fcr = 0.658 ** (Fy_MPa / Fe) * Fy_MPa if Fy_MPa / Fe <= 2.25 else 0.877 * Fe
+    Fcr = inelastic_stress_MPa(Fy_MPa, Fe)
     return Compression(
         slenderness=slenderness, Fe_MPa=Fe, Fcr_MPa=Fcr, strength=Strength(nominal=Fcr * A_mm2, phi=0.90, omega=1.67)
     )
+
+
+def torsional_buckling_MPa(
+    *,
+    E_MPa: float,
+    G_MPa: float,
+    A_mm2: float,
+    I_symmetry_mm4: float,
+    I_across_mm4: float,
+    J_mm4: float,
+    Cw_mm6: float,
+    offset_mm: float,
+    length_mm: float,
+) -> float:
+    """Elastic stress of flexural-torsional buckling, E4-3; offset 0 is torsional buckling alone, E4-2.
+
+    Args:
+        I_symmetry_mm4: second moment about the axis of symmetry, on which the shear centre lies.
+        offset_mm: from the centroid to the shear centre.
+    """
+    polar = (I_symmetry_mm4 + I_across_mm4) / A_mm2 + offset_mm**2
+    bend = math.pi**2 * E_MPa * I_symmetry_mm4 / A_mm2 / length_mm**2
+    twist = (math.pi**2 * E_MPa * Cw_mm6 / length_mm**2 + G_MPa * J_mm4) / (A_mm2 * polar)
+    H = 1 - offset_mm**2 / polar
+    return (bend + twist) / (2 * H) * (1 - math.sqrt(max(0.0, 1 - 4 * bend * twist * H / (bend + twist) ** 2)))
+
+
+def inelastic_stress_MPa(Fy_MPa: float, Fe_MPa: float) -> float:
+    """Critical stress from the elastic one, E3-2 and E3-3."""
+    return 0.658 ** (Fy_MPa / Fe_MPa) * Fy_MPa if Fy_MPa / Fe_MPa <= 2.25 else 0.877 * Fe_MPa
 
 
 def slenderness_limits(E_MPa: float, Fy_MPa: float) -> dict[str, float]:

@@ -9,6 +9,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from yorvek.core.checks.en.members import IMPERFECTION, reductions
+from yorvek.core.checks.sideways import critical_moment
 from yorvek.core.checks.table import Array, SectionTable
 from yorvek.core.sections import Section
 
@@ -34,6 +35,7 @@ def modulus(t: SectionTable, fy: Array, E: Array) -> Array:
         "rhs": _classed(t, (b_t <= 38 * e) & (h_t <= 83 * e), (b_t <= 42 * e) & (h_t <= 124 * e)),
         "chs": _classed(t, d_t <= 70 * e**2, d_t <= 90 * e**2),
         "i": _classed(t, (half <= 10 * e) & (web <= 83 * e), (half <= 14 * e) & (web <= 124 * e)),
+        "composed": np.where(t.slender <= np.sqrt(E / fy), t.S, np.nan),
         "channel": _classed(t, (half <= 10 * e) & (web <= 83 * e), (half <= 14 * e) & (web <= 124 * e)),
         **dict.fromkeys(("flat", "square_bar", "round_bar"), t.Z),
     }
@@ -49,12 +51,8 @@ def moment(t: SectionTable, fy: Array, E: Array, Lb_mm: Array) -> Array:
     """
     W = modulus(t, fy, E)
     G = E / (2 * (1 + POISSON))
-    other = t.r_lateral**2 * t.A
     with np.errstate(divide="ignore", invalid="ignore"):
-        L = np.maximum(Lb_mm, 1.0)
-        euler = np.pi**2 * E * other / L**2
-        Mcr = euler * np.sqrt(t.Cw / other + L**2 * G * t.J / (np.pi**2 * E * other))
-        slenderness = np.sqrt(W * fy / Mcr)
+        slenderness = np.sqrt(W * fy / critical_moment(t, E, G, Lb_mm))
         slim = np.where(t.depth / t.width <= 2, IMPERFECTION["a"], IMPERFECTION["b"])
         alpha = np.where(t.shape == "i", slim, IMPERFECTION["d"])
         chi = np.where(t.lateral & (t.shape != "rhs"), reductions(slenderness, alpha), 1.0)
@@ -68,7 +66,11 @@ def shear(t: SectionTable, fy: Array, E: Array) -> Array:
     area = np.where(
         t.shape == "rhs",
         t.A * t.depth / (t.depth + t.width),
-        np.where(t.shape == "chs", 2 * t.A / np.pi, np.where(np.isin(t.shape, ["i", "channel"]), t.shear_area, t.A)),
+        np.where(
+            t.shape == "chs",
+            2 * t.A / np.pi,
+            np.where(np.isin(t.shape, ["i", "channel", "composed"]), t.shear_area, t.A),
+        ),
     )
     walled = np.isin(t.shape, ["rhs", "i", "channel"])
     slender = walled & ((t.depth - 2 * np.where(t.shape == "rhs", t.wall, t.flange)) / wall > SHEAR_BUCKLING * e)
