@@ -215,6 +215,8 @@ def test_the_schema_names_every_part_of_the_document():
         "loads",
         "members",
         "structures",
+        "plates",
+        "profiles",
         "parts",
         "stock",
         "notes",

@@ -6,7 +6,7 @@ from tests.core.jobs import demo, worked
 from tests.core.test_parts import base_plate, mm
 from tests.verifiers import check_bars
 from yorvek.core.cautions import cautions
-from yorvek.core.jobs import JobState
+from yorvek.core.jobs import JobSpec, JobState
 from yorvek.core.jobs.budget import lift_of
 from yorvek.core.jobs.cutting import OWN_VALUE
 from yorvek.core.quantities.entry import resolve
@@ -145,6 +145,31 @@ def test_module_masses_add_up_and_know_the_limit():
     assert sum(m.mass_kg for m in found.modules) == pytest.approx(found.mass_kg)
     assert [m.module for m in found.modules] == ["Deck", "Posts"]
     assert all(m.within is None for m in found.modules)
+
+
+def test_what_is_bought_and_loaded_counts_to_its_module():
+    """Lift and limit go by the empty module: the load is taken off first."""
+    state = plain_job()
+    asked = {
+        "module_mass_limit": {"text": "200 kg", "value": 200.0},
+        "carried": [
+            {
+                "name": "winch",
+                "module": "Deck",
+                "mass": {"text": "11 kg", "value": 11.0},
+                "price": {"text": "80", "value": 80.0},
+            },
+            {"name": "visitors", "module": "Deck", "kind": "payload", "mass": {"text": "300 kg", "value": 300.0}},
+            {"name": "lamp", "module": "Mast", "mass": {"text": "2 kg", "value": 2.0}},
+        ],
+    }
+    job = JobSpec.model_validate({**state.job.model_dump(), **asked})
+    plain, found = worked(state), worked(state.model_copy(update={"job": job}))
+    deck, before = found.modules[0], plain.modules[0]
+    assert deck.mass_kg == before.mass_kg
+    assert deck.empty_kg == pytest.approx(before.mass_kg + 11) and deck.loaded_kg == pytest.approx(before.mass_kg + 311)
+    assert deck.bought_price == 80 and deck.within == (deck.empty_kg <= 200)
+    assert next(m for m in found.modules if m.module == "Mast").empty_kg == 2
 
 
 @pytest.mark.parametrize("name", ["heron-hide", "osprey-perches", "scope-pier"])

@@ -11,13 +11,30 @@ from scipy.optimize import minimize_scalar
 from tests.core.test_structures import ROD, asked, bar, force, shape
 from yorvek.core.checks.aisc.webs import flange_under_wheel_N, web_crippling, web_yielding
 from yorvek.core.checks.fatigue import endured_MPa
+from yorvek.core.checks.methods import Method
 from yorvek.core.connections.friction import aisc_slip_N, en_preload_N, en_slip_N, pinched, preload_N
+from yorvek.core.connections.screws import screw_pull_N, screw_shear_N
 from yorvek.core.connections.tension import block_shear, prying, tee_stub_N
 from yorvek.core.connections.tube_walls import flat_wall, round_wall
 from yorvek.core.errors import InputError
-from yorvek.core.frames import FrameLoad, RoleChoice, check_frame, upgrades
-from yorvek.core.frames.connections import Bolted, EndPlated, Held, OnBase, Pinned, Rated, Welded, bigger
+from yorvek.core.frames import FrameLoad, FrameRequest, RoleChoice, check_frame, upgrades
+from yorvek.core.frames.connections import (
+    Bolted,
+    EndPlated,
+    FishPlated,
+    Grooved,
+    Held,
+    OnBase,
+    Pinned,
+    Rated,
+    Screwed,
+    Welded,
+    bigger,
+)
+from yorvek.core.frames.joints import End, rules_of
 from yorvek.core.jobs.joints import joint_entered, plain_joint
+from yorvek.core.materials import material
+from yorvek.core.sections import section
 
 
 @given(beta=st.floats(0.2, 0.8), eta=st.floats(0.2, 1.5), t=st.floats(2, 8))
@@ -235,3 +252,50 @@ def test_the_reserve_falls_with_the_load(factor):
     light = with_joint("tie, tip", PIN, 1500)
     heavy = with_joint("tie, tip", PIN, 1500 * factor)
     assert heavy.strength.value < light.strength.value
+
+
+def _end(section_id: str = "RHS 120×80×6.3 hot", method: str = "asd") -> End:
+    request = FrameRequest.model_construct(method=Method(kind=method), welded=True, filler_MPa=480.0)
+    return End("arm", "wall", section(section_id), material("S355"), request)
+
+
+PULL = np.array([50_000.0, 0.0, 0.0, 0.0, 0.0, 0.0])
+
+
+def test_a_full_penetration_weld_is_worth_the_metal() -> None:
+    """J2.4: the joint's strength is that of the base metal, here yield over 1.67 on the wall all round."""
+    end = _end()
+    (rule,) = rules_of(end, Grooved(), hinged=False)
+    found = rule.record(PULL, "D")
+    assert found.capacity == pytest.approx(min(6.3 * 355 / 1.67, 6.3 * end.Fu_MPa / 2.0))
+    assert found.demand == pytest.approx(50_000 / 400)
+    partial = rules_of(end, Grooved(throat_mm=3.0), hinged=False)[0].record(PULL, "D")
+    assert partial.capacity == pytest.approx(min(3 * 355 / 1.67, 3 * end.Fu_MPa / 2, 3 * 0.6 * 480 / 2.0))
+    deep = rules_of(end, Grooved(throat_mm=9.0), hinged=False)[0].record(PULL, "D")
+    assert deep.not_checked and "more than the wall" in deep.not_checked
+
+
+def test_fish_plates_by_statics() -> None:
+    """A moment is a couple of the two plates at the depth plus one thickness; a pull is shared."""
+    joint = FishPlated(plate_mm=8, width_mm=60, lap_mm=120, taper_mm=20, leg_mm=5)
+    plates, welds = rules_of(_end(), joint, hinged=False)
+    bent = np.array([0.0, 0.0, 0.0, 0.0, 0.0, 4e6])
+    assert plates.record(bent, "D").demand == pytest.approx(4e6 / 128 / 480)
+    assert welds.record(bent, "D").demand == pytest.approx(4e6 / 128 / 200)
+    assert plates.record(PULL, "D").demand == pytest.approx(25_000 / 480)
+    tapered = FishPlated(plate_mm=8, width_mm=60, lap_mm=20, taper_mm=20, leg_mm=5)
+    assert rules_of(_end(), tapered, hinged=False)[1].record(bent, "D").not_checked
+
+
+def test_screws_by_hand() -> None:
+    """AISI S100 J4 with d 5.5, cleat 2, wall 3 (ratio 1.5): tilting 4.2 sqrt(27 x 5.5) Fu against bearing 2.7 x 2 x 5.5 Fu."""
+    Fu = 400.0
+    bearing = 2.7 * 2 * 5.5 * Fu
+    assert screw_shear_N(5.5, 2, 3, Fu, Fu) == pytest.approx(bearing)  # tilting is above bearing here
+    thin = min(4.2 * (1.5**3 * 5.5) ** 0.5 * Fu, 2.7 * 1.5 * 5.5 * Fu)
+    assert screw_shear_N(5.5, 2, 1.5, Fu, Fu) == pytest.approx(thin)
+    assert screw_pull_N(5.5, 14, 2, 3, Fu, Fu) == pytest.approx(min(0.85 * 3 * 5.5 * Fu, 1.5 * 2 * 14 * Fu))
+    joint = Screwed(screw_mm=5.5, screws=4, head_mm=14, plate_mm=2)
+    (rule,) = rules_of(_end("SHS 40×40×3 hot"), joint, hinged=True)
+    assert rule.record(np.array([1000.0, 0, 0, 0, 0, 0]), "D").reserve
+    assert rule.record(np.array([1000.0, 0, 0, 0, 0, 5e5]), "D").not_checked

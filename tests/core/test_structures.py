@@ -8,7 +8,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from tests.core.jobs import demo, worked
-from yorvek.core.checks.beam import Limits
+from yorvek.core.checks.limits import Limits
 from yorvek.core.checks.methods import Method
 from yorvek.core.errors import InputError
 from yorvek.core.frames import FrameLoad, FrameRequest, RoleChoice, Shape, chain, check_frame, straight_pieces, upgrades

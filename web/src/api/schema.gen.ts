@@ -1926,6 +1926,27 @@ export interface components {
             /** System */
             system: string;
         };
+        /**
+         * CarriedSpec
+         * @description Something of a module that the shop does not make: a bought part that stays on it, or what it is loaded with.
+         */
+        CarriedSpec: {
+            /**
+             * Kind
+             * @default bought part
+             * @enum {string}
+             */
+            kind: "bought part" | "payload";
+            mass: components["schemas"]["Mass"];
+            /**
+             * Module
+             * @default
+             */
+            module: string;
+            /** Name */
+            name: string;
+            price?: components["schemas"]["Money"] | null;
+        };
         /** Catalogue */
         Catalogue: {
             /** Materials */
@@ -2367,6 +2388,54 @@ export interface components {
             username: string;
         };
         /**
+         * FishPlated
+         * @description A splice: a plate over and one under the bar, welded along their edges, mm on this side of the cut.
+         */
+        FishPlated: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "fish plates";
+            /** Lap Mm */
+            lap_mm: number;
+            /** Leg Mm */
+            leg_mm: number;
+            /** Plate Mm */
+            plate_mm: number;
+            /**
+             * Taper Mm
+             * @description of the lap, tapered and not counted
+             * @default 0
+             */
+            taper_mm: number;
+            /** Width Mm */
+            width_mm: number;
+        };
+        /**
+         * FishSpec
+         * @description A splice of two fish plates.
+         */
+        FishSpec: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "fish plates";
+            lap: components["schemas"]["Length"];
+            leg: components["schemas"]["Length"];
+            plate: components["schemas"]["Thickness"];
+            /**
+             * @default {
+             *       "text": "0",
+             *       "unit": "mm",
+             *       "value": 0
+             *     }
+             */
+            taper: components["schemas"]["Place"];
+            width: components["schemas"]["Length"];
+        };
+        /**
          * Force
          * @description A force, N.
          */
@@ -2495,6 +2564,31 @@ export interface components {
              */
             source: string;
             thickness: components["schemas"]["Thickness"];
+        };
+        /**
+         * GrooveSpec
+         * @description A groove weld all round; without a throat it goes right through.
+         */
+        GrooveSpec: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "groove weld";
+            throat?: components["schemas"]["Length"] | null;
+        };
+        /**
+         * Grooved
+         * @description A groove weld all round, mm; without a throat it goes right through.
+         */
+        Grooved: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "groove weld";
+            /** Throat Mm */
+            throat_mm?: number | null;
         };
         /**
          * Gusset
@@ -2649,6 +2743,11 @@ export interface components {
              * @default 180
              */
             cantilever_over: number;
+            /**
+             * Carried
+             * @default []
+             */
+            carried: components["schemas"]["CarriedSpec"][];
             /**
              * Currency
              * @default €
@@ -2817,7 +2916,7 @@ export interface components {
             /** Bar */
             bar: string;
             /** Joint */
-            joint: components["schemas"]["WeldSpec"] | components["schemas"]["PinSpec"] | components["schemas"]["BoltsSpec"] | components["schemas"]["EndPlateSpec"] | components["schemas"]["BaseSpec"] | components["schemas"]["HeldSpec"] | components["schemas"]["RatedSpec"];
+            joint: components["schemas"]["WeldSpec"] | components["schemas"]["PinSpec"] | components["schemas"]["BoltsSpec"] | components["schemas"]["EndPlateSpec"] | components["schemas"]["BaseSpec"] | components["schemas"]["HeldSpec"] | components["schemas"]["RatedSpec"] | components["schemas"]["GrooveSpec"] | components["schemas"]["FishSpec"] | components["schemas"]["ScrewSpec"];
             /** Node */
             node: string;
         };
@@ -3113,6 +3212,11 @@ export interface components {
              */
             name: string;
             /**
+             * Notches
+             * @default []
+             */
+            notches: components["schemas"]["NotchSpec"][];
+            /**
              * Pinned
              * @description section and material of candidates kept in view
              * @default []
@@ -3193,9 +3297,16 @@ export interface components {
         };
         /**
          * ModuleMass
-         * @description What a module weighs and costs in metal, whether that is within the brief's limit, and what it takes to lift it.
+         * @description What a module weighs and costs, whether that is within the brief's limit, and what it takes to lift it.
+         *
+         *     `mass_kg` is of the pieces the shop makes; `empty_kg` with what is bought for it; `loaded_kg` with its payload too. Lift and
+         *     limit go by the empty module.
          */
         ModuleMass: {
+            /** Bought Price */
+            bought_price: number;
+            /** Empty Kg */
+            empty_kg: number;
             /** Heaviest */
             heaviest: string;
             /** Heaviest Kg */
@@ -3212,6 +3323,8 @@ export interface components {
             lift: "one person" | "two persons" | "lifting gear";
             /** Limit Kg */
             limit_kg: number | null;
+            /** Loaded Kg */
+            loaded_kg: number;
             /** Mass Kg */
             mass_kg: number;
             /** Metals */
@@ -3296,6 +3409,21 @@ export interface components {
             x: components["schemas"]["Size"];
             y: components["schemas"]["Size"];
             z: components["schemas"]["Size"];
+        };
+        /**
+         * NotchSpec
+         * @description A notch or slot of a member, from its left end.
+         */
+        NotchSpec: {
+            at: components["schemas"]["Place"];
+            depth: components["schemas"]["Length"];
+            length: components["schemas"]["Length"];
+            /**
+             * Side
+             * @default bottom
+             * @enum {string}
+             */
+            side: "top" | "bottom" | "middle";
         };
         /** NoteIn */
         NoteIn: {
@@ -4381,6 +4509,44 @@ export interface components {
              *     }
              */
             table_kerf: components["schemas"]["Place"];
+        };
+        /**
+         * ScrewSpec
+         * @description Self-tapping screws through a cleat.
+         */
+        ScrewSpec: {
+            head: components["schemas"]["Length"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "screws";
+            plate: components["schemas"]["Thickness"];
+            screw: components["schemas"]["Length"];
+            /**
+             * Screws
+             * @default 4
+             */
+            screws: number;
+        };
+        /**
+         * Screwed
+         * @description Self-tapping screws through a cleat into the bar's wall, mm.
+         */
+        Screwed: {
+            /** Head Mm */
+            head_mm: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "screws";
+            /** Plate Mm */
+            plate_mm: number;
+            /** Screw Mm */
+            screw_mm: number;
+            /** Screws */
+            screws: number;
         };
         /**
          * Section
@@ -5492,7 +5658,7 @@ export interface components {
             /** Governs After */
             governs_after: string;
             /** Joint */
-            joint?: (components["schemas"]["Welded"] | components["schemas"]["Pinned"] | components["schemas"]["Bolted"] | components["schemas"]["EndPlated"] | components["schemas"]["OnBase"] | components["schemas"]["Held"] | components["schemas"]["Rated"]) | null;
+            joint?: (components["schemas"]["Welded"] | components["schemas"]["Pinned"] | components["schemas"]["Bolted"] | components["schemas"]["EndPlated"] | components["schemas"]["OnBase"] | components["schemas"]["Held"] | components["schemas"]["Rated"] | components["schemas"]["Grooved"] | components["schemas"]["FishPlated"] | components["schemas"]["Screwed"]) | null;
             /** Joint At */
             joint_at?: string | null;
             /** Mass Kg */

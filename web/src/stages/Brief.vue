@@ -106,6 +106,15 @@ function editDim(r: S['DimensionRow']) { dim.value = copy(r.spec); dimRow.value 
           <label><input v-model="brief.lifted" type="checkbox" /> lifted, or lifts</label><label><input v-model="brief.welded" type="checkbox" /> welded</label>
           <label><input v-model="brief.machines!.straight_cuts_only" type="checkbox" /> straight cuts only</label>
         </div>
+        <h3 class="gap">Carried with it <span class="soft">bought parts that stay on, and what it is loaded with</span></h3>
+        <div v-for="(c, i) in brief.carried" :key="i" class="fields">
+          <div class="field"><label :for="`b-c${i}`">What</label><input :id="`b-c${i}`" v-model="c.name" /><span class="echo"></span></div>
+          <div class="field"><label :for="`b-ck${i}`">It is</label><select :id="`b-ck${i}`" v-model="c.kind"><option>bought part</option><option>payload</option></select><span class="echo"></span></div>
+          <EntryField v-model="c.mass" label="Mass of it" kind="mass" /><EntryField v-model="c.price" label="Price of it" kind="money" optional hint="not known" />
+          <div class="field"><label :for="`b-cm${i}`">Of module</label><input :id="`b-cm${i}`" v-model="c.module" /><span class="echo"></span></div>
+          <button type="button" class="button quiet" @click="brief.carried!.splice(i, 1)">Take away</button>
+        </div>
+        <button v-if="mayWrite" type="button" class="button" @click="brief.carried = [...(brief.carried ?? []), { name: '', module: '', kind: 'bought part', mass: { text: '', unit, value: 0 }, price: null }]">Add something carried</button>
         <div class="field gap"><label for="b-what">What it is</label><textarea id="b-what" v-model="brief.what" rows="3"></textarea></div>
       </form>
       <h2 class="gap">Cautions</h2>

@@ -25,7 +25,7 @@ const of = (j: S['JointAt']) => j.joint as any
       <div class="fields">
         <div v-if="j.joint.kind === 'rated part'" class="field"><label :for="`j-what-${i}`">What</label><input :id="`j-what-${i}`" v-model="of(j).what" /><span class="echo"></span></div>
         <div v-if="j.joint.kind === 'friction'" class="field"><label :for="`j-by-${i}`">Held by</label><select :id="`j-by-${i}`" v-model="of(j).by"><option>clamp</option><option>U-bolt</option><option>set screws</option></select><span class="echo"></span></div>
-        <EntryField v-for="[k, words] in jointAsks[j.joint.kind].lengths" :key="k" v-model="of(j)[k]" :label="words" />
+        <EntryField v-for="[k, words] in jointAsks[j.joint.kind].lengths" :key="k" v-model="of(j)[k]" :label="words" :optional="k === 'throat'" hint="full penetration" />
         <EntryField v-if="jointAsks[j.joint.kind].force" v-model="of(j).rating" label="Rating on its plate" kind="force" />
         <div v-for="[k, words] in jointAsks[j.joint.kind].counts ?? []" :key="k" class="field"><label :for="`j-${k}-${i}`">{{ words }}</label><input :id="`j-${k}-${i}`" v-model.number="of(j)[k]" inputmode="decimal" /><span class="echo"></span></div>
         <div v-if="'grade' in j.joint" class="field"><label :for="`j-grade-${i}`">Grade</label><select :id="`j-grade-${i}`" v-model="of(j).grade"><option v-for="g in ['4.6', '8.8', '10.9', 'A2-70', 'SAE 5', 'SAE 8']" :key="g">{{ g }}</option></select><span class="echo"></span></div>

@@ -60,8 +60,8 @@ const size = (p: S['PartRow']) => (!p.geometry ? '' : p.geometry.kind === 'bar' 
         </tbody>
       </table>
       <h2 class="gap">Budget by module</h2>
-      <table class="list"><thead><tr><th>Module</th><th class="num">Mass</th><th class="num">Metal, {{ job!.job.spec.currency }}</th><th>Of</th><th>To lift it, and its heaviest piece</th></tr></thead><tbody><tr v-for="m in job!.figures.modules" :key="m.module"><td>{{ m.module }} <span class="soft">{{ m.pieces }} pieces</span></td><td class="num"><b>{{ mass(m.mass_kg) }}</b></td><td class="num">{{ m.price.toFixed(0) }}</td>
-        <td class="soft" style="white-space: nowrap">{{ m.metals.map((x) => (m.metals.length > 1 ? `${x.material_id} ${((x.mass_kg / m.mass_kg) * 100).toFixed(0)} %` : x.material_id)).join(', ') }}</td>
+      <table class="list"><thead><tr><th>Module</th><th class="num">Mass</th><th class="num">Metal, {{ job!.job.spec.currency }}</th><th>Of</th><th>To lift it, and its heaviest piece</th></tr></thead><tbody><tr v-for="m in job!.figures.modules" :key="m.module"><td>{{ m.module }} <span class="soft">{{ m.pieces }} pieces</span></td><td class="num"><b>{{ mass(m.mass_kg) }}</b><div v-if="m.loaded_kg > m.mass_kg" class="soft">{{ mass(m.empty_kg) }} empty<template v-if="m.loaded_kg > m.empty_kg">, {{ mass(m.loaded_kg) }} loaded</template></div></td><td class="num">{{ m.price.toFixed(0) }}<div v-if="m.bought_price" class="soft">+ {{ m.bought_price.toFixed(0) }} bought</div></td>
+        <td class="soft" style="white-space: nowrap">{{ m.metals.map((x) => (m.metals.length > 1 && m.mass_kg ? `${x.material_id} ${((x.mass_kg / m.mass_kg) * 100).toFixed(0)} %` : x.material_id)).join(', ') }}</td>
         <td class="soft">{{ m.lift }}; {{ m.heaviest }} {{ mass(m.heaviest_kg) }}, {{ m.heaviest_lift }}<template v-if="m.within">; within {{ mass(m.limit_kg!) }}</template><span v-if="m.within === false" class="bad">; over the limit of {{ mass(m.limit_kg!) }}</span></td></tr></tbody></table>
       <p v-if="job!.parts.length" class="notice gap">Next: <router-link :to="`/jobs/${job!.job.id}/cut`">how every piece comes out of the stock</router-link>.</p>
     </section>

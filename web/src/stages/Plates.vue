@@ -5,7 +5,7 @@ import type { S } from '../api/client'
 import EntryField from '../shared/EntryField.vue'
 import { attempt, catalogue, copy, job, mayWrite, remove, save, why } from '../shared/job'
 import Reserve from '../shared/Reserve.vue'
-import { force, length, mass, unit } from '../shared/units'
+import { force, length, lengthUnit, mass, unit } from '../shared/units'
 
 type Spec = S['PlateSpec']
 const materials = ref<S['Material'][]>([])
@@ -25,6 +25,8 @@ function change(p: S['PlateRow']) { draft.value = copy(p.spec); editing.value = 
 const store = () => attempt(async () => { chosen.value = await save('plates', editing.value, draft.value); draft.value = null })
 function toggle(id: number, on: boolean) { draft.value!.loads = on ? [...draft.value!.loads!, id] : draft.value!.loads!.filter((x) => x !== id) }
 const explain = (p: S['PlateRow'], kind: 'strength' | 'stiffness') => { chosen.value = p.id; why.value = { title: '', member: 0, plate: p.id, check: p.verdict?.[kind].check_id ?? 'plate-stress' } }
+/** Height of the drawing where its length is 100. */
+const tall = computed(() => (row.value?.spec.b ? (row.value.spec.b.value! / row.value.spec.a.value!) * 100 : 100))
 const most = computed(() => Math.max(1e-9, ...(row.value?.verdict?.moved_mm ?? []).flat().map(Math.abs)))
 const asMade = (p: S['PlateRow']) => attempt(async () => {
   const { mark, name, module, qty, material_id, thickness, a, b } = p.spec
@@ -68,11 +70,11 @@ const asMade = (p: S['PlateRow']) => attempt(async () => {
       </tr></tbody>
     </table>
     <div v-if="row?.verdict && !draft" class="row gap">
-      <svg v-if="row.verdict.moved_mm?.length" :viewBox="`-1 -1 ${row.verdict.moved_mm[0].length + 2} ${row.verdict.moved_mm.length + 2}`" class="map" role="img" :aria-label="`How far ${row.spec.mark} moves where`">
-        <g v-for="(line, k) in row.verdict.moved_mm" :key="k"><rect v-for="(w, i) in line" :key="i" :x="i" :y="row.verdict.moved_mm.length - 1 - k" width="1.03" height="1.03" fill="var(--mark)" :fill-opacity="0.08 + (0.85 * Math.abs(w)) / most" /></g>
-        <rect x="0" y="0" :width="row.verdict.moved_mm[0].length" :height="row.verdict.moved_mm.length" fill="none" stroke="var(--ink)" stroke-width="1.4" vector-effect="non-scaling-stroke" />
+      <svg v-if="row.verdict.moved_mm?.length" :viewBox="`-1 -1 102 ${tall + 2}`" class="map" role="img" :aria-label="`How far ${row.spec.mark} moves where`">
+        <g v-for="(line, k) in row.verdict.moved_mm" :key="k"><rect v-for="(w, i) in line" :key="i" :x="(i * 100) / line.length" :y="((row.verdict.moved_mm.length - 1 - k) * tall) / row.verdict.moved_mm.length" :width="101 / line.length" :height="(1.01 * tall) / row.verdict.moved_mm.length" fill="var(--mark)" :fill-opacity="0.08 + (0.85 * Math.abs(w)) / most" /></g>
+        <rect x="0" y="0" width="100" :height="tall" fill="none" stroke="var(--ink)" stroke-width="1.4" vector-effect="non-scaling-stroke" />
       </svg>
-      <p class="soft"><template v-if="row.verdict.moved_mm?.length">Darkest where it moves most, {{ length(most) }}; all on it {{ force(row.verdict.total_N) }}. </template>
+      <p class="soft"><template v-if="row.verdict.moved_mm?.length">Darkest where it moves most, {{ length(most) }}{{ lengthUnit() }}; all on it {{ force(row.verdict.total_N) }}. </template>
         <template v-if="row.verdict.perforated">{{ row.verdict.perforated.holes }} holes take {{ (row.verdict.perforated.mass_saved * 100).toFixed(0) }} % of its mass and leave {{ (row.verdict.perforated.bending_kept * 100).toFixed(0) }} % of its stiffness in bending. </template>
         Outside: {{ row.verdict.outside.join('; ') }}.</p>
     </div>

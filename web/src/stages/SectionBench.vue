@@ -106,7 +106,7 @@ const rows = computed<[string, string, string][]>(() => s.value ? [
         <div class="row gap"><span class="soft">Add</span><button v-for="k in (['size', 'plate', 'tube', 'outline'] as const)" :key="k" type="button" class="button" @click="draft.parts.push(part(k, k === 'size' ? { section_id: 'FL 60×8' } : k === 'outline' ? {} : { width: entry('60 mm'), thickness: entry('6 mm') }))">{{ k }}</button></div>
         <div class="row gap"><button class="button main">Keep it</button><button type="button" class="button" @click="draft = null">Leave it</button></div>
       </form>
-      <div v-if="view?.seams?.length && view.seams.length > 1">
+      <div v-if="view?.seams?.length && view.seams.length > 1" class="gap">
         <h3>What the seams carry</h3>
         <table class="list"><thead><tr><th>Part</th><th class="num">for each kN upright</th><th class="num">across</th></tr></thead>
           <tbody><tr v-for="(p, i) in view.seams" :key="i"><td>{{ p.name }}</td><td class="num">{{ (p.shear_flow_per_N_vertical * 1000).toFixed(2) }} N/mm</td><td class="num">{{ (p.shear_flow_per_N_sideways * 1000).toFixed(2) }} N/mm</td></tr></tbody></table>

@@ -121,6 +121,14 @@ const makePart = () => attempt(async () => {
       </div>
       <button type="button" class="button" @click="draft.supports.push({ at: entry(''), kind: 'simple' })">Add a support</button>
     </div>
+    <details class="gap"><summary>Notches and slots</summary>
+      <div v-for="(n, i) in draft.notches" :key="i" class="fields">
+        <EntryField v-model="n.at" label="From the left" /><EntryField v-model="n.length" label="Long" /><EntryField v-model="n.depth" label="Deep" />
+        <div class="field"><label :for="`m-n${i}`">It is cut</label><select :id="`m-n${i}`" v-model="n.side"><option value="bottom">from below</option><option value="top">from above</option><option value="middle">through, at half depth</option></select><span class="echo"></span></div>
+        <button type="button" class="button quiet" @click="draft.notches!.splice(i, 1)">Take away</button>
+      </div>
+      <button type="button" class="button" @click="draft.notches = [...(draft.notches ?? []), { at: entry(''), length: entry(''), depth: entry(''), side: 'bottom' }]">Add a notch</button>
+    </details>
     <h3 class="gap">Loads on it</h3>
     <div v-for="(l, i) in draft.loads" :key="i" class="fields">
       <div class="field"><label>Load</label><b>{{ loadOf(l.load_id)?.name ?? 'gone' }}</b></div>

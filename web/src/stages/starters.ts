@@ -28,11 +28,14 @@ export const jointAsks: Record<Joint['kind'], { words: string; lengths: Ask[]; c
   'end plate': { words: 'end plate on bolts', lengths: [['bolt', 'Bolt', '12', '1/2'], ['pitch', 'Between the rows', '120', '5'], ['gauge', 'Between the columns', '110', '4 1/2'], ['width', 'Plate width', '160', '6 1/2'], ['plate', 'Plate thickness', '12', '1/2']], counts: [['rows', 'Rows', 2]] },
   'base plate': { words: 'base plate on four anchors', lengths: [['length', 'Plate length', '200', '8'], ['width', 'Plate width', '200', '8'], ['plate', 'Plate thickness', '12', '1/2'], ['anchor', 'Anchor', '12', '1/2'], ['edge', 'Anchor to the edge', '30', '1 1/4']] },
   friction: { words: 'held by friction', lengths: [['bolt', 'Bolt', '10', '3/8']], counts: [['bolts', 'Bolts', 2], ['torque_Nm', 'Tightened to, Nm', 40], ['friction', 'Friction', 0.15]] },
+  'groove weld': { words: 'groove weld all round', lengths: [['throat', 'Throat; empty: right through', '', '']] },
+  'fish plates': { words: 'splice with fish plates', lengths: [['plate', 'Plate thickness', '8', '5/16'], ['width', 'Plate width', '60', '2 1/2'], ['lap', 'Lap on this side', '120', '5'], ['taper', 'of which tapered', '30', '1 1/4'], ['leg', 'Weld leg', '5', '3/16']] },
+  screws: { words: 'self-tapping screws', lengths: [['screw', 'Screw', '5.5', '7/32'], ['head', 'Head or washer', '14', '9/16'], ['plate', 'Cleat thickness', '2', '5/64']], counts: [['screws', 'Screws', 4]] },
   'rated part': { words: 'bought part, by its rating', lengths: [], force: ['rating', 'Rating on its plate', '5 kN', '1000 lb'] },
 }
 export function blankJoint(kind: Joint['kind'], unit: 'mm' | 'in'): Joint {
   const a = jointAsks[kind]
-  const lengths = a.lengths.map(([k, , mm, inch]) => [k, { text: unit === 'mm' ? mm : inch, unit }])
-  const more: Record<string, unknown> = kind === 'friction' ? { by: 'clamp' } : kind === 'rated part' ? { what: 'shackle', modified: false, rating: { text: unit === 'mm' ? a.force![2] : a.force![3], unit } } : kind === 'weld' ? {} : { grade: '8.8' }
+  const lengths = a.lengths.filter(([, , mm]) => mm !== '').map(([k, , mm, inch]) => [k, { text: unit === 'mm' ? mm : inch, unit }])
+  const more: Record<string, unknown> = kind === 'friction' ? { by: 'clamp' } : kind === 'rated part' ? { what: 'shackle', modified: false, rating: { text: unit === 'mm' ? a.force![2] : a.force![3], unit } } : ['bolts', 'pin', 'end plate', 'base plate'].includes(kind) ? { grade: '8.8' } : {}
   return { kind, ...Object.fromEntries(lengths), ...Object.fromEntries((a.counts ?? []).map(([k, , n]) => [k, n])), ...more } as unknown as Joint
 }

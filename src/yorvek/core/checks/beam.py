@@ -11,9 +11,12 @@ from pydantic import Field
 from yorvek.core.checks import bending, shear
 from yorvek.core.checks.bearing import pressed_places, web_checks, wheel_check
 from yorvek.core.checks.capacity import Capacities, MaterialColumns, capacities, material_columns
+from yorvek.core.checks.limits import Limits, deflection_limit_mm, limit_words
 from yorvek.core.checks.methods import Combination, Method, combinations_of, service_combinations
+from yorvek.core.checks.notches import Notch, notch_check
 from yorvek.core.checks.record import Check, Reserve, Value, least_reserve
 from yorvek.core.checks.table import Array, Axis, SectionTable, section_table
+from yorvek.core.errors import InputError
 from yorvek.core.materials import Material, material
 from yorvek.core.model import Model
 from yorvek.core.quantities import GRAVITY
@@ -28,14 +31,6 @@ OUTSIDE = [
     CRUSHING,
     "axial force and frame sway",
 ]
-
-
-class Limits(Model):
-    """How far the member may move. A fixed figure wins over the ratios."""
-
-    span_over: float = Field(default=240, ge=50, le=5000)
-    cantilever_over: float = Field(default=180, ge=50, le=5000, description="tip may move 2 L / n")
-    absolute_mm: float | None = Field(default=None, gt=0)
 
 
 class BeamMember(Model):
@@ -53,6 +48,7 @@ class BeamMember(Model):
     wheel_from_edge_mm: float | None = Field(
         default=None, ge=0, description="point loads hang from wheels on the bottom flange, so far from its edge"
     )
+    notches: list[Notch] = Field(default=[], max_length=12)
     limits: Limits = Limits()
     method: Method = Method()
 
@@ -149,20 +145,6 @@ def _curve(worst: _Worst, scale: float = 1.0) -> Curve:
         at_mm=worst.at,
         load_position=worst.words,
     )
-
-
-def deflection_limit_mm(length_mm: float, overhang: bool, limits: Limits) -> float:
-    """Movement allowed in a span (L / n) or at the tip of an overhang (2 L / n), unless the brief gives a figure."""
-    if limits.absolute_mm is not None:
-        return limits.absolute_mm
-    return 2 * length_mm / limits.cantilever_over if overhang else length_mm / limits.span_over
-
-
-def limit_words(overhang: bool, limits: Limits) -> str:
-    """Where a limit of movement comes from."""
-    if limits.absolute_mm is not None:
-        return "as a figure"
-    return f"2 L / {limits.cantilever_over:g}" if overhang else f"L / {limits.span_over:g}"
 
 
 def _bending_check(
@@ -326,6 +308,7 @@ def check_beam(member: BeamMember) -> BeamVerdict:
             s, m, Fy, member.method, places, member.wheel_from_edge_mm, abs(moment.value) / float(t.S[0])
         )
         checks += [wheel] if wheel else []
+    checks += [_notch_check(n, s, m, member, cases, own, combos) for n in member.notches]
     moves: list[tuple[float, _Worst, float, tuple[float, float]]] = []
     for region in cases.regions:
         worst = _worst(cases, own, service, "deflection", strength=False, between=(region.from_mm, region.to_mm))
@@ -376,6 +359,27 @@ def check_beam(member: BeamMember) -> BeamVerdict:
         regions=[(r.name, r.from_mm, r.to_mm) for r in cases.regions],
         outside=[x for x in OUTSIDE if not (member.bearing_mm and x == CRUSHING)],
         stiffness_N_per_mm=total_live / moved if total_live and moved else None,
+    )
+
+
+def _notch_check(
+    notch: Notch, s: Section, m: Material, member: BeamMember, cases: MemberCases, own: float, combos: list[Combination]
+) -> Check:
+    """A notch under the greatest moment and shear along its length, whichever load places they come from."""
+    length = member.beam.length_mm
+    if member.axis != "strong":
+        raise InputError(field="notch", got="bent about the weak axis", needs="a member that stands on its strong axis")
+    if notch.at_mm + notch.length_mm > length + 1e-6:
+        raise InputError(
+            field="notch",
+            got=f"{notch.at_mm:g} mm, {notch.length_mm:g} mm long",
+            needs=f"it must lie within the member's {length:g} mm",
+        )
+    between = (notch.at_mm, notch.at_mm + notch.length_mm)
+    moment = _worst(cases, own, combos, "moment", strength=True, between=between)
+    force = _worst(cases, own, combos, "shear", strength=True, between=between)
+    return notch_check(
+        s, m, member.method, notch, abs(moment.value), abs(force.value), moment.words, welded=member.welded
     )
 
 

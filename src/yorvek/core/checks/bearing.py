@@ -9,6 +9,7 @@ import numpy as np
 from yorvek.core.checks.aisc.webs import flange_under_wheel_N, web_crippling, web_yielding
 from yorvek.core.checks.en.patch import patch_resistance_N
 from yorvek.core.checks.methods import Combination, Method
+from yorvek.core.checks.plate import no_method
 from yorvek.core.checks.record import Check, Value
 from yorvek.core.materials import Material
 from yorvek.core.sections import Section
@@ -58,7 +59,7 @@ def web_checks(
     for place in places:
         to_end = min(place.x_mm, length_mm - place.x_mm)
         capacity, clause, formula, source = _web(s, m, Fy, method, bearing_mm, to_end)
-        why = NO_RULE if capacity is None else _not_by(method, m)
+        why = NO_RULE if capacity is None else no_method(m, method)
         out.append(
             Check(
                 id=f"web-{place.words}",
@@ -85,12 +86,6 @@ def web_checks(
             )
         )
     return out
-
-
-def _not_by(method: Method, m: Material) -> str | None:
-    if method.carbon_steel_only and m.family != "carbon steel":
-        return f"this method is for carbon steel, not for {m.family}: judge it by the shop factor"
-    return None
 
 
 def _web(
@@ -178,5 +173,5 @@ def wheel_check(
             "a wheel on each side of the web, away from the member's end",
             "bending of the member taken at its greatest",
         ],
-        not_checked=why or _not_by(method, m),
+        not_checked=why or no_method(m, method),
     )

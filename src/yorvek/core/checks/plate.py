@@ -7,7 +7,7 @@ from typing import Literal
 import numpy as np
 from pydantic import Field
 
-from yorvek.core.checks.beam import Limits
+from yorvek.core.checks.limits import Limits
 from yorvek.core.checks.methods import Combination, Method, combinations_of, service_combinations
 from yorvek.core.checks.perforated import Perforated, perforated_web
 from yorvek.core.checks.record import Check, Reserve, Value, least_reserve
@@ -187,7 +187,8 @@ def allowed_stress_MPa(m: Material, method: Method, *, welded: bool) -> float:
     return min(Fy / by.member, Fu / by.rupture)
 
 
-def _no_method(m: Material, method: Method) -> str | None:
+def no_method(m: Material, method: Method) -> str | None:
+    """Why a method does not judge a metal; None where it does."""
     if method.carbon_steel_only and m.family != "carbon steel":
         return f"this method is for carbon steel, not for {m.family}: judge it by the shop factor"
     return None
@@ -233,7 +234,7 @@ def _stress_check(plate: Plate, m: Material, found: _Solved, words: str) -> Chec
             "the greater of the two bending moments; twist at the corners left out",
             m.source,
         ],
-        not_checked=_no_method(m, plate.method),
+        not_checked=no_method(m, plate.method),
     )
 
 
@@ -281,7 +282,7 @@ def _web(plate: Plate, m: Material, whole_kg: float) -> PlateVerdict:
         "kind": "strength",
         "method": plate.method.words,
         "unit": "MPa",
-        "not_checked": _no_method(m, plate.method),
+        "not_checked": no_method(m, plate.method),
     }
     inputs = [
         Value(symbol="d", name="hole", value=plate.hole_mm, unit="mm"),

@@ -5,8 +5,9 @@ from __future__ import annotations
 import numpy as np
 from pydantic import Field
 
-from yorvek.core.checks.beam import BeamMember, deflection_limit_mm
+from yorvek.core.checks.beam import BeamMember
 from yorvek.core.checks.capacity import capacities, material_columns
+from yorvek.core.checks.limits import deflection_limit_mm
 from yorvek.core.checks.methods import combinations_of, service_combinations
 from yorvek.core.checks.record import LARGEST_RESERVE, Word, reserve_word
 from yorvek.core.checks.table import Array, section_table

@@ -100,8 +100,36 @@ class Rated(Model):
     modified: bool = False
 
 
+class Grooved(Model):
+    """A groove weld all round, mm; without a throat it goes right through."""
+
+    kind: Literal["groove weld"] = "groove weld"
+    throat_mm: Annotated[float, Field(gt=0, le=60)] | None = None
+
+
+class FishPlated(Model):
+    """A splice: a plate over and one under the bar, welded along their edges, mm on this side of the cut."""
+
+    kind: Literal["fish plates"] = "fish plates"
+    plate_mm: Millimetres
+    width_mm: Millimetres
+    lap_mm: Millimetres
+    taper_mm: float = Field(default=0.0, ge=0, le=1000, description="of the lap, tapered and not counted")
+    leg_mm: Annotated[float, Field(gt=0, le=40)]
+
+
+class Screwed(Model):
+    """Self-tapping screws through a cleat into the bar's wall, mm."""
+
+    kind: Literal["screws"] = "screws"
+    screw_mm: Annotated[float, Field(gt=0, le=10)]
+    screws: Count
+    head_mm: Annotated[float, Field(gt=0, le=40)]
+    plate_mm: Annotated[float, Field(gt=0, le=10)]
+
+
 Joint = Annotated[
-    Welded | Pinned | Bolted | EndPlated | OnBase | Held | Rated, Field(discriminator="kind")
+    Welded | Pinned | Bolted | EndPlated | OnBase | Held | Rated | Grooved | FishPlated | Screwed, Field(discriminator="kind")
 ]  # fmt: skip
 
 
@@ -137,6 +165,14 @@ def bigger(joint: Joint) -> list[tuple[str, Joint]]:
             change(f"base plate {t:g} mm", plate_mm=t)
         for d in (x for x in (12.0, 16.0, 20.0, 24.0) if x > joint.anchor_mm):
             change(f"anchors M{d:g}", anchor_mm=d)
+    elif isinstance(joint, Grooved) and joint.throat_mm is not None:
+        change("groove weld right through", throat_mm=None)
+    elif isinstance(joint, FishPlated):
+        for t in (x for x in (6.0, 8.0, 10.0, 12.0, 15.0) if x > joint.plate_mm):
+            change(f"fish plates {t:g} mm", plate_mm=t)
+        change(f"lap {joint.lap_mm * 1.5:g} mm", lap_mm=joint.lap_mm * 1.5)
+    elif isinstance(joint, Screwed):
+        change(f"{joint.screws + 2} screws", screws=min(joint.screws + 2, 24))
     elif isinstance(joint, Held):
         change(f"{joint.bolts + 1} bolts", bolts=joint.bolts + 1)
         for d in (x for x in (8.0, 10.0, 12.0, 16.0, 20.0) if x > joint.bolt_mm):

@@ -6,7 +6,7 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
-from yorvek.core.checks.beam import Limits
+from yorvek.core.checks.limits import Limits
 from yorvek.core.checks.methods import Method
 from yorvek.core.errors import InputError
 from yorvek.core.frames.connections import Joint

@@ -7,13 +7,12 @@ import math
 import numpy as np
 from numpy.typing import NDArray
 
-from yorvek.core.checks.beam import deflection_limit_mm, limit_words
 from yorvek.core.checks.fatigue import ATTACHED, FILLET_ALL_ROUND, PLAIN, WORTH_A_LOOK, fatigue_check
+from yorvek.core.checks.limits import deflection_limit_mm, limit_words
 from yorvek.core.checks.methods import combinations_of, service_combinations
 from yorvek.core.checks.record import Check, Reserve, Value, least_reserve
 from yorvek.core.errors import InputError
-from yorvek.core.frames.joints import Chord, End, rules_of, wall_rule, words_of, worst
-from yorvek.core.frames.joints.weld import weld_line
+from yorvek.core.frames.joints import Chord, End, repeated_weld_stress, rules_of, wall_rule, words_of, worst
 from yorvek.core.frames.request import FrameRequest, Situation
 from yorvek.core.frames.solving import Made, Solved, frame_of, layout_in, made_of, solutions, stations
 from yorvek.core.frames.stability import stability_checks
@@ -376,22 +375,14 @@ def _bar(
             continue
         rules = rules_of(place, joint, hinged=hinged)
         chord = chords.get(node)
-        on_wall = joint is None or joint.kind == "weld"
+        on_wall = joint is None or joint.kind in ("weld", "groove weld")
         if chord and on_wall and not hinged and abs(float(axes[0] @ chord.axes[0])) < STRAIGHT:
             extra = wall_rule(place, axes, chord)
             rules += [extra] if extra else []
         found = worst(rules, [(f[at], words) for _, f, words in along])
         for load, alone in often if on_wall and not hinged else []:
-            line = weld_line(place, joint.leg_mm if joint is not None and joint.kind == "weld" else request.weld_leg_mm)
-            flow = math.hypot(*line.flow(stations(alone.result, bar.name)[1][at]))
-            stress = flow / (
-                math.sqrt(0.5) * (joint.leg_mm if joint is not None and joint.kind == "weld" else request.weld_leg_mm)
-            )
-            found.append(
-                fatigue_check(
-                    f"{place.name}: weld", stress, load.cycles, FILLET_ALL_ROUND, "root of the fillet", load.name
-                )
-            )
+            stress, detail = repeated_weld_stress(place, joint, stations(alone.result, bar.name)[1][at])
+            found.append(fatigue_check(f"{place.name}: weld", stress, load.cycles, FILLET_ALL_ROUND, detail, load.name))
         joints.append(
             JointVerdict(node=node, kind=words_of(joint, hinged=hinged), chosen=joint is not None, checks=found)
         )

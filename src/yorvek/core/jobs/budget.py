@@ -1,4 +1,4 @@
-"""Mass and money by module: what its pieces weigh and cost in metal, of which metals, and who can lift it."""
+"""Mass and money by module: its pieces, what is bought with it, what it is loaded with, of which metals, and who can lift it."""
 
 from __future__ import annotations
 
@@ -6,6 +6,7 @@ from collections.abc import Sequence
 from typing import Literal
 
 from yorvek.core.jobs.cutting import WorkedPart
+from yorvek.core.jobs.spec import CarriedSpec
 from yorvek.core.materials import material
 from yorvek.core.model import Model
 from yorvek.core.sections import price_per_kg, section
@@ -24,10 +25,17 @@ class MetalShare(Model):
 
 
 class ModuleMass(Model):
-    """What a module weighs and costs in metal, whether that is within the brief's limit, and what it takes to lift it."""
+    """What a module weighs and costs, whether that is within the brief's limit, and what it takes to lift it.
+
+    `mass_kg` is of the pieces the shop makes; `empty_kg` with what is bought for it; `loaded_kg` with its payload too. Lift and
+    limit go by the empty module.
+    """
 
     module: str
     mass_kg: float
+    empty_kg: float
+    loaded_kg: float
+    bought_price: float
     limit_kg: float | None
     within: bool | None
     price: float
@@ -53,16 +61,23 @@ def metal_price(worked: WorkedPart) -> float:
     return g.mass_kg * (price_per_kg(section(g.section_id), per_kg) if g.section_id else per_kg)
 
 
-def module_masses(parts: Sequence[WorkedPart], limit_kg: float | None) -> list[ModuleMass]:
+def module_masses(
+    parts: Sequence[WorkedPart], limit_kg: float | None, carried: Sequence[CarriedSpec] = ()
+) -> list[ModuleMass]:
     """Every module, by name. Parts that cannot be drawn have no mass and are not in it."""
     groups: dict[str, list[WorkedPart]] = {}
     for w in parts:
         if w.geometry is not None:
             groups.setdefault(w.part.module or NO_MODULE, []).append(w)
-    return [_module(name, groups[name], limit_kg) for name in sorted(groups)]
+    for c in carried:
+        groups.setdefault(c.module or NO_MODULE, [])
+    return [
+        _module(name, groups[name], limit_kg, [c for c in carried if (c.module or NO_MODULE) == name])
+        for name in sorted(groups)
+    ]
 
 
-def _module(name: str, parts: list[WorkedPart], limit_kg: float | None) -> ModuleMass:
+def _module(name: str, parts: list[WorkedPart], limit_kg: float | None, carried: list[CarriedSpec]) -> ModuleMass:
     metals: dict[str, float] = {}
     mass = price = 0.0
     heaviest, most = "", 0.0
@@ -74,14 +89,21 @@ def _module(name: str, parts: list[WorkedPart], limit_kg: float | None) -> Modul
         metals[w.geometry.material_id] = metals.get(w.geometry.material_id, 0.0) + each * w.part.qty
         if each > most:
             heaviest, most = w.part.mark, each
+    for c in carried:
+        if c.mass.value > most and c.kind == "bought part":
+            heaviest, most = c.name, c.mass.value
+    empty = mass + sum(c.mass.value for c in carried if c.kind == "bought part")
     return ModuleMass(
         module=name,
         mass_kg=mass,
+        empty_kg=empty,
+        loaded_kg=empty + sum(c.mass.value for c in carried if c.kind == "payload"),
+        bought_price=sum(c.price.value for c in carried if c.price is not None),
         limit_kg=limit_kg,
-        within=None if limit_kg is None else mass <= limit_kg,
+        within=None if limit_kg is None else empty <= limit_kg,
         price=price,
         pieces=sum(w.part.qty for w in parts),
-        lift=lift_of(mass),
+        lift=lift_of(empty),
         heaviest=heaviest,
         heaviest_kg=most,
         heaviest_lift=lift_of(most),

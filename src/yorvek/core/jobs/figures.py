@@ -154,7 +154,7 @@ def figures(
         weakest=weakest,
         softest=softest,
         mass_kg=mass,
-        modules=module_masses(list(parts.values()), limit.value if limit else None),
+        modules=module_masses(list(parts.values()), limit.value if limit else None, state.job.carried),
         buy_price=bought,
         sheet_estimate=sum(_estimate(g) for g in sheets),
         bars_to_cut=sum(bar.count for b in bars for bar in b.plan.bars),

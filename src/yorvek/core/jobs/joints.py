@@ -6,7 +6,20 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
-from yorvek.core.frames.connections import Bolted, EndPlated, Grade, Held, Joint, OnBase, Pinned, Rated, Welded
+from yorvek.core.frames.connections import (
+    Bolted,
+    EndPlated,
+    FishPlated,
+    Grade,
+    Grooved,
+    Held,
+    Joint,
+    OnBase,
+    Pinned,
+    Rated,
+    Screwed,
+    Welded,
+)
 from yorvek.core.model import Model
 from yorvek.core.quantities.entry import Entry, Force, Length, Place, Thickness
 
@@ -93,8 +106,37 @@ class RatedSpec(Model):
     modified: bool = False
 
 
+class GrooveSpec(Model):
+    """A groove weld all round; without a throat it goes right through."""
+
+    kind: Literal["groove weld"] = "groove weld"
+    throat: Length | None = None
+
+
+class FishSpec(Model):
+    """A splice of two fish plates."""
+
+    kind: Literal["fish plates"] = "fish plates"
+    plate: Thickness
+    width: Length
+    lap: Length
+    taper: Place = Place(text="0", value=0.0)
+    leg: Length
+
+
+class ScrewSpec(Model):
+    """Self-tapping screws through a cleat."""
+
+    kind: Literal["screws"] = "screws"
+    screw: Length
+    screws: int = Field(default=4, ge=1, le=24)
+    head: Length
+    plate: Thickness
+
+
 JointSpec = Annotated[
-    WeldSpec | PinSpec | BoltsSpec | EndPlateSpec | BaseSpec | HeldSpec | RatedSpec, Field(discriminator="kind")
+    WeldSpec | PinSpec | BoltsSpec | EndPlateSpec | BaseSpec | HeldSpec | RatedSpec | GrooveSpec | FishSpec | ScrewSpec,
+    Field(discriminator="kind"),
 ]
 
 
@@ -111,7 +153,8 @@ class JointAt(Model):
 
 
 PLAIN: dict[str, type[Model]] = {
-    m.model_fields["kind"].default: m for m in (Welded, Pinned, Bolted, EndPlated, OnBase, Held, Rated)
+    m.model_fields["kind"].default: m
+    for m in (Welded, Pinned, Bolted, EndPlated, OnBase, Held, Rated, Grooved, FishPlated, Screwed)
 }
 
 
@@ -122,6 +165,8 @@ def plain_joint(spec: JointSpec) -> Joint:
         value = getattr(spec, name)
         if isinstance(value, Entry):
             values[f"{name}_{'N' if isinstance(value, Force) else 'mm'}"] = value.value
+        elif name == "throat":
+            values["throat_mm"] = value
         else:
             values[name] = value
     return PLAIN[spec.kind](**values)  # type: ignore[return-value]
@@ -129,7 +174,18 @@ def plain_joint(spec: JointSpec) -> Joint:
 
 SPECS: dict[str, type[Model]] = {
     s.model_fields["kind"].default: s
-    for s in (WeldSpec, PinSpec, BoltsSpec, EndPlateSpec, BaseSpec, HeldSpec, RatedSpec)
+    for s in (
+        WeldSpec,
+        PinSpec,
+        BoltsSpec,
+        EndPlateSpec,
+        BaseSpec,
+        HeldSpec,
+        RatedSpec,
+        GrooveSpec,
+        FishSpec,
+        ScrewSpec,
+    )
 }
 
 
@@ -139,6 +195,8 @@ def joint_entered(joint: Joint) -> JointSpec:
     for name, value in joint.model_dump().items():
         stem, _, tail = name.rpartition("_")
         if tail in ("mm", "N") and stem:
+            if value is None:
+                continue
             values[stem] = {"text": f"{value:g} {tail}", "value": value}
         else:
             values[name] = value

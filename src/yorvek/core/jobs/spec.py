@@ -43,6 +43,16 @@ class SawAndTable(Model):
     bridges: int = Field(default=0, ge=0, le=8)
 
 
+class CarriedSpec(Model):
+    """Something of a module that the shop does not make: a bought part that stays on it, or what it is loaded with."""
+
+    name: str = Field(min_length=1, max_length=60)
+    module: str = Field(default="", max_length=60)
+    kind: Literal["bought part", "payload"] = "bought part"
+    mass: Mass
+    price: Money | None = None
+
+
 class JobSpec(Model):
     """A job's brief, but for its loads and dimensions."""
 
@@ -66,6 +76,7 @@ class JobSpec(Model):
     public: bool = False
     welded: bool = True
     machines: SawAndTable = SawAndTable()
+    carried: list[CarriedSpec] = Field(default=[], max_length=60)
 
 
 class DimensionSpec(Model):
@@ -126,6 +137,15 @@ class MemberLoad(Model):
     end: Place | None = None
 
 
+class NotchSpec(Model):
+    """A notch or slot of a member, from its left end."""
+
+    at: Place
+    length: Length
+    depth: Length
+    side: Literal["top", "bottom", "middle"] = "bottom"
+
+
 class MemberSpec(Model):
     """A member that is sized as a beam."""
 
@@ -143,6 +163,7 @@ class MemberSpec(Model):
     unbraced: Length | None = None
     bearing: Length | None = Field(default=None, description="length that supports and point loads bear on")
     wheel_from_edge: Place | None = Field(default=None, description="of point loads on wheels on the bottom flange")
+    notches: list[NotchSpec] = Field(default=[], max_length=12)
     span_over: float | None = Field(default=None, ge=50, le=5000)
     pinned: list[tuple[str, str]] = Field(
         default=[], max_length=5, description="section and material of candidates kept in view"

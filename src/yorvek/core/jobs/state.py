@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from yorvek.core.checks import BeamMember, Limits
+from yorvek.core.checks.notches import Notch
 from yorvek.core.errors import InputError
 from yorvek.core.jobs.plates import PlateSpec
 from yorvek.core.jobs.profiles import ProfileSpec
@@ -107,6 +108,10 @@ def beam_member(state: JobState, member: MemberSpec) -> BeamMember:
         unbraced_mm=None if member.unbraced is None else member.unbraced.value,
         bearing_mm=member.bearing.value if member.bearing else None,
         wheel_from_edge_mm=member.wheel_from_edge.value if member.wheel_from_edge else None,
+        notches=[
+            Notch(at_mm=n.at.value, length_mm=n.length.value, depth_mm=n.depth.value, side=n.side)
+            for n in member.notches
+        ],
         limits=Limits(
             span_over=member.span_over or job.span_over,
             cantilever_over=job.cantilever_over,

@@ -7,7 +7,7 @@ from typing import Any, Literal
 
 from pydantic import Field, model_validator
 
-from yorvek.core.checks.beam import Limits
+from yorvek.core.checks.limits import Limits
 from yorvek.core.errors import InputError
 from yorvek.core.frames import (
     FrameLoad,

@@ -2,16 +2,29 @@
 
 from __future__ import annotations
 
-from yorvek.core.frames.connections import Bolted, EndPlated, Held, Joint, OnBase, Pinned, Rated, Welded
+from yorvek.core.frames.connections import (
+    Bolted,
+    EndPlated,
+    FishPlated,
+    Grooved,
+    Held,
+    Joint,
+    OnBase,
+    Pinned,
+    Rated,
+    Screwed,
+    Welded,
+)
 from yorvek.core.frames.joints.base import base_rules
 from yorvek.core.frames.joints.bolts import bolted_rules, end_plate_rules
+from yorvek.core.frames.joints.grooved import fish_plate_rules, groove_rule, screw_rules
 from yorvek.core.frames.joints.held import friction_rule, rated_rule
 from yorvek.core.frames.joints.pin import pinned_rules, shear_rule
 from yorvek.core.frames.joints.rule import End, Rule, worst
 from yorvek.core.frames.joints.walls import Chord, wall_rule
-from yorvek.core.frames.joints.weld import weld_rule
+from yorvek.core.frames.joints.weld import repeated_weld_stress, weld_rule
 
-__all__ = ["Chord", "End", "Rule", "rules_of", "wall_rule", "words_of", "worst"]
+__all__ = ["Chord", "End", "Rule", "repeated_weld_stress", "rules_of", "wall_rule", "words_of", "worst"]
 
 
 def rules_of(end: End, joint: Joint | None, *, hinged: bool) -> list[Rule]:
@@ -35,6 +48,12 @@ def rules_of(end: End, joint: Joint | None, *, hinged: bool) -> list[Rule]:
         return [friction_rule(end, joint)]
     if isinstance(joint, Rated):
         return [rated_rule(end, joint)]
+    if isinstance(joint, Grooved):
+        return [groove_rule(end, joint)]
+    if isinstance(joint, FishPlated):
+        return fish_plate_rules(end, joint)
+    if isinstance(joint, Screwed):
+        return screw_rules(end, joint)
     raise AssertionError(joint)
 
 

@@ -10,6 +10,7 @@ from numpy.typing import NDArray
 
 from yorvek.core.checks.record import Check, Value
 from yorvek.core.connections.fillets import THROAT_OF_LEG, minimum_leg_mm
+from yorvek.core.frames.connections import Grooved, Joint, Welded
 from yorvek.core.frames.joints.rule import End, Rule
 
 Floats = NDArray[np.float64]
@@ -53,6 +54,21 @@ def weld_line(end: End, leg: float) -> WeldLine:
         base_N_per_mm=0.60 * end.metal.ultimate_at_weld_MPa * leg / factor,
         factor=factor,
     )
+
+
+def repeated_weld_stress(end: End, joint: Joint | None, f: Floats) -> tuple[float, str]:
+    """Stress on the throat of a weld under a load that comes and goes, MPa, and where it is looked at.
+
+    A groove weld is looked at by the category of a fillet's root, which is on the safe side of its own.
+    """
+    if isinstance(joint, Grooved):
+        s = end.section
+        wall = min(v for v in (s.wall_mm, s.flange_mm or s.wall_mm, min(s.width_mm, s.depth_mm)) if v > 0)
+        throat, words = joint.throat_mm or wall, "throat of the groove weld"
+    else:
+        leg = joint.leg_mm if isinstance(joint, Welded) else end.request.weld_leg_mm
+        throat, words = leg * THROAT_OF_LEG, "root of the fillet"
+    return math.hypot(*weld_line(end, 1.0).flow(f)) / throat, words
 
 
 def weld_rule(end: End, leg: float) -> Rule:
