@@ -146,7 +146,7 @@ def made_of(request: FrameRequest, layout: Layout) -> dict[str, Made]:
                 capacities(section_table([s], axis), columns, request.method, unbraced_mm=L, length_mm=L)
                 for axis in ("strong", "weak")
             ]
-            strength = bar_strength(s, m, columns, request.method, L * bar.buckling_factor)
+            strength = bar_strength(s, m, columns, request.method, L * bar.buckling_factor, L)
             alike[key] = Made(s, m, both[0], both[1], strength, choice.turned)
         out[bar.name] = alike[key]
     return out

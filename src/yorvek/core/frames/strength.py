@@ -20,7 +20,6 @@ from yorvek.core.sections.stressed import walls_of
 
 Floats = NDArray[np.float64]
 CLOSED = ("rhs", "chs")
-SOLID = ("flat", "square_bar", "round_bar")
 NO_MOMENT_NMM = 1.0
 NO_FORCE_N = 1.0
 AISC = ("asd", "lrfd", "lifting")
@@ -31,8 +30,6 @@ CLAUSES = {
     "lifting": "AISC 360-22 H1-1, D2, E3, F by the design factor",
     "en": "EN 1993-1-1 6.3.1, 6.3.2.2; shares added, which is on the safe side of 6.3.3",
 }
-NEGLIGIBLE_TORSION = 0.02
-"""Of what uniform torsion alone would allow: below it an open section's warping is left out."""
 
 
 @dataclass(frozen=True)
@@ -44,10 +41,13 @@ class BarStrength:
     slenderness: float
     Fcr_MPa: float
     torque_Nmm: float
-    closed: bool
+    warping_per_Nmm: float
+    """Share of the stress allowed that warping takes for each unit of torque, warping held at one end; 0 where it is closed."""
 
 
-def bar_strength(s: Section, m: Material, columns: MaterialColumns, method: Method, buckling_mm: float) -> BarStrength:
+def bar_strength(
+    s: Section, m: Material, columns: MaterialColumns, method: Method, buckling_mm: float, length_mm: float
+) -> BarStrength:
     """Allowable axial forces and torque by the job's method."""
     Fy, Fu = float(columns.Fy[0]), float(columns.Fu[0])
     r = min(math.sqrt(s.I_minor_mm4 / s.A_mm2), s.rx_mm, s.ry_mm)
@@ -87,8 +87,19 @@ def bar_strength(s: Section, m: Material, columns: MaterialColumns, method: Meth
         found.slenderness,
         stress,
         torque / by.member,
-        s.shape in CLOSED or s.cells > 0,
+        _warping_MPa(s, m, length_mm) / min(Fy / by.member, Fu / by.rupture),
     )
+
+
+def _warping_MPa(s: Section, m: Material, length_mm: float) -> float:
+    """Stress at the end that cannot warp, for each unit of torque: B = T a tanh(L / a), a2 = E Cw / G J, stress B omega / Cw.
+
+    Timoshenko and Gere, Theory of Elastic Stability, chapter 5 (from memory). Angles and tees have next to none.
+    """
+    if s.shape in CLOSED or s.cells or not s.omega_mm2 or not s.Cw_mm6:
+        return 0.0
+    a = math.sqrt(m.E_MPa * s.Cw_mm6 / (m.G_MPa * s.J_mm4))
+    return a * math.tanh(length_mm / a) * s.omega_mm2 / s.Cw_mm6
 
 
 def _twists_sideways(s: Section, m: Material, length_mm: float) -> float | None:
@@ -134,6 +145,7 @@ def shares(strong: Capacities, weak: Capacities, own: BarStrength, method: Metho
         if method.kind in AISC and bends
         else axial + bending
     )
+    together = together + np.abs(T) * own.warping_per_Nmm
     sheared = np.abs(Vy) / float(strong.shear[0]) + np.abs(Vz) / float(weak.shear[0]) + np.abs(T) / own.torque_Nmm
     return Shares(together, sheared)
 
@@ -193,6 +205,18 @@ def bending_record(
             Value(symbol="My", name="moment, weak axis", value=float(abs(My[k])), unit="Nmm"),
             Value(symbol="Mcy", name="allowed", value=_plain(Mcy), unit="Nmm"),
             Value(symbol="KL/r", name="slenderness", value=own.slenderness, unit=""),
+            *(
+                [
+                    Value(
+                        symbol="w T",
+                        name="share of the stress that warping takes",
+                        value=own.warping_per_Nmm * abs(float(f[k, 3])),
+                        unit="",
+                    )
+                ]
+                if own.warping_per_Nmm and abs(float(f[k, 3])) > NO_MOMENT_NMM
+                else []
+            ),
             Value(symbol="Fcr", name="buckling stress", value=_plain(own.Fcr_MPa), unit="MPa"),
         ],
         demand=None if why else float(used[k]),
@@ -201,6 +225,13 @@ def bending_record(
         combination=words,
         source="AISC 360-22 (from memory), held against check values",
         assumptions=[
+            *(
+                [
+                    "warping is held at one end and free at the other, at its full where bending is worst: on the safe side"
+                ]
+                if own.warping_per_Nmm
+                else []
+            ),
             "buckling length by the starter's factor; sideways buckling over the bar's whole length",
             *(["section lies on its side"] if turned else []),
         ],
@@ -228,10 +259,6 @@ def shear_record(
     missing = None
     if math.isnan(float(shear[j])):
         missing = no_rule(m, method)
-    elif not own.closed and s.shape not in SOLID and float(np.abs(T).max()) / own.torque_Nmm > NEGLIGIBLE_TORSION:
-        missing = (
-            "an open section in torsion warps, and the stresses of that are not in this version: take a closed one"
-        )
     return Check(
         id=f"{name}: shear",
         title=f"{name}: shear and twist",

@@ -32,7 +32,6 @@ OUTSIDE = [
     "what the feet stand on: hand over the reactions, anchors by their maker's data",
     "tube walls at corners where no tube runs through and of round tubes under bars that are not round; stiffeners; plates that were not entered as a joint",
     "the load's own swing and impact beyond its dynamic factor",
-    "warping of open sections in torsion",
 ]
 
 

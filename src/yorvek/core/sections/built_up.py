@@ -81,6 +81,7 @@ class BuiltUp(Model):
     J_mm4: float
     Ct_mm3: float
     Cw_mm6: float | None
+    omega_mm2: float
     shear_centre_x_mm: float
     shear_centre_y_mm: float
     perimeter_mm: float
@@ -185,6 +186,7 @@ def built_up(parts: Sequence[Placed], joined: Joined = "continuous", density_kg_
         J_mm4=twist.J_mm4 if twist else sum(a.J_mm4 for a in alone),
         Ct_mm3=twist.Ct_mm3 if twist else _first_to_yield(alone),
         Cw_mm6=twist.Cw_mm6 if twist else None,
+        omega_mm2=twist.omega_mm2 if twist else 0.0,
         shear_centre_x_mm=twist.shear_centre_x_mm if twist else m.cx_mm,
         shear_centre_y_mm=twist.shear_centre_y_mm if twist else m.cy_mm,
         perimeter_mm=float(whole.exterior.length),
@@ -273,6 +275,7 @@ def _side_by_side(
         J_mm4=sum(a.J_mm4 for a in alone),
         Ct_mm3=_first_to_yield(alone),
         Cw_mm6=None,
+        omega_mm2=0.0,
         shear_centre_x_mm=m.cx_mm,
         shear_centre_y_mm=m.cy_mm,
         perimeter_mm=float(sum(p.exterior.length for p in polygons)),

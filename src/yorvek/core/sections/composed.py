@@ -267,6 +267,7 @@ def _section(line: str, made: Composition, placed: Sequence[Placed], whole: Buil
         J_mm4=whole.J_mm4,
         Ct_mm3=whole.Ct_mm3,
         Cw_mm6=whole.Cw_mm6 or 0.0,
+        omega_mm2=whole.omega_mm2,
         I_major_mm4=whole.I_major_mm4,
         I_minor_mm4=whole.I_minor_mm4,
         major_axis_deg=whole.major_axis_deg,

@@ -93,4 +93,5 @@ def i_section(
         shear_area_x_mm2=2 * width * flange,
         rts_mm=math.sqrt(math.sqrt(m.Iy_mm4 * Cw) / Sx),
         ho_mm=depth - flange,
+        omega_mm2=width * (depth - flange) / 4,
     )

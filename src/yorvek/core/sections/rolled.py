@@ -75,6 +75,13 @@ def channel_Cw_mm6(depth: float, width: float, web: float, flange: float) -> flo
     return flange * b**3 * h**2 / 12 * (3 * b * flange + 2 * h * web) / (6 * b * flange + h * web)
 
 
+def channel_omega_mm2(depth: float, width: float, web: float, flange: float, Ix: float) -> float:
+    """Greatest warping coordinate, at the flange tips or where the web meets the flanges, on the middle lines."""
+    h, b = depth - flange, width - web / 2
+    e = channel_shear_centre_mm(depth, width, web, flange, Ix) + web / 2
+    return max(h * e / 2, h * (b - e) / 2)
+
+
 def angle(
     id: str,
     *,
@@ -167,4 +174,5 @@ def channel(
         shear_area_x_mm2=2 * width * flange,
         rts_mm=math.sqrt(math.sqrt(m.Iy_mm4 * Cw) / Sx),
         ho_mm=depth - flange,
+        omega_mm2=channel_omega_mm2(depth, width, web, flange, m.Ix_mm4),
     )

@@ -47,6 +47,7 @@ class Torsion:
     shear_centre_x_mm: float
     shear_centre_y_mm: float
     Cw_mm6: float
+    omega_mm2: float
     Ct_mm3: float
     """Torque over the shear stress that all but a fiftieth of the area stays below: at the tip of a sharp inner corner the
     theory has no bound, and the metal yields there."""
@@ -178,6 +179,7 @@ def torsion(shape: Polygon) -> Torsion:
     steepest = float(np.concatenate(stress)[rising][np.searchsorted(share, 1 - TIPS)])
     return Torsion(
         J_mm4=J,
+        omega_mm2=float(np.abs(omega - first / shape.area - ys * nodes[:, 0] + xs * nodes[:, 1]).max()),
         Ct_mm3=J / steepest,
         shear_centre_x_mm=float(centroid[0] + xs),
         shear_centre_y_mm=float(centroid[1] + ys),

@@ -16,7 +16,8 @@ class Section(Model):
     """Dimensions and properties of a section.
 
     Positions are from the lower left corner of the box around it (back of the web, back of the legs). `mass_area_mm2`
-    is the area that is weighed: the nominal wall, where the design wall is thinner. Of a composed section also: its closed `cells`;
+    is the area that is weighed: the nominal wall, where the design wall is thinner. `omega_mm2` is the greatest warping
+    coordinate of an open section about its shear centre. Of a composed section also: its closed `cells`;
     `slender`, the sqrt(E / Fy) above which no wall of it buckles before it yields; `beta_mm`, its monosymmetry; and whether
     it is `upright`, alike left and right.
     """
@@ -60,6 +61,7 @@ class Section(Model):
     perimeter_mm: float
     rts_mm: float = 0.0
     ho_mm: float = 0.0
+    omega_mm2: float = 0.0
     cells: int = 0
     slender: float = 0.0
     beta_mm: float = 0.0
