@@ -2168,6 +2168,32 @@ export interface components {
             /** Qty */
             qty: number;
         };
+        /**
+         * CylinderForce
+         * @description A cylinder pushes with its bore, and pulls with what its rod leaves of it.
+         */
+        CylinderForce: {
+            bore: components["schemas"]["Length"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "cylinder";
+            pressure: components["schemas"]["Pressure"];
+            /**
+             * Pulls
+             * @default false
+             */
+            pulls: boolean;
+            /**
+             * @default {
+             *       "text": "0",
+             *       "unit": "mm",
+             *       "value": 0
+             *     }
+             */
+            rod: components["schemas"]["Place"];
+        };
         /** DimensionIn */
         DimensionIn: {
             spec: components["schemas"]["DimensionSpec"];
@@ -2266,6 +2292,20 @@ export interface components {
             y1: number;
             /** Y2 */
             y2: number;
+        };
+        /**
+         * DropForce
+         * @description A mass that falls onto something that would sink by `gives` under its weight at rest.
+         */
+        DropForce: {
+            gives: components["schemas"]["Length"];
+            height: components["schemas"]["Place"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "drop";
+            mass: components["schemas"]["Mass"];
         };
         /**
          * EditView
@@ -2537,6 +2577,11 @@ export interface components {
             stability: components["schemas"]["Check"][];
             stiffness: components["schemas"]["Reserve"];
             strength: components["schemas"]["Reserve"];
+            /**
+             * Sways
+             * @default []
+             */
+            sways: components["schemas"]["Check"][];
             /** Swings Empty Hz */
             swings_empty_hz: number | null;
             /** Swings Loaded Hz */
@@ -2855,6 +2900,11 @@ export interface components {
              */
             span_over: number;
             /**
+             * Swings At Least Hz
+             * @description lowest natural frequency, loaded
+             */
+            swings_at_least_hz?: number | null;
+            /**
              * Unit
              * @default mm
              * @enum {string}
@@ -3044,6 +3094,11 @@ export interface components {
              * @default
              */
             note: string;
+            /**
+             * Source
+             * @description what a force comes out of, instead of its size
+             */
+            source?: (components["schemas"]["CylinderForce"] | components["schemas"]["StopForce"] | components["schemas"]["DropForce"]) | null;
         };
         /** LogIn */
         LogIn: {
@@ -4018,6 +4073,25 @@ export interface components {
             /** Total N */
             total_N: number;
         };
+        /**
+         * Pressure
+         * @description A pressure in a cylinder, MPa.
+         */
+        Pressure: {
+            /** Text */
+            text: string;
+            /**
+             * Unit
+             * @default mm
+             * @enum {string}
+             */
+            unit: "mm" | "in";
+            /**
+             * Value
+             * @default 0
+             */
+            value: number;
+        };
         /** ProfileIn */
         ProfileIn: {
             spec: components["schemas"]["ProfileSpec"];
@@ -4553,7 +4627,8 @@ export interface components {
          * @description Dimensions and properties of a section.
          *
          *     Positions are from the lower left corner of the box around it (back of the web, back of the legs). `mass_area_mm2`
-         *     is the area that is weighed: the nominal wall, where the design wall is thinner. Of a composed section also: its closed `cells`;
+         *     is the area that is weighed: the nominal wall, where the design wall is thinner. `omega_mm2` is the greatest warping
+         *     coordinate of an open section about its shear centre. Of a composed section also: its closed `cells`;
          *     `slender`, the sqrt(E / Fy) above which no wall of it buckles before it yields; `beta_mm`, its monosymmetry; and whether
          *     it is `upright`, alike left and right.
          */
@@ -4637,6 +4712,11 @@ export interface components {
             major_axis_deg: number;
             /** Mass Area Mm2 */
             mass_area_mm2: number;
+            /**
+             * Omega Mm2
+             * @default 0
+             */
+            omega_mm2: number;
             /**
              * Outer Radius Mm
              * @default 0
@@ -5256,6 +5336,21 @@ export interface components {
         StockSpec: {
             /** Item */
             item: components["schemas"]["BarStockSpec"] | components["schemas"]["SheetStockSpec"];
+        };
+        /**
+         * StopForce
+         * @description A mass that runs against a stop, which gives evenly until the mass stands.
+         */
+        StopForce: {
+            gives: components["schemas"]["Length"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "stop";
+            mass: components["schemas"]["Mass"];
+            /** Speed M S */
+            speed_m_s: number;
         };
         /** StructureIn */
         StructureIn: {

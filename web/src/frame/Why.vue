@@ -12,7 +12,7 @@ const mark = computed(() => (plate.value ?? structure.value ?? member.value)?.sp
 const all = computed(() => {
   if (plate.value) return plate.value.verdict?.checks ?? []
   const v = structure.value?.verdict
-  return v ? [v.movement, ...v.stability!, ...v.bars.flatMap((b) => [...b.checks, ...b.joints.flatMap((j) => j.checks)])] : (member.value?.verdict?.checks ?? [])
+  return v ? [v.movement, ...v.sways!, ...v.stability!, ...v.bars.flatMap((b) => [...b.checks, ...b.joints.flatMap((j) => j.checks)])] : (member.value?.verdict?.checks ?? [])
 })
 /** "position|check" is the worst check of a position or stage. */
 const check = computed(() => {

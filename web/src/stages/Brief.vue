@@ -15,12 +15,18 @@ const loadRow = ref<Chosen>(null)
 const kinds = { force: 'force', line: 'line_load', area: 'area_load' } as const
 const forms = { force: 'a force', line: 'per length', area: 'per area' } as const
 /** The size of the chosen form alone: what was begun in another form is not part of the load. */
-const onlyItsForm = (x: S['LoadSpec']) => ({ ...x, force: x.form === 'force' ? x.force : null, line: x.form === 'line' ? x.line : null, area: x.form === 'area' ? (x.area ?? null) : null })
+const onlyItsForm = (x: S['LoadSpec']) => ({ ...x, source: x.form === 'force' ? (x.source ?? null) : null, force: x.form === 'force' && !x.source ? x.force : null, line: x.form === 'line' ? x.line : null, area: x.form === 'area' ? (x.area ?? null) : null })
 const saveLoad = () => attempt(async () => { await save('loads', loadRow.value, onlyItsForm(load.value!)); load.value = null; loadRow.value = null })
+const blankSources: Record<string, () => S['LoadSpec']['source']> = {
+  cylinder: () => ({ kind: 'cylinder', bore: { text: '50 mm', unit: unit.value, value: 0 }, rod: { text: '28 mm', unit: unit.value, value: 0 }, pressure: { text: '150 bar', unit: unit.value, value: 0 }, pulls: false }),
+  stop: () => ({ kind: 'stop', mass: { text: '100 kg', unit: unit.value, value: 0 }, speed_m_s: 0.5, gives: { text: '10 mm', unit: unit.value, value: 0 } }),
+  drop: () => ({ kind: 'drop', mass: { text: '100 kg', unit: unit.value, value: 0 }, height: { text: '100 mm', unit: unit.value, value: 0 }, gives: { text: '2 mm', unit: unit.value, value: 0 } }),
+}
+function from(kind: string) { load.value!.source = kind ? blankSources[kind]() : null }
 const dim = ref<S['DimensionSpec'] | null>(null)
 const dimRow = ref<Chosen>(null)
 const saveDim = () => attempt(async () => { await save('dimensions', dimRow.value, dim.value); dim.value = null; dimRow.value = null })
-const size = (x: S['LoadSpec']) => (x.form === 'force' ? x.force : x.form === 'line' ? x.line : x.area)?.text
+const size = (x: S['LoadSpec']) => x.source ? `of a ${x.source.kind}` : (x.form === 'force' ? x.force : x.form === 'line' ? x.line : x.area)?.text
 function editLoad(r: S['LoadRow']) { load.value = copy(r.spec); loadRow.value = { id: r.id, version: r.version } }
 function editDim(r: S['DimensionRow']) { dim.value = copy(r.spec); dimRow.value = { id: r.id, version: r.version } }
 </script>
@@ -44,7 +50,12 @@ function editDim(r: S['DimensionRow']) { dim.value = copy(r.spec); dimRow.value 
           <div class="field"><label for="load-name">Load</label><input id="load-name" v-model="load.name" placeholder="crowd" /></div>
           <div class="field"><label for="load-case">It is</label><select id="load-case" v-model="load.case"><option value="live">live</option><option value="dead">dead</option><option value="wind">wind</option></select></div>
           <div class="field"><label for="load-form">Given</label><select id="load-form" v-model="load.form"><option v-for="(w, k) in forms" :key="k" :value="k">{{ w }}</option></select></div>
-          <EntryField v-if="load.form === 'force'" v-model="load.force" label="Size" kind="force" /><EntryField v-else-if="load.form === 'line'" v-model="load.line" label="Size" kind="line_load" />
+          <div v-if="load.form === 'force'" class="field"><label for="load-source">Its size is</label><select id="load-source" :value="load.source?.kind ?? ''" @change="from(($event.target as HTMLSelectElement).value)"><option value="">known</option><option value="cylinder">of a cylinder</option><option value="stop">of a mass against a stop</option><option value="drop">of a mass that drops</option></select></div>
+          <template v-if="load.form === 'force' && load.source">
+            <template v-if="load.source.kind === 'cylinder'"><EntryField v-model="load.source.bore" label="Bore" /><EntryField v-model="load.source.pressure" label="Pressure" kind="area_load" /><EntryField v-model="load.source.rod" label="Rod" /><label class="row"><input v-model="load.source.pulls" type="checkbox" /> it pulls</label></template>
+            <template v-else><EntryField v-model="load.source.mass" label="Mass" kind="mass" /><div v-if="load.source.kind === 'stop'" class="field"><label for="load-speed">Speed, m/s</label><input id="load-speed" v-model.number="load.source.speed_m_s" inputmode="decimal" /></div><EntryField v-else v-model="load.source.height" label="Falls" /><EntryField v-model="load.source.gives" :label="load.source.kind === 'stop' ? 'The stop gives' : 'Sinks under it at rest'" /></template>
+          </template>
+          <EntryField v-else-if="load.form === 'force'" v-model="load.force" label="Size" kind="force" /><EntryField v-else-if="load.form === 'line'" v-model="load.line" label="Size" kind="line_load" />
           <EntryField v-else v-model="load.area" label="Size" :kind="kinds.area" />
           <div class="field"><label for="load-dyn">Dynamic factor</label><input id="load-dyn" v-model.number="load.dynamic_factor" inputmode="decimal" /></div>
           <div class="field"><label for="load-cycles">Comes and goes, times</label><input id="load-cycles" v-model.number="load.cycles" inputmode="numeric" placeholder="seldom" /></div>
@@ -93,6 +104,7 @@ function editDim(r: S['DimensionRow']) { dim.value = copy(r.spec); dimRow.value 
           <div class="field"><label for="b-span">Moves at most: span over</label><input id="b-span" v-model.number="brief.span_over" inputmode="numeric" /></div>
           <div class="field"><label for="b-cant">Tip of an arm: 2 L over</label><input id="b-cant" v-model.number="brief.cantilever_over" inputmode="numeric" /></div>
           <EntryField v-model="brief.move_at_most" label="Or a fixed figure" optional hint="by the ratios" />
+          <div class="field"><label for="b-hz">Swings at least, Hz</label><input id="b-hz" v-model.number="brief.swings_at_least_hz" inputmode="decimal" placeholder="not asked" @change="brief.swings_at_least_hz = brief.swings_at_least_hz || null" /><span class="echo"></span></div>
           <EntryField v-model="brief.module_mass_limit" label="A module weighs at most" kind="mass" optional hint="no limit" />
           <EntryField v-model="brief.longest_piece" label="Longest piece that can be brought" optional hint="no limit" />
           <div class="field"><label for="b-env">It stands</label><select id="b-env" v-model="brief.environment"><option v-for="o in ['dry', 'outdoor', 'salt', 'hot', 'dusty', 'vibrating']" :key="o">{{ o }}</option></select></div>

@@ -13,6 +13,7 @@ class Limits(Model):
     span_over: float = Field(default=240, ge=50, le=5000)
     cantilever_over: float = Field(default=180, ge=50, le=5000, description="tip may move 2 L / n")
     absolute_mm: float | None = Field(default=None, gt=0)
+    least_hz: float | None = Field(default=None, gt=0, description="lowest natural frequency with its load on it")
 
 
 def deflection_limit_mm(length_mm: float, overhang: bool, limits: Limits) -> float:

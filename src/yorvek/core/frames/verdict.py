@@ -17,14 +17,13 @@ from yorvek.core.frames.request import FrameRequest, Situation
 from yorvek.core.frames.solving import Made, Solved, frame_of, layout_in, made_of, solutions, stations
 from yorvek.core.frames.stability import stability_checks
 from yorvek.core.frames.strength import bending_record, shares, shear_record
+from yorvek.core.frames.swinging import frequency_check, swings_hz
 from yorvek.core.materials import material
 from yorvek.core.model import Model
-from yorvek.core.quantities import GRAVITY
 from yorvek.core.sections import price_per_kg, section
 from yorvek.core.structures.element import local_axes
 from yorvek.core.structures.frame import solve_frame
 from yorvek.core.structures.starters import Bar, Layout, length_mm, runs_on
-from yorvek.core.structures.vibration import frequencies_hz
 
 Floats = NDArray[np.float64]
 STRAIGHT = math.cos(math.radians(2.0))
@@ -123,6 +122,7 @@ class FrameVerdict(Model):
     swings_loaded_hz: float | None
     outside: list[str]
     stability: list[Check] = []
+    sways: list[Check] = []
     situations: list[SituationVerdict] = []
     position: str = ""
     centre_mm: tuple[float, float, float] = (0.0, 0.0, 0.0)
@@ -209,6 +209,9 @@ def _check(request: FrameRequest, layout: Layout, *, swings: bool) -> FrameVerdi
     bars = [_bar(request, layout, bar, made[bar.name], strong, chords, often) for bar in layout.bars]
     movement, moved = _movement(request, layout, service)
     stability = stability_checks(request, layout, service)
+    limit_hz = request.limits.least_hz
+    loaded_hz = swings_hz(request, layout, made, loaded=True) if swings or limit_hz else None
+    sways = [] if limit_hz is None else [frequency_check(limit_hz, loaded_hz)]
     everything = [*(c for b in bars for c in b.every_check()), *stability]
     strength = least_reserve(everything, "strength", none_applies="no load")
     weakest = next((b.name for b in bars for c in b.every_check() if c.id == strength.check_id), bars[0].name)
@@ -225,7 +228,8 @@ def _check(request: FrameRequest, layout: Layout, *, swings: bool) -> FrameVerdi
         bars=bars,
         movement=movement,
         strength=strength,
-        stiffness=least_reserve([movement], "stiffness", none_applies="no limit"),
+        stiffness=least_reserve([movement, *sways], "stiffness", none_applies="no limit"),
+        sways=sways,
         weakest=weakest,
         handed=_handed(layout, service),
         loads=[
@@ -241,8 +245,8 @@ def _check(request: FrameRequest, layout: Layout, *, swings: bool) -> FrameVerdi
         roles=list(layout.roles),
         mass_kg=mass,
         price=sum(b.mass_kg * price_per_kg(section(b.section_id), material(b.material_id).price_per_kg) for b in bars),
-        swings_empty_hz=_swings(request, layout, made, loaded=False) if swings else None,
-        swings_loaded_hz=_swings(request, layout, made, loaded=True) if swings else None,
+        swings_empty_hz=swings_hz(request, layout, made, loaded=False) if swings else None,
+        swings_loaded_hz=loaded_hz,
         outside=OUTSIDE,
         stability=stability,
         centre_mm=(centre[0], centre[1], centre[2]),
@@ -319,27 +323,6 @@ def _repeated(request: FrameRequest, layout: Layout, made: dict[str, Made]) -> l
         alone = Solved(service_combinations(wind=False)[0], (load.name,), solve_frame(frame))
         out.append((Often(name=load.name, cycles=load.cycles), alone))
     return out
-
-
-def _swings(request: FrameRequest, layout: Layout, made: dict[str, Made], *, loaded: bool) -> float | None:
-    """Lowest natural frequency with its own mass, and with everything that hangs on it; None where it has none."""
-    hung: dict[str, float] = {}
-    for load in request.loads if loaded else []:
-        spot = layout.spots[load.spot]
-        if load.direction != "down" or load.case == "wind":
-            continue
-        for node in spot.nodes:
-            hung[node] = hung.get(node, 0.0) + load.force_N / GRAVITY / len(spot.nodes)
-        whole = sum(length_mm(layout, layout.bar(n)) for n, _ in spot.bars)
-        for name, width in spot.bars:
-            bar = layout.bar(name)
-            q = load.line_N_per_mm + load.area_MPa * width + load.force_N / whole
-            for node in (bar.i, bar.j):
-                hung[node] = hung.get(node, 0.0) + q * length_mm(layout, bar) / 2 / GRAVITY
-    try:
-        return frequencies_hz(frame_of(request, layout, made, {}, 0.0), hung)[0]
-    except InputError:
-        return None
 
 
 def _bar(

@@ -8,6 +8,7 @@ from pydantic import Field, field_validator
 
 from yorvek.core.checks.methods import Method
 from yorvek.core.errors import InputError
+from yorvek.core.jobs.sources import ForceSource
 from yorvek.core.model import Model
 from yorvek.core.quantities.entry import AreaLoad, Force, Length, LineLoad, Mass, Money, Place, Size, Thickness
 from yorvek.core.quantities.units import UNITS
@@ -67,6 +68,7 @@ class JobSpec(Model):
     span_over: float = Field(default=240, ge=50, le=5000)
     cantilever_over: float = Field(default=180, ge=50, le=5000)
     move_at_most: Length | None = None
+    swings_at_least_hz: float | None = Field(default=None, gt=0, le=200, description="lowest natural frequency, loaded")
     module_mass_limit: Mass | None = None
     longest_piece: Length | None = Field(default=None, description="longest piece that vehicle and door take")
     environment: Literal["dry", "outdoor", "salt", "hot", "dusty", "vibrating"] = "dry"
@@ -104,6 +106,7 @@ class LoadSpec(Model):
     force: Force | None = None
     line: LineLoad | None = None
     area: AreaLoad | None = None
+    source: ForceSource | None = Field(default=None, description="what a force comes out of, instead of its size")
     dynamic_factor: float = Field(default=1.0, ge=1.0, le=5.0)
     cycles: float = Field(default=0.0, ge=0.0, le=1e9, description="how often it comes and goes in its life; 0: seldom")
     note: str = Field(default="", max_length=300)
@@ -114,6 +117,9 @@ class LoadSpec(Model):
         Raises:
             InputError: it is empty.
         """
+        if self.form == "force" and self.source is not None:
+            newtons = self.source.newtons()
+            return Force(text=f"{newtons:.0f} N", value=newtons)
         found = {"force": self.force, "line": self.line, "area": self.area}[self.form]
         if found is None:
             raise InputError(field=self.form, got="", needs="give the size of the load")

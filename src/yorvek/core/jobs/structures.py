@@ -201,6 +201,7 @@ def frame_request(
             span_over=job.span_over,
             cantilever_over=job.cantilever_over,
             absolute_mm=None if job.move_at_most is None else job.move_at_most.value,
+            least_hz=job.swings_at_least_hz,
         ),
         welded=spec.welded,
         weld_leg_mm=spec.weld_leg.value,

@@ -101,6 +101,14 @@ class Angle(Entry):
     at_most = 75.0
 
 
+class Pressure(Entry):
+    """A pressure in a cylinder, MPa."""
+
+    kind = "area_load"
+    more_than = 0.0
+    at_most = 100.0
+
+
 class Mass(Entry):
     """A mass, kg."""
 

@@ -326,12 +326,11 @@ def parse(
     number = value.number if kind in ("number", "money") else reader.dimensioned(value).number
     if not math.isfinite(number) or abs(number) > LARGEST:
         raise InputError(field=field, got=text, needs=f"this number is too large: write {WORDS[kind]}")
+    word, core = BARE["mm"].get(kind, ("", 1.0))
     if more_than is not None and number <= more_than:
-        raise InputError(field=field, got=text, needs=f"it must be more than {more_than:g}")
+        raise InputError(field=field, got=text, needs=f"it must be more than {more_than / core:g} {word}".rstrip())
     if at_least is not None and number < at_least:
-        raise InputError(field=field, got=text, needs=f"it must be at least {at_least:g}")
+        raise InputError(field=field, got=text, needs=f"it must be at least {at_least / core:g} {word}".rstrip())
     if at_most is not None and number > at_most:
-        raise InputError(
-            field=field, got=text, needs=f"it must be at most {at_most:g} {BARE['mm'].get(kind, ('', 1.0))[0]}".rstrip()
-        )
+        raise InputError(field=field, got=text, needs=f"it must be at most {at_most / core:g} {word}".rstrip())
     return Parsed(text=text, value=number, names=reader.used)
