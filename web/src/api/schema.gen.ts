@@ -3048,11 +3048,16 @@ export interface components {
             /** Version */
             version: number;
         };
-        /** LoadRow */
+        /**
+         * LoadRow
+         * @description A load; `value` in N, N/mm or MPa, none where its size is missing.
+         */
         LoadRow: {
             /** Id */
             id: number;
             spec: components["schemas"]["LoadSpec"];
+            /** Value */
+            value: number | null;
             /** Version */
             version: number;
         };

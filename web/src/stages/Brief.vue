@@ -3,7 +3,7 @@ import { computed, ref, watch } from 'vue'
 import type { S } from '../api/client'
 import { attempt, copy, job, mayWrite, remove, save, saveBrief } from '../shared/job'
 import EntryField from '../shared/EntryField.vue'
-import { length, lengthUnit, unit } from '../shared/units'
+import { force, length, lengthUnit, unit } from '../shared/units'
 
 const brief = ref<S['JobSpec']>(copy(job.value!.job.spec))
 watch(() => job.value!.job.version, () => { brief.value = copy(job.value!.job.spec) })
@@ -39,7 +39,7 @@ function editDim(r: S['DimensionRow']) { dim.value = copy(r.spec); dimRow.value 
         <thead><tr><th>Name</th><th>Kind</th><th>Size</th><th>Dynamic</th><th></th></tr></thead>
         <tbody>
           <tr v-for="r in job!.loads" :key="r.id">
-            <td><b>{{ r.spec.name }}</b></td><td>{{ r.spec.case }}, {{ forms[r.spec.form ?? 'area'] }}</td><td>{{ size(r.spec) }}</td><td>× {{ r.spec.dynamic_factor }}</td>
+            <td><b>{{ r.spec.name }}</b></td><td>{{ r.spec.case }}, {{ forms[r.spec.form ?? 'area'] }}</td><td>{{ size(r.spec) }}<span v-if="r.spec.source && r.value != null" class="soft"> {{ force(r.value) }}</span></td><td>× {{ r.spec.dynamic_factor }}</td>
             <td class="num"><template v-if="mayWrite"><button class="button quiet" :aria-label="`Change load ${r.spec.name}`" @click="editLoad(r)">Change</button>
               <button class="button quiet" :aria-label="`Take away load ${r.spec.name}`" @click="attempt(() => remove('loads', r))">Take away</button></template></td>
           </tr>

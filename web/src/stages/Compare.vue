@@ -115,8 +115,8 @@ const choose = () => attempt(async () => {
       </tbody>
     </table>
     <p v-if="rows.length < listed.length" class="soft">{{ listed.length - rows.length }} heavier or further ones are not listed.</p>
-    <Swap />
   </template>
+  <Swap />
 </template>
 <style scoped>
 .two { display: grid; grid-template-columns: minmax(0, 1.7fr) minmax(230px, 1fr); gap: 16px; } svg { width: 100%; background: var(--sheet); border: 1px solid var(--rule); }

@@ -69,7 +69,7 @@ const asMade = (p: S['PlateRow']) => attempt(async () => {
         <td class="num"><template v-if="mayWrite"><button class="button quiet" @click.stop="change(p)">Change</button><button v-if="!job!.parts.some((x) => x.spec.mark === p.spec.mark)" class="button quiet" @click.stop="asMade(p)">Make it a part</button><button class="button quiet" :aria-label="`Take away ${p.spec.mark}`" @click.stop="attempt(() => remove('plates', p))">Take away</button></template></td>
       </tr></tbody>
     </table>
-    <div v-if="row?.verdict && !draft" class="row gap">
+    <div v-if="row?.verdict && !draft" class="row gap beside">
       <svg v-if="row.verdict.moved_mm?.length" :viewBox="`-1 -1 102 ${tall + 2}`" class="map" role="img" :aria-label="`How far ${row.spec.mark} moves where`">
         <g v-for="(line, k) in row.verdict.moved_mm" :key="k"><rect v-for="(w, i) in line" :key="i" :x="(i * 100) / line.length" :y="((row.verdict.moved_mm.length - 1 - k) * tall) / row.verdict.moved_mm.length" :width="101 / line.length" :height="(1.01 * tall) / row.verdict.moved_mm.length" fill="var(--mark)" :fill-opacity="0.08 + (0.85 * Math.abs(w)) / most" /></g>
         <rect x="0" y="0" width="100" :height="tall" fill="none" stroke="var(--ink)" stroke-width="1.4" vector-effect="non-scaling-stroke" />
@@ -80,4 +80,4 @@ const asMade = (p: S['PlateRow']) => attempt(async () => {
     </div>
   </section>
 </template>
-<style scoped>.map { width: 180px; max-height: 180px; } .map + p { flex: 1; min-width: 260px; }</style>
+<style scoped>.beside { align-items: flex-start; } .map { width: 180px; max-height: 180px; } .map + p { flex: 1; min-width: 260px; }</style>

@@ -45,7 +45,10 @@ class DimensionRow(Row):
 
 
 class LoadRow(Row):
+    """A load; `value` in N, N/mm or MPa, none where its size is missing."""
+
     spec: LoadSpec
+    value: float | None
 
 
 class MemberRow(Row):

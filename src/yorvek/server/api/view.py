@@ -2,7 +2,8 @@
 
 from __future__ import annotations
 
-from yorvek.core.jobs import JobState
+from yorvek.core.errors import InputError
+from yorvek.core.jobs import JobState, LoadSpec
 from yorvek.core.jobs.checking import digest_of, needs_checker
 from yorvek.core.jobs.state import followed
 from yorvek.core.sections import section, sold_in
@@ -65,6 +66,13 @@ def last_edit(job: Job) -> shapes.EditView | None:
     return edit_view(edit) if edit else None
 
 
+def _size_of(load: LoadSpec) -> float | None:
+    try:
+        return load.entered().value
+    except InputError:
+        return None
+
+
 def _followed(state: JobState, number: int) -> object:
     try:
         return followed(state, state.parts[number])
@@ -124,7 +132,7 @@ def job_view(job: Job) -> shapes.JobView:
         dimensions=[
             shapes.DimensionRow(id=k, version=versions[Dimension][k], spec=d) for k, d in state.dimensions.items()
         ],
-        loads=[shapes.LoadRow(id=k, version=versions[Load][k], spec=x) for k, x in state.loads.items()],
+        loads=[shapes.LoadRow(id=k, version=versions[Load][k], spec=x, value=_size_of(x)) for k, x in state.loads.items()],
         members=[
             shapes.MemberRow(
                 id=k,
