@@ -220,6 +220,8 @@ def test_the_schema_names_every_part_of_the_document():
         "parts",
         "stock",
         "notes",
+        "cuts",
+        "kept",
     }
     assert {"JobSpec", "MemberSpec", "LoadSpec", "PartSpec", "StockSpec"} <= set(schema["$defs"])
 

@@ -200,6 +200,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/cuts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Cut Bar
+         * @description Tick a bar off: its pieces are there, the bar leaves the stock book, a drop worth keeping comes back into it.
+         */
+        post: operations["yorvek_server_api_saw_cut_bar"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/cuts/{cut_id}/miscut": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Miscut
+         * @description A piece is wanted again; what it became is stock if it is worth keeping, and the log says what happened.
+         */
+        post: operations["yorvek_server_api_saw_miscut"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/dimensions": {
         parameters: {
             query?: never;
@@ -820,6 +860,86 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/plans/{plan_id}/look": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Look At Move
+         * @description Whether the pieces are clear of each other and of the edges where they are now. Nothing is stored.
+         */
+        post: operations["yorvek_server_api_plans_look_at_move"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/plans/{plan_id}/move": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Move Pieces
+         * @description Keep a nest as it was changed by hand, as a variant that counts from now on.
+         */
+        post: operations["yorvek_server_api_plans_move_pieces"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/plans/{plan_id}/pick": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Pick Plan
+         * @description Let this variant count from now on.
+         */
+        post: operations["yorvek_server_api_plans_pick_plan"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/plans/{plan_id}/rest": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Plan Rest
+         * @description Ask for the pieces that are not locked to be placed anew; it is made in the worker.
+         */
+        post: operations["yorvek_server_api_plans_plan_rest"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/plans/{plan_id}/table": {
         parameters: {
             query?: never;
@@ -923,6 +1043,26 @@ export interface paths {
          * @description Take away a profile.
          */
         delete: operations["yorvek_server_api_records_take_away_profile"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/receive": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Receive
+         * @description Put what came into the stock book, each bar or sheet as long as it is, and plan again with that.
+         */
+        post: operations["yorvek_server_api_saw_receive"];
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -1206,6 +1346,26 @@ export interface paths {
          * @description Undo an edit, or the newest that was not undone.
          */
         post: operations["yorvek_server_api_jobs_undo_last"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/variants": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Variants
+         * @description The finished plans of one thickness and material, newest first.
+         */
+        get: operations["yorvek_server_api_plans_variants"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1649,6 +1809,12 @@ export interface components {
              * @default false
              */
             galvanised: boolean;
+            /**
+             * Heat
+             * @description heat number or certificate
+             * @default
+             */
+            heat: string;
             length: components["schemas"]["Length"];
             /**
              * Location
@@ -1669,6 +1835,11 @@ export interface components {
              * @description none: on offer, as many as wanted
              */
             qty?: number | null;
+            /**
+             * Reserved For
+             * @description number of the job it is kept for
+             */
+            reserved_for?: number | null;
             /** Section Id */
             section_id: string;
         };
@@ -2167,6 +2338,87 @@ export interface components {
             part: string;
             /** Qty */
             qty: number;
+        };
+        /**
+         * CutBarSpec
+         * @description A bar that was cut: which pieces came off it, and what was left.
+         */
+        CutBarSpec: {
+            /**
+             * Drop Kept
+             * @default false
+             */
+            drop_kept: boolean;
+            /**
+             * Drop Mm
+             * @default 0
+             */
+            drop_mm: number;
+            /** Key */
+            key: string;
+            /** Length Mm */
+            length_mm: number;
+            /** Pieces */
+            pieces: components["schemas"]["CutPiece"][];
+            /**
+             * Stock Words
+             * @default
+             */
+            stock_words: string;
+        };
+        /**
+         * CutIn
+         * @description A bar of the plan that is cut now: its stock line and its pieces as the plan has them.
+         */
+        CutIn: {
+            /** Cuts */
+            cuts: {
+                [key: string]: number;
+            };
+            /** @description as measured; as planned where not given */
+            drop?: components["schemas"]["Place"] | null;
+            /** Key */
+            key: string;
+            /**
+             * Location
+             * @default
+             */
+            location: string;
+            /** Stock */
+            stock: string;
+        };
+        /**
+         * CutPiece
+         * @description A piece off a bar: good, or cut wrong and so still wanted.
+         */
+        CutPiece: {
+            /** Came Out Mm */
+            came_out_mm?: number | null;
+            /** Length Mm */
+            length_mm: number;
+            /** Part */
+            part: string;
+            /**
+             * State
+             * @default good
+             * @enum {string}
+             */
+            state: "good" | "miscut";
+        };
+        /**
+         * CutRow
+         * @description A bar that was cut, by whom and when.
+         */
+        CutRow: {
+            /** At */
+            at: string;
+            /** Author */
+            author: string;
+            /** Id */
+            id: number;
+            spec: components["schemas"]["CutBarSpec"];
+            /** Version */
+            version: number;
         };
         /**
          * CylinderForce
@@ -2825,6 +3077,11 @@ export interface components {
             /**
              * @default {
              *       "bridges": 0,
+             *       "drop_worth": {
+             *         "text": "300",
+             *         "unit": "mm",
+             *         "value": 300
+             *       },
              *       "edge_margin": {
              *         "text": "8",
              *         "unit": "mm",
@@ -2930,6 +3187,8 @@ export interface components {
             bars: components["schemas"]["BarView"][];
             /** Comments */
             comments: components["schemas"]["CommentRow"][];
+            /** Cuts */
+            cuts: components["schemas"]["CutRow"][];
             /** Dimensions */
             dimensions: components["schemas"]["DimensionRow"][];
             figures: components["schemas"]["ThreadFigures"];
@@ -3111,6 +3370,18 @@ export interface components {
             password: string;
             /** Username */
             username: string;
+        };
+        /**
+         * Looked
+         * @description What would be wrong with a nest, and which of its pieces that is about.
+         */
+        Looked: {
+            /** Cost */
+            cost: number;
+            /** Utilisation */
+            utilisation: number;
+            /** Wrong */
+            wrong: components["schemas"]["Wrong"][];
         };
         /**
          * LugPlate
@@ -3356,6 +3627,25 @@ export interface components {
             n: number;
         };
         /**
+         * MiscutIn
+         * @description A piece that came out wrong: which of the bar's pieces, and how long it is now.
+         */
+        MiscutIn: {
+            came_out: components["schemas"]["Length"];
+            /**
+             * Location
+             * @default
+             */
+            location: string;
+            /** Piece */
+            piece: number;
+            /**
+             * Why
+             * @default
+             */
+            why: string;
+        };
+        /**
          * ModuleMass
          * @description What a module weighs and costs, whether that is within the brief's limit, and what it takes to lift it.
          *
@@ -3450,6 +3740,19 @@ export interface components {
             x: number;
             /** Y */
             y: number;
+        };
+        /**
+         * MovedIn
+         * @description Where the pieces of a plan are now; as many as it has.
+         */
+        MovedIn: {
+            /** Placements */
+            placements: components["schemas"]["Placement"][];
+            /**
+             * Title
+             * @default moved by hand
+             */
+            title: string;
         };
         /** NewPerson */
         NewPerson: {
@@ -3914,10 +4217,14 @@ export interface components {
             message: string;
             /** Progress */
             progress: number;
+            /** Sheets */
+            sheets: number;
             /** Stale */
             stale: boolean;
             /** State */
             state: string;
+            /** Title */
+            title: string;
             /** Utilisation */
             utilisation: number | null;
         };
@@ -3950,10 +4257,14 @@ export interface components {
             /** Progress */
             progress: number;
             result: components["schemas"]["SheetPlan"] | null;
+            /** Sheets */
+            sheets: number;
             /** Stale */
             stale: boolean;
             /** State */
             state: string;
+            /** Title */
+            title: string;
             /** Utilisation */
             utilisation: number | null;
         };
@@ -4308,6 +4619,45 @@ export interface components {
             x_mm: number;
         };
         /**
+         * ReceiveIn
+         * @description What came of a line of the buy list, as it was measured, bar by bar or sheet by sheet.
+         */
+        ReceiveIn: {
+            /**
+             * Heat
+             * @default
+             */
+            heat: string;
+            /** Key */
+            key: string;
+            /**
+             * Lengths
+             * @default []
+             */
+            lengths: components["schemas"]["Length"][];
+            /** Line */
+            line: string;
+            /**
+             * Location
+             * @default
+             */
+            location: string;
+            price?: components["schemas"]["Money"] | null;
+            /**
+             * Sheets
+             * @default []
+             */
+            sheets: components["schemas"]["ReceivedSheet"][];
+        };
+        /**
+         * ReceivedSheet
+         * @description A sheet as it was measured.
+         */
+        ReceivedSheet: {
+            height: components["schemas"]["Length"];
+            width: components["schemas"]["Length"];
+        };
+        /**
          * Rectangle
          * @description A rectangular plate.
          */
@@ -4366,6 +4716,24 @@ export interface components {
              * @enum {string}
              */
             word: "not checked" | "gives" | "tight" | "holds" | "heavy";
+        };
+        /**
+         * RestIn
+         * @description Which pieces stay, and how long the rest is searched.
+         */
+        RestIn: {
+            /** Locked */
+            locked: number[];
+            /**
+             * Seconds
+             * @default 8
+             */
+            seconds: number;
+            /**
+             * Seed
+             * @default 1
+             */
+            seed: number;
         };
         /**
          * Ring
@@ -4525,6 +4893,14 @@ export interface components {
              * @default 0
              */
             bridges: number;
+            /**
+             * @default {
+             *       "text": "300",
+             *       "unit": "mm",
+             *       "value": 300
+             *     }
+             */
+            drop_worth: components["schemas"]["Place"];
             /**
              * @default {
              *       "text": "8",
@@ -5016,6 +5392,15 @@ export interface components {
             ][] | null;
             /** Qty */
             qty?: number | null;
+            /**
+             * Taken
+             * @description outlines that stand on it already and stay
+             * @default []
+             */
+            taken: [
+                number,
+                number
+            ][][];
             /** Width */
             width: number;
         };
@@ -5039,6 +5424,12 @@ export interface components {
              * @default false
              */
             galvanised: boolean;
+            /**
+             * Heat
+             * @description heat number or certificate
+             * @default
+             */
+            heat: string;
             height: components["schemas"]["Length"];
             /**
              * Location
@@ -5058,6 +5449,11 @@ export interface components {
             price?: components["schemas"]["Money"] | null;
             /** Qty */
             qty?: number | null;
+            /**
+             * Reserved For
+             * @description number of the job it is kept for
+             */
+            reserved_for?: number | null;
             thickness: components["schemas"]["Thickness"];
             width: components["schemas"]["Length"];
         };
@@ -5791,6 +6187,46 @@ export interface components {
             value: number;
         };
         /**
+         * Variant
+         * @description A finished plan beside others of its plates: what it costs, how full it is, how long the table cuts.
+         */
+        Variant: {
+            /** Asked */
+            asked: string;
+            /** By */
+            by: string;
+            /** Cost */
+            cost: number | null;
+            /** Counts */
+            counts: boolean;
+            /** Cut Minutes */
+            cut_minutes: number;
+            /** Early */
+            early: {
+                [key: string]: unknown;
+            } | null;
+            /** Finished */
+            finished: string | null;
+            /** Id */
+            id: number;
+            /** Key */
+            key: string;
+            /** Message */
+            message: string;
+            /** Progress */
+            progress: number;
+            /** Sheets */
+            sheets: number;
+            /** Stale */
+            stale: boolean;
+            /** State */
+            state: string;
+            /** Title */
+            title: string;
+            /** Utilisation */
+            utilisation: number | null;
+        };
+        /**
          * Vertex
          * @description A corner in mm and the bulge of the segment that leaves it.
          */
@@ -5829,6 +6265,16 @@ export interface components {
             kind: "weld";
             /** Leg Mm */
             leg_mm: number;
+        };
+        /**
+         * Wrong
+         * @description A fault and the placements it is about.
+         */
+        Wrong: {
+            /** Pieces */
+            pieces: number[];
+            /** Words */
+            words: string;
         };
         /**
          * BarPiece
@@ -6173,6 +6619,59 @@ export interface operations {
             cookie?: never;
         };
         requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobView"];
+                };
+            };
+        };
+    };
+    yorvek_server_api_saw_cut_bar: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CutIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobView"];
+                };
+            };
+        };
+    };
+    yorvek_server_api_saw_miscut: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+                cut_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MiscutIn"];
+            };
+        };
         responses: {
             /** @description OK */
             200: {
@@ -7041,6 +7540,110 @@ export interface operations {
             };
         };
     };
+    yorvek_server_api_plans_look_at_move: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+                plan_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MovedIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Looked"];
+                };
+            };
+        };
+    };
+    yorvek_server_api_plans_move_pieces: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+                plan_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MovedIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanState"];
+                };
+            };
+        };
+    };
+    yorvek_server_api_plans_pick_plan: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+                plan_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanState"];
+                };
+            };
+        };
+    };
+    yorvek_server_api_plans_plan_rest: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+                plan_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RestIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanState"];
+                };
+            };
+        };
+    };
     yorvek_server_api_table_see_table: {
         parameters: {
             query: {
@@ -7210,6 +7813,32 @@ export interface operations {
             cookie?: never;
         };
         requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobView"];
+                };
+            };
+        };
+    };
+    yorvek_server_api_saw_receive: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReceiveIn"];
+            };
+        };
         responses: {
             /** @description OK */
             200: {
@@ -7602,6 +8231,30 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["JobView"];
+                };
+            };
+        };
+    };
+    yorvek_server_api_plans_variants: {
+        parameters: {
+            query: {
+                key: string;
+            };
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Variant"][];
                 };
             };
         };

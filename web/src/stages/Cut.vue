@@ -4,7 +4,9 @@ import { call, type S } from '../api/client'
 import { attempt, job, mayWrite, open } from '../shared/job'
 import { outlinePath } from '../shared/OutlinePath'
 import { length, lengthUnit, mass, unit } from '../shared/units'
+import NestEditor from './NestEditor.vue'
 import TableView from './TableView.vue'
+import Variants from './Variants.vue'
 
 const base = computed(() => `/jobs/${job.value!.job.id}`)
 const file = (name: string) => `/api${base.value}/export/${name}?unit=${unit.value}`
@@ -84,6 +86,7 @@ function below(o: S['Outline'], font: number): number {
   return Math.max(0, ...reach) > 0 ? Math.max(...reach) + font * 1.1 : font * 0.35
 }
 const marked = ref('')
+const editing = ref<number | null>(null)
 const table = ref<{ plan: number; sheet: string } | null>(null)
 </script>
 <template>
@@ -130,7 +133,10 @@ const table = ref<{ plan: number; sheet: string } | null>(null)
     <template v-if="plans[s.key]?.result">
       <p class="soft">{{ job!.job.spec.currency }} {{ plans[s.key].result!.cost.toFixed(2) }} of metal, {{ (plans[s.key].result!.utilisation * 100).toFixed(0) }} % used; no choice of sheets below {{ plans[s.key].result!.lower_bound.toFixed(2) }} has the area; {{ plans[s.key].result!.evaluations }} steps of search.</p>
       <p v-for="u in plans[s.key].result!.unplaced" :key="u.part" class="bad">No room for {{ u.qty }} × {{ u.part }}: add a sheet in <router-link :to="`${base}/stock`">Stock</router-link>.</p>
-      <div class="sheets">
+      <Variants :sheets="s" />
+      <NestEditor v-if="editing === plans[s.key].id" :key="editing" :plan="plans[s.key]" @done="editing = null; attempt(() => open(job!.job.id))" @asked="editing = null; attempt(() => open(job!.job.id))" />
+      <p v-else-if="mayWrite && !s.done?.stale && !job!.job.spec.machines!.straight_cuts_only && plans[s.key].result!.placements.length"><button class="button" @click="editing = plans[s.key].id">Move pieces by hand</button></p>
+      <div v-if="editing !== plans[s.key].id" class="sheets">
         <figure v-for="k in used(plans[s.key])" :key="k">
           <svg :viewBox="`-4 ${-sheetOf(plans[s.key], k).height - 4} ${sheetOf(plans[s.key], k).width + 8} ${sheetOf(plans[s.key], k).height + 8}`" role="img" :aria-label="`Sheet ${k}`">
             <g transform="scale(1 -1)"><path :d="'M' + outlineOf(sheetOf(plans[s.key], k)).map((q) => q.join(' ')).join('L') + 'Z'" fill="var(--metal)" stroke="var(--ink)" vector-effect="non-scaling-stroke" />

@@ -8,6 +8,7 @@ from typing import Any, Literal
 from pydantic import Field, ValidationError
 
 from yorvek.core.errors import InputError
+from yorvek.core.jobs.cuts import CutBarSpec, KeptPlanSpec
 from yorvek.core.jobs.plates import PlateSpec
 from yorvek.core.jobs.profiles import ProfileSpec
 from yorvek.core.jobs.spec import DimensionSpec, JobSpec, LoadSpec, MemberSpec, NoteSpec, StockSpec
@@ -67,6 +68,8 @@ class JobFile(Model):
     parts: list[FilePart] = []
     stock: list[StockSpec] = []
     notes: list[NoteSpec] = []
+    cuts: list[CutBarSpec] = []
+    kept: list[KeptPlanSpec] = []
 
 
 def first_trouble(error: ValidationError) -> InputError:

@@ -7,6 +7,7 @@ from typing import TypeVar
 from yorvek.core.cutting.bars import BarPiece, BarProblem, BarStock
 from yorvek.core.cutting.sheets import SheetPiece, SheetProblem, SheetStock
 from yorvek.core.errors import InputError
+from yorvek.core.jobs.cuts import done_pieces
 from yorvek.core.jobs.spec import BarStockSpec, SheetStockSpec
 from yorvek.core.jobs.state import JobState, followed
 from yorvek.core.materials import material
@@ -134,6 +135,7 @@ def bar_groups(state: JobState, parts: dict[int, WorkedPart]) -> list[BarGroup]:
                 not isinstance(item, BarStockSpec)
                 or (item.section_id, item.material_id) != (section_id, material_id)
                 or item.qty == 0
+                or item.reserved_for not in (None, state.number)
             ):
                 continue
             if longest is not None and item.qty is None and item.length.value > longest:
@@ -180,22 +182,28 @@ def bar_groups(state: JobState, parts: dict[int, WorkedPart]) -> list[BarGroup]:
         if not stock:
             left_out.append("no stock is entered that can be brought home")
             stock.append(BarStock(id="none", length=1.0, qty=0))
+        wanted_here = _own_names(
+            [
+                BarPiece(id=w.part.mark, length=round(w.geometry.length_mm or 0, 4), qty=w.part.qty)
+                for w in pieces
+                if w.geometry
+            ]
+        )
+        key = f"{section_id}|{material_id}"
+        done = done_pieces(state.cuts.values(), key)
+        still = [p.model_copy(update={"qty": p.qty - done[p.id]}) for p in wanted_here if p.qty > done[p.id]]
+        if not still:
+            continue
         problem = BarProblem(
             name=f"{section_id} {material_id}",
             kerf=machines.saw_kerf.value,
             end_trim=machines.end_trim.value,
             stock=stock,
-            parts=_own_names(
-                [
-                    BarPiece(id=w.part.mark, length=round(w.geometry.length_mm or 0, 4), qty=w.part.qty)
-                    for w in pieces
-                    if w.geometry
-                ]
-            ),
+            parts=still,
         )
         out.append(
             BarGroup(
-                key=f"{section_id}|{material_id}",
+                key=key,
                 section_id=section_id,
                 material_id=material_id,
                 problem=problem,
@@ -271,6 +279,7 @@ def sheet_groups(state: JobState, parts: dict[int, WorkedPart]) -> list[SheetGro
                 or item.material_id != material_id
                 or abs(item.thickness.value - thickness) > 0.05
                 or item.qty == 0
+                or item.reserved_for not in (None, state.number)
             ):
                 continue
             price = item.price.value if item.price is not None else per_mm2 * item.width.value * item.height.value

@@ -7,6 +7,7 @@ from collections.abc import Callable, Sequence
 from yorvek.core.cautions import Caution, cautions
 from yorvek.core.checks import BeamVerdict, Reserve, check_beam
 from yorvek.core.cutting.bars import BarPlan, BarProblem
+from yorvek.core.cutting.bars.least_change import least_change
 from yorvek.core.errors import InputError
 from yorvek.core.frames import FrameRequest
 from yorvek.core.jobs.budget import ModuleMass, module_masses
@@ -130,7 +131,10 @@ def figures(
     # a web has no movement of its own: it is part of something that has
     moving = [(state.plates[k].mark, r) for k, r in plates.items() if state.plates[k].form != "web"]
     stiffness, softest = _job_reserve([*results, *moving], "stiffness")
-    bars = [BarResult(group=g, plan=plan_bars(g.problem)) for g in bar_groups(state, parts)]
+    bars = [
+        BarResult(group=g, plan=least_change(g.problem, state.meant(g.key), plan_bars))
+        for g in bar_groups(state, parts)
+    ]
     sheets = sheet_groups(state, parts)
     bought, to_buy = 0.0, 0
     for b in bars:

@@ -34,6 +34,7 @@ class SawAndTable(Model):
 
     saw_kerf: Place = Place(text="2.5", value=2.5)
     end_trim: Place = Place(text="10", value=10.0)
+    drop_worth: Place = Place(text="300", value=300.0)
     table_kerf: Place = Place(text="1.5", value=1.5)
     part_gap: Place = Place(text="5", value=5.0)
     edge_margin: Place = Place(text="8", value=8.0)
@@ -189,6 +190,8 @@ class BarStockSpec(Model):
     location: str = Field(default="", max_length=60)
     drop: bool = False
     galvanised: bool = False
+    heat: str = Field(default="", max_length=60, description="heat number or certificate")
+    reserved_for: int | None = Field(default=None, description="number of the job it is kept for")
     note: str = Field(default="", max_length=200)
 
 
@@ -207,6 +210,8 @@ class SheetStockSpec(Model):
     location: str = Field(default="", max_length=60)
     drop: bool = False
     galvanised: bool = False
+    heat: str = Field(default="", max_length=60, description="heat number or certificate")
+    reserved_for: int | None = Field(default=None, description="number of the job it is kept for")
     note: str = Field(default="", max_length=200)
 
 

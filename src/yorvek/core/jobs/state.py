@@ -2,9 +2,12 @@
 
 from __future__ import annotations
 
+from collections import Counter
+
 from yorvek.core.checks import BeamMember, Limits
 from yorvek.core.checks.notches import Notch
 from yorvek.core.errors import InputError
+from yorvek.core.jobs.cuts import CutBarSpec, KeptPlanSpec
 from yorvek.core.jobs.plates import PlateSpec
 from yorvek.core.jobs.profiles import ProfileSpec
 from yorvek.core.jobs.spec import DimensionSpec, JobSpec, LoadSpec, MemberLoad, MemberSpec, StockSpec
@@ -20,6 +23,7 @@ from yorvek.core.structures import BeamLoad, BeamRequest, Support
 class JobState(Model):
     """Everything the thread is worked out from, keyed by record number."""
 
+    number: int = 0
     job: JobSpec
     dimensions: dict[int, DimensionSpec] = {}
     loads: dict[int, LoadSpec] = {}
@@ -29,6 +33,8 @@ class JobState(Model):
     profiles: dict[int, ProfileSpec] = {}
     parts: dict[int, PartSpec] = {}
     stock: dict[int, StockSpec] = {}
+    cuts: dict[int, CutBarSpec] = {}
+    kept: dict[int, KeptPlanSpec] = {}
 
     def names(self) -> dict[str, float]:
         """Values of the named dimensions, mm.
@@ -53,6 +59,10 @@ class JobState(Model):
             if isinstance(p.shape, BarPiece) and p.shape.section_id
         ]
         return out
+
+    def meant(self, key: str) -> list[Counter[str]]:
+        """Bars of a profile as they were meant when work began."""
+        return next((k.counters() for k in self.kept.values() if k.key == key), [])
 
     def has_section(self, id: str) -> bool:
         """Whether it is a size, or one of the job's own."""

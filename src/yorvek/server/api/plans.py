@@ -7,7 +7,10 @@ from ninja import Router
 from ninja.errors import HttpError
 from pydantic import Field
 
-from yorvek.core.cutting.sheets import SheetPlan
+from yorvek.core.cutting.sheets import Placement, SheetPlan, SheetProblem
+from yorvek.core.cutting.sheets.by_hand import plan_by_hand
+from yorvek.core.cutting.sheets.verify import faults_of, measures
+from yorvek.core.errors import InputError
 from yorvek.core.model import Model
 from yorvek.server.api import shapes
 from yorvek.server.api.access import job_of, writer
@@ -18,6 +21,7 @@ from yorvek.server.jobs.models import Job
 from yorvek.server.jobs.thread import job_figures, job_state
 
 router = Router(tags=["plans"])
+MOST_VARIANTS = 12
 
 
 class PlanIn(Model):
@@ -54,7 +58,6 @@ def see_plan(request: HttpRequest, job_id: int, plan_id: int) -> shapes.PlanView
 
 def plan_view(job: Job, plan: Plan) -> shapes.PlanView:
     """A plan with the true outlines of its pieces, as they were when it was asked for."""
-    from yorvek.core.cutting.sheets import SheetProblem
     from yorvek.core.jobs.cutting import SheetGroup
     from yorvek.core.outlines import Outline, Ring
 
@@ -88,6 +91,141 @@ def plan_view(job: Job, plan: Plan) -> shapes.PlanView:
         result=SheetPlan.model_validate(plan.result) if plan.result else None,
         outlines=outlines,
     )
+
+
+class Variant(shapes.PlanState):
+    """A finished plan beside others of its plates: what it costs, how full it is, how long the table cuts."""
+
+    counts: bool
+    by: str
+    cut_minutes: float
+
+
+@router.get("/jobs/{job_id}/variants", response=list[Variant])
+def variants(request: HttpRequest, job_id: int, key: str) -> list[Variant]:
+    """The finished plans of one thickness and material, newest first."""
+    job = job_of(request, job_id)
+    found = job_figures(job_state(job))
+    now = {g.key: plans.problem_hash(g.problem) for g in found.sheets}
+    counting = {p.pk for p in plans.latest_plans(job.pk)}
+    by_mark = {w.part.mark: w.geometry for w in found.parts.values() if w.geometry}
+    machines = job.spec.machines
+    out = []
+    for plan in Plan.objects.filter(job=job, key=key, state=Plan.State.DONE).select_related("asked_by")[:MOST_VARIANTS]:
+        result = SheetPlan.model_validate(plan.result)
+        cut = [by_mark[p.part] for p in result.placements if p.part in by_mark]
+        length = sum(g.cut_length_mm for g in cut)
+        pierces = sum(1 + len(g.outline.openings) for g in cut)
+        out.append(
+            Variant(
+                **plan_state(plan, now).model_dump(),
+                counts=plan.pk in counting,
+                by=plan.asked_by.username if plan.asked_by else "",
+                cut_minutes=length / machines.table_feed_mm_min + pierces * machines.pierce_s / 60,
+            )
+        )
+    return out
+
+
+@router.post("/jobs/{job_id}/plans/{plan_id}/pick", response=shapes.PlanState)
+def pick_plan(request: HttpRequest, job_id: int, plan_id: int) -> shapes.PlanState:
+    """Let this variant count from now on."""
+    writer(request)
+    job = job_of(request, job_id)
+    plan = _done(job, plan_id)
+    plans.pick(plan)
+    return plan_state(plan, {plan.key: plan.problem_hash})
+
+
+class MovedIn(Model):
+    """Where the pieces of a plan are now; as many as it has."""
+
+    placements: list[Placement] = Field(max_length=5000)
+    title: str = Field(default="moved by hand", max_length=80)
+
+
+class Wrong(Model):
+    """A fault and the placements it is about."""
+
+    words: str
+    pieces: list[int]
+
+
+class Looked(Model):
+    """What would be wrong with a nest, and which of its pieces that is about."""
+
+    wrong: list[Wrong]
+    cost: float
+    utilisation: float
+
+
+def _done(job: Job, plan_id: int) -> Plan:
+    plan = plan_of(job, plan_id)
+    if plan.state != Plan.State.DONE:
+        raise InputError(field="plan", got=plan.state, needs="a finished plan")
+    return plan
+
+
+def _placements(plan: Plan, body: MovedIn) -> list[Placement]:
+    """The placements sent, if they are of the plan's own pieces and sheets."""
+    problem = SheetProblem.model_validate(plan.problem)
+    before = SheetPlan.model_validate(plan.result).placements
+    if sorted(p.part for p in body.placements) != sorted(p.part for p in before):
+        raise InputError(
+            field="placements", got=f"{len(body.placements)} pieces", needs="every piece of the plan, once"
+        )
+    odd = next((p.sheet for p in body.placements if p.sheet not in {s.id for s in problem.sheets}), None)
+    if odd is not None:
+        raise InputError(field="sheet", got=odd, needs="a sheet of the plan")
+    return body.placements
+
+
+@router.post("/jobs/{job_id}/plans/{plan_id}/look", response=Looked)
+def look_at_move(request: HttpRequest, job_id: int, plan_id: int, body: MovedIn) -> Looked:
+    """Whether the pieces are clear of each other and of the edges where they are now. Nothing is stored."""
+    plan = _done(job_of(request, job_id), plan_id)
+    problem, placements = SheetProblem.model_validate(plan.problem), _placements(plan, body)
+    found = measures(problem, placements)
+    return Looked(
+        wrong=[Wrong(words=f.words, pieces=list(f.pieces)) for f in faults_of(problem, placements)],
+        cost=found.cost,
+        utilisation=found.utilisation,
+    )
+
+
+@router.post("/jobs/{job_id}/plans/{plan_id}/move", response=shapes.PlanState)
+def move_pieces(request: HttpRequest, job_id: int, plan_id: int, body: MovedIn) -> shapes.PlanState:
+    """Keep a nest as it was changed by hand, as a variant that counts from now on."""
+    user, job = writer(request), job_of(request, job_id)
+    plan = _done(job, plan_id)
+    problem, before = SheetProblem.model_validate(plan.problem), SheetPlan.model_validate(plan.result)
+    if problem.meta.get("guillotine"):
+        raise InputError(
+            field="nest", got="straight cuts", needs="a nest for free cutting: a moved piece may stand across a cut"
+        )
+    moved = plans.keep_moved(plan, plan_by_hand(problem, _placements(plan, body), before=before), user, body.title)
+    return plan_state(moved, {moved.key: moved.problem_hash})
+
+
+class RestIn(Model):
+    """Which pieces stay, and how long the rest is searched."""
+
+    locked: list[int] = Field(max_length=5000)
+    seconds: float = Field(default=8.0, ge=0.5, le=3600)
+    seed: int = Field(default=1, ge=0, le=10**6)
+
+
+@router.post("/jobs/{job_id}/plans/{plan_id}/rest", response=shapes.PlanState)
+def plan_rest(request: HttpRequest, job_id: int, plan_id: int, body: RestIn) -> shapes.PlanState:
+    """Ask for the pieces that are not locked to be placed anew; it is made in the worker."""
+    user, job = writer(request), job_of(request, job_id)
+    plan = _done(job, plan_id)
+    last = len(SheetPlan.model_validate(plan.result).placements) - 1
+    odd = next((k for k in body.locked if not 0 <= k <= last), None)
+    if odd is not None:
+        raise InputError(field="locked", got=str(odd), needs=f"0 to {last}")
+    asked = plans.ask_rest(plan, body.locked, user, body.seconds, body.seed)
+    return plan_state(asked, {asked.key: asked.problem_hash})
 
 
 @router.post("/jobs/{job_id}/plans/{plan_id}/cancel", response=shapes.PlanState)

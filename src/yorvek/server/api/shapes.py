@@ -23,6 +23,7 @@ from yorvek.core.jobs import (
 )
 from yorvek.core.jobs.budget import ModuleMass
 from yorvek.core.jobs.checking import CommentSpec
+from yorvek.core.jobs.cuts import CutBarSpec
 from yorvek.core.jobs.cutting import BarGroup, SheetGroup, StockLine
 from yorvek.core.model import Model
 from yorvek.core.outlines import Outline
@@ -95,6 +96,14 @@ class NoteRow(Row):
     at: str
 
 
+class CutRow(Row):
+    """A bar that was cut, by whom and when."""
+
+    spec: CutBarSpec
+    author: str
+    at: str
+
+
 class CommentRow(Row):
     """A comment with who wrote it and when."""
 
@@ -136,6 +145,8 @@ class PlanState(Model):
     asked: str
     finished: str | None
     stale: bool
+    title: str
+    sheets: int
     cost: float | None
     utilisation: float | None
 
@@ -230,6 +241,7 @@ class JobView(Model):
     parts: list[PartRow]
     notes: list[NoteRow]
     bars: list[BarView]
+    cuts: list[CutRow]
     sheets: list[SheetView]
     figures: ThreadFigures
     last_edit: EditView | None

@@ -12,6 +12,7 @@ from yorvek.server.cutting.models import Plan
 from yorvek.server.cutting.plans import latest_plans, problem_hash
 from yorvek.server.jobs.models import (
     Comment,
+    CutBar,
     Dimension,
     Job,
     Load,
@@ -41,6 +42,8 @@ def plan_state(plan: Plan, now: dict[str, str]) -> shapes.PlanState:
         asked=plan.asked.isoformat(),
         finished=plan.finished.isoformat() if plan.finished else None,
         stale=now.get(plan.key) != plan.problem_hash,
+        title=plan.title,
+        sheets=len({(p["sheet"], p["sheet_index"]) for p in result.get("placements", [])}),
         cost=result.get("cost"),
         utilisation=result.get("utilisation"),
     )
@@ -132,7 +135,9 @@ def job_view(job: Job) -> shapes.JobView:
         dimensions=[
             shapes.DimensionRow(id=k, version=versions[Dimension][k], spec=d) for k, d in state.dimensions.items()
         ],
-        loads=[shapes.LoadRow(id=k, version=versions[Load][k], spec=x, value=_size_of(x)) for k, x in state.loads.items()],
+        loads=[
+            shapes.LoadRow(id=k, version=versions[Load][k], spec=x, value=_size_of(x)) for k, x in state.loads.items()
+        ],
         members=[
             shapes.MemberRow(
                 id=k,
@@ -192,6 +197,10 @@ def job_view(job: Job) -> shapes.JobView:
             for n in Note.objects.filter(job=job).select_related("author").order_by("-id")
         ],
         bars=[shapes.BarView(group=b.group, plan=b.plan) for b in found.bars],
+        cuts=[
+            shapes.CutRow(id=c.pk, version=c.version, spec=c.spec, author=_by(c), at=c.at.isoformat())
+            for c in CutBar.objects.filter(job=job).select_related("author").order_by("-id")
+        ],
         sheets=sheets,
         figures=figures,
         last_edit=last_edit(job),
@@ -215,7 +224,7 @@ def job_view(job: Job) -> shapes.JobView:
     )
 
 
-def _by(row: Note | Comment | Signature | Release) -> str:
+def _by(row: Note | Comment | Signature | Release | CutBar) -> str:
     return row.author.username if row.author else ""
 
 

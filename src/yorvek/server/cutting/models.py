@@ -30,6 +30,12 @@ class Plan(models.Model):
     token = models.CharField(max_length=32, default="")
     beat = models.DateTimeField(null=True)
     asked_by = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.SET_NULL, null=True)
+    title = models.CharField(max_length=80, default="")
+    based_on = models.ForeignKey("self", on_delete=models.SET_NULL, null=True)
+    locked = models.JSONField(null=True)
+    """Numbers of the placements of `based_on` that stay where they are."""
+    picked = models.DateTimeField(null=True)
+    """When somebody chose it among the variants."""
     asked = models.DateTimeField(auto_now_add=True)
     finished = models.DateTimeField(null=True)
 

@@ -6,7 +6,7 @@ import hashlib
 import secrets
 import threading
 import time
-from datetime import timedelta
+from datetime import datetime, timedelta
 
 from django.db import InterfaceError, OperationalError, close_old_connections, connection, transaction
 from django.db.models import F
@@ -14,6 +14,7 @@ from django.utils import timezone
 from django_tasks import task
 
 from yorvek.core.cutting.sheets import SheetPlan, SheetProblem, solve_sheets
+from yorvek.core.cutting.sheets.by_hand import replan_rest
 from yorvek.core.jobs.cutting import SheetGroup
 from yorvek.server.accounts.models import User
 from yorvek.server.cutting.models import Plan
@@ -32,11 +33,18 @@ def problem_hash(problem: SheetProblem) -> str:
 
 
 def latest_plans(job_id: int) -> list[Plan]:
-    """The newest plan of each group, and before it the newest finished one."""
+    """Of each group the newest plan under way or failed, and the finished one that was chosen or finished last."""
     out: dict[tuple[str, bool], Plan] = {}
     for plan in Plan.objects.filter(job_id=job_id).order_by("id"):
-        out[(plan.key, plan.state == Plan.State.DONE)] = plan
+        done = plan.state == Plan.State.DONE
+        held = out.get((plan.key, done))
+        if not done or held is None or _counts_from(plan) >= _counts_from(held):
+            out[(plan.key, done)] = plan
     return list(out.values())
+
+
+def _counts_from(plan: Plan) -> datetime:
+    return plan.picked or plan.finished or plan.asked
 
 
 def ask(job: Job, group: SheetGroup, user: User, seconds: float, seed: int) -> Plan:
@@ -53,6 +61,52 @@ def ask(job: Job, group: SheetGroup, user: User, seconds: float, seed: int) -> P
         )
         make_plan.enqueue(plan.pk)
     return plan
+
+
+def ask_rest(plan: Plan, locked: list[int], user: User, seconds: float, seed: int) -> Plan:
+    """Ask for the pieces of a plan that are not locked to be placed anew."""
+    with transaction.atomic():
+        asked = Plan.objects.create(
+            job_id=plan.job_id,
+            key=plan.key,
+            seconds=seconds,
+            seed=seed,
+            asked_by=user,
+            problem=plan.problem,
+            problem_hash=plan.problem_hash,
+            based_on=plan,
+            locked=sorted(set(locked)),
+            title=f"{len(set(locked))} pieces kept in place",
+        )
+        make_plan.enqueue(asked.pk)
+    return asked
+
+
+def keep_moved(plan: Plan, found: SheetPlan, user: User, title: str) -> Plan:
+    """A plan changed by hand, as a variant of its own; it counts from now on."""
+    now = timezone.now()
+    return Plan.objects.create(
+        job_id=plan.job_id,
+        key=plan.key,
+        state=Plan.State.DONE,
+        seconds=plan.seconds,
+        seed=plan.seed,
+        asked_by=user,
+        problem=plan.problem,
+        problem_hash=plan.problem_hash,
+        based_on=plan,
+        title=title[:80],
+        result=found.model_dump(mode="json"),
+        results_stored=1,
+        progress=1.0,
+        finished=now,
+        picked=now,
+    )
+
+
+def pick(plan: Plan) -> None:
+    """This variant counts from now on."""
+    Plan.objects.filter(pk=plan.pk).update(picked=timezone.now())
 
 
 def cancel(plan: Plan) -> None:
@@ -136,19 +190,25 @@ def make_plan(plan_id: int) -> str:
     try:
         problem = SheetProblem.model_validate(plan.problem)
         heart.beat(0.0, None)
-        result = solve_sheets(
-            problem,
-            seconds=plan.seconds,
-            seed=plan.seed,
-            cancelled=lambda: heart.stop or SHUTTING_DOWN.is_set(),
-            progress=heart.beat,
-        )
+        result = _worked_out(plan, problem, heart)
         if SHUTTING_DOWN.is_set() and not heart.stop:
             return "given back" if give_back(plan_id, token) else "not ours any more"
         outcome: tuple[str, SheetPlan | None, str] = (Plan.State.DONE, result, "stopped early" if heart.stop else "")
     except Exception as error:  # whatever goes wrong is kept with the plan, never a silent end
         outcome = (Plan.State.FAILED, None, f"{type(error).__name__}: {error}")
     return _store(plan_id, token, outcome)
+
+
+def _worked_out(plan: Plan, problem: SheetProblem, heart: Heart) -> SheetPlan:
+    def stopped() -> bool:
+        return heart.stop or SHUTTING_DOWN.is_set()
+
+    if plan.locked is not None and plan.based_on is not None:
+        before = SheetPlan.model_validate(plan.based_on.result)
+        return replan_rest(
+            problem, before, plan.locked, seconds=plan.seconds, seed=plan.seed, cancelled=stopped, progress=heart.beat
+        )
+    return solve_sheets(problem, seconds=plan.seconds, seed=plan.seed, cancelled=stopped, progress=heart.beat)
 
 
 def _store(plan_id: int, token: str, outcome: tuple[str, SheetPlan | None, str]) -> str:

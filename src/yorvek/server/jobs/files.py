@@ -9,7 +9,19 @@ from yorvek.core.jobs.spec import MemberSpec
 from yorvek.core.jobs.structures import StructureSpec
 from yorvek.core.parts import BarPiece, PartSpec
 from yorvek.server.accounts.models import User
-from yorvek.server.jobs.models import Dimension, Job, Load, Member, Note, Part, Plate, Profile, Structure
+from yorvek.server.jobs.models import (
+    CutBar,
+    Dimension,
+    Job,
+    KeptPlan,
+    Load,
+    Member,
+    Note,
+    Part,
+    Plate,
+    Profile,
+    Structure,
+)
 from yorvek.server.journal.edits import edit
 from yorvek.server.stock.models import StockItem
 
@@ -37,7 +49,12 @@ def load_job(user: User, file: JobFile) -> Job:
         for p in file.parts:
             scope.create(Part, _part(p.spec, members))
         for s in file.stock:
-            scope.create(StockItem, s)
+            # the number of a job it was kept for means nothing here
+            scope.create(StockItem, s.model_copy(update={"item": s.item.model_copy(update={"reserved_for": None})}))
+        for cut in file.cuts:
+            scope.create(CutBar, cut, author=user)
+        for kept in file.kept:
+            scope.create(KeptPlan, kept)
         for n in file.notes:
             scope.create(Note, n, author=user)
     return job
@@ -72,5 +89,7 @@ def job_file(job: Job) -> JobFile:
         profiles=[x.spec for x in Profile.objects.filter(job=job)],
         parts=[FilePart(id=p.pk, spec=p.spec) for p in Part.objects.filter(job=job)],
         stock=[s.spec for s in StockItem.objects.filter(shop_id=job.shop_id)],
+        cuts=[c.spec for c in CutBar.objects.filter(job=job)],
+        kept=[k.spec for k in KeptPlan.objects.filter(job=job)],
         notes=[n.spec for n in Note.objects.filter(job=job)],
     )

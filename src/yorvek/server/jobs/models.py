@@ -16,6 +16,7 @@ from yorvek.core.jobs import (
     StructureSpec,
 )
 from yorvek.core.jobs.checking import CommentSpec, ReleaseSpec, SignatureSpec
+from yorvek.core.jobs.cuts import CutBarSpec, KeptPlanSpec
 from yorvek.core.parts import PartSpec
 from yorvek.server.records import Record
 
@@ -107,3 +108,15 @@ class Release(AuthoredRecord):
     """A release with the job as it stood."""
 
     spec_model, table = ReleaseSpec, "release"
+
+
+class CutBar(AuthoredRecord):
+    """A bar that was cut, by whom and when."""
+
+    spec_model, table = CutBarSpec, "cut bar"
+
+
+class KeptPlan(JobRecord):
+    """Bars of a profile as they were meant when work began."""
+
+    spec_model, table = KeptPlanSpec, "kept plan"

@@ -9,7 +9,7 @@ from yorvek.core.cutting.bars import BarPlan, BarProblem, solve_bars
 from yorvek.core.frames import FrameRequest
 from yorvek.core.jobs import Figures, JobState, figures
 from yorvek.core.jobs.structures import StructureResult, work_out
-from yorvek.server.jobs.models import Dimension, Job, Load, Member, Part, Plate, Profile, Structure
+from yorvek.server.jobs.models import CutBar, Dimension, Job, KeptPlan, Load, Member, Part, Plate, Profile, Structure
 from yorvek.server.stock.models import StockItem
 
 BAR_SECONDS = 0.15
@@ -44,6 +44,7 @@ def _figures(text: str) -> Figures:
 def job_state(job: Job) -> JobState:
     """A job's records as the core takes them."""
     return JobState(
+        number=job.pk,
         job=job.spec,
         dimensions={r.pk: r.spec for r in Dimension.objects.filter(job=job)},
         loads={r.pk: r.spec for r in Load.objects.filter(job=job)},
@@ -52,6 +53,8 @@ def job_state(job: Job) -> JobState:
         plates={r.pk: r.spec for r in Plate.objects.filter(job=job)},
         profiles={r.pk: r.spec for r in Profile.objects.filter(job=job)},
         parts={r.pk: r.spec for r in Part.objects.filter(job=job)},
+        cuts={r.pk: r.spec for r in CutBar.objects.filter(job=job)},
+        kept={r.pk: r.spec for r in KeptPlan.objects.filter(job=job)},
         stock={r.pk: r.spec for r in StockItem.objects.filter(shop_id=job.shop_id)},
     )
 

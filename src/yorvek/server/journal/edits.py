@@ -17,8 +17,10 @@ from yorvek.core.quantities.entry import evaluate_dimensions, resolve
 from yorvek.server.accounts.models import Shop, User
 from yorvek.server.jobs.models import (
     Comment,
+    CutBar,
     Dimension,
     Job,
+    KeptPlan,
     Load,
     Member,
     Note,
@@ -50,6 +52,8 @@ TABLES: dict[str, type[Record]] = {
         Comment,
         Signature,
         Release,
+        CutBar,
+        KeptPlan,
         StockItem,
     )
 }

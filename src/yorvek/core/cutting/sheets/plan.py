@@ -73,7 +73,7 @@ class _Run:
         the construction is `sure` of it, and is just not taken where a search drew it apart.
         """
         found = measures(self.problem, placements)
-        missing = _unplaced(self.problem, placements)
+        missing = unplaced(self.problem, placements)
         rank = (sum(u.qty for u in missing), round(found.cost, 6), -round(found.strip_density, 6))
         if self.best is not None:
             now = (sum(u.qty for u in self.best.unplaced), round(self.best.cost, 6), -round(self.best.strip_density, 6))
@@ -100,7 +100,8 @@ class _Run:
         return True
 
 
-def _unplaced(problem: SheetProblem, placements: list[Placement]) -> list[UnplacedPiece]:
+def unplaced(problem: SheetProblem, placements: list[Placement]) -> list[UnplacedPiece]:
+    """Pieces that no placement is of."""
     count: dict[str, int] = {}
     for p in placements:
         count[p.part] = count.get(p.part, 0) + 1

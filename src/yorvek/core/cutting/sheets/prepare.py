@@ -113,6 +113,9 @@ def _container(problem: SheetProblem, sheet: SheetStock, row_mm: float) -> Conta
     if rows < 1:
         return None
     outside = shapely.box(x0, y0, x1, y1).difference(inside)
+    standing = [grown(Polygon(ring), problem.clearance / 2) for ring in sheet.taken]
+    if standing:
+        outside = shapely.union_all([outside, *standing]).intersection(shapely.box(x0, y0, x1, y1))
     missing = [affinity.translate(g, -x0, -y0) for g in getattr(outside, "geoms", [outside]) if g.area > 1e-3]
     blocked: list[Floats] = [np.zeros((0, 2)) for _ in range(rows)]
     if outside.area > 1e-6:
@@ -121,7 +124,12 @@ def _container(problem: SheetProblem, sheet: SheetStock, row_mm: float) -> Conta
                 for k, intervals in enumerate(shape_rows(piece, row_mm, base=y0, count=rows)):
                     blocked[k] = np.vstack([blocked[k], intervals - x0])
         blocked = [b[np.argsort(b[:, 0])] for b in blocked]
-    return Container(sheet, x0, y0, x1 - x0, rows, blocked, y1 - y0, sheet_polygon(sheet).area, missing)
+    return Container(sheet, x0, y0, x1 - x0, rows, blocked, y1 - y0, free_area(sheet), missing)
+
+
+def free_area(sheet: SheetStock) -> float:
+    """Area of a sheet that nothing stands on."""
+    return float(sheet_polygon(sheet).area - sum(Polygon(ring).area for ring in sheet.taken))
 
 
 def prepare(problem: SheetProblem) -> Prepared:

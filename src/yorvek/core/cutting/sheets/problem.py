@@ -26,6 +26,7 @@ class SheetStock(Model):
     qty: int | None = Field(default=None, ge=0)
     cost: float = Field(default=1.0, ge=0, le=1e9)
     outline: Points | None = None
+    taken: list[Points] = Field(default=[], description="outlines that stand on it already and stay")
 
 
 class SheetPiece(Model):

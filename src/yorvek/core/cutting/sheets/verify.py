@@ -23,9 +23,22 @@ def _all_placed(problem: SheetProblem, placements: list[Placement]) -> list[Poly
     return out
 
 
+@dataclass(frozen=True)
+class Fault:
+    """Something wrong with a plan, and which placements it is about."""
+
+    words: str
+    pieces: tuple[int, ...]
+
+
 def faults(problem: SheetProblem, placements: list[Placement]) -> list[str]:
     """What is wrong with a plan, in words; nothing if it is sound."""
-    out: list[str] = []
+    return [f.words for f in faults_of(problem, placements)]
+
+
+def faults_of(problem: SheetProblem, placements: list[Placement]) -> list[Fault]:
+    """What is wrong with a plan, with the placements it is about; nothing if it is sound."""
+    out: list[Fault] = []
     parts = {p.id: p for p in problem.parts}
     sheets = {s.id: s for s in problem.sheets}
     shapes = np.array(_all_placed(problem, placements), dtype=object)
@@ -36,18 +49,25 @@ def faults(problem: SheetProblem, placements: list[Placement]) -> list[str]:
         by_sheet.setdefault((p.sheet, p.sheet_index), []).append(i)
         allowed = parts[p.part].rotations
         if allowed != "free" and not any(abs((p.rotation_deg - r + 180) % 360 - 180) < 1e-6 for r in allowed):
-            out.append(f"{p.part} may not be turned by {p.rotation_deg}")
+            out.append(Fault(f"{p.part} may not be turned by {p.rotation_deg:g}°", (i,)))
         limit = sheets[p.sheet].qty
         if p.sheet_index < 0 or (limit is not None and p.sheet_index >= limit):
-            out.append(f"sheet {p.sheet} number {p.sheet_index + 1} is not there")
-    out += [f"{n} of {i} placed, {parts[i].qty} wanted" for i, n in counts.items() if n > parts[i].qty]
+            out.append(Fault(f"sheet {p.sheet} number {p.sheet_index + 1} is not there", (i,)))
+    out += [Fault(f"{n} of {i} placed, {parts[i].qty} wanted", ()) for i, n in counts.items() if n > parts[i].qty]
     clear = problem.clearance
     for (sheet, number), members in by_sheet.items():
         outline = sheet_polygon(sheets[sheet])
         room = outline.buffer(TOLERANCE_MM - problem.edge_margin, join_style="mitre")
         group = shapes[members]
         for k in np.nonzero(~shapely.covers(room, group))[0]:
-            out.append(f"{placements[members[k]].part} reaches over the edge of {sheet} number {number + 1}")
+            words = f"{placements[members[k]].part} reaches over the edge of {sheet} number {number + 1}"
+            out.append(Fault(words, (members[k],)))
+        for ring in sheets[sheet].taken:
+            near = shapely.dwithin(group, Polygon(ring), max(clear - TOLERANCE_MM, 0.0))
+            for k in np.nonzero(near)[0]:
+                out.append(
+                    Fault(f"{placements[members[k]].part} is too close to what stands on {sheet}", (members[k],))
+                )
         tree = shapely.STRtree(group)
         if clear > TOLERANCE_MM:
             a, b = tree.query(group, predicate="dwithin", distance=clear - TOLERANCE_MM)
@@ -55,9 +75,8 @@ def faults(problem: SheetProblem, placements: list[Placement]) -> list[str]:
             shrunk = shapely.buffer(group, -TOLERANCE_MM / 2, join_style="mitre")
             a, b = shapely.STRtree(shrunk).query(shrunk, predicate="intersects")
         for i, j in zip(a[a < b], b[a < b], strict=True):
-            out.append(
-                f"{placements[members[i]].part} and {placements[members[j]].part} are too close on {sheet} number {number + 1}"
-            )
+            words = f"{placements[members[i]].part} and {placements[members[j]].part} are too close on {sheet} number {number + 1}"
+            out.append(Fault(words, (members[i], members[j])))
     return out
 
 

@@ -1,0 +1,241 @@
+"""At the saw: bars received with their measured lengths, bars ticked off, drops back in the stock book, miscuts replanned."""
+
+from __future__ import annotations
+
+from collections import Counter
+
+from django.http import HttpRequest
+from ninja import Router
+from ninja.errors import HttpError
+from pydantic import Field
+
+from yorvek.core.errors import InputError
+from yorvek.core.jobs import Figures, JobState, NoteSpec, StockSpec
+from yorvek.core.jobs.cuts import CutBarSpec, CutPiece, KeptPlanSpec, meant_bars
+from yorvek.core.jobs.cutting import StockLine
+from yorvek.core.jobs.figures import BarResult
+from yorvek.core.jobs.spec import BarStockSpec, SheetStockSpec
+from yorvek.core.model import Model
+from yorvek.core.quantities.entry import Length, Money, Place, Thickness
+from yorvek.server.accounts.models import User
+from yorvek.server.api import shapes
+from yorvek.server.api.access import job_of, row_of, writer
+from yorvek.server.api.view import job_view
+from yorvek.server.jobs.models import CutBar, Job, KeptPlan, Note
+from yorvek.server.jobs.thread import job_figures, job_state
+from yorvek.server.journal.edits import EditScope, edit
+from yorvek.server.stock.models import StockItem
+
+router = Router(tags=["saw"])
+
+
+def _found(job: Job) -> tuple[JobState, Figures]:
+    state = job_state(job)
+    return state, job_figures(state)
+
+
+def _profile(found: Figures, key: str) -> BarResult:
+    one = next((b for b in found.bars if b.group.key == key), None)
+    if one is None:
+        raise HttpError(404, "Nothing of that section and material is still to be cut.")
+    return one
+
+
+def _hold(scope: EditScope, job: Job, key: str, bars: list[dict[str, int]]) -> None:
+    """Bars that are meant stay meant, so that the next plan changes as little as it can."""
+    spec = KeptPlanSpec(key=key, bars=bars)
+    row = next((r for r in KeptPlan.objects.filter(job=job) if r.spec.key == key), None)
+    if row is None:
+        scope.create(KeptPlan, spec)
+    else:
+        scope.replace(row, spec.model_dump(mode="json"))
+
+
+def _fewer(scope: EditScope, number: int, by: int) -> StockItem:
+    """A line of the stock book with so many less; what it says when too few are there."""
+    row = StockItem.objects.select_for_update().filter(pk=number, shop=scope.shop).first()
+    if row is None:
+        raise HttpError(404, "That line of the stock book is gone.")
+    item = row.spec.item
+    if item.qty is not None:
+        if item.qty < by:
+            raise InputError(field="stock", got=f"{by} taken", needs=f"only {item.qty} are there")
+        changed = StockSpec(item=item.model_copy(update={"qty": item.qty - by}))
+        scope.update(row, changed, row.version)
+    return row
+
+
+class ReceivedSheet(Model):
+    """A sheet as it was measured."""
+
+    width: Length
+    height: Length
+
+
+class ReceiveIn(Model):
+    """What came of a line of the buy list, as it was measured, bar by bar or sheet by sheet."""
+
+    key: str = Field(max_length=200)
+    line: str = Field(max_length=40)
+    lengths: list[Length] = Field(default=[], max_length=200)
+    sheets: list[ReceivedSheet] = Field(default=[], max_length=100)
+    price: Money | None = None
+    location: str = Field(default="", max_length=60)
+    heat: str = Field(default="", max_length=60)
+
+
+@router.post("/jobs/{job_id}/receive", response=shapes.JobView)
+def receive(request: HttpRequest, job_id: int, body: ReceiveIn) -> shapes.JobView:
+    """Put what came into the stock book, each bar or sheet as long as it is, and plan again with that."""
+    user, job = writer(request), job_of(request, job_id)
+    if not body.lengths and not body.sheets:
+        raise InputError(field="lengths", got="", needs="the measured length of each bar, or the size of each sheet")
+    _, found = _found(job)
+    bars = body.lengths != []
+    line = _line_of(found, body.key, body.line, bars=bars)
+    count = len(body.lengths) if bars else len(body.sheets)
+    with edit(user, job, f"received {count} × {line.words} of {body.key.replace('|', ', ')}") as scope:
+        if line.record is not None:
+            _fewer(scope, line.record, count)
+        price = body.price or Money(text=f"{line.price:.2f}")
+        if bars:
+            result = _profile(found, body.key)
+            for text, number in Counter(x.text for x in body.lengths).items():
+                one = next(x for x in body.lengths if x.text == text)
+                item = BarStockSpec(
+                    section_id=result.group.section_id, material_id=result.group.material_id, length=one, qty=number,
+                    price=price, location=body.location, heat=body.heat, note="measured on receipt",
+                )  # fmt: skip
+                scope.create(StockItem, StockSpec(item=item))
+            _hold(scope, job, body.key, meant_bars(result.plan))
+        else:
+            thickness, _, material_id = body.key.partition("|")
+            for one_sheet in body.sheets:
+                sheet = SheetStockSpec(
+                    material_id=material_id, thickness=Thickness(text=f"{thickness} mm"), width=one_sheet.width,
+                    height=one_sheet.height, qty=1, price=price, location=body.location, heat=body.heat,
+                    note="measured on receipt",
+                )  # fmt: skip
+                scope.create(StockItem, StockSpec(item=sheet))
+    return job_view(job)
+
+
+def _line_of(found: Figures, key: str, id: str, *, bars: bool) -> StockLine:
+    groups = (
+        [b.group.lines for b in found.bars if b.group.key == key]
+        if bars
+        else [s.lines for s in found.sheets if s.key == key]
+    )
+    line = next((x for lines in groups for x in lines if x.id == id), None)
+    if line is None:
+        raise HttpError(404, "There is no such line on the buy list any more.")
+    if line.on_hand:
+        raise InputError(field="line", got=line.words, needs="a line that is still to be bought")
+    return line
+
+
+class CutIn(Model):
+    """A bar of the plan that is cut now: its stock line and its pieces as the plan has them."""
+
+    key: str = Field(max_length=200)
+    stock: str = Field(max_length=40)
+    cuts: dict[str, int] = Field(min_length=1, max_length=200)
+    drop: Place | None = Field(default=None, description="as measured; as planned where not given")
+    location: str = Field(default="", max_length=60)
+
+
+@router.post("/jobs/{job_id}/cuts", response=shapes.JobView)
+def cut_bar(request: HttpRequest, job_id: int, body: CutIn) -> shapes.JobView:
+    """Tick a bar off: its pieces are there, the bar leaves the stock book, a drop worth keeping comes back into it."""
+    user, job = writer(request), job_of(request, job_id)
+    state, found = _found(job)
+    result = _profile(found, body.key)
+    bar = next(
+        (b for b in result.plan.bars if b.stock == body.stock and {c.part: c.qty for c in b.cuts} == body.cuts), None
+    )
+    if bar is None:
+        raise InputError(field="bar", got=body.stock, needs="a bar of the plan as it is now: look at it again")
+    line = next(x for x in result.group.lines if x.id == bar.stock)
+    if not line.on_hand or line.record is None:
+        raise InputError(
+            field="bar", got=line.words, needs="a bar that is here: receive it first, with its measured length"
+        )
+    lengths = {p.id: p.length for p in result.group.problem.parts}
+    whole = next(s.length for s in result.group.problem.stock if s.id == bar.stock)
+    pieces = [CutPiece(part=c.part, length_mm=lengths[c.part]) for c in bar.cuts for _ in range(c.qty)]
+    marks = ", ".join(f"{n} × {m}" if n > 1 else m for m, n in body.cuts.items())
+    with edit(user, job, f"cut {marks}") as scope:
+        item = _fewer(scope, line.record, 1).spec.item
+        left = bar.drop if body.drop is None else scope.resolved(body).drop.value  # type: ignore[attr-defined]
+        worth = left >= state.job.machines.drop_worth.value
+        scope.create(
+            CutBar,
+            CutBarSpec(
+                key=body.key, stock_words=line.words, length_mm=whole, pieces=pieces, drop_mm=left, drop_kept=worth
+            ),
+            author=user,
+        )
+        if worth:
+            _drop_back(scope, item, left, body.location, f"{state.job.name}: {marks}")
+        _hold(scope, job, body.key, meant_bars(result.plan, without=body.cuts))
+    return job_view(job)
+
+
+def _drop_back(scope: EditScope, item: BarStockSpec, length_mm: float, location: str, note: str) -> None:
+    """What is left of a bar, as a line of its own."""
+    price = None
+    if item.price is not None:
+        price = Money(text=f"{item.price.value * length_mm / item.length.value:.2f}")
+    drop = item.model_copy(
+        update={
+            "length": Length(text=f"{length_mm:.1f} mm"), "qty": 1, "drop": True, "price": price,
+            "location": location or item.location, "note": f"drop of {note}"[:200],
+        }
+    )  # fmt: skip
+    scope.create(StockItem, StockSpec(item=drop))
+
+
+class MiscutIn(Model):
+    """A piece that came out wrong: which of the bar's pieces, and how long it is now."""
+
+    piece: int = Field(ge=0)
+    came_out: Length
+    why: str = Field(default="", max_length=200)
+    location: str = Field(default="", max_length=60)
+
+
+@router.post("/jobs/{job_id}/cuts/{cut_id}/miscut", response=shapes.JobView)
+def miscut(request: HttpRequest, job_id: int, cut_id: int, body: MiscutIn) -> shapes.JobView:
+    """A piece is wanted again; what it became is stock if it is worth keeping, and the log says what happened."""
+    user, job = writer(request), job_of(request, job_id)
+    row = row_of(CutBar, job, cut_id)
+    spec: CutBarSpec = row.spec
+    if body.piece >= len(spec.pieces) or spec.pieces[body.piece].state != "good":
+        raise InputError(field="piece", got=str(body.piece + 1), needs="a good piece of this bar")
+    state, found = _found(job)
+    piece = spec.pieces[body.piece]
+    with edit(user, job, f"miscut {piece.part}") as scope:
+        came_out = scope.resolved(body).came_out.value  # type: ignore[attr-defined]
+        if came_out > spec.length_mm:
+            raise InputError(field="came_out", got=body.came_out.text, needs=f"at most the bar's {spec.length_mm:g} mm")
+        pieces = list(spec.pieces)
+        pieces[body.piece] = piece.model_copy(update={"state": "miscut", "came_out_mm": came_out})
+        scope.replace(row, spec.model_copy(update={"pieces": pieces}).model_dump(mode="json"))
+        section_id, _, material_id = spec.key.partition("|")
+        if came_out >= state.job.machines.drop_worth.value:
+            drop = BarStockSpec(
+                section_id=section_id, material_id=material_id, length=Length(text=f"{came_out:.1f} mm"), qty=1,
+                drop=True, location=body.location, note=f"miscut {piece.part} of {state.job.name}"[:200],
+            )  # fmt: skip
+            scope.create(StockItem, StockSpec(item=drop))
+        held = next((b for b in found.bars if b.group.key == spec.key), None)
+        _hold(scope, job, spec.key, meant_bars(held.plan) if held else [])
+        _say(scope, user, piece, came_out, body.why)
+    return job_view(job)
+
+
+def _say(scope: EditScope, user: User, piece: CutPiece, came_out: float, why: str) -> None:
+    text = f"{piece.part} came out {came_out:g} mm instead of {piece.length_mm:g} mm" + (
+        f": {why}" if why.strip() else ""
+    )
+    scope.create(Note, NoteSpec(kind="mistake", text=text, about=piece.part), author=user)
