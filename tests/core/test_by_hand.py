@@ -7,6 +7,7 @@ from hypothesis import strategies as st
 from tests.verifiers import check_sheets
 from yorvek.core.cutting.sheets import Placement, SheetProblem, solve_sheets
 from yorvek.core.cutting.sheets.by_hand import plan_by_hand, replan_rest
+from yorvek.core.cutting.sheets.tidy import pushed
 from yorvek.core.cutting.sheets.verify import faults_of
 from yorvek.core.errors import InputError
 
@@ -84,3 +85,23 @@ def test_straight_cuts_and_numbers_that_are_not_there_are_refused(planned):
         replan_rest(problem(meta={"guillotine": True}), plan, {0})
     with pytest.raises(InputError, match="0 to"):
         replan_rest(p, plan, {99})
+
+
+@pytest.mark.parametrize("seed", [1, 2, 3])
+def test_a_pushed_nest_is_sound_and_nothing_in_it_goes_further_left_or_down(seed):
+    """Scattered by hand first: each piece ends against something, to a hundredth of a millimetre."""
+    p = problem(parts=[{"id": "L", "qty": 4, "outline": ELL, "rotations": [0, 180]}])
+    x = [20.0 + 7 * seed, 360.0, 30.0 + seed, 420.0]
+    y = [20.0, 30.0 + seed, 320.0, 310.0]
+    loose = [
+        Placement(part="L", sheet="s1", sheet_index=0, x=a, y=b, rotation_deg=0) for a, b in zip(x, y, strict=True)
+    ]
+    assert not faults_of(p, loose)
+    tight = pushed(p, loose)
+    assert not faults_of(p, tight) and max(q.x for q in tight) < max(q.x for q in loose)
+    for k, q in enumerate(tight):
+        for dx, dy in ((-0.1, 0.0), (0.0, -0.1)):
+            further = [
+                r.model_copy(update={"x": r.x + dx, "y": r.y + dy}) if i == k else r for i, r in enumerate(tight)
+            ]
+            assert faults_of(p, further), (k, q)

@@ -1,9 +1,12 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount, reactive, ref, watch } from 'vue'
 import { call, type S } from '../api/client'
+import EntryField from '../shared/EntryField.vue'
 import { attempt, job, mayWrite, open } from '../shared/job'
 import { outlinePath } from '../shared/OutlinePath'
 import { length, lengthUnit, mass, unit } from '../shared/units'
+import BuyList from './BuyList.vue'
+import DoneBars from './DoneBars.vue'
 import NestEditor from './NestEditor.vue'
 import TableView from './TableView.vue'
 import Variants from './Variants.vue'
@@ -22,12 +25,13 @@ function laid(b: S['BarView'], bar: S['Bar']) {
 }
 const proof = (b: S['BarView']) => (b.plan.proven ? 'proven: no plan costs less' : b.plan.lower_bound == null ? 'not complete' : `at most ${(((b.plan.cost - b.plan.lower_bound) / Math.max(b.plan.lower_bound, 1e-9)) * 100).toFixed(1)} % above the bound`)
 const buy = computed(() => [...buyBars.value, ...buySheets.value])
-const buyBars = computed(() => job.value!.bars.flatMap((b) => b.group.lines.filter((l) => !l.on_hand).map((l) => ({ what: b.group.section_id, material: b.group.material_id, l, n: b.plan.bars.filter((x) => x.stock === l.id).reduce((s, x) => s + x.count, 0) }))).filter((r) => r.n))
+const buyBars = computed(() => job.value!.bars.flatMap((b) => b.group.lines.filter((l) => !l.on_hand).map((l) => ({ key: b.group.key, sheet: false, what: shortName(b.group.section_id), material: b.group.material_id, l, n: b.plan.bars.filter((x) => x.stock === l.id).reduce((s, x) => s + x.count, 0) }))).filter((r) => r.n))
 const buySheets = computed(() => job.value!.sheets.flatMap((s) => {
   const p = plans[s.key]
   if (!p?.result) return []
-  return p.group.lines.filter((l) => !l.on_hand).map((l) => ({ what: `plate ${length(s.thickness_mm)}${lengthUnit()}`, material: s.material_id, l, n: used(p).filter((k) => k.split('#')[0] === l.id).length })).filter((r) => r.n)
+  return p.group.lines.filter((l) => !l.on_hand).map((l) => ({ key: s.key, sheet: true, what: `plate ${length(s.thickness_mm)}${lengthUnit()}`, material: s.material_id, l, n: used(p).filter((k) => k.split('#')[0] === l.id).length })).filter((r) => r.n)
 }))
+const shortName = (id: string) => id.split(' = ')[0]
 const notNested = computed(() => job.value!.sheets.filter((s) => !plans[s.key]?.result).length)
 const plans = reactive<Record<string, S['PlanView']>>({})
 const seconds = ref(8)
@@ -85,6 +89,12 @@ function below(o: S['Outline'], font: number): number {
   })
   return Math.max(0, ...reach) > 0 ? Math.max(...reach) + font * 1.1 : font * 0.35
 }
+const ticking = ref<{ at: string; b: S['BarView']; bar: S['Bar']; drop: { text: string; unit?: 'mm' | 'in'; value?: number } | null; location: string } | null>(null)
+const tick = () => attempt(async () => {
+  const t = ticking.value!
+  job.value = await call('POST', `${base.value}/cuts`, { key: t.b.group.key, stock: t.bar.stock, cuts: Object.fromEntries(t.bar.cuts.map((c) => [c.part, c.qty])), drop: t.drop, location: t.location })
+  ticking.value = null
+})
 const marked = ref('')
 const editing = ref<number | null>(null)
 const table = ref<{ plan: number; sheet: string } | null>(null)
@@ -98,10 +108,11 @@ const table = ref<{ plan: number; sheet: string } | null>(null)
   <section v-if="job!.bars.length" class="gap">
     <h2>Bars <span class="soft">{{ job!.figures.bars_to_cut }} to cut, {{ job!.figures.bars_to_buy }} to buy</span></h2>
     <div v-for="b in job!.bars" :key="b.group.key" class="profile">
-      <div class="row spread"><b>{{ b.group.section_id }}, {{ b.group.material_id }}</b><span class="soft">{{ proof(b) }}; {{ mass(b.group.mass_kg) }}; kerf {{ length(b.group.problem.kerf ?? 0) }}, trim {{ length(b.group.problem.end_trim ?? 0) }}</span></div>
+      <div class="row spread"><b>{{ shortName(b.group.section_id) }}, {{ b.group.material_id }}</b><span class="soft">{{ proof(b) }}; {{ mass(b.group.mass_kg) }}; kerf {{ length(b.group.problem.kerf ?? 0) }}, trim {{ length(b.group.problem.end_trim ?? 0) }}</span></div>
       <p v-for="u in b.plan.unplaced" :key="u.part" class="bad">Not planned: {{ u.qty }} × {{ u.part }}, no stock is long enough or left. <router-link :to="`${base}/stock`">Add stock</router-link></p>
       <p v-for="w in b.group.left_out" :key="w" class="soft">{{ w }}</p>
-      <div v-for="(bar, i) in b.plan.bars" :key="i" class="bar">
+      <template v-for="(bar, i) in b.plan.bars" :key="i">
+      <div class="bar">
         <span class="soft">{{ bar.count }} × {{ lineOf(b, bar.stock)?.words }}<br />{{ lineOf(b, bar.stock)?.on_hand ? lineOf(b, bar.stock)?.location || 'on hand' : 'buy' }}</span>
         <svg viewBox="0 0 1000 30" preserveAspectRatio="none">
           <rect x="0.5" y="1" :width="((stockOf(b, bar.stock)?.length ?? 0) / longest) * 998" height="28" fill="none" stroke="var(--rule)" stroke-dasharray="4 3" />
@@ -110,15 +121,14 @@ const table = ref<{ plan: number; sheet: string } | null>(null)
           </g>
         </svg>
         <div class="labels"><span v-for="(p, k) in laid(b, bar)" :key="k" :style="{ left: `${(p.at / longest) * 100}%`, width: `${(p.length / longest) * 100}%` }"><b>{{ p.part }}</b> {{ length(p.length) }}</span></div>
-        <span class="drop soft">drop {{ length(bar.drop ?? 0) }}</span>
+        <span class="drop soft">drop {{ length(bar.drop ?? 0) }}<button v-if="mayWrite && lineOf(b, bar.stock)?.on_hand" class="button quiet" :aria-label="`Tick off ${bar.cuts.map((c) => c.part).join(', ')}`" @click="ticking = { at: `${b.group.key} ${i}`, b, bar, drop: null, location: '' }">Tick off</button></span>
       </div>
+        <form v-if="ticking?.at === `${b.group.key} ${i}`" class="panel ticked row" @submit.prevent="tick"><EntryField v-model="ticking.drop" label="Drop, measured" optional :hint="length(bar.drop ?? 0)" /><div class="field"><label for="k-loc">Drop goes to</label><input id="k-loc" v-model="ticking.location" /><span class="echo"></span></div><button class="button main">It is cut</button><button type="button" class="button" @click="ticking = null">Not yet</button></form>
+      </template>
     </div>
-    <h2 class="gap">Buy</h2>
-    <table class="list"><thead><tr><th>What</th><th>Material</th><th>Length</th><th class="num">Pieces</th><th class="num">{{ job!.job.spec.currency }} each</th><th class="num">all</th><th></th></tr></thead>
-      <tbody><tr v-for="r in buy" :key="r.what + r.l.id"><td>{{ r.what }}</td><td>{{ r.material }}</td><td>{{ r.l.words }}</td><td class="num">{{ r.n }}</td><td class="num">{{ r.l.price.toFixed(2) }}</td><td class="num"><b>{{ (r.l.price * r.n).toFixed(2) }}</b></td><td class="soft">{{ r.l.assumed ? 'price by the catalogue' : '' }}</td></tr>
-        <tr v-if="!buy.length"><td colspan="7" class="soft">Nothing: everything comes out of what is here.</td></tr></tbody>
-      <tfoot v-if="buy.length"><tr><td colspan="5">Together</td><td class="num"><b>{{ buy.reduce((s, r) => s + r.l.price * r.n, 0).toFixed(2) }}</b></td><td class="soft">{{ notNested ? `${notNested} plate thickness not nested, so not in it` : '' }}</td></tr></tfoot></table>
   </section>
+  <BuyList v-if="job!.bars.length || job!.sheets.length" :rows="buy" :not-nested="notNested" />
+  <DoneBars />
   <section v-for="s in job!.sheets" :key="s.key" class="gap">
     <p v-if="s.done?.stale" class="notice row spread"><span><b>Stale.</b> This nest was made before the last change of its parts or stock. Its files say so.</span><button v-if="mayWrite" class="button main" @click="ask(s)">Make it again</button></p>
     <div class="row spread">
@@ -153,8 +163,8 @@ const table = ref<{ plan: number; sheet: string } | null>(null)
 </template>
 <style scoped>
 a.button { text-decoration: none; color: var(--ink); } .profile { margin-top: 12px; } .narrow { width: 52px; }
-.bar { display: grid; grid-template-columns: 150px minmax(0, 1fr) 96px; gap: 8px; align-items: center; margin: 3px 0; position: relative; }
-.bar svg { width: 100%; height: 30px; display: block; } .labels { position: absolute; left: 158px; right: 104px; height: 30px; pointer-events: none; }
+.bar { display: grid; grid-template-columns: 150px minmax(0, 1fr) 160px; gap: 8px; align-items: center; margin: 3px 0; position: relative; }
+.bar svg { width: 100%; height: 30px; display: block; } .labels { position: absolute; left: 158px; right: 168px; height: 30px; pointer-events: none; }
 .labels span { position: absolute; top: 5px; padding: 0 6px; overflow: hidden; white-space: nowrap; font-size: 12.5px; }
-.bar > .soft:first-child { line-height: 1.2; font-size: 12px; } .sheets { display: grid; grid-template-columns: repeat(auto-fill, minmax(380px, 1fr)); gap: 14px; } figure { margin: 0; } figure svg { width: 100%; max-height: 360px; }
+.bar > .soft:first-child { line-height: 1.2; font-size: 12px; } .ticked { align-items: flex-end; margin: 6px 0; } .drop { line-height: 1.2; } .sheets { display: grid; grid-template-columns: repeat(auto-fill, minmax(380px, 1fr)); gap: 14px; } figure { margin: 0; } figure svg { width: 100%; max-height: 360px; }
 </style>

@@ -3,7 +3,7 @@
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { call, type S } from '../api/client'
 import { attempt, copy, job } from '../shared/job'
-import { outlinePath } from '../shared/OutlinePath'
+import { outlinePath, ringPath } from '../shared/OutlinePath'
 import { length, lengthUnit, unit } from '../shared/units'
 
 const props = defineProps<{ plan: S['PlanView'] }>()
@@ -110,7 +110,8 @@ const label = (p: S['Placement']) => { const [x, y] = middle(p, p.rotation_deg);
       <div class="row"><label v-if="sheets.length > 1">Sheet <select v-model="sheet" aria-label="Sheet shown"><option v-for="(k, i) in sheets" :key="k" :value="k">{{ i + 1 }}</option></select></label></div></div>
     <svg ref="drawing" tabindex="0" :viewBox="`-4 ${-stock(sheet).height - 4} ${stock(sheet).width + 8} ${stock(sheet).height + 8}`" role="application" aria-label="The sheet, its pieces can be moved" @keydown="keys" @pointermove="drag" @pointerup="grip = null">
       <g transform="scale(1 -1)"><path :d="'M' + outline(stock(sheet)).map((q) => q.join(' ')).join('L') + 'Z'" fill="var(--metal)" stroke="var(--ink)" vector-effect="non-scaling-stroke" />
-        <path v-for="{ p, k } in here" :key="k" class="piece" :data-piece="k" :class="{ chosen: k === chosen, bad: bad.has(k), locked: locked.has(k) }" :d="outlinePath(plan.outlines[p.part])" :transform="`translate(${p.x} ${p.y}) rotate(${p.rotation_deg})`" fill-rule="evenodd" vector-effect="non-scaling-stroke" @pointerdown="take($event, k)" /></g>
+        <path v-for="{ p, k } in here" :key="k" class="piece" :data-piece="k" :class="{ chosen: k === chosen, bad: bad.has(k), locked: locked.has(k) }" :d="outlinePath(plan.outlines[p.part])" :transform="`translate(${p.x} ${p.y}) rotate(${p.rotation_deg})`" fill-rule="evenodd" vector-effect="non-scaling-stroke" />
+        <path v-for="{ p, k } in here" :key="'h' + k" class="grip" :d="ringPath(plan.outlines[p.part].outer)" :transform="`translate(${p.x} ${p.y}) rotate(${p.rotation_deg})`" @pointerdown="take($event, k)" /></g>
       <text v-for="{ p, k } in here" :key="'t' + k" v-bind="label(p)" text-anchor="middle" dominant-baseline="middle" :style="`font-size:${stock(sheet).width / 60}px`">{{ p.part }}{{ locked.has(k) ? ' ●' : '' }}</text>
     </svg>
     <div class="row">
@@ -131,6 +132,7 @@ const label = (p: S['Placement']) => { const [x, y] = middle(p, p.rotation_deg);
 </template>
 <style scoped>
 svg { width: 100%; max-height: 460px; touch-action: none; background: var(--ground); } .narrow { width: 52px; }
-.piece { fill: var(--sheet); stroke: var(--ink); cursor: grab; } .piece.chosen { fill: var(--mark-pale); stroke: var(--mark); stroke-width: 2.4; } .piece.locked { fill: var(--rule); cursor: default; } .piece.bad { fill: var(--gives-pale); stroke: var(--gives); stroke-width: 2.4; }
-text { pointer-events: none; }
+.piece { fill: var(--sheet); stroke: var(--ink); } .piece.chosen { fill: var(--mark-pale); stroke: var(--mark); stroke-width: 2.4; } .piece.locked { fill: var(--rule); } .piece.bad { fill: var(--gives-pale); stroke: var(--gives); stroke-width: 2.4; }
+/* A piece is held anywhere within its outline, its openings too. */
+.grip { fill: transparent; cursor: grab; } text { pointer-events: none; }
 </style>

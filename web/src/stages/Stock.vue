@@ -55,6 +55,8 @@ const size = (i: any) => (i.form === 'bar' ? i.length.text : `${i.width.text} ×
       <div v-if="onHand" class="field"><label for="s-qty">How many</label><input id="s-qty" v-model.number="draft.qty" inputmode="numeric" /><span class="echo"></span></div>
       <EntryField v-model="draft.price" label="Price of one" kind="money" optional hint="by the catalogue" />
       <div class="field"><label for="s-loc">Where</label><input id="s-loc" v-model="draft.location" /><span class="echo"></span></div>
+      <div class="field"><label for="s-heat">Heat number</label><input id="s-heat" v-model="draft.heat" /><span class="echo"></span></div>
+      <label class="row"><input :checked="draft.reserved_for === job!.job.id" type="checkbox" @change="draft.reserved_for = ($event.target as HTMLInputElement).checked ? job!.job.id : null" /> kept for this job</label>
       <label class="row"><input v-model="draft.drop" type="checkbox" /> a drop or remnant</label><label class="row"><input v-model="draft.galvanised" type="checkbox" /> galvanised</label>
     </div>
     <div class="row"><button class="button main">Save stock</button><button type="button" class="button" @click="draft = null">Leave it</button></div>
@@ -66,8 +68,8 @@ const size = (i: any) => (i.form === 'bar' ? i.length.text : `${i.width.text} ×
       <tbody>
         <tr v-for="r in group.rows" :key="r.id">
           <td><b>{{ words(r.spec.item) }}</b></td><td>{{ r.spec.item.material_id }}</td><td>{{ size(r.spec.item) }}</td>
-          <td>{{ r.spec.item.qty == null ? 'on offer' : r.spec.item.qty }}{{ r.spec.item.drop ? ', left over' : '' }}<span v-if="r.spec.item.galvanised" class="bad"> galvanised</span></td>
-          <td class="num">{{ r.spec.item.price?.text ?? '' }}</td><td class="soft">{{ r.spec.item.location }} {{ r.spec.item.note }}</td>
+          <td>{{ r.spec.item.qty == null ? 'on offer' : r.spec.item.qty }}{{ r.spec.item.drop ? ', left over' : '' }}{{ r.spec.item.reserved_for === job!.job.id ? ', kept for this job' : r.spec.item.reserved_for ? ', kept for another job' : '' }}<span v-if="r.spec.item.galvanised" class="bad"> galvanised</span></td>
+          <td class="num">{{ r.spec.item.price?.text ?? '' }}</td><td class="soft">{{ r.spec.item.location }} {{ r.spec.item.note }}{{ r.spec.item.heat ? `, heat ${r.spec.item.heat}` : '' }}</td>
           <td class="num"><template v-if="mayWrite"><button class="button quiet" @click="change(r)">Change</button><button class="button quiet" @click="away(r)">Take away</button></template></td>
         </tr>
         <tr v-if="!group.rows.length"><td colspan="7" class="soft">None.</td></tr>

@@ -15,7 +15,8 @@ from yorvek.core.cutting.sheets.local import Layout, LocalSearch
 from yorvek.core.cutting.sheets.mixes import area_bound, cost_of, generous, mixes
 from yorvek.core.cutting.sheets.prepare import Container, Prepared, prepare
 from yorvek.core.cutting.sheets.problem import Placement, SheetPlan, SheetProblem, UnplacedPiece
-from yorvek.core.cutting.sheets.verify import faults, measures
+from yorvek.core.cutting.sheets.tidy import MOST_PIECES, SECONDS_PER_SQUARE, pushed
+from yorvek.core.cutting.sheets.verify import Measures, faults, measures
 
 Progress = Callable[[float, "SheetPlan"], None]
 HEAT = 0.006
@@ -68,6 +69,15 @@ class _Run:
             self.progress(min(self.share(), 1.0), self.best)
         return self.share() >= 1.0 or self.cancelled()
 
+    def tidy(self, placements: list[Placement]) -> None:
+        """Take the best plan with its pieces pushed together, if it stands up to the check and leaves no less."""
+        assert self.best is not None
+        found = measures(self.problem, placements)
+        if _no_worse(found, self.best) and not faults(self.problem, placements):
+            self.best = self.best.model_copy(
+                update={"placements": placements, "max_x": found.max_x, "strip_density": found.strip_density}
+            )
+
     def offer(self, placements: list[Placement], *, sure: bool = True) -> bool:
         """Take a plan if it is better than the best; verified before it counts. One that fails the check is a fault of ours where
         the construction is `sure` of it, and is just not taken where a search drew it apart.
@@ -98,6 +108,10 @@ class _Run:
             evaluations=self.done,
         )
         return True
+
+
+def _no_worse(found: Measures, best: SheetPlan) -> bool:
+    return found.cost <= best.cost + 1e-6 and found.strip_density >= best.strip_density - 1e-6
 
 
 def unplaced(problem: SheetProblem, placements: list[Placement]) -> list[UnplacedPiece]:
@@ -180,8 +194,12 @@ def solve_sheets(
     Raises:
         NotVerified: the plan failed its own check.
     """
-    run = _Run(problem, seconds, seed, evaluations, cancelled, progress)
     straight = bool(problem.meta.get("guillotine")) if guillotine is None else guillotine
+    pieces = sum(p.qty for p in problem.parts)
+    tidied = not straight and not problem.strip and pieces <= MOST_PIECES
+    if tidied:
+        seconds -= min(0.1 * seconds, SECONDS_PER_SQUARE * pieces**2)
+    run = _Run(problem, seconds, seed, evaluations, cancelled, progress)
     data = prepare(problem)
     need = float(data.areas[data.pieces].sum())
     run.bound = area_bound(data.containers, need)
@@ -191,6 +209,8 @@ def solve_sheets(
         _free(run, data, need)
     if run.best is None:
         run.offer([])
+    if run.best is not None and tidied:
+        run.tidy(pushed(problem, run.best.placements))
     assert run.best is not None
     return run.best.model_copy(update={"evaluations": run.done, "trace": run.trace})
 
