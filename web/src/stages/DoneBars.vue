@@ -16,7 +16,7 @@ const store = () => attempt(async () => {
 </script>
 <template>
   <section v-if="job!.cuts.length" class="gap">
-    <h2>Cut <span class="soft">{{ job!.cuts.length }} bars ticked off; press a piece that came out wrong</span></h2>
+    <h2>Cut <span class="soft">{{ job!.cuts.length }} {{ job!.cuts.length === 1 ? 'bar' : 'bars' }} ticked off; press a piece that came out wrong</span></h2>
     <table class="list"><thead><tr><th>Of</th><th>Pieces</th><th class="num">Drop</th><th>By</th></tr></thead>
       <tbody><tr v-for="c in job!.cuts" :key="c.id"><td>{{ c.spec.key.split('|')[0] }} <span class="soft">{{ c.spec.stock_words }}</span></td>
         <td><span v-for="(p, i) in c.spec.pieces" :key="i"><button v-if="p.state === 'good' && mayWrite" class="button quiet" :aria-label="`${p.part} came out wrong`" @click="begin(c, i)">{{ p.part }} {{ length(p.length_mm) }}</button><span v-else :class="p.state === 'miscut' ? 'bad' : ''"> {{ p.part }} {{ p.state === 'miscut' ? `miscut, ${length(p.came_out_mm ?? 0)}` : length(p.length_mm) }} </span></span></td>
