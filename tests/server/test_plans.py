@@ -118,3 +118,44 @@ def test_stock_on_hand_changes_the_bar_plan_and_shows_in_the_jobs_ripple(owner, 
         view["figures"]["bars_to_buy"] == 0
         and view["last_edit"]["ripple"]["after"]["money"] < view["last_edit"]["ripple"]["before"]["money"]
     )
+
+
+@pytest.fixture
+def plates(owner):
+    base = f"/jobs/{owner.good('POST', '/jobs', {'name': 'Reed Weir', 'unit': 'mm'})['job']['id']}"
+    plate = {"family": "rectangle", "width": mm("300"), "height": mm("60"), "thickness": mm("8")}
+    owner.good("POST", f"{base}/parts", {"mark": "P", "qty": 6, "material_id": "S355", "shape": plate})
+    return base
+
+
+def nested(owner, job):
+    key = owner.good("GET", job)["sheets"][0]["key"]
+    number = owner.good("POST", f"{job}/plans", {"key": key, "seconds": 0.5})["id"]
+    work()
+    return owner.good("GET", f"{job}/plans/{number}")
+
+
+def test_a_nest_is_changed_by_hand_locked_and_planned_anew(owner, plates):
+    job = plates
+    plan = nested(owner, job)
+    base, placed = f"{job}/plans/{plan['id']}", plan["result"]["placements"]
+    clash = [{**placed[0], "x": placed[1]["x"], "y": placed[1]["y"]}, *placed[1:]]
+    looked = owner.good("POST", f"{base}/look", {"placements": clash})
+    assert 0 in looked["wrong"][0]["pieces"]
+    refused = owner("POST", f"{base}/move", {"placements": clash})
+    assert refused.status_code == 422 and "move it clear" in refused.json()["sentence"]
+    short = owner("POST", f"{base}/move", {"placements": placed[1:]})
+    assert short.status_code == 422 and "every piece" in short.json()["sentence"]
+    far = [{**p, "x": p["x"] + 300} for p in placed]
+    moved = owner.good("POST", f"{base}/move", {"placements": far})
+    view = owner.good("GET", job)["sheets"][0]
+    assert view["done"]["id"] == moved["id"] and view["done"]["title"] == "moved by hand"
+    rest = owner.good("POST", f"{job}/plans/{moved['id']}/rest", {"locked": [0, 1], "seconds": 0.5})
+    work()
+    again = owner.good("GET", f"{job}/plans/{rest['id']}")["result"]["placements"]
+    assert [(p["x"], p["y"]) for p in again[:2]] == [(p["x"], p["y"]) for p in far[:2]]
+    rows = owner.good("GET", f"{job}/variants?key={view['key']}")
+    assert [r["counts"] for r in rows] == [True, False, False] and all(r["cut_minutes"] > 0 for r in rows)
+    owner.good("POST", f"{base}/pick")
+    assert owner.good("GET", job)["sheets"][0]["done"]["id"] == plan["id"]
+    assert owner("POST", f"{base}/rest", {"locked": [99]}).status_code == 422

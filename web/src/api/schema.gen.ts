@@ -756,6 +756,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/offers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Fetch Offers
+         * @description Today's offers of the simulated suppliers for what the job needs; their earlier ones are replaced.
+         */
+        post: operations["yorvek_server_api_stock_fetch_offers"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/parts": {
         parameters: {
             query?: never;
@@ -1004,6 +1024,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/processes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Processes
+         * @description How each plate part may be cut, in time and money, and what off flat bar would cost.
+         */
+        get: operations["yorvek_server_api_saw_processes"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/profiles": {
         parameters: {
             query?: never;
@@ -1100,6 +1140,26 @@ export interface paths {
          * @description The job file of a release.
          */
         get: operations["yorvek_server_api_checking_released"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/savings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * What Less Would Save
+         * @description Which pieces, made a little shorter, would save a bar.
+         */
+        get: operations["yorvek_server_api_saw_what_less_would_save"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1536,6 +1596,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/stock/import": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Bring Offers
+         * @description Offers or stock of a spreadsheet: looked at, or taken whole as one edit; lines that cannot be read are named.
+         */
+        post: operations["yorvek_server_api_stock_bring_offers"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/stock/{item_id}": {
         parameters: {
             query?: never;
@@ -1555,6 +1635,50 @@ export interface paths {
          * @description Take a line away.
          */
         delete: operations["yorvek_server_api_stock_take_stock_away"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stock/{item_id}/photos": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Photos
+         * @description The pictures of a line.
+         */
+        get: operations["yorvek_server_api_stock_photos"];
+        put?: never;
+        /**
+         * Add Photo
+         * @description Add a picture: made small, and without what the camera wrote into it.
+         */
+        post: operations["yorvek_server_api_stock_add_photo"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stock/{item_id}/photos/{photo_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * See Photo
+         * @description One picture.
+         */
+        get: operations["yorvek_server_api_stock_see_photo"];
+        put?: never;
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -1644,10 +1768,22 @@ export interface components {
          * @description One profile in one material.
          */
         BarGroup: {
+            /**
+             * Held
+             * @default []
+             */
+            held: string[];
             /** Key */
             key: string;
             /** Left Out */
             left_out: string[];
+            /**
+             * Lengths
+             * @default {}
+             */
+            lengths: {
+                [key: string]: number;
+            };
             /** Lines */
             lines: components["schemas"]["StockLine"][];
             /** Mass Kg */
@@ -1655,6 +1791,16 @@ export interface components {
             /** Material Id */
             material_id: string;
             problem: components["schemas"]["BarProblem"];
+            /**
+             * Ripped
+             * @default []
+             */
+            ripped: string[];
+            /**
+             * Said
+             * @default []
+             */
+            said: string[];
             /** Section Id */
             section_id: string;
         };
@@ -1669,6 +1815,8 @@ export interface components {
              * @constant
              */
             family: "bar";
+            /** @description measured at the assembly first: at most so long, and not cut before it is known */
+            held_to?: components["schemas"]["Length"] | null;
             /**
              * @default {
              *       "text": "0",
@@ -1691,6 +1839,12 @@ export interface components {
              *     }
              */
             right_end: components["schemas"]["Angle"];
+            /**
+             * Ripped
+             * @description half of its section, split lengthwise: two come from one length
+             * @default false
+             */
+            ripped: boolean;
             /**
              * Section Id
              * @default
@@ -1794,11 +1948,18 @@ export interface components {
          * @description A bar on hand or on offer.
          */
         BarStockSpec: {
+            /** @description of one, on top of its price */
+            delivery?: components["schemas"]["Money"] | null;
             /**
              * Drop
              * @default false
              */
             drop: boolean;
+            /**
+             * Duty Percent
+             * @default 0
+             */
+            duty_percent: number;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -1842,6 +2003,13 @@ export interface components {
             reserved_for?: number | null;
             /** Section Id */
             section_id: string;
+            /**
+             * Supplier
+             * @default
+             */
+            supplier: string;
+            /** @description price of having it cut in half at the yard */
+            yard_cut?: components["schemas"]["Money"] | null;
         };
         /**
          * BarVerdict
@@ -2196,6 +2364,16 @@ export interface components {
              * @default
              */
             unit: string;
+        };
+        /**
+         * Choices
+         * @description Every plate part with its processes, and the sums of what is chosen.
+         */
+        Choices: {
+            /** Budgets */
+            budgets: components["schemas"]["ProcessBudget"][];
+            /** Parts */
+            parts: components["schemas"]["PartChoices"][];
         };
         /** ChooseIn */
         ChooseIn: {
@@ -2642,10 +2820,26 @@ export interface components {
             /** Width Mm */
             width_mm: number;
         };
-        /** FileIn */
+        /**
+         * FileIn
+         * @description A spreadsheet as it was picked; content in base64. `take`: put what is in it into the stock book.
+         */
         FileIn: {
-            /** Text */
-            text: string;
+            /** Content */
+            content: string;
+            /** Name */
+            name: string;
+            /**
+             * Take
+             * @default false
+             */
+            take: boolean;
+            /**
+             * Unit
+             * @default mm
+             * @enum {string}
+             */
+            unit: "mm" | "in";
         };
         /**
          * Finding
@@ -2726,6 +2920,20 @@ export interface components {
              */
             taper: components["schemas"]["Place"];
             width: components["schemas"]["Length"];
+        };
+        /**
+         * FlatChoice
+         * @description A rectangle from flat bar and from sheet: money of the metal and of cutting it, all its pieces.
+         */
+        FlatChoice: {
+            /** Bar */
+            bar: string;
+            /** Bar Money */
+            bar_money: number;
+            /** Off Bar */
+            off_bar: boolean;
+            /** Sheet Money */
+            sheet_money: number;
         };
         /**
          * Force
@@ -3077,6 +3285,11 @@ export interface components {
             /**
              * @default {
              *       "bridges": 0,
+             *       "clamp_dead": {
+             *         "text": "0",
+             *         "unit": "mm",
+             *         "value": 0
+             *       },
              *       "drop_worth": {
              *         "text": "300",
              *         "unit": "mm",
@@ -3108,12 +3321,18 @@ export interface components {
              *         "unit": "mm",
              *         "value": 2.5
              *       },
+             *       "stack": 1,
              *       "straight_cuts_only": false,
              *       "table_feed_mm_min": 2400,
              *       "table_kerf": {
              *         "text": "1.5",
              *         "unit": "mm",
              *         "value": 1.5
+             *       },
+             *       "yard_tolerance": {
+             *         "text": "10",
+             *         "unit": "mm",
+             *         "value": 10
              *       }
              *     }
              */
@@ -3141,6 +3360,171 @@ export interface components {
              * @default false
              */
             people_on_it: boolean;
+            /**
+             * Processes
+             * @description ways to cut plate
+             * @default [
+             *       {
+             *         "edge": "cut",
+             *         "families": [
+             *           "carbon steel",
+             *           "stainless",
+             *           "aluminium"
+             *         ],
+             *         "fastest": 6000,
+             *         "hole_of_thickness": 1.5,
+             *         "kerf_mm": 1.5,
+             *         "least_charge": 0,
+             *         "least_hole_mm": 5,
+             *         "name": "plasma table",
+             *         "per_hour": 60,
+             *         "pierce_s_per_mm": 0.1,
+             *         "sent_out": false,
+             *         "setup_min": 8,
+             *         "speed_1mm": 14000,
+             *         "straight_only": false,
+             *         "there": true,
+             *         "thickest_mm": 25,
+             *         "thinnest_mm": 1
+             *       },
+             *       {
+             *         "edge": "rough",
+             *         "families": [
+             *           "carbon steel"
+             *         ],
+             *         "fastest": 500,
+             *         "hole_of_thickness": 1.2,
+             *         "kerf_mm": 2.5,
+             *         "least_charge": 0,
+             *         "least_hole_mm": 20,
+             *         "name": "oxy-fuel torch",
+             *         "per_hour": 40,
+             *         "pierce_s_per_mm": 0.8,
+             *         "sent_out": false,
+             *         "setup_min": 10,
+             *         "speed_1mm": 5000,
+             *         "straight_only": false,
+             *         "there": true,
+             *         "thickest_mm": 150,
+             *         "thinnest_mm": 6
+             *       },
+             *       {
+             *         "edge": "rough",
+             *         "families": [
+             *           "carbon steel",
+             *           "stainless",
+             *           "aluminium"
+             *         ],
+             *         "fastest": 600,
+             *         "hole_of_thickness": 1,
+             *         "kerf_mm": 1.6,
+             *         "least_charge": 0,
+             *         "least_hole_mm": 0,
+             *         "name": "cut-off wheel",
+             *         "per_hour": 40,
+             *         "pierce_s_per_mm": 0,
+             *         "sent_out": false,
+             *         "setup_min": 1,
+             *         "speed_1mm": 1200,
+             *         "straight_only": true,
+             *         "there": true,
+             *         "thickest_mm": 12,
+             *         "thinnest_mm": 0.5
+             *       },
+             *       {
+             *         "edge": "clean",
+             *         "families": [
+             *           "carbon steel",
+             *           "stainless",
+             *           "aluminium"
+             *         ],
+             *         "fastest": 20000,
+             *         "hole_of_thickness": 1,
+             *         "kerf_mm": 0,
+             *         "least_charge": 0,
+             *         "least_hole_mm": 0,
+             *         "name": "shear",
+             *         "per_hour": 40,
+             *         "pierce_s_per_mm": 0,
+             *         "sent_out": false,
+             *         "setup_min": 3,
+             *         "speed_1mm": 20000,
+             *         "straight_only": true,
+             *         "there": true,
+             *         "thickest_mm": 4,
+             *         "thinnest_mm": 0.5
+             *       },
+             *       {
+             *         "edge": "clean",
+             *         "families": [
+             *           "panel"
+             *         ],
+             *         "fastest": 1500,
+             *         "hole_of_thickness": 1,
+             *         "kerf_mm": 0,
+             *         "least_charge": 0,
+             *         "least_hole_mm": 0,
+             *         "name": "score and snap",
+             *         "per_hour": 40,
+             *         "pierce_s_per_mm": 0,
+             *         "sent_out": false,
+             *         "setup_min": 2,
+             *         "speed_1mm": 3000,
+             *         "straight_only": true,
+             *         "there": true,
+             *         "thickest_mm": 6,
+             *         "thinnest_mm": 1
+             *       },
+             *       {
+             *         "edge": "clean",
+             *         "families": [
+             *           "carbon steel",
+             *           "stainless",
+             *           "aluminium"
+             *         ],
+             *         "fastest": 10000,
+             *         "hole_of_thickness": 0.6,
+             *         "kerf_mm": 0.3,
+             *         "least_charge": 40,
+             *         "least_hole_mm": 1,
+             *         "name": "laser, sent out",
+             *         "per_hour": 140,
+             *         "pierce_s_per_mm": 0.1,
+             *         "sent_out": true,
+             *         "setup_min": 10,
+             *         "speed_1mm": 24000,
+             *         "straight_only": false,
+             *         "there": true,
+             *         "thickest_mm": 20,
+             *         "thinnest_mm": 0.5
+             *       },
+             *       {
+             *         "edge": "clean",
+             *         "families": [
+             *           "carbon steel",
+             *           "stainless",
+             *           "aluminium",
+             *           "panel"
+             *         ],
+             *         "fastest": 1500,
+             *         "hole_of_thickness": 0.3,
+             *         "kerf_mm": 1,
+             *         "least_charge": 40,
+             *         "least_hole_mm": 2,
+             *         "name": "water jet, sent out",
+             *         "per_hour": 120,
+             *         "pierce_s_per_mm": 0.6,
+             *         "sent_out": true,
+             *         "setup_min": 15,
+             *         "speed_1mm": 2000,
+             *         "straight_only": false,
+             *         "there": true,
+             *         "thickest_mm": 120,
+             *         "thinnest_mm": 0.5
+             *       }
+             *     ]
+             */
+            processes: components["schemas"]["Process"][];
             /**
              * Public
              * @default false
@@ -3826,6 +4210,53 @@ export interface components {
             text: string;
         };
         /**
+         * Odd
+         * @description A line that was left out, and why.
+         */
+        Odd: {
+            /** Row */
+            row: number;
+            /** Words */
+            words: string;
+        };
+        /**
+         * Offer
+         * @description A process for a part: minutes and money for all its pieces, without set-up; or why not.
+         */
+        Offer: {
+            /**
+             * Edge
+             * @enum {string}
+             */
+            edge: "rough" | "cut" | "clean";
+            /** Minutes */
+            minutes: number;
+            /** Money */
+            money: number;
+            /** Process */
+            process: string;
+            /** Sent Out */
+            sent_out: boolean;
+            /**
+             * Why Not
+             * @default
+             */
+            why_not: string;
+        };
+        /**
+         * OffersOut
+         * @description What a spreadsheet holds; and the job after it was taken.
+         */
+        OffersOut: {
+            /** Odd */
+            odd: components["schemas"]["Odd"][];
+            /** Offers */
+            offers: components["schemas"]["StockSpec"][];
+            /** Unknown */
+            unknown: string[];
+            view?: components["schemas"]["JobView"] | null;
+        };
+        /**
          * OnBase
          * @description A base plate on four anchors, mm.
          */
@@ -3929,6 +4360,23 @@ export interface components {
             nodes: components["schemas"]["NodeSpec"][];
         };
         /**
+         * PartChoices
+         * @description What a plate part may be cut with, the cheapest way first, and what is chosen.
+         */
+        PartChoices: {
+            /** Cheapest */
+            cheapest: string | null;
+            /** Chosen */
+            chosen: string;
+            flat: components["schemas"]["FlatChoice"] | null;
+            /** Mark */
+            mark: string;
+            /** Offers */
+            offers: components["schemas"]["Offer"][];
+            /** Part */
+            part: number;
+        };
+        /**
          * PartGeometry
          * @description What follows from a part's dimensions.
          */
@@ -4000,6 +4448,13 @@ export interface components {
          */
         PartSpec: {
             /**
+             * Edge
+             * @description the edge it needs at least
+             * @default rough
+             * @enum {string}
+             */
+            edge: "rough" | "cut" | "clean";
+            /**
              * Grain
              * @description keep its direction on the sheet
              * @default false
@@ -4022,6 +4477,12 @@ export interface components {
              * @default
              */
             name: string;
+            /**
+             * Process
+             * @description how a plate is cut; empty: on the job's table
+             * @default
+             */
+            process: string;
             /**
              * Qty
              * @default 1
@@ -4056,6 +4517,29 @@ export interface components {
             net_shear_mm2: number;
             /** Tee S Mm3 */
             tee_S_mm3: number;
+        };
+        /**
+         * PhotoIn
+         * @description A picture as it was taken; content in base64.
+         */
+        PhotoIn: {
+            /** Content */
+            content: string;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+        };
+        /**
+         * PhotoRow
+         * @description A picture of a line of the stock book.
+         */
+        PhotoRow: {
+            /** Id */
+            id: number;
+            /** Name */
+            name: string;
         };
         /**
          * PinSpec
@@ -4408,6 +4892,109 @@ export interface components {
              */
             value: number;
         };
+        /**
+         * Process
+         * @description A way to cut plate: its limits, its kerf, its speed and its price.
+         */
+        Process: {
+            /**
+             * Edge
+             * @default cut
+             * @enum {string}
+             */
+            edge: "rough" | "cut" | "clean";
+            /**
+             * Families
+             * @default [
+             *       "carbon steel"
+             *     ]
+             */
+            families: ("carbon steel" | "stainless" | "aluminium" | "panel")[];
+            /**
+             * Fastest
+             * @description mm a minute at most
+             */
+            fastest: number;
+            /**
+             * Hole Of Thickness
+             * @description smallest hole, over the thickness
+             * @default 1
+             */
+            hole_of_thickness: number;
+            /** Kerf Mm */
+            kerf_mm: number;
+            /**
+             * Least Charge
+             * @description of a parcel that is sent out
+             * @default 0
+             */
+            least_charge: number;
+            /**
+             * Least Hole Mm
+             * @default 0
+             */
+            least_hole_mm: number;
+            /** Name */
+            name: string;
+            /**
+             * Per Hour
+             * @description money
+             * @default 45
+             */
+            per_hour: number;
+            /**
+             * Pierce S Per Mm
+             * @default 0.1
+             */
+            pierce_s_per_mm: number;
+            /**
+             * Sent Out
+             * @default false
+             */
+            sent_out: boolean;
+            /**
+             * Setup Min
+             * @description for each thickness
+             * @default 5
+             */
+            setup_min: number;
+            /**
+             * Speed 1Mm
+             * @description mm a minute in 1 mm; falls with the thickness
+             */
+            speed_1mm: number;
+            /**
+             * Straight Only
+             * @default false
+             */
+            straight_only: boolean;
+            /**
+             * There
+             * @default true
+             */
+            there: boolean;
+            /** Thickest Mm */
+            thickest_mm: number;
+            /**
+             * Thinnest Mm
+             * @default 0.5
+             */
+            thinnest_mm: number;
+        };
+        /**
+         * ProcessBudget
+         * @description All that is cut by one process: set-ups of each thickness, time and money.
+         */
+        ProcessBudget: {
+            /** Minutes */
+            minutes: number;
+            /** Money */
+            money: number;
+            /** Parts */
+            parts: number;
+            /** Process */
+            process: string;
+        };
         /** ProfileIn */
         ProfileIn: {
             spec: components["schemas"]["ProfileSpec"];
@@ -4669,6 +5256,12 @@ export interface components {
              */
             family: "rectangle";
             height: components["schemas"]["Length"];
+            /**
+             * Off Bar
+             * @description cut from flat bar of its smaller side, not from sheet
+             * @default false
+             */
+            off_bar: boolean;
             thickness: components["schemas"]["Thickness"];
             width: components["schemas"]["Length"];
         };
@@ -4884,6 +5477,24 @@ export interface components {
             view: components["schemas"]["JobView"] | null;
         };
         /**
+         * Saving
+         * @description So much off every piece of a kind saves so much money and so many bars.
+         */
+        Saving: {
+            /** Bars */
+            bars: number;
+            /** Key */
+            key: string;
+            /** Length Mm */
+            length_mm: number;
+            /** Money */
+            money: number;
+            /** Part */
+            part: string;
+            /** Shorter Mm */
+            shorter_mm: number;
+        };
+        /**
          * SawAndTable
          * @description What the machines take: kerf and trim of the saw; kerf, gap and margin of the table.
          */
@@ -4893,6 +5504,15 @@ export interface components {
              * @default 0
              */
             bridges: number;
+            /**
+             * @description end of a bar that the saw's clamp cannot let go
+             * @default {
+             *       "text": "0",
+             *       "unit": "mm",
+             *       "value": 0
+             *     }
+             */
+            clamp_dead: components["schemas"]["Place"];
             /**
              * @default {
              *       "text": "300",
@@ -4947,6 +5567,12 @@ export interface components {
              */
             saw_kerf: components["schemas"]["Place"];
             /**
+             * Stack
+             * @description bars the saw takes at once
+             * @default 1
+             */
+            stack: number;
+            /**
              * Straight Cuts Only
              * @default false
              */
@@ -4964,6 +5590,15 @@ export interface components {
              *     }
              */
             table_kerf: components["schemas"]["Place"];
+            /**
+             * @description how far off a yard's cut may be
+             * @default {
+             *       "text": "10",
+             *       "unit": "mm",
+             *       "value": 10
+             *     }
+             */
+            yard_tolerance: components["schemas"]["Place"];
         };
         /**
          * ScrewSpec
@@ -5249,6 +5884,11 @@ export interface components {
             /** Material Id */
             material_id: string;
             problem: components["schemas"]["SheetProblem"];
+            /**
+             * Process
+             * @default
+             */
+            process: string;
             /** Thickness Mm */
             thickness_mm: number;
         };
@@ -5409,11 +6049,18 @@ export interface components {
          * @description A sheet or remnant on hand or on offer; a remnant may have a corner missing.
          */
         SheetStockSpec: {
+            /** @description of one, on top of its price */
+            delivery?: components["schemas"]["Money"] | null;
             /**
              * Drop
              * @default false
              */
             drop: boolean;
+            /**
+             * Duty Percent
+             * @default 0
+             */
+            duty_percent: number;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -5454,6 +6101,11 @@ export interface components {
              * @description number of the job it is kept for
              */
             reserved_for?: number | null;
+            /**
+             * Supplier
+             * @default
+             */
+            supplier: string;
             thickness: components["schemas"]["Thickness"];
             width: components["schemas"]["Length"];
         };
@@ -5476,6 +6128,8 @@ export interface components {
             material_id: string;
             /** Pieces */
             pieces: number;
+            /** Process */
+            process: string;
             /** Thickness Mm */
             thickness_mm: number;
         };
@@ -5719,13 +6373,26 @@ export interface components {
             price: number;
             /** Record */
             record: number | null;
+            /**
+             * Supplier
+             * @default
+             */
+            supplier: string;
             /** Words */
             words: string;
         };
-        /** StockRow */
+        /**
+         * StockRow
+         * @description A line of the stock book, and the numbers of its pictures.
+         */
         StockRow: {
             /** Id */
             id: number;
+            /**
+             * Photos
+             * @default []
+             */
+            photos: number[];
             spec: components["schemas"]["StockSpec"];
             /** Version */
             version: number;
@@ -6298,6 +6965,8 @@ export interface components {
              * @enum {string}
              */
             family: "bar";
+            /** @description measured at the assembly first: at most so long, and not cut before it is known */
+            held_to?: components["schemas"]["Length"] | null;
             /**
              * @default {
              *       "text": "0",
@@ -6320,6 +6989,12 @@ export interface components {
              *     }
              */
             right_end: components["schemas"]["Angle"];
+            /**
+             * Ripped
+             * @description half of its section, split lengthwise: two come from one length
+             * @default false
+             */
+            ripped: boolean;
             /**
              * Section Id
              * @default
@@ -7390,6 +8065,28 @@ export interface operations {
             };
         };
     };
+    yorvek_server_api_stock_fetch_offers: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobView"];
+                };
+            };
+        };
+    };
     yorvek_server_api_records_make_part: {
         parameters: {
             query?: never;
@@ -7747,6 +8444,28 @@ export interface operations {
             };
         };
     };
+    yorvek_server_api_saw_processes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Choices"];
+                };
+            };
+        };
+    };
     yorvek_server_api_records_make_profile: {
         parameters: {
             query?: never;
@@ -7896,6 +8615,30 @@ export interface operations {
                 };
                 content: {
                     "application/json": string;
+                };
+            };
+        };
+    };
+    yorvek_server_api_saw_what_less_would_save: {
+        parameters: {
+            query?: {
+                most_mm?: number;
+            };
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Saving"][];
                 };
             };
         };
@@ -8461,6 +9204,32 @@ export interface operations {
             };
         };
     };
+    yorvek_server_api_stock_bring_offers: {
+        parameters: {
+            query?: {
+                job_id?: number | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FileIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OffersOut"];
+                };
+            };
+        };
+    };
     yorvek_server_api_stock_change_stock: {
         parameters: {
             query?: {
@@ -8511,6 +9280,75 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["Saved"];
                 };
+            };
+        };
+    };
+    yorvek_server_api_stock_photos: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                item_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PhotoRow"][];
+                };
+            };
+        };
+    };
+    yorvek_server_api_stock_add_photo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                item_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PhotoIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PhotoRow"][];
+                };
+            };
+        };
+    };
+    yorvek_server_api_stock_see_photo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                item_id: number;
+                photo_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };

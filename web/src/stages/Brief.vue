@@ -109,7 +109,8 @@ function editDim(r: S['DimensionRow']) { dim.value = copy(r.spec); dimRow.value 
           <EntryField v-model="brief.longest_piece" label="Longest piece that can be brought" optional hint="no limit" />
           <div class="field"><label for="b-env">It stands</label><select id="b-env" v-model="brief.environment"><option v-for="o in ['dry', 'outdoor', 'salt', 'hot', 'dusty', 'vibrating']" :key="o">{{ o }}</option></select></div>
           <div class="field"><label for="b-fin">Finish</label><select id="b-fin" v-model="brief.finish"><option v-for="o in ['none', 'paint', 'galvanised']" :key="o">{{ o }}</option></select></div>
-          <EntryField v-model="brief.machines!.saw_kerf" label="Saw kerf" /><EntryField v-model="brief.machines!.end_trim" label="Trim of a bar's end" /><EntryField v-model="brief.machines!.drop_worth" label="A drop is kept from" />
+          <EntryField v-model="brief.machines!.saw_kerf" label="Saw kerf" /><EntryField v-model="brief.machines!.end_trim" label="Trim of a bar's end" /><EntryField v-model="brief.machines!.drop_worth" label="A drop is kept from" /><EntryField v-model="brief.machines!.clamp_dead" label="End the clamp holds" /><EntryField v-model="brief.machines!.yard_tolerance" label="A yard's cut is off by" />
+          <div class="field"><label for="b-stack">Bars the saw takes at once</label><input id="b-stack" v-model.number="brief.machines!.stack" inputmode="numeric" /><span class="echo"></span></div>
           <EntryField v-model="brief.machines!.table_kerf" label="Kerf at the table" /><EntryField v-model="brief.machines!.part_gap" label="Gap between parts" />
           <EntryField v-model="brief.machines!.edge_margin" label="Margin at the sheet's edge" />
         </div>

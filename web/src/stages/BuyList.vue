@@ -33,7 +33,7 @@ const store = () => attempt(async () => {
 <template>
   <h2 class="gap">Buy</h2>
   <table class="list"><thead><tr><th>What</th><th>Material</th><th>Length</th><th class="num">Pieces</th><th class="num">{{ job!.job.spec.currency }} each</th><th class="num">all</th><th></th><th></th></tr></thead>
-    <tbody><tr v-for="r in rows" :key="r.key + r.l.id"><td>{{ r.what }}</td><td>{{ r.material }}</td><td>{{ r.l.words }}</td><td class="num">{{ r.n }}</td><td class="num">{{ r.l.price.toFixed(2) }}</td><td class="num"><b>{{ (r.l.price * r.n).toFixed(2) }}</b></td><td class="soft">{{ r.l.assumed ? 'price by the catalogue' : '' }}</td><td class="num"><button v-if="mayWrite" class="button quiet" :aria-label="`Receive ${r.what}`" @click="begin(r)">Receive</button></td></tr>
+    <tbody><tr v-for="r in rows" :key="r.key + r.l.id"><td>{{ r.what }}</td><td>{{ r.material }}</td><td>{{ r.l.words }}</td><td class="num">{{ r.n }}</td><td class="num">{{ r.l.price.toFixed(2) }}</td><td class="num"><b>{{ (r.l.price * r.n).toFixed(2) }}</b></td><td class="soft">{{ r.l.supplier }} {{ r.l.assumed ? 'price by the catalogue' : '' }}</td><td class="num"><button v-if="mayWrite" class="button quiet" :aria-label="`Receive ${r.what}`" @click="begin(r)">Receive</button></td></tr>
       <tr v-if="!rows.length"><td colspan="8" class="soft">Nothing: everything comes out of what is here.</td></tr></tbody>
     <tfoot v-if="rows.length"><tr><td colspan="5">Together</td><td class="num"><b>{{ rows.reduce((s, r) => s + r.l.price * r.n, 0).toFixed(2) }}</b></td><td colspan="2" class="soft">{{ notNested ? `${notNested} plate thickness not nested, so not in it` : '' }}</td></tr></tfoot></table>
   <form v-if="coming" class="panel gap" @submit.prevent="store">

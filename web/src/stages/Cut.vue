@@ -8,6 +8,8 @@ import { length, lengthUnit, mass, unit } from '../shared/units'
 import BuyList from './BuyList.vue'
 import DoneBars from './DoneBars.vue'
 import NestEditor from './NestEditor.vue'
+import Processes from './Processes.vue'
+import Savings from './Savings.vue'
 import TableView from './TableView.vue'
 import Variants from './Variants.vue'
 
@@ -16,12 +18,13 @@ const file = (name: string) => `/api${base.value}/export/${name}?unit=${unit.val
 const longest = computed(() => Math.max(...job.value!.bars.flatMap((b) => b.plan.bars.map((x) => stockOf(b, x.stock)?.length ?? 1)), 1))
 const stockOf = (b: S['BarView'], id: string) => b.group.problem.stock.find((s) => s.id === id)
 const lineOf = (b: S['BarView'], id: string) => b.group.lines.find((l) => l.id === id)
-const lengthOf = (b: S['BarView'], part: string) => b.group.problem.parts.find((p) => p.id === part)?.length ?? 0
+const lengthOf = (b: S['BarView'], part: string) => b.group.lengths?.[part] ?? b.group.problem.parts.find((p) => p.id === part)?.length ?? 0
 const pieces = (b: S['BarView'], bar: S['Bar']) => [...bar.cuts].sort((x, y) => lengthOf(b, y.part) - lengthOf(b, x.part)).flatMap((c) => Array.from({ length: c.qty }, () => ({ part: c.part, length: lengthOf(b, c.part) })))
 function laid(b: S['BarView'], bar: S['Bar']) {
   let x = 0
+  const counted = (part: string) => b.group.problem.parts.find((p) => p.id === part)?.length ?? 0
   const kerf = b.group.problem.kerf ?? 0
-  return pieces(b, bar).map((p) => { const at = x; x += p.length + kerf; return { ...p, at } })
+  return pieces(b, bar).map((p) => { const at = x; x += counted(p.part) + kerf; return { ...p, at } })
 }
 const proof = (b: S['BarView']) => (b.plan.proven ? 'proven: no plan costs less' : b.plan.lower_bound == null ? 'not complete' : `at most ${(((b.plan.cost - b.plan.lower_bound) / Math.max(b.plan.lower_bound, 1e-9)) * 100).toFixed(1)} % above the bound`)
 const buy = computed(() => [...buyBars.value, ...buySheets.value])
@@ -108,9 +111,11 @@ const table = ref<{ plan: number; sheet: string } | null>(null)
   <section v-if="job!.bars.length" class="gap">
     <h2>Bars <span class="soft">{{ job!.figures.bars_to_cut }} to cut, {{ job!.figures.bars_to_buy }} to buy</span></h2>
     <div v-for="b in job!.bars" :key="b.group.key" class="profile">
-      <div class="row spread"><b>{{ shortName(b.group.section_id) }}, {{ b.group.material_id }}</b><span class="soft">{{ proof(b) }}; {{ mass(b.group.mass_kg) }}; kerf {{ length(b.group.problem.kerf ?? 0) }}, trim {{ length(b.group.problem.end_trim ?? 0) }}</span></div>
+      <div class="row spread"><b>{{ shortName(b.group.section_id) }}, {{ b.group.material_id }}</b><span class="soft">{{ proof(b) }}; {{ mass(b.group.mass_kg) }}; kerf {{ length(b.group.problem.kerf ?? 0) }}<template v-if="(job!.job.spec.machines!.stack ?? 1) > 1">, {{ job!.job.spec.machines!.stack }} at once where cut alike</template>, trim {{ length(b.group.problem.end_trim ?? 0) }}</span></div>
       <p v-for="u in b.plan.unplaced" :key="u.part" class="bad">Not planned: {{ u.qty }} × {{ u.part }}, no stock is long enough or left. <router-link :to="`${base}/stock`">Add stock</router-link></p>
-      <p v-for="w in b.group.left_out" :key="w" class="soft">{{ w }}</p>
+      <p v-for="w in [...(b.group.said ?? []), ...b.group.left_out]" :key="w" class="soft">{{ w }}</p>
+      <p v-if="b.group.held?.length" class="notice">Held back until the assembly is measured: {{ b.group.held.join(', ') }}. Stock for the longest they may be is kept.</p>
+      <p v-if="b.group.ripped?.length" class="soft">Split lengthwise after cutting, two from each: {{ b.group.ripped.join(', ') }}.</p>
       <template v-for="(bar, i) in b.plan.bars" :key="i">
       <div class="bar">
         <span class="soft">{{ bar.count }} × {{ lineOf(b, bar.stock)?.words }}<br />{{ lineOf(b, bar.stock)?.on_hand ? lineOf(b, bar.stock)?.location || 'on hand' : 'buy' }}</span>
@@ -127,12 +132,14 @@ const table = ref<{ plan: number; sheet: string } | null>(null)
       </template>
     </div>
   </section>
+  <Savings v-if="job!.bars.length" />
   <BuyList v-if="job!.bars.length || job!.sheets.length" :rows="buy" :not-nested="notNested" />
   <DoneBars />
+  <Processes />
   <section v-for="s in job!.sheets" :key="s.key" class="gap">
     <p v-if="s.done?.stale" class="notice row spread"><span><b>Stale.</b> This nest was made before the last change of its parts or stock. Its files say so.</span><button v-if="mayWrite" class="button main" @click="ask(s)">Make it again</button></p>
     <div class="row spread">
-      <h2>Plate {{ length(s.thickness_mm) }}{{ lengthUnit() }}, {{ s.material_id }} <span class="soft">{{ s.pieces }} pieces, {{ mass(s.mass_kg) }}</span></h2>
+      <h2>Plate {{ length(s.thickness_mm) }}{{ lengthUnit() }}, {{ s.material_id }}{{ s.process ? `, ${s.process}` : '' }} <span class="soft">{{ s.pieces }} pieces, {{ mass(s.mass_kg) }}</span></h2>
       <div class="row">
         <template v-if="going(s)"><progress :value="s.latest!.progress" max="1" :aria-label="`Nesting ${s.key}`"></progress><span class="soft">{{ s.latest!.state }}<template v-if="s.latest!.early"> , so far {{ s.latest!.early.sheets }} sheets</template></span><button class="button" @click="stop(s)">Stop, keep the best</button></template>
         <template v-else-if="mayWrite"><label class="soft">seconds <input v-model.number="seconds" class="narrow" inputmode="numeric" aria-label="Seconds to search" /></label><button class="button" :class="{ main: !s.done }" @click="ask(s)">{{ s.done ? 'Nest again' : 'Nest these' }}</button></template>

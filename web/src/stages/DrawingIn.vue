@@ -3,6 +3,7 @@
 import { computed, ref } from 'vue'
 import { call, type S } from '../api/client'
 import EntryField from '../shared/EntryField.vue'
+import { picked } from '../shared/file'
 import { attempt, job } from '../shared/job'
 import { outlinePath } from '../shared/OutlinePath'
 import { length, unit } from '../shared/units'
@@ -18,12 +19,9 @@ const material = ref(job.value!.members[0]?.spec.material_id ?? (unit.value === 
 const thickness = ref({ text: unit.value === 'mm' ? '8' : '3/8', unit: unit.value })
 const body = computed(() => ({ ...file.value!, unit: said.value || null, mend: mend.value }))
 async function pick(event: Event) {
-  const chosen = (event.target as HTMLInputElement).files?.[0]
-  if (!chosen) return
-  const bytes = new Uint8Array(await chosen.arrayBuffer())
-  let text = ''
-  for (let k = 0; k < bytes.length; k += 32768) text += String.fromCharCode(...bytes.subarray(k, k + 32768))
-  file.value = { name: chosen.name, content: btoa(text) }
+  const brought = await picked(event)
+  if (!brought) return
+  file.value = brought
   await look()
 }
 const look = () => attempt(async () => {

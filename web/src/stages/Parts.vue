@@ -79,6 +79,7 @@ const size = (p: S['PartRow']) => (!p.geometry ? '' : p.geometry.kind === 'bar' 
             <template v-if="!draft.shape.member_id"><SectionPick v-model:section="draft.shape.section_id" v-model:material="draft.material_id" /></template>
             <EntryField v-model="draft.shape.length" label="Length, point to point" :optional="!!draft.shape.member_id" hint="the member's" />
             <EntryField v-model="draft.shape.left_end" label="Left end, from square" kind="angle" /><EntryField v-model="draft.shape.right_end" label="Right end, from square" kind="angle" />
+            <EntryField v-model="draft.shape.held_to" label="Measured later, at most" optional hint="cut as given" /><label class="row"><input v-model="draft.shape.ripped" type="checkbox" /> split lengthwise, two from one</label>
           </template>
           <template v-else>
             <div class="field"><label for="p-mat">Material</label><select id="p-mat" v-model="draft.material_id"><option v-for="m in materials" :key="m.id" :value="m.id">{{ m.name }}</option></select><span class="echo"></span></div>
@@ -95,6 +96,8 @@ const size = (p: S['PartRow']) => (!p.geometry ? '' : p.geometry.kind === 'bar' 
               <div class="field"><label for="p-rows">Holes up</label><input id="p-rows" v-model.number="draft.shape.rows" inputmode="numeric" /><span class="echo"></span></div>
               <EntryField v-model="draft.shape.middle_hole" label="Middle hole" optional hint="none" />
             </template>
+            <div class="field"><label for="p-edge">Edge it needs</label><select id="p-edge" v-model="(draft as any).edge"><option>rough</option><option>cut</option><option>clean</option></select><span class="echo"></span></div>
+            <label v-if="draft.shape.family === 'rectangle'" class="row"><input v-model="draft.shape.off_bar" type="checkbox" /> off flat bar</label>
             <label class="row"><input v-model="draft.grain" type="checkbox" /> keep the grain's direction</label>
           </template>
         </div>

@@ -4,6 +4,7 @@ import { computed, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { call, type S } from '../api/client'
 import EntryField from '../shared/EntryField.vue'
+import { picked } from '../shared/file'
 import { attempt, copy, job, mayWrite, remove, save } from '../shared/job'
 import SectionPick from '../shared/SectionPick.vue'
 import { massPerMetre, trim, unit, value } from '../shared/units'
@@ -51,12 +52,9 @@ const store = () => attempt(async () => {
   looked.value = name
 })
 async function read(event: Event, p: Part) {
-  const chosen = (event.target as HTMLInputElement).files?.[0]
-  if (!chosen) return
-  const bytes = new Uint8Array(await chosen.arrayBuffer())
-  let text = ''
-  for (let k = 0; k < bytes.length; k += 32768) text += String.fromCharCode(...bytes.subarray(k, k + 32768))
-  await attempt(async () => { p.outline = (await call<string[]>('POST', '/section/outline', { name: chosen.name, content: btoa(text), unit: null }))[0] })
+  const brought = await picked(event)
+  if (!brought) return
+  await attempt(async () => { p.outline = (await call<string[]>('POST', '/section/outline', { ...brought, unit: null }))[0] })
 }
 const s = computed(() => view.value?.section)
 const rows = computed<[string, string, string][]>(() => s.value ? [

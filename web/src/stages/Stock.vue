@@ -2,9 +2,11 @@
 import { computed, ref, watch } from 'vue'
 import { call, type S } from '../api/client'
 import EntryField from '../shared/EntryField.vue'
+import { picked } from '../shared/file'
 import { attempt, catalogue, copy, job, mayWrite } from '../shared/job'
 import SectionPick from '../shared/SectionPick.vue'
 import { unit } from '../shared/units'
+import OffersIn from './OffersIn.vue'
 
 /* eslint-disable @typescript-eslint/no-explicit-any -- the form edits bars and sheets; the server's models decide */
 const rows = ref<S['StockRow'][]>([])
@@ -38,12 +40,14 @@ const store = () => attempt(async () => {
   draft.value = null
 })
 const away = (r: S['StockRow']) => attempt(async () => { job.value = (await call<S['Saved']>('DELETE', `/stock/${r.id}${at()}&version=${r.version}`)).view })
+const photo = (r: S['StockRow'], event: Event) => attempt(async () => { const file = await picked(event); if (file) { await call('POST', `/stock/${r.id}/photos`, file); await read() } })
 const words = (i: any) => (i.form === 'bar' ? i.section_id : `${i.thickness.text} ${i.thickness.text.match(/[a-z"]/) ? '' : i.thickness.unit} plate`)
 const size = (i: any) => (i.form === 'bar' ? i.length.text : `${i.width.text} × ${i.height.text}${i.missing_width ? `, corner ${i.missing_width.text} × ${i.missing_height?.text} missing` : ''}`)
 </script>
 <template>
   <div class="row spread"><h1>Stock</h1><div v-if="mayWrite" class="row"><button class="button" @click="add('bar')">Add a bar</button><button class="button" @click="add('sheet')">Add a sheet</button></div></div>
   <p class="soft">What is here, measured, and what can be bought. Used on hand first when that is cheaper. Without a line, a plan assumes a usual length at the catalogue's price and says so.</p>
+  <OffersIn v-if="mayWrite" />
   <form v-if="draft" class="panel gap" @submit.prevent="store">
     <div class="fields">
       <SectionPick v-if="draft.form === 'bar'" v-model:section="draft.section_id" v-model:material="draft.material_id" :own="false" />
@@ -55,6 +59,10 @@ const size = (i: any) => (i.form === 'bar' ? i.length.text : `${i.width.text} ×
       <div v-if="onHand" class="field"><label for="s-qty">How many</label><input id="s-qty" v-model.number="draft.qty" inputmode="numeric" /><span class="echo"></span></div>
       <EntryField v-model="draft.price" label="Price of one" kind="money" optional hint="by the catalogue" />
       <div class="field"><label for="s-loc">Where</label><input id="s-loc" v-model="draft.location" /><span class="echo"></span></div>
+      <EntryField v-model="draft.delivery" label="Delivery of one" kind="money" optional hint="in the price" />
+      <div class="field"><label for="s-duty">Duty, %</label><input id="s-duty" v-model.number="draft.duty_percent" inputmode="decimal" /><span class="echo"></span></div>
+      <EntryField v-if="draft.form === 'bar'" v-model="draft.yard_cut" label="Cut in half at the yard" kind="money" optional hint="not offered" />
+      <div class="field"><label for="s-sup">Supplier</label><input id="s-sup" v-model="draft.supplier" /><span class="echo"></span></div>
       <div class="field"><label for="s-heat">Heat number</label><input id="s-heat" v-model="draft.heat" /><span class="echo"></span></div>
       <label class="row"><input :checked="draft.reserved_for === job!.job.id" type="checkbox" @change="draft.reserved_for = ($event.target as HTMLInputElement).checked ? job!.job.id : null" /> kept for this job</label>
       <label class="row"><input v-model="draft.drop" type="checkbox" /> a drop or remnant</label><label class="row"><input v-model="draft.galvanised" type="checkbox" /> galvanised</label>
@@ -69,8 +77,8 @@ const size = (i: any) => (i.form === 'bar' ? i.length.text : `${i.width.text} ×
         <tr v-for="r in group.rows" :key="r.id">
           <td><b>{{ words(r.spec.item) }}</b></td><td>{{ r.spec.item.material_id }}</td><td>{{ size(r.spec.item) }}</td>
           <td>{{ r.spec.item.qty == null ? 'on offer' : r.spec.item.qty }}{{ r.spec.item.drop ? ', left over' : '' }}{{ r.spec.item.reserved_for === job!.job.id ? ', kept for this job' : r.spec.item.reserved_for ? ', kept for another job' : '' }}<span v-if="r.spec.item.galvanised" class="bad"> galvanised</span></td>
-          <td class="num">{{ r.spec.item.price?.text ?? '' }}</td><td class="soft">{{ r.spec.item.location }} {{ r.spec.item.note }}{{ r.spec.item.heat ? `, heat ${r.spec.item.heat}` : '' }}</td>
-          <td class="num"><template v-if="mayWrite"><button class="button quiet" @click="change(r)">Change</button><button class="button quiet" @click="away(r)">Take away</button></template></td>
+          <td class="num">{{ r.spec.item.price?.text ?? '' }}<div v-if="r.spec.item.delivery || r.spec.item.duty_percent" class="soft">{{ r.spec.item.duty_percent ? `+ ${r.spec.item.duty_percent} % ` : '' }}{{ r.spec.item.delivery ? `+ ${r.spec.item.delivery.text}` : '' }}</div></td><td class="soft">{{ r.spec.item.location }} {{ r.spec.item.supplier }} {{ r.spec.item.note }}{{ r.spec.item.heat ? `, heat ${r.spec.item.heat}` : '' }}</td>
+          <td class="num"><template v-if="mayWrite"><button class="button quiet" @click="change(r)">Change</button><button class="button quiet" @click="away(r)">Take away</button><label class="button quiet">Photo<input type="file" accept="image/*" hidden @change="photo(r, $event)" /></label></template><a v-for="p in r.photos" :key="p" :href="`/api/stock/${r.id}/photos/${p}`" target="_blank" rel="noopener"><img :src="`/api/stock/${r.id}/photos/${p}`" alt="photo" height="32" /></a></td>
         </tr>
         <tr v-if="!group.rows.length"><td colspan="7" class="soft">None.</td></tr>
       </tbody>

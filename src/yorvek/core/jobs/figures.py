@@ -8,11 +8,14 @@ from yorvek.core.cautions import Caution, cautions
 from yorvek.core.checks import BeamVerdict, Reserve, check_beam
 from yorvek.core.cutting.bars import BarPlan, BarProblem
 from yorvek.core.cutting.bars.least_change import least_change
+from yorvek.core.cutting.bars.patterns import fewer_patterns
 from yorvek.core.errors import InputError
 from yorvek.core.frames import FrameRequest
+from yorvek.core.jobs.bar_groups import bar_groups
 from yorvek.core.jobs.budget import ModuleMass, module_masses
-from yorvek.core.jobs.cutting import BarGroup, SheetGroup, WorkedPart, bar_groups, sheet_groups, worked_parts
+from yorvek.core.jobs.cutting import BarGroup, SheetGroup, WorkedPart, worked_parts
 from yorvek.core.jobs.plates import PlateResult, plate_result
+from yorvek.core.jobs.sheet_groups import sheet_groups
 from yorvek.core.jobs.state import JobState, beam_member
 from yorvek.core.jobs.structures import StructureResult, frame_request, work_out
 from yorvek.core.model import Model
@@ -131,9 +134,12 @@ def figures(
     # a web has no movement of its own: it is part of something that has
     moving = [(state.plates[k].mark, r) for k, r in plates.items() if state.plates[k].form != "web"]
     stiffness, softest = _job_reserve([*results, *moving], "stiffness")
+
+    def easy(problem: BarProblem) -> BarPlan:
+        return fewer_patterns(problem, plan_bars(problem), plan_bars)
+
     bars = [
-        BarResult(group=g, plan=least_change(g.problem, state.meant(g.key), plan_bars))
-        for g in bar_groups(state, parts)
+        BarResult(group=g, plan=least_change(g.problem, state.meant(g.key), easy)) for g in bar_groups(state, parts)
     ]
     sheets = sheet_groups(state, parts)
     bought, to_buy = 0.0, 0

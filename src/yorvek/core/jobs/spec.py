@@ -12,6 +12,7 @@ from yorvek.core.jobs.sources import ForceSource
 from yorvek.core.model import Model
 from yorvek.core.quantities.entry import AreaLoad, Force, Length, LineLoad, Mass, Money, Place, Size, Thickness
 from yorvek.core.quantities.units import UNITS
+from yorvek.core.workshop.processes import USUAL, Process
 
 Mark = Field(min_length=1, max_length=20)
 
@@ -35,6 +36,11 @@ class SawAndTable(Model):
     saw_kerf: Place = Place(text="2.5", value=2.5)
     end_trim: Place = Place(text="10", value=10.0)
     drop_worth: Place = Place(text="300", value=300.0)
+    clamp_dead: Place = Field(
+        default=Place(text="0", value=0.0), description="end of a bar that the saw's clamp cannot let go"
+    )
+    stack: int = Field(default=1, ge=1, le=20, description="bars the saw takes at once")
+    yard_tolerance: Place = Field(default=Place(text="10", value=10.0), description="how far off a yard's cut may be")
     table_kerf: Place = Place(text="1.5", value=1.5)
     part_gap: Place = Place(text="5", value=5.0)
     edge_margin: Place = Place(text="8", value=8.0)
@@ -79,6 +85,7 @@ class JobSpec(Model):
     public: bool = False
     welded: bool = True
     machines: SawAndTable = SawAndTable()
+    processes: list[Process] = Field(default=list(USUAL), max_length=30, description="ways to cut plate")
     carried: list[CarriedSpec] = Field(default=[], max_length=60)
 
 
@@ -187,6 +194,10 @@ class BarStockSpec(Model):
     length: Length
     qty: int | None = Field(default=None, ge=0, le=10_000, description="none: on offer, as many as wanted")
     price: Money | None = Field(default=None, description="of one; by mass and the catalogue where not given")
+    supplier: str = Field(default="", max_length=60)
+    delivery: Money | None = Field(default=None, description="of one, on top of its price")
+    duty_percent: float = Field(default=0.0, ge=0, le=200)
+    yard_cut: Money | None = Field(default=None, description="price of having it cut in half at the yard")
     location: str = Field(default="", max_length=60)
     drop: bool = False
     galvanised: bool = False
@@ -207,6 +218,9 @@ class SheetStockSpec(Model):
     missing_height: Place | None = None
     qty: int | None = Field(default=None, ge=0, le=10_000)
     price: Money | None = None
+    supplier: str = Field(default="", max_length=60)
+    delivery: Money | None = Field(default=None, description="of one, on top of its price")
+    duty_percent: float = Field(default=0.0, ge=0, le=200)
     location: str = Field(default="", max_length=60)
     drop: bool = False
     galvanised: bool = False
@@ -219,6 +233,18 @@ class StockSpec(Model):
     """A line of the stock book."""
 
     item: BarStockSpec | SheetStockSpec = Field(discriminator="form")
+
+
+class PhotoSpec(Model):
+    """A picture: a JPEG in base64, and what it is of."""
+
+    name: str = Field(default="", max_length=120)
+    jpeg: str = Field(max_length=4_000_000)
+
+
+def landed(item: BarStockSpec | SheetStockSpec, price: float) -> float:
+    """What one costs at the door: its price with duty, and its delivery."""
+    return price * (1 + item.duty_percent / 100) + (item.delivery.value if item.delivery is not None else 0.0)
 
 
 class NoteSpec(Model):

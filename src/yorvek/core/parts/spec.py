@@ -19,6 +19,7 @@ class Rectangle(Model):
     height: Length
     thickness: Thickness
     corner_radius: Place | None = None
+    off_bar: bool = Field(default=False, description="cut from flat bar of its smaller side, not from sheet")
 
 
 class BasePlate(Model):
@@ -100,6 +101,10 @@ class BarPiece(Model):
     )
     left_end: Angle = Angle(text="0")
     right_end: Angle = Angle(text="0")
+    ripped: bool = Field(default=False, description="half of its section, split lengthwise: two come from one length")
+    held_to: Length | None = Field(
+        default=None, description="measured at the assembly first: at most so long, and not cut before it is known"
+    )
 
 
 PlateShape = Rectangle | BasePlate | Gusset | RingPlate | LugPlate | SlottedPlate | FreeOutline
@@ -115,4 +120,6 @@ class PartSpec(Model):
     qty: int = Field(default=1, ge=1, le=5000)
     material_id: str = ""
     shape: Shape
+    process: str = Field(default="", max_length=40, description="how a plate is cut; empty: on the job's table")
+    edge: Literal["rough", "cut", "clean"] = Field(default="rough", description="the edge it needs at least")
     grain: bool = Field(default=False, description="keep its direction on the sheet")

@@ -75,7 +75,7 @@ def plan_view(job: Job, plan: Plan) -> shapes.PlanView:
         outlines.setdefault(
             piece.id, Outline(outer=Ring.polygon(piece.outline), openings=[Ring.polygon(h) for h in piece.holes])
         )
-    thickness, _, material_id = plan.key.partition("|")
+    thickness, material_id = plan.key.split("|")[:2]
     shown = SheetGroup(
         key=plan.key,
         thickness_mm=float(thickness),

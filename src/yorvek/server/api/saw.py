@@ -9,12 +9,15 @@ from ninja import Router
 from ninja.errors import HttpError
 from pydantic import Field
 
+from yorvek.core.cutting.bars import solve_bars
 from yorvek.core.errors import InputError
 from yorvek.core.jobs import Figures, JobState, NoteSpec, StockSpec
 from yorvek.core.jobs.cuts import CutBarSpec, CutPiece, KeptPlanSpec, meant_bars
 from yorvek.core.jobs.cutting import StockLine
 from yorvek.core.jobs.figures import BarResult
+from yorvek.core.jobs.processes import Choices, choices
 from yorvek.core.jobs.spec import BarStockSpec, SheetStockSpec
+from yorvek.core.jobs.to_stock import Saving, savings
 from yorvek.core.model import Model
 from yorvek.core.quantities.entry import Length, Money, Place, Thickness
 from yorvek.server.accounts.models import User
@@ -65,6 +68,22 @@ def _fewer(scope: EditScope, number: int, by: int) -> StockItem:
     return row
 
 
+@router.get("/jobs/{job_id}/processes", response=Choices)
+def processes(request: HttpRequest, job_id: int) -> Choices:
+    """How each plate part may be cut, in time and money, and what off flat bar would cost."""
+    state, found = _found(job_of(request, job_id))
+    return choices(state, found)
+
+
+@router.get("/jobs/{job_id}/savings", response=list[Saving])
+def what_less_would_save(request: HttpRequest, job_id: int, most_mm: float = 25.0) -> list[Saving]:
+    """Which pieces, made a little shorter, would save a bar."""
+    if not 0 < most_mm <= 500:
+        raise InputError(field="most_mm", got=f"{most_mm:g}", needs="more than 0 and at most 500 mm")
+    _, found = _found(job_of(request, job_id))
+    return savings(found.bars, most_mm, lambda problem: solve_bars(problem, seconds=0.1))
+
+
 class ReceivedSheet(Model):
     """A sheet as it was measured."""
 
@@ -109,7 +128,7 @@ def receive(request: HttpRequest, job_id: int, body: ReceiveIn) -> shapes.JobVie
                 scope.create(StockItem, StockSpec(item=item))
             _hold(scope, job, body.key, meant_bars(result.plan))
         else:
-            thickness, _, material_id = body.key.partition("|")
+            thickness, material_id = body.key.split("|")[:2]
             for one_sheet in body.sheets:
                 sheet = SheetStockSpec(
                     material_id=material_id, thickness=Thickness(text=f"{thickness} mm"), width=one_sheet.width,
@@ -160,7 +179,14 @@ def cut_bar(request: HttpRequest, job_id: int, body: CutIn) -> shapes.JobView:
         raise InputError(
             field="bar", got=line.words, needs="a bar that is here: receive it first, with its measured length"
         )
-    lengths = {p.id: p.length for p in result.group.problem.parts}
+    waiting = [c.part for c in bar.cuts if c.part in result.group.held]
+    if waiting:
+        raise InputError(
+            field="bar",
+            got=", ".join(waiting),
+            needs="it is held back until the assembly is measured: give its length first",
+        )
+    lengths = {p.id: p.length for p in result.group.problem.parts} | result.group.lengths
     whole = next(s.length for s in result.group.problem.stock if s.id == bar.stock)
     pieces = [CutPiece(part=c.part, length_mm=lengths[c.part]) for c in bar.cuts for _ in range(c.qty)]
     marks = ", ".join(f"{n} × {m}" if n > 1 else m for m, n in body.cuts.items())

@@ -87,7 +87,10 @@ class PartRow(Row):
 
 
 class StockRow(Row):
+    """A line of the stock book, and the numbers of its pictures."""
+
     spec: StockSpec
+    photos: list[int] = []
 
 
 class NoteRow(Row):
@@ -220,6 +223,7 @@ class SheetView(Model):
     key: str
     thickness_mm: float
     material_id: str
+    process: str
     pieces: int
     mass_kg: float
     lines: list[StockLine]

@@ -2,24 +2,33 @@
 
 from __future__ import annotations
 
-from django.http import HttpRequest
+import base64
+
+from django.http import HttpRequest, HttpResponse
+from django.utils import timezone
 from ninja import Router
 from ninja.errors import HttpError
 from pydantic import Field
 
 from yorvek.core.errors import InputError
+from yorvek.core.files.offers import OffersRead, read_offers
+from yorvek.core.files.photo import photo_jpeg
 from yorvek.core.jobs import StockSpec
-from yorvek.core.jobs.cutting import sheet_outline
-from yorvek.core.jobs.spec import BarStockSpec
+from yorvek.core.jobs.price_feed import NOTE, feed
+from yorvek.core.jobs.sheet_groups import sheet_outline
+from yorvek.core.jobs.spec import BarStockSpec, PhotoSpec
 from yorvek.core.materials import material
 from yorvek.core.model import Model
+from yorvek.core.quantities import UnitSystem
 from yorvek.core.sections import section, sold_in
 from yorvek.server.api import shapes
 from yorvek.server.api.access import job_of, user_of, writer
+from yorvek.server.api.drawings import content_of
 from yorvek.server.api.view import job_view
 from yorvek.server.jobs.models import Job
+from yorvek.server.jobs.thread import job_figures, job_state
 from yorvek.server.journal.edits import edit
-from yorvek.server.stock.models import StockItem
+from yorvek.server.stock.models import Photo, StockItem
 
 router = Router(tags=["stock"])
 
@@ -66,7 +75,10 @@ def _item(request: HttpRequest, item_id: int) -> StockItem:
 def list_stock(request: HttpRequest) -> list[shapes.StockRow]:
     """All bars and sheets."""
     rows = StockItem.objects.filter(shop=user_of(request).shop)
-    return [shapes.StockRow(id=r.pk, version=r.version, spec=r.spec) for r in rows]
+    pictures: dict[int, list[int]] = {}
+    for number, item in Photo.objects.filter(shop=user_of(request).shop).values_list("pk", "item_number"):
+        pictures.setdefault(item, []).append(number)
+    return [shapes.StockRow(id=r.pk, version=r.version, spec=r.spec, photos=pictures.get(r.pk, [])) for r in rows]
 
 
 @router.post("/stock", response=shapes.Saved)
@@ -77,6 +89,89 @@ def make_stock(request: HttpRequest, body: StockSpec, job_id: int | None = None)
         row = scope.create(StockItem, body)
         _check(row.spec)
     return shapes.Saved(id=row.pk, version=row.version, view=job_view(job) if job else None)
+
+
+class FileIn(Model):
+    """A spreadsheet as it was picked; content in base64. `take`: put what is in it into the stock book."""
+
+    name: str = Field(min_length=1, max_length=200)
+    content: str = Field(max_length=7_000_000)
+    unit: UnitSystem = "mm"
+    take: bool = False
+
+
+class OffersOut(OffersRead):
+    """What a spreadsheet holds; and the job after it was taken."""
+
+    view: shapes.JobView | None = None
+
+
+@router.post("/stock/import", response=OffersOut)
+def bring_offers(request: HttpRequest, body: FileIn, job_id: int | None = None) -> OffersOut:
+    """Offers or stock of a spreadsheet: looked at, or taken whole as one edit; lines that cannot be read are named."""
+    user, job = writer(request), _job(request, job_id)
+    found = read_offers(body.name, content_of(body.content), unit=body.unit)
+    if body.take:
+        if not found.offers:
+            raise InputError(field="file", got=body.name, needs="at least one line that can be read")
+        with edit(user, job, f"{len(found.offers)} lines of {body.name}") as scope:
+            for spec in found.offers:
+                scope.create(StockItem, spec)
+    return OffersOut(**found.model_dump(), view=job_view(job) if job and body.take else None)
+
+
+@router.post("/jobs/{job_id}/offers", response=shapes.JobView)
+def fetch_offers(request: HttpRequest, job_id: int) -> shapes.JobView:
+    """Today's offers of the simulated suppliers for what the job needs; their earlier ones are replaced."""
+    user, job = writer(request), job_of(request, job_id)
+    found = job_figures(job_state(job))
+    with edit(user, job, "offers of the simulated price list") as scope:
+        for row in StockItem.objects.filter(shop=user.shop):
+            if row.spec.item.note.startswith(NOTE) and row.spec.item.qty is None:
+                scope.delete(row)
+        for spec in feed(found, timezone.localdate()):
+            scope.create(StockItem, spec)
+    return job_view(job)
+
+
+class PhotoIn(Model):
+    """A picture as it was taken; content in base64."""
+
+    name: str = Field(default="", max_length=120)
+    content: str = Field(max_length=28_000_000)
+
+
+class PhotoRow(Model):
+    """A picture of a line of the stock book."""
+
+    id: int
+    name: str
+
+
+@router.post("/stock/{item_id}/photos", response=list[PhotoRow])
+def add_photo(request: HttpRequest, item_id: int, body: PhotoIn) -> list[PhotoRow]:
+    """Add a picture: made small, and without what the camera wrote into it."""
+    user, row = writer(request), _item(request, item_id)
+    jpeg = base64.b64encode(photo_jpeg(content_of(body.content))).decode()
+    with edit(user, None, f"photo of {_words(row.spec)}") as scope:
+        scope.create(Photo, PhotoSpec(name=body.name, jpeg=jpeg), item_number=row.pk)
+    return photos(request, item_id)
+
+
+@router.get("/stock/{item_id}/photos", response=list[PhotoRow])
+def photos(request: HttpRequest, item_id: int) -> list[PhotoRow]:
+    """The pictures of a line."""
+    row = _item(request, item_id)
+    return [PhotoRow(id=p.pk, name=p.spec.name) for p in Photo.objects.filter(item_number=row.pk)]
+
+
+@router.get("/stock/{item_id}/photos/{photo_id}")
+def see_photo(request: HttpRequest, item_id: int, photo_id: int) -> HttpResponse:
+    """One picture."""
+    found = Photo.objects.filter(pk=photo_id, item_number=_item(request, item_id).pk).first()
+    if found is None:
+        raise HttpError(404, "There is no such photo.")
+    return HttpResponse(base64.b64decode(found.spec.jpeg), content_type="image/jpeg")
 
 
 @router.put("/stock/{item_id}", response=shapes.Saved)

@@ -101,6 +101,7 @@ def job_view(job: Job) -> shapes.JobView:
                 key=g.key,
                 thickness_mm=g.thickness_mm,
                 material_id=g.material_id,
+                process=g.process,
                 pieces=sum(p.qty for p in g.problem.parts),
                 mass_kg=g.mass_kg,
                 lines=g.lines,

@@ -35,7 +35,7 @@ from yorvek.server.jobs.thread import job_figures, job_state
 from yorvek.server.journal.models import Edit, RowChange
 from yorvek.server.journal.ripple import ripple_of
 from yorvek.server.records import Record, dumped
-from yorvek.server.stock.models import StockItem
+from yorvek.server.stock.models import Photo, StockItem
 
 TABLES: dict[str, type[Record]] = {
     m.table: m
@@ -55,6 +55,7 @@ TABLES: dict[str, type[Record]] = {
         CutBar,
         KeptPlan,
         StockItem,
+        Photo,
     )
 }
 FOLLOWS_DIMENSIONS: tuple[type[Record], ...] = (Dimension, Load, Profile, Member, Structure, Plate, Part)

@@ -29,7 +29,7 @@ def least_change(problem: BarProblem, meant: Sequence[Counter[str]], solve: Call
     kept = _keepable(problem, meant)
     if not kept:
         return fresh
-    rest = _rest(problem, kept)
+    rest = rest_after(problem, kept)
     more = solve(rest) if rest is not None else None
     if rest is not None and not rest.stock:
         return fresh
@@ -38,8 +38,8 @@ def least_change(problem: BarProblem, meant: Sequence[Counter[str]], solve: Call
     missing = sum(u.qty for u in more.unplaced) if more else 0
     if missing > sum(u.qty for u in fresh.unplaced) or total > fresh.cost + SAME_MONEY:
         return fresh
-    bars = _gathered(problem, kept) + (more.bars if more else [])
-    return fresh.model_copy(update={"bars": _merged(bars), "cost": total, "unplaced": more.unplaced if more else []})
+    bars = placed_bars(problem, kept) + (more.bars if more else [])
+    return fresh.model_copy(update={"bars": merged(bars), "cost": total, "unplaced": more.unplaced if more else []})
 
 
 def _keepable(problem: BarProblem, meant: Sequence[Counter[str]]) -> list[tuple[str, Counter[str]]]:
@@ -62,7 +62,7 @@ def _keepable(problem: BarProblem, meant: Sequence[Counter[str]]) -> list[tuple[
     return out
 
 
-def _rest(problem: BarProblem, kept: list[tuple[str, Counter[str]]]) -> BarProblem | None:
+def rest_after(problem: BarProblem, kept: list[tuple[str, Counter[str]]]) -> BarProblem | None:
     """What is still to be planned; None where nothing is."""
     done: Counter[str] = Counter()
     used = Counter(s for s, _ in kept)
@@ -77,7 +77,7 @@ def _rest(problem: BarProblem, kept: list[tuple[str, Counter[str]]]) -> BarProbl
     return problem.model_copy(update={"parts": parts, "stock": stock})
 
 
-def _gathered(problem: BarProblem, kept: list[tuple[str, Counter[str]]]) -> list[Bar]:
+def placed_bars(problem: BarProblem, kept: list[tuple[str, Counter[str]]]) -> list[Bar]:
     length = {s.id: s.length for s in problem.stock}
     out = []
     for stock, cuts in kept:
@@ -90,7 +90,7 @@ def _gathered(problem: BarProblem, kept: list[tuple[str, Counter[str]]]) -> list
     return out
 
 
-def _merged(bars: list[Bar]) -> list[Bar]:
+def merged(bars: list[Bar]) -> list[Bar]:
     """Bars that are cut alike counted together."""
     out: dict[tuple[str, tuple[tuple[str, int], ...]], Bar] = {}
     for bar in bars:

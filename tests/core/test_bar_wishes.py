@@ -1,0 +1,163 @@
+"""What a shop wants of its bar plans beside money: mitres in pairs, halves, pieces held back, less work, less change."""
+
+import math
+from collections import Counter
+
+import pytest
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+from tests.verifiers import check_bars
+from yorvek.core.cutting.bars import BarProblem, solve_bars
+from yorvek.core.cutting.bars.least_change import least_change
+from yorvek.core.cutting.bars.patterns import effort, fewer_patterns
+from yorvek.core.jobs import JobSpec, JobState, figures
+from yorvek.core.jobs.to_stock import savings
+from yorvek.core.parts import PartSpec
+
+SECTION = "SHS 60×60×4 hot"
+
+
+def solve(problem):
+    return solve_bars(problem, seconds=0.3)
+
+
+def entry(value):
+    return {"text": f"{value:g}", "value": float(value)}
+
+
+def job(parts, stock=(), **machines):
+    made = {}
+    for k, (mark, length, qty, more) in enumerate(parts, 1):
+        shape = {"family": "bar", "section_id": SECTION, "length": entry(length), **more}
+        made[k] = PartSpec.model_validate({"mark": mark, "qty": qty, "material_id": "S355", "shape": shape})
+    usual = {"end_trim": entry(10), "saw_kerf": entry(2.5), **machines}
+    spec = JobSpec.model_validate({"name": "Reed Weir", "machines": usual})
+    lines = {
+        k: {"item": {"form": "bar", "section_id": SECTION, "material_id": "S355", **s}} for k, s in enumerate(stock, 1)
+    }
+    return JobState.model_validate({"job": spec, "parts": made, "stock": lines})
+
+
+def bars_of(state):
+    (one,) = figures(state, solve).bars
+    return one
+
+
+def test_mitred_ends_share_a_cut():
+    """Ten frame pieces of 605 with 45 degrees: turned over, each after the first adds 605 - 60 and a kerf (drawn by hand)."""
+    ends = {"left_end": entry(45), "right_end": entry(45)}
+    one = bars_of(job([("F", 605, 10, ends)], [{"length": entry(5550), "price": entry(50)}]))
+    need = 605 + 9 * (605 - 60 + 2.5) + 10
+    assert need < 5550 < 605 * 10 + 9 * 2.5
+    assert sum(b.count for b in one.plan.bars) == 1
+    assert one.group.lengths == {"F": 605.0} and "45° share a cut" in one.group.said[0]
+    mixed = bars_of(job([("F", 605, 9, ends), ("G", 500, 1, {"left_end": entry(30)})], [{"length": entry(5550)}]))
+    assert not mixed.group.said
+
+
+def test_ripped_halves_come_two_from_a_length():
+    one = bars_of(job([("R", 1000, 5, {"ripped": True})]))
+    assert sum(c.qty * b.count for b in one.plan.bars for c in b.cuts) == 3 and one.group.ripped == ["R"]
+
+
+def test_a_piece_held_back_keeps_its_most_reserved():
+    one = bars_of(job([("H", 1200, 1, {"held_to": entry(1500)})], [{"length": entry(1505)}, {"length": entry(1600)}]))
+    assert one.group.held == ["H"] and one.group.problem.parts[0].length == 1500
+    assert one.plan.bars[0].stock == "s2"
+
+
+def test_what_the_clamp_holds_is_not_used():
+    stock = [{"length": entry(2100)}]
+    assert sum(b.count for b in bars_of(job([("A", 1000, 2, {})], stock)).plan.bars) == 1
+    assert sum(b.count for b in bars_of(job([("A", 1000, 2, {})], stock, clamp_dead=entry(120))).plan.bars) == 2
+
+
+def test_too_long_a_bar_is_halved_at_the_yard_with_its_tolerance():
+    state = job([("A", 2900, 2, {})], [{"length": entry(6000), "price": entry(60), "yard_cut": entry(4)}])
+    state = state.model_copy(
+        update={
+            "job": state.job.model_copy(
+                update={
+                    "longest_piece": JobSpec.model_validate({"name": "x", "longest_piece": entry(4000)}).longest_piece
+                }
+            )
+        }
+    )
+    one = bars_of(state)
+    assert one.group.problem.stock[0].length == 2990 and one.group.lines[0].price == pytest.approx(32)
+    assert "half of 6000 mm" in one.group.lines[0].words and not one.plan.unplaced
+
+
+def test_landed_cost_decides():
+    """The cheaper bar costs more at the door: 40 with 20 percent duty and 6 delivery is 54."""
+    stock = [
+        {"length": entry(6000), "price": entry(40), "duty_percent": 20, "delivery": entry(6)},
+        {"length": entry(6000), "price": entry(50)},
+    ]
+    one = bars_of(job([("A", 2000, 2, {})], stock))
+    assert one.group.lines[0].price == pytest.approx(54) and one.plan.bars[0].stock == "s2"
+
+
+problems = st.builds(
+    lambda lengths, qtys, stock: BarProblem.model_validate(
+        {
+            "kerf": 3,
+            "end_trim": 10,
+            "stock": [{"id": "long", "length": 6000, "cost": 60}, *({"id": f"d{k}", "length": s, "qty": 1, "cost": s / 200} for k, s in enumerate(stock))],
+            "parts": [{"id": f"p{k}", "length": a, "qty": q} for k, (a, q) in enumerate(zip(lengths, qtys, strict=False))],
+        }
+    ),
+    st.lists(st.integers(300, 2900), min_size=2, max_size=4, unique=True),
+    st.lists(st.integers(1, 7), min_size=4, max_size=4),
+    st.lists(st.integers(900, 5000), max_size=2, unique=True),
+)  # fmt: skip
+
+
+@settings(max_examples=25, deadline=None)
+@given(problems)
+def test_less_work_for_the_same_money(problem):
+    plan = solve(problem)
+    easy = fewer_patterns(problem, plan, solve)
+    check_bars(problem, easy)
+    assert easy.cost <= plan.cost + 1e-6 and effort(easy) <= effort(plan)
+
+
+@settings(max_examples=25, deadline=None)
+@given(problems)
+def test_what_was_meant_is_kept_where_that_is_free(problem):
+    """After a bar is cut the others stay: they were part of a cheapest plan, so keeping them costs nothing."""
+    plan = solve(problem)
+    meant = [Counter({c.part: c.qty for c in b.cuts}) for b in plan.bars for _ in range(b.count)]
+    again = least_change(problem, meant, solve)
+    check_bars(problem, again)
+    assert again.cost <= plan.cost + 1e-6
+    if plan.proven:
+        kept = [Counter({c.part: c.qty for c in b.cuts}) for b in again.bars for _ in range(b.count)]
+        assert (
+            Counter(map(str, map(sorted, (m.items() for m in kept))))
+            == Counter(map(str, map(sorted, (m.items() for m in meant))))
+            or again.cost < plan.cost
+        )
+
+
+def test_repeated_patterns_are_found():
+    """Six of 2900 and six of 1450 from 6000: three patterns of a careless plan become one or two."""
+    problem = BarProblem.model_validate(
+        {
+            "stock": [{"id": "s", "length": 6000, "cost": 60}],
+            "parts": [{"id": "a", "length": 2900, "qty": 6}, {"id": "b", "length": 1450, "qty": 6}],
+        }
+    )
+    plan = solve(problem)
+    assert effort(fewer_patterns(problem, plan, solve))[1] <= len(plan.bars)
+
+
+def test_twelve_millimetres_shorter_saves_a_bar():
+    """Three of 2000 do not come out of 6000 with two cuts and the trim; three of 1995 do."""
+    one = bars_of(job([("A", 2000, 3, {})], [{"length": entry(6000), "price": entry(60)}]))
+    (found,) = savings([one], 20.0, solve)
+    assert found.bars == 1 and found.money == pytest.approx(60)
+    least = math.ceil((3 * 2000 + 2 * 2.5 + 10 - 6000) / 3)
+    assert least <= found.shorter_mm <= least + 1
+    assert savings([one], 3.0, solve) == []
