@@ -3,6 +3,7 @@
 import json
 import math
 from pathlib import Path
+from random import Random
 
 import pytest
 from hypothesis import given, settings
@@ -135,3 +136,59 @@ def test_straight_cuts_part_every_piece():
 
     for shapes in check_sheets(problem, plan).values():
         assert parted([s.bounds for s in shapes])
+
+
+def dissected(random, width, height, pieces, gap):
+    """A sheet cut straight through again and again: the pieces of a plan without waste."""
+    boxes = [(width, height)]
+    while len(boxes) < pieces:
+        boxes.sort(key=lambda b: b[0] * b[1])
+        w, h = boxes.pop()
+        if w < h:
+            w, h = h, w
+        at = random.randint(int(w * 0.25), int(w * 0.75))
+        boxes += [(at, h), (w - at - gap, h)]
+    return boxes
+
+
+@given(st.integers(1, 10**6), st.integers(1, 3), st.integers(2, 30), st.sampled_from([0, 4]))
+@settings(max_examples=20, deadline=None)
+def test_a_sheet_cut_up_is_put_together_again(seed, sheets, pieces, gap):
+    """Known by construction: so many sheets are enough, with straight cuts; shown to it in any order and turned about."""
+    random = Random(seed)
+    boxes = [b for _ in range(sheets) for b in dissected(random, 2000, 1000, pieces, gap)]
+    random.shuffle(boxes)
+    parts = [
+        {"id": f"r{k}", "qty": 1, "rotations": [0, 90], "outline": [(0, 0), (a, 0), (a, b), (0, b)]}
+        for k, (a, b) in enumerate(b[:: random.choice([1, -1])] for b in boxes)
+    ]
+    stock = [{"id": "s", "width": 2010, "height": 1010, "cost": 1.0}]
+    ask = {"part_gap": gap, "edge_margin": 5, "sheets": stock, "parts": parts, "meta": {"guillotine": True}}
+    problem = SheetProblem.model_validate(ask)
+    plan = solve_sheets(problem, seconds=8.0)
+    check_sheets(problem, plan)
+    assert plan.unplaced == [] and plan.cost == sheets
+    assert straight_cuts(problem, plan)
+
+
+def straight_cuts(problem, plan):
+    """Whether each sheet comes apart by full cuts alone: some line that crosses no piece, then each side by itself."""
+
+    def apart(boxes):
+        if len(boxes) < 2:
+            return True
+        for axis in (0, 1):
+            for edge in sorted({b[axis + 2] for b in boxes}):
+                near = [b for b in boxes if b[axis + 2] <= edge + 1e-4]
+                far = [b for b in boxes if b[axis] >= edge - 1e-4]
+                if near and far and len(near) + len(far) == len(boxes):
+                    return apart(near) and apart(far)
+        return False
+
+    parts = {p.id: p for p in problem.parts}
+    sheets = {}
+    for q in plan.placements:
+        w, h = parts[q.part].outline[2]
+        box = (q.x, q.y, q.x + w, q.y + h) if q.rotation_deg == 0 else (q.x - h, q.y, q.x, q.y + w)
+        sheets.setdefault((q.sheet, q.sheet_index), []).append(box)
+    return all(apart(boxes) for boxes in sheets.values())

@@ -17,6 +17,7 @@ from yorvek.core.cutting.sheets.prepare import Container, Prepared, prepare
 from yorvek.core.cutting.sheets.problem import Placement, SheetPlan, SheetProblem, UnplacedPiece
 from yorvek.core.cutting.sheets.tidy import MOST_PIECES, SECONDS_PER_SQUARE, pushed
 from yorvek.core.cutting.sheets.verify import Measures, faults, measures
+from yorvek.core.cutting.sheets.waste_free import waste_free
 
 Progress = Callable[[float, "SheetPlan"], None]
 HEAT = 0.006
@@ -28,6 +29,7 @@ MOST_MISSING = 0.15
 IDLE, TIMES = 100, 3
 """Rounds without improvement before a cheaper mix is given up, and how often it is disturbed first."""
 OFFER_EVERY_S = 0.4
+WASTE_FREE_SHARE = 0.5
 
 
 class NotVerified(RuntimeError):
@@ -216,6 +218,11 @@ def solve_sheets(
 
 
 def _straight(run: _Run) -> None:
+    full = waste_free(run.problem, run.random, lambda: run.share() < WASTE_FREE_SHARE and not run.over())
+    if full is not None:
+        run.done += 1
+        run.offer(full)
+        return
     for placements in guillotine_layouts(run.problem, run.random):
         run.done += 1
         run.offer(placements)
