@@ -10,7 +10,9 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from tests.verifiers import TOLERANCE, check_sheets
-from yorvek.core.cutting.sheets import SheetProblem, solve_sheets
+from yorvek.core.cutting.sheets import SheetProblem, outline_at, solve_sheets
+from yorvek.core.cutting.sheets.verify import faults
+from yorvek.core.outlines import Outline, Ring
 
 INSTANCES = Path(__file__).parents[2] / "benchmarks" / "instances" / "nest"
 
@@ -192,3 +194,23 @@ def straight_cuts(problem, plan):
         box = (q.x, q.y, q.x + w, q.y + h) if q.rotation_deg == 0 else (q.x - h, q.y, q.x, q.y + w)
         sheets.setdefault((q.sheet, q.sheet_index), []).append(box)
     return all(apart(boxes) for boxes in sheets.values())
+
+
+def test_pieces_that_may_be_turned_over_fit_where_others_do_not():
+    """Hooks of one hand; the turned ones lie where their own outline, mirrored, does."""
+    skew = [(0, 0), (300, 0), (200, 100), (100, 100)]
+    hook = [(0, 0), (200, 0), (200, 50), (50, 50), (50, 200), (0, 200)]
+    parts = [{"id": "hook", "qty": 6, "outline": hook, "mirror": True}, {"id": "skew", "qty": 3, "outline": skew}]
+    ask = {"part_gap": 4, "sheets": [{"id": "s", "width": 700, "height": 620, "cost": 1.0}], "parts": parts}
+    problem = SheetProblem.model_validate(ask)
+    plan = solve_sheets(problem, evaluations=60)
+    assert not faults(problem, plan.placements) and plan.unplaced == []
+    assert sum(p.part == "hook" for p in plan.placements) == 6
+    over = [p for p in plan.placements if p.mirrored]
+    for p in over:
+        ring = outline_at(Outline(outer=Ring.polygon(hook)), p)
+        xs, ys = [v.x for v in ring.outer.vertices], [v.y for v in ring.outer.vertices]
+        assert min(xs) >= -1e-3 and max(xs) <= 700.001 and min(ys) >= -1e-3 and max(ys) <= 620.001
+    strict = SheetProblem.model_validate({**ask, "parts": [{**parts[0], "mirror": False}, parts[1]]})
+    forced = [p.model_copy(update={"mirrored": True}) for p in plan.placements]
+    assert any("turned over" in f for f in faults(strict, forced))

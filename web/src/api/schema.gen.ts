@@ -424,7 +424,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/jobs/{job_id}/export/parts/{part_id}.dxf": {
+    "/api/jobs/{job_id}/export/parts/{part_id}.{kind}": {
         parameters: {
             query?: never;
             header?: never;
@@ -433,9 +433,29 @@ export interface paths {
         };
         /**
          * Export Part
-         * @description One part's true outline.
+         * @description One part's true outline as DXF or SVG.
          */
         get: operations["yorvek_server_api_exports_export_part"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/export/parts/{part_id}/{side}-end.{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Export End
+         * @description The template of an end that is not straight, in true size, to wrap around or lay on.
+         */
+        get: operations["yorvek_server_api_exports_export_end"];
         put?: never;
         post?: never;
         delete?: never;
@@ -453,7 +473,7 @@ export interface paths {
         };
         /**
          * Export Plan
-         * @description A nest as DXF or PDF.
+         * @description A nest as DXF, SVG or PDF.
          */
         get: operations["yorvek_server_api_exports_export_plan"];
         put?: never;
@@ -1825,6 +1845,14 @@ export interface components {
              *     }
              */
             left_end: components["schemas"]["Angle"];
+            /**
+             * @default {
+             *       "kind": "straight",
+             *       "size": null,
+             *       "width": null
+             *     }
+             */
+            left_shape: components["schemas"]["EndShape"];
             length?: components["schemas"]["Length"] | null;
             /**
              * Member Id
@@ -1839,6 +1867,14 @@ export interface components {
              *     }
              */
             right_end: components["schemas"]["Angle"];
+            /**
+             * @default {
+             *       "kind": "straight",
+             *       "size": null,
+             *       "width": null
+             *     }
+             */
+            right_shape: components["schemas"]["EndShape"];
             /**
              * Ripped
              * @description half of its section, split lengthwise: two come from one length
@@ -2138,6 +2174,41 @@ export interface components {
             /** Stiffness N Per Mm */
             stiffness_N_per_mm: number | null;
             strength: components["schemas"]["Reserve"];
+        };
+        /**
+         * BoltItem
+         * @description Bolts of one size through a grip.
+         */
+        BoltItem: {
+            /**
+             * Grade
+             * @default 8.8
+             */
+            grade: string;
+            /** @description what it holds together, without washers */
+            grip: components["schemas"]["Length"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "bolt";
+            price?: components["schemas"]["Money"] | null;
+            /**
+             * Qty
+             * @default 1
+             */
+            qty: number;
+            /**
+             * Size
+             * @description metric, such as M12
+             * @default M12
+             */
+            size: string;
+            /**
+             * Washers
+             * @default 2
+             */
+            washers: number;
         };
         /**
          * Bolted
@@ -2472,6 +2543,31 @@ export interface components {
             present: components["schemas"]["Candidate"] | null;
             /** Tried */
             tried: number;
+        };
+        /**
+         * ConsumableItem
+         * @description Discs, wire, gas, paint: so much of it.
+         */
+        ConsumableItem: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "consumable";
+            /** Name */
+            name: string;
+            /** @description of one */
+            price?: components["schemas"]["Money"] | null;
+            /**
+             * Qty
+             * @default 1
+             */
+            qty: number;
+            /**
+             * Unit
+             * @default piece
+             */
+            unit: string;
         };
         /**
          * Contour
@@ -2821,6 +2917,22 @@ export interface components {
             width_mm: number;
         };
         /**
+         * EndShape
+         * @description An end of a bar: straight, saddled onto a round tube, or notched around another bar.
+         */
+        EndShape: {
+            /**
+             * Kind
+             * @default straight
+             * @enum {string}
+             */
+            kind: "straight" | "saddle" | "notch";
+            /** @description diameter it sits on; depth of a notch */
+            size?: components["schemas"]["Length"] | null;
+            /** @description of a notch; half the bar where not given */
+            width?: components["schemas"]["Length"] | null;
+        };
+        /**
          * FileIn
          * @description A spreadsheet as it was picked; content in base64. `take`: put what is in it into the stock book.
          */
@@ -3127,6 +3239,25 @@ export interface components {
             /** Unit */
             unit: string;
         };
+        /**
+         * HardwareLine
+         * @description A line of the buy list.
+         */
+        HardwareLine: {
+            /** All */
+            all: number | null;
+            /** Amount */
+            amount: string;
+            /** Each */
+            each: number | null;
+            /**
+             * Trouble
+             * @default
+             */
+            trouble: string;
+            /** What */
+            what: string;
+        };
         /** Headline */
         Headline: {
             /** Bars */
@@ -3275,6 +3406,11 @@ export interface components {
              * @default
              */
             for_whom: string;
+            /**
+             * Hardware
+             * @default []
+             */
+            hardware: (components["schemas"]["BoltItem"] | components["schemas"]["LineItem"] | components["schemas"]["ConsumableItem"])[];
             /**
              * Lifted
              * @default false
@@ -3576,6 +3712,8 @@ export interface components {
             /** Dimensions */
             dimensions: components["schemas"]["DimensionRow"][];
             figures: components["schemas"]["ThreadFigures"];
+            /** Hardware */
+            hardware: components["schemas"]["HardwareLine"][];
             job: components["schemas"]["JobRow"];
             last_edit: components["schemas"]["EditView"] | null;
             /** Loads */
@@ -3645,6 +3783,47 @@ export interface components {
              * @default 0
              */
             value: number;
+        };
+        /**
+         * LineItem
+         * @description A hose, rope or cable along a path at the position where it must reach furthest, with slack.
+         */
+        LineItem: {
+            /**
+             * @default {
+             *       "text": "0",
+             *       "unit": "mm",
+             *       "value": 0
+             *     }
+             */
+            ends: components["schemas"]["Place"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "line";
+            /**
+             * Name
+             * @default rope
+             */
+            name: string;
+            /**
+             * Path
+             * @description stretch by stretch, at the worst position
+             */
+            path: components["schemas"]["Length"][];
+            /** @description of a metre */
+            price?: components["schemas"]["Money"] | null;
+            /**
+             * Qty
+             * @default 1
+             */
+            qty: number;
+            /**
+             * Slack Percent
+             * @default 5
+             */
+            slack_percent: number;
         };
         /**
          * LineLoad
@@ -4468,6 +4647,12 @@ export interface components {
              */
             material_id: string;
             /**
+             * Mirror
+             * @description a plate that may be cut from its other side
+             * @default false
+             */
+            mirror: boolean;
+            /**
              * Module
              * @default
              */
@@ -4642,7 +4827,7 @@ export interface components {
         };
         /**
          * Placement
-         * @description A piece on a sheet: turned counter-clockwise about its own (0, 0), then shifted.
+         * @description A piece on a sheet: mirrored left to right where it is turned over, turned counter-clockwise about its own (0, 0), shifted.
          */
         Placement: {
             /**
@@ -5912,6 +6097,12 @@ export interface components {
              * @default
              */
             kind: string;
+            /**
+             * Mirror
+             * @description may be turned over
+             * @default false
+             */
+            mirror: boolean;
             /** Outline */
             outline: [
                 number,
@@ -6975,6 +7166,14 @@ export interface components {
              *     }
              */
             left_end: components["schemas"]["Angle"];
+            /**
+             * @default {
+             *       "kind": "straight",
+             *       "size": null,
+             *       "width": null
+             *     }
+             */
+            left_shape: components["schemas"]["EndShape"];
             length?: components["schemas"]["Length"] | null;
             /**
              * Member Id
@@ -6989,6 +7188,14 @@ export interface components {
              *     }
              */
             right_end: components["schemas"]["Angle"];
+            /**
+             * @default {
+             *       "kind": "straight",
+             *       "size": null,
+             *       "width": null
+             *     }
+             */
+            right_shape: components["schemas"]["EndShape"];
             /**
              * Ripped
              * @description half of its section, split lengthwise: two come from one length
@@ -7604,6 +7811,30 @@ export interface operations {
             path: {
                 job_id: number;
                 part_id: number;
+                kind: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    yorvek_server_api_exports_export_end: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+                part_id: number;
+                side: string;
+                kind: string;
             };
             cookie?: never;
         };

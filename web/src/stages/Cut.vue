@@ -7,6 +7,7 @@ import { outlinePath } from '../shared/OutlinePath'
 import { length, lengthUnit, mass, unit } from '../shared/units'
 import BuyList from './BuyList.vue'
 import DoneBars from './DoneBars.vue'
+import Hardware from './Hardware.vue'
 import NestEditor from './NestEditor.vue'
 import Processes from './Processes.vue'
 import Savings from './Savings.vue'
@@ -57,7 +58,8 @@ const sheetOf = (p: S['PlanView'], key: string) => p.group.problem.sheets.find((
 const outlineOf = (s: S['SheetStock']) => s.outline ?? [[0, 0], [s.width, 0], [s.width, s.height], [0, s.height]]
 const on = (p: S['PlanView'], key: string) => p.result!.placements.filter((x) => `${x.sheet}#${x.sheet_index}` === key)
 const middle = (p: S['PlanView'], x: S['Placement']) => {
-  const [cx, cy] = labelAt(p.outlines[x.part])
+  const [ax, cy] = labelAt(p.outlines[x.part])
+  const cx = x.mirrored ? -ax : ax
   const t = (x.rotation_deg * Math.PI) / 180
   return [cx * Math.cos(t) - cy * Math.sin(t) + x.x, cx * Math.sin(t) + cy * Math.cos(t) + x.y]
 }
@@ -134,6 +136,7 @@ const table = ref<{ plan: number; sheet: string } | null>(null)
   </section>
   <Savings v-if="job!.bars.length" />
   <BuyList v-if="job!.bars.length || job!.sheets.length" :rows="buy" :not-nested="notNested" />
+  <Hardware />
   <DoneBars />
   <Processes />
   <section v-for="s in job!.sheets" :key="s.key" class="gap">
@@ -143,7 +146,7 @@ const table = ref<{ plan: number; sheet: string } | null>(null)
       <div class="row">
         <template v-if="going(s)"><progress :value="s.latest!.progress" max="1" :aria-label="`Nesting ${s.key}`"></progress><span class="soft">{{ s.latest!.state }}<template v-if="s.latest!.early"> , so far {{ s.latest!.early.sheets }} sheets</template></span><button class="button" @click="stop(s)">Stop, keep the best</button></template>
         <template v-else-if="mayWrite"><label class="soft">seconds <input v-model.number="seconds" class="narrow" inputmode="numeric" aria-label="Seconds to search" /></label><button class="button" :class="{ main: !s.done }" @click="ask(s)">{{ s.done ? 'Nest again' : 'Nest these' }}</button></template>
-        <template v-if="s.done"><a class="button" :href="file(`plans/${s.done.id}.dxf`)">DXF{{ s.done.stale ? ' (stale)' : '' }}</a><a class="button" :href="file(`plans/${s.done.id}.pdf`)">PDF{{ s.done.stale ? ' (stale)' : '' }}</a></template>
+        <template v-if="s.done"><a class="button" :href="file(`plans/${s.done.id}.dxf`)">DXF{{ s.done.stale ? ' (stale)' : '' }}</a><a class="button" :href="file(`plans/${s.done.id}.pdf`)">PDF{{ s.done.stale ? ' (stale)' : '' }}</a><a class="button" :href="file(`plans/${s.done.id}.svg`)">SVG</a></template>
       </div>
     </div>
     <p v-if="s.latest?.state === 'failed'" class="bad">The last try failed: {{ s.latest.message }}</p>
@@ -157,7 +160,7 @@ const table = ref<{ plan: number; sheet: string } | null>(null)
         <figure v-for="k in used(plans[s.key])" :key="k">
           <svg :viewBox="`-4 ${-sheetOf(plans[s.key], k).height - 4} ${sheetOf(plans[s.key], k).width + 8} ${sheetOf(plans[s.key], k).height + 8}`" role="img" :aria-label="`Sheet ${k}`">
             <g transform="scale(1 -1)"><path :d="'M' + outlineOf(sheetOf(plans[s.key], k)).map((q) => q.join(' ')).join('L') + 'Z'" fill="var(--metal)" stroke="var(--ink)" vector-effect="non-scaling-stroke" />
-              <path v-for="(x, n) in on(plans[s.key], k)" :key="n" :d="outlinePath(plans[s.key].outlines[x.part])" :transform="`translate(${x.x} ${x.y}) rotate(${x.rotation_deg})`" fill-rule="evenodd" :fill="marked === x.part ? 'var(--mark-pale)' : 'var(--sheet)'" stroke="var(--ink)" vector-effect="non-scaling-stroke" @click="marked = x.part" /></g>
+              <path v-for="(x, n) in on(plans[s.key], k)" :key="n" :d="outlinePath(plans[s.key].outlines[x.part])" :transform="`translate(${x.x} ${x.y}) rotate(${x.rotation_deg})${x.mirrored ? ' scale(-1 1)' : ''}`" fill-rule="evenodd" :fill="marked === x.part ? 'var(--mark-pale)' : 'var(--sheet)'" stroke="var(--ink)" vector-effect="non-scaling-stroke" @click="marked = x.part" /></g>
             <text v-for="(x, n) in on(plans[s.key], k)" :key="'t' + n" :x="middle(plans[s.key], x)[0]" :y="-middle(plans[s.key], x)[1]" :dy="below(plans[s.key].outlines[x.part], sheetOf(plans[s.key], k).width / 62)" text-anchor="middle" :style="`font-size:${sheetOf(plans[s.key], k).width / 62}px`">{{ x.part }}</text>
           </svg>
           <figcaption class="soft">{{ length(sheetOf(plans[s.key], k).width) }} × {{ length(sheetOf(plans[s.key], k).height) }}: {{ on(plans[s.key], k).length }} pieces <button class="button quiet" @click="table = { plan: plans[s.key].id, sheet: k }">Put it on the table</button></figcaption>

@@ -43,7 +43,7 @@ watch(placed, () => {
 function middle(p: S['Placement'], deg: number): [number, number] {
   const v = props.plan.outlines[p.part].outer.vertices
   const xs = v.map((a) => a.x), ys = v.map((a) => a.y)
-  const [cx, cy] = [(Math.min(...xs) + Math.max(...xs)) / 2, (Math.min(...ys) + Math.max(...ys)) / 2]
+  const [cx, cy] = [((Math.min(...xs) + Math.max(...xs)) / 2) * (p.mirrored ? -1 : 1), (Math.min(...ys) + Math.max(...ys)) / 2]
   const t = (deg * Math.PI) / 180
   return [cx * Math.cos(t) - cy * Math.sin(t), cx * Math.sin(t) + cy * Math.cos(t)]
 }
@@ -110,8 +110,8 @@ const label = (p: S['Placement']) => { const [x, y] = middle(p, p.rotation_deg);
       <div class="row"><label v-if="sheets.length > 1">Sheet <select v-model="sheet" aria-label="Sheet shown"><option v-for="(k, i) in sheets" :key="k" :value="k">{{ i + 1 }}</option></select></label></div></div>
     <svg ref="drawing" tabindex="0" :viewBox="`-4 ${-stock(sheet).height - 4} ${stock(sheet).width + 8} ${stock(sheet).height + 8}`" role="application" aria-label="The sheet, its pieces can be moved" @keydown="keys" @pointermove="drag" @pointerup="grip = null">
       <g transform="scale(1 -1)"><path :d="'M' + outline(stock(sheet)).map((q) => q.join(' ')).join('L') + 'Z'" fill="var(--metal)" stroke="var(--ink)" vector-effect="non-scaling-stroke" />
-        <path v-for="{ p, k } in here" :key="k" class="piece" :data-piece="k" :class="{ chosen: k === chosen, bad: bad.has(k), locked: locked.has(k) }" :d="outlinePath(plan.outlines[p.part])" :transform="`translate(${p.x} ${p.y}) rotate(${p.rotation_deg})`" fill-rule="evenodd" vector-effect="non-scaling-stroke" />
-        <path v-for="{ p, k } in here" :key="'h' + k" class="grip" :d="ringPath(plan.outlines[p.part].outer)" :transform="`translate(${p.x} ${p.y}) rotate(${p.rotation_deg})`" @pointerdown="take($event, k)" /></g>
+        <path v-for="{ p, k } in here" :key="k" class="piece" :data-piece="k" :class="{ chosen: k === chosen, bad: bad.has(k), locked: locked.has(k) }" :d="outlinePath(plan.outlines[p.part])" :transform="`translate(${p.x} ${p.y}) rotate(${p.rotation_deg})${p.mirrored ? ' scale(-1 1)' : ''}`" fill-rule="evenodd" vector-effect="non-scaling-stroke" />
+        <path v-for="{ p, k } in here" :key="'h' + k" class="grip" :d="ringPath(plan.outlines[p.part].outer)" :transform="`translate(${p.x} ${p.y}) rotate(${p.rotation_deg})${p.mirrored ? ' scale(-1 1)' : ''}`" @pointerdown="take($event, k)" /></g>
       <text v-for="{ p, k } in here" :key="'t' + k" v-bind="label(p)" text-anchor="middle" dominant-baseline="middle" :style="`font-size:${stock(sheet).width / 60}px`">{{ p.part }}{{ locked.has(k) ? ' ●' : '' }}</text>
     </svg>
     <div class="row">

@@ -28,7 +28,7 @@ const starts: Record<string, () => any> = {
   ring: () => ({ family: 'ring', outer: e(''), inner: null, thickness: e(plate()) }),
   lug: () => ({ family: 'lug', width: e(unit.value === 'mm' ? '60' : '2 1/2'), height: e(''), hole: e(unit.value === 'mm' ? '21' : '13/16'), thickness: e(plate()), root_clip: null }),
   slotted: () => ({ family: 'slotted', width: e(''), height: e(''), thickness: e(plate()), slot_length: e(unit.value === 'mm' ? '40' : '1 1/2'), slot_width: e(unit.value === 'mm' ? '13.5' : '9/16'), slots: 2 }),
-  bar: () => ({ family: 'bar', section_id: unit.value === 'mm' ? 'SHS 60×60×4 hot' : 'HSS3X3X1/4', length: e(''), left_end: e('0'), right_end: e('0') }),
+  bar: () => ({ family: 'bar', section_id: unit.value === 'mm' ? 'SHS 60×60×4 hot' : 'HSS3X3X1/4', length: e(''), left_end: e('0'), right_end: e('0'), left_shape: { kind: 'straight', size: null }, right_shape: { kind: 'straight', size: null } }),
 }
 const letters: Record<string, string> = { base_plate: 'F', gusset: 'G', rectangle: 'S', ring: 'R', lug: 'L', slotted: 'T', bar: 'P' }
 function add(family: string) {
@@ -41,6 +41,7 @@ function add(family: string) {
 }
 function change() { draft.value = copy(row.value!.spec) as Draft; editing.value = { id: row.value!.id, version: row.value!.version } }
 const store = () => attempt(async () => { chosen.value = await save('parts', editing.value, draft.value); draft.value = null })
+const endsOf = (s: any) => ['left', 'right'].filter((side) => (s[`${side}_shape`]?.kind ?? 'straight') !== 'straight')
 const size = (p: S['PartRow']) => (!p.geometry ? '' : p.geometry.kind === 'bar' ? length(p.geometry.length_mm ?? 0) : `${length(p.geometry.width_mm)} × ${length(p.geometry.height_mm)}`)
 </script>
 <template>
@@ -79,6 +80,8 @@ const size = (p: S['PartRow']) => (!p.geometry ? '' : p.geometry.kind === 'bar' 
             <template v-if="!draft.shape.member_id"><SectionPick v-model:section="draft.shape.section_id" v-model:material="draft.material_id" /></template>
             <EntryField v-model="draft.shape.length" label="Length, point to point" :optional="!!draft.shape.member_id" hint="the member's" />
             <EntryField v-model="draft.shape.left_end" label="Left end, from square" kind="angle" /><EntryField v-model="draft.shape.right_end" label="Right end, from square" kind="angle" />
+            <template v-for="side in ['left', 'right']" :key="side"><div class="field"><label :for="`p-${side}`">{{ side }} end is</label><select :id="`p-${side}`" v-model="draft.shape[`${side}_shape`].kind"><option value="straight">cut straight</option><option value="saddle">saddled onto a tube</option><option value="notch">notched</option></select><span class="echo"></span></div>
+              <template v-if="draft.shape[`${side}_shape`].kind !== 'straight'"><EntryField v-model="draft.shape[`${side}_shape`].size" :label="draft.shape[`${side}_shape`].kind === 'saddle' ? 'Onto the diameter' : 'Notch, deep'" /><EntryField v-if="draft.shape[`${side}_shape`].kind === 'notch'" v-model="draft.shape[`${side}_shape`].width" label="Notch, wide" optional hint="half of it" /></template></template>
             <EntryField v-model="draft.shape.held_to" label="Measured later, at most" optional hint="cut as given" /><label class="row"><input v-model="draft.shape.ripped" type="checkbox" /> split lengthwise, two from one</label>
           </template>
           <template v-else>
@@ -98,6 +101,7 @@ const size = (p: S['PartRow']) => (!p.geometry ? '' : p.geometry.kind === 'bar' 
             </template>
             <div class="field"><label for="p-edge">Edge it needs</label><select id="p-edge" v-model="(draft as any).edge"><option>rough</option><option>cut</option><option>clean</option></select><span class="echo"></span></div>
             <label v-if="draft.shape.family === 'rectangle'" class="row"><input v-model="draft.shape.off_bar" type="checkbox" /> off flat bar</label>
+            <label class="row"><input v-model="(draft as any).mirror" type="checkbox" /> may be turned over</label>
             <label class="row"><input v-model="draft.grain" type="checkbox" /> keep the grain's direction</label>
           </template>
         </div>
@@ -105,7 +109,8 @@ const size = (p: S['PartRow']) => (!p.geometry ? '' : p.geometry.kind === 'bar' 
       </form>
       <div v-else-if="row" class="panel">
         <div class="row spread"><h2>{{ row.spec.mark }} {{ row.spec.name }} <span class="soft">× {{ row.spec.qty }}</span></h2>
-          <div class="row"><a v-if="row.geometry" class="button quiet" :href="`/api/jobs/${job!.job.id}/export/parts/${row.id}.dxf`">DXF</a>
+          <div class="row"><a v-if="row.geometry" class="button quiet" :href="`/api/jobs/${job!.job.id}/export/parts/${row.id}.dxf`">DXF</a><a v-if="row.geometry" class="button quiet" :href="`/api/jobs/${job!.job.id}/export/parts/${row.id}.svg`">SVG</a>
+            <template v-if="row.spec.shape.family === 'bar'"><a v-for="side in endsOf(row.spec.shape)" :key="side" class="button quiet" :href="`/api/jobs/${job!.job.id}/export/parts/${row.id}/${side}-end.svg`">Template, {{ side }}</a></template>
             <template v-if="mayWrite"><button class="button" @click="change">Change</button><button class="button quiet" @click="attempt(() => remove('parts', row!))">Take away</button></template></div></div>
         <p v-if="row.trouble" class="bad">{{ row.trouble }}</p>
         <template v-if="row.geometry"><PartDrawing :geometry="row.geometry" /><p class="soft">{{ row.geometry.notes.join('; ') }}; {{ mass(row.geometry.mass_kg) }} each<template v-if="row.geometry.cut_length_mm">, {{ (row.geometry.cut_length_mm / 1000).toFixed(2) }} m of cut</template>.</p></template>

@@ -8,7 +8,7 @@ import ezdxf
 from ezdxf.document import Drawing
 from ezdxf.layouts import Modelspace
 
-from yorvek.core.cutting.sheets import SheetPlan, SheetProblem
+from yorvek.core.cutting.sheets import SheetPlan, SheetProblem, outline_at
 from yorvek.core.outlines import Outline, Ring, bounds_mm
 
 OUTSIDE, INSIDE, SHEET, WORDS = "CUT_OUTSIDE", "CUT_INSIDE", "SHEET", "MARK"
@@ -67,6 +67,6 @@ def nest_dxf(problem: SheetProblem, plan: SheetPlan, outlines: dict[str, Outline
         )
         for p in plan.placements:
             if (p.sheet, p.sheet_index) == key:
-                _outline(space, outlines[p.part].moved(offset + p.x, p.y, p.rotation_deg), p.part)
+                _outline(space, outline_at(outlines[p.part], p, offset), p.part)
         offset += stock.width * 1.05
     return _text(document)

@@ -11,6 +11,7 @@ from openpyxl.styles import Font
 from openpyxl.utils import get_column_letter
 
 from yorvek.core.jobs.figures import Figures
+from yorvek.core.jobs.hardware import HardwareLine
 from yorvek.core.model import Model
 from yorvek.core.quantities import UnitSystem, length_text
 
@@ -87,8 +88,8 @@ def bars_table(figures: Figures, unit: UnitSystem) -> Table:
     return Table(title="Bars", head=["Section", "Material", "Bar", "Bars", "Cuts", "Drop"], rows=rows)
 
 
-def buy_table(figures: Figures, currency: str) -> Table:
-    """What to buy, with the price of each line and whether it is assumed."""
+def buy_table(figures: Figures, currency: str, hardware: Sequence[HardwareLine] = ()) -> Table:
+    """What to buy, with the price of each line and whether it is assumed; hardware, lines and consumables after the metal."""
     rows: list[list[Cell]] = []
     for b in figures.bars:
         for line in b.group.lines:
@@ -105,6 +106,8 @@ def buy_table(figures: Figures, currency: str) -> Table:
                         "price from the catalogue" if line.assumed else "",
                     ]
                 )
+    for h in hardware:
+        rows.append([h.what, "", "", h.amount, h.each, None if h.all is None else round(h.all, 2), h.trouble])
     return Table(
         title="Buy",
         head=["What", "Material", "Length", "Pieces", f"{currency} each", f"{currency} all", "Note"],

@@ -13,7 +13,7 @@ from reportlab.lib.utils import simpleSplit
 from reportlab.pdfgen.canvas import Canvas
 
 from yorvek.core.cautions import Caution
-from yorvek.core.cutting.sheets import SheetPlan, SheetProblem
+from yorvek.core.cutting.sheets import SheetPlan, SheetProblem, outline_at
 from yorvek.core.jobs.figures import BarResult, Figures
 from yorvek.core.jobs.spec import JobSpec
 from yorvek.core.outlines import Outline, ring_points
@@ -222,7 +222,7 @@ def nest_pdf(
             fill=False,
         )
         for p in mine:
-            placed = outlines[p.part].moved(p.x, p.y, p.rotation_deg)
+            placed = outline_at(outlines[p.part], p)
             points = ring_points(placed.outer, chord_mm=0.2)
             _polygon(c, points, left, low, scale, fill=True)
             for opening in placed.openings:

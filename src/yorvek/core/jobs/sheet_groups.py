@@ -50,6 +50,7 @@ def sheet_piece(w: WorkedPart) -> SheetPiece:
             [(round(float(x), 4), round(float(y), 4)) for x, y in ring_points(o, side=-1)] for o in outline.openings
         ],
         rotations=[0.0, 180.0] if w.part.grain else [0.0, 90.0, 180.0, 270.0],
+        mirror=w.part.mirror,
         kind=w.part.shape.family,
     )
 

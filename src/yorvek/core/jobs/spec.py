@@ -8,6 +8,7 @@ from pydantic import Field, field_validator
 
 from yorvek.core.checks.methods import Method
 from yorvek.core.errors import InputError
+from yorvek.core.jobs.hardware import HardwareItem
 from yorvek.core.jobs.sources import ForceSource
 from yorvek.core.model import Model
 from yorvek.core.quantities.entry import AreaLoad, Force, Length, LineLoad, Mass, Money, Place, Size, Thickness
@@ -86,6 +87,7 @@ class JobSpec(Model):
     welded: bool = True
     machines: SawAndTable = SawAndTable()
     processes: list[Process] = Field(default=list(USUAL), max_length=30, description="ways to cut plate")
+    hardware: list[HardwareItem] = Field(default=[], max_length=100)
     carried: list[CarriedSpec] = Field(default=[], max_length=60)
 
 

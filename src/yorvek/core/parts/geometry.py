@@ -10,6 +10,7 @@ from yorvek.core.errors import InputError
 from yorvek.core.materials import material
 from yorvek.core.model import Model
 from yorvek.core.outlines import Outline, Ring, area_mm2, bounds_mm, cut_length_mm
+from yorvek.core.parts.ends import end_cut
 from yorvek.core.parts.plates import hole_centres, plate_outline
 from yorvek.core.parts.spec import BarPiece, BasePlate, FreeOutline, Gusset, LugPlate, PartSpec, RingPlate, SlottedPlate
 from yorvek.core.sections import Section, section
@@ -122,12 +123,20 @@ def _bar(part: PartSpec, shape: BarPiece) -> PartGeometry:
         )
     s, m, length = section(shape.section_id, field="shape.section_id"), material(part.material_id), shape.length.value
     outline = bar_outline(s, length, shape.left_end.value, shape.right_end.value)
+    cuts = [
+        end_cut(side, end, s, angle.value)
+        for side, end, angle in (
+            ("left", shape.left_shape, shape.left_end),
+            ("right", shape.right_shape, shape.right_end),
+        )
+    ]
     reach = max(0.25 * s.depth_mm, 0.03 * length)
     mean = area_mm2(outline) / s.depth_mm
     notes = [
         f"{side} end {'square' if not end.value else f'{abs(end.value):g}° from square'}"
         for side, end in (("left", shape.left_end), ("right", shape.right_end))
     ]
+    notes = [cut.words if cut is not None else note for cut, note in zip(cuts, notes, strict=True)]
     return PartGeometry(
         kind="bar",
         outline=outline,

@@ -90,6 +90,14 @@ class FreeOutline(Model):
     source: str = Field(default="", max_length=200, description="the drawing it came from")
 
 
+class EndShape(Model):
+    """An end of a bar: straight, saddled onto a round tube, or notched around another bar."""
+
+    kind: Literal["straight", "saddle", "notch"] = "straight"
+    size: Length | None = Field(default=None, description="diameter it sits on; depth of a notch")
+    width: Length | None = Field(default=None, description="of a notch; half the bar where not given")
+
+
 class BarPiece(Model):
     """A piece of bar or tube: length point to point, ends square or mitred (angle away from square, seen from the side)."""
 
@@ -101,6 +109,8 @@ class BarPiece(Model):
     )
     left_end: Angle = Angle(text="0")
     right_end: Angle = Angle(text="0")
+    left_shape: EndShape = EndShape()
+    right_shape: EndShape = EndShape()
     ripped: bool = Field(default=False, description="half of its section, split lengthwise: two come from one length")
     held_to: Length | None = Field(
         default=None, description="measured at the assembly first: at most so long, and not cut before it is known"
@@ -122,4 +132,5 @@ class PartSpec(Model):
     shape: Shape
     process: str = Field(default="", max_length=40, description="how a plate is cut; empty: on the job's table")
     edge: Literal["rough", "cut", "clean"] = Field(default="rough", description="the edge it needs at least")
+    mirror: bool = Field(default=False, description="a plate that may be cut from its other side")
     grain: bool = Field(default=False, description="keep its direction on the sheet")

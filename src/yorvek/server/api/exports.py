@@ -9,12 +9,17 @@ from ninja import Router
 from ninja.errors import HttpError
 
 from yorvek.core.cutting.sheets import SheetPlan, SheetProblem
-from yorvek.core.files import dxf, lists, pdf
+from yorvek.core.files import dxf, lists, pdf, svg_out
 from yorvek.core.files.jobfile import write_job_file
 from yorvek.core.files.labels import labels_pdf
 from yorvek.core.files.report import report_pdf
 from yorvek.core.jobs import Figures
+from yorvek.core.jobs.hardware import hardware_line
+from yorvek.core.jobs.state import followed
+from yorvek.core.parts import BarPiece
+from yorvek.core.parts.ends import end_cut
 from yorvek.core.quantities import UnitSystem
+from yorvek.core.sections import section
 from yorvek.server.api.access import job_of, row_of
 from yorvek.server.api.plans import plan_of, plan_view
 from yorvek.server.jobs.files import job_file
@@ -22,6 +27,7 @@ from yorvek.server.jobs.models import Job, Part
 from yorvek.server.jobs.thread import job_figures, job_state
 
 router = Router(tags=["exports"])
+KINDS = {"dxf": "image/vnd.dxf", "svg": "image/svg+xml"}
 
 
 def file_response(content: str | bytes, name: str, kind: str) -> HttpResponse:
@@ -60,11 +66,20 @@ def export_report(request: HttpRequest, job_id: int, unit: UnitSystem = "mm") ->
     return file_response(content, f"{job.spec.name} calculation report.pdf", "application/pdf")
 
 
+def _tables(job: Job, found: Figures, unit: UnitSystem) -> list[lists.Table]:
+    hardware = [hardware_line(item) for item in job.spec.hardware]
+    return [
+        lists.pieces_table(found, unit),
+        lists.bars_table(found, unit),
+        lists.buy_table(found, job.spec.currency, hardware),
+    ]
+
+
 @router.get("/jobs/{job_id}/export/lists.csv")
 def export_csv(request: HttpRequest, job_id: int, unit: UnitSystem = "mm") -> HttpResponse:
     """Pieces, bars and what to buy."""
     job, found = _job(request, job_id)
-    tables = [lists.pieces_table(found, unit), lists.bars_table(found, unit), lists.buy_table(found, job.spec.currency)]
+    tables = _tables(job, found, unit)
     return file_response(lists.csv_text(tables), f"{job.spec.name} lists.csv", "text/csv; charset=utf-8")
 
 
@@ -72,7 +87,7 @@ def export_csv(request: HttpRequest, job_id: int, unit: UnitSystem = "mm") -> Ht
 def export_xlsx(request: HttpRequest, job_id: int, unit: UnitSystem = "mm") -> HttpResponse:
     """The same as a workbook."""
     job, found = _job(request, job_id)
-    tables = [lists.pieces_table(found, unit), lists.bars_table(found, unit), lists.buy_table(found, job.spec.currency)]
+    tables = _tables(job, found, unit)
     kind = "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet"
     return file_response(lists.xlsx_bytes(tables), f"{job.spec.name} lists.xlsx", kind)
 
@@ -84,30 +99,50 @@ def export_labels(request: HttpRequest, job_id: int, unit: UnitSystem = "mm") ->
     return file_response(labels_pdf(job.spec, found, unit), f"{job.spec.name} labels.pdf", "application/pdf")
 
 
-@router.get("/jobs/{job_id}/export/parts/{part_id}.dxf")
-def export_part(request: HttpRequest, job_id: int, part_id: int) -> HttpResponse:
-    """One part's true outline."""
+@router.get("/jobs/{job_id}/export/parts/{part_id}/{side}-end.{kind}")
+def export_end(request: HttpRequest, job_id: int, part_id: int, side: str, kind: str) -> HttpResponse:
+    """The template of an end that is not straight, in true size, to wrap around or lay on."""
+    job = job_of(request, job_id)
+    row = row_of(Part, job, part_id)
+    shape = followed(job_state(job), row.spec).shape
+    if side not in ("left", "right") or kind not in ("dxf", "svg") or not isinstance(shape, BarPiece):
+        raise HttpError(404, "There is no such template.")
+    end, angle = (shape.left_shape, shape.left_end) if side == "left" else (shape.right_shape, shape.right_end)
+    cut = end_cut(side, end, section(shape.section_id), angle.value)
+    if cut is None:
+        raise HttpError(404, "This end is straight: it needs no template.")
+    mark = f"{row.spec.mark} {side} end"
+    content = dxf.part_dxf(mark, cut.template) if kind == "dxf" else svg_out.part_svg(mark, cut.template)
+    return file_response(content, f"{job.spec.name} {mark}.{kind}", KINDS[kind])
+
+
+@router.get("/jobs/{job_id}/export/parts/{part_id}.{kind}")
+def export_part(request: HttpRequest, job_id: int, part_id: int, kind: str) -> HttpResponse:
+    """One part's true outline as DXF or SVG."""
     job, found = _job(request, job_id)
     row = row_of(Part, job, part_id)
     geometry = found.parts[row.pk].geometry
     if geometry is None:
         raise HttpError(422, f"This part cannot be drawn: {found.parts[row.pk].trouble}")
-    return file_response(
-        dxf.part_dxf(row.spec.mark, geometry.outline), f"{job.spec.name} {row.spec.mark}.dxf", "image/vnd.dxf"
-    )
+    if kind not in ("dxf", "svg"):
+        raise HttpError(404, "A part goes out as .dxf or .svg.")
+    content = (dxf.part_dxf if kind == "dxf" else svg_out.part_svg)(row.spec.mark, geometry.outline)
+    return file_response(content, f"{job.spec.name} {row.spec.mark}.{kind}", KINDS[kind])
 
 
 @router.get("/jobs/{job_id}/export/plans/{plan_id}.{kind}")
 def export_plan(request: HttpRequest, job_id: int, plan_id: int, kind: str, unit: UnitSystem = "mm") -> HttpResponse:
-    """A nest as DXF or PDF."""
+    """A nest as DXF, SVG or PDF."""
     job, found = _job(request, job_id)
     plan = plan_of(job, plan_id)
-    if plan.result is None or kind not in ("dxf", "pdf"):
+    if plan.result is None or kind not in ("dxf", "svg", "pdf"):
         raise HttpError(404, "This plan has no layout yet, or there is no such kind of file.")
     view = plan_view(job, plan)
     problem, result = SheetProblem.model_validate(plan.problem), SheetPlan.model_validate(plan.result)
     name = f"{job.spec.name} {problem.name}{' STALE' if view.stale else ''}.{kind}"
     if kind == "dxf":
         return file_response(dxf.nest_dxf(problem, result, view.outlines, stale=view.stale), name, "image/vnd.dxf")
+    if kind == "svg":
+        return file_response(svg_out.nest_svg(problem, result, view.outlines, stale=view.stale), name, KINDS[kind])
     content = pdf.nest_pdf(job.spec, problem, result, view.outlines, found.cautions, unit, stale=view.stale)
     return file_response(content, name, "application/pdf")

@@ -25,6 +25,7 @@ from yorvek.core.jobs.budget import ModuleMass
 from yorvek.core.jobs.checking import CommentSpec
 from yorvek.core.jobs.cuts import CutBarSpec
 from yorvek.core.jobs.cutting import BarGroup, SheetGroup, StockLine
+from yorvek.core.jobs.hardware import HardwareLine
 from yorvek.core.model import Model
 from yorvek.core.outlines import Outline
 from yorvek.core.parts import PartGeometry, PartSpec
@@ -246,6 +247,7 @@ class JobView(Model):
     notes: list[NoteRow]
     bars: list[BarView]
     cuts: list[CutRow]
+    hardware: list[HardwareLine]
     sheets: list[SheetView]
     figures: ThreadFigures
     last_edit: EditView | None

@@ -5,6 +5,7 @@ from __future__ import annotations
 from yorvek.core.errors import InputError
 from yorvek.core.jobs import JobState, LoadSpec
 from yorvek.core.jobs.checking import digest_of, needs_checker
+from yorvek.core.jobs.hardware import hardware_line
 from yorvek.core.jobs.state import followed
 from yorvek.core.sections import section, sold_in
 from yorvek.server.api import shapes
@@ -202,6 +203,7 @@ def job_view(job: Job) -> shapes.JobView:
             shapes.CutRow(id=c.pk, version=c.version, spec=c.spec, author=_by(c), at=c.at.isoformat())
             for c in CutBar.objects.filter(job=job).select_related("author").order_by("-id")
         ],
+        hardware=[hardware_line(item) for item in state.job.hardware],
         sheets=sheets,
         figures=figures,
         last_edit=last_edit(job),

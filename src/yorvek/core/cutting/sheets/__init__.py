@@ -1,7 +1,7 @@
 """Sheet plans: true shapes on sheets and remnants, or straight-through cuts; verified."""
 
 from yorvek.core.cutting.sheets.plan import NotVerified, solve_sheets, warm_up
-from yorvek.core.cutting.sheets.problem import Placement, SheetPiece, SheetPlan, SheetProblem, SheetStock
+from yorvek.core.cutting.sheets.problem import Placement, SheetPiece, SheetPlan, SheetProblem, SheetStock, outline_at
 
 __all__ = [
     "NotVerified",
@@ -10,6 +10,7 @@ __all__ = [
     "SheetPlan",
     "SheetProblem",
     "SheetStock",
+    "outline_at",
     "solve_sheets",
     "warm_up",
 ]

@@ -7,8 +7,7 @@ from collections.abc import Callable, Collection
 import shapely
 
 from yorvek.core.cutting.sheets.plan import Progress, solve_sheets, unplaced
-from yorvek.core.cutting.sheets.prepare import turned
-from yorvek.core.cutting.sheets.problem import Placement, SheetPiece, SheetPlan, SheetProblem, SheetStock, polygon_of
+from yorvek.core.cutting.sheets.problem import Placement, SheetPiece, SheetPlan, SheetProblem, SheetStock, polygon_at
 from yorvek.core.cutting.sheets.verify import faults, faults_of, measures
 from yorvek.core.errors import InputError
 
@@ -113,8 +112,7 @@ def _rest(problem: SheetProblem, stay: list[Placement]) -> SheetProblem | None:
 
 def _ring(part: SheetPiece, p: Placement) -> list[tuple[float, float]]:
     """The outer ring of a placed piece; what lies in its openings stays free only where nothing is locked."""
-    shape = turned(polygon_of(part), p.rotation_deg)
-    return [(float(x) + p.x, float(y) + p.y) for x, y in shapely.get_coordinates(shape.exterior)[:-1]]
+    return [(float(x), float(y)) for x, y in shapely.get_coordinates(polygon_at(part, p).exterior)[:-1]]
 
 
 def _whole(problem: SheetProblem, plan: SheetPlan, stay: list[Placement], found: SheetPlan) -> SheetPlan:

@@ -16,6 +16,7 @@ from yorvek.core.cutting.sheets.mixes import area_bound, cost_of, generous, mixe
 from yorvek.core.cutting.sheets.prepare import Container, Prepared, prepare
 from yorvek.core.cutting.sheets.problem import Placement, SheetPlan, SheetProblem, UnplacedPiece
 from yorvek.core.cutting.sheets.tidy import MOST_PIECES, SECONDS_PER_SQUARE, pushed
+from yorvek.core.cutting.sheets.turned_over import as_placed, best_of_shares, may_turn_over
 from yorvek.core.cutting.sheets.verify import Measures, faults, measures
 from yorvek.core.cutting.sheets.waste_free import waste_free
 
@@ -196,6 +197,21 @@ def solve_sheets(
     Raises:
         NotVerified: the plan failed its own check.
     """
+    if may_turn_over(problem):
+        started = time.perf_counter()
+
+        def part_of(one: SheetProblem, share: float) -> SheetPlan:
+            # what one share leaves of its time the next may use
+            left = max(seconds - (time.perf_counter() - started), 0.1)
+            return solve_sheets(
+                one, seconds=min(seconds * share, left), seed=seed, guillotine=guillotine, cancelled=cancelled,
+                evaluations=None if evaluations is None else max(1, round(evaluations * share)), progress=None if progress is None else lambda done, early: progress(done, as_placed(early)),
+            )  # fmt: skip
+
+        found = best_of_shares(problem, seed, part_of)
+        if wrong := faults(problem, found.placements):
+            raise NotVerified("; ".join(wrong[:3]))
+        return found
     straight = bool(problem.meta.get("guillotine")) if guillotine is None else guillotine
     pieces = sum(p.qty for p in problem.parts)
     tidied = not straight and not problem.strip and pieces <= MOST_PIECES

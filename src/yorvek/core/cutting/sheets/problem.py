@@ -6,10 +6,12 @@ from typing import Literal
 
 import shapely
 from pydantic import Field, model_validator
-from shapely import Polygon
+from shapely import Polygon, affinity
 
 from yorvek.core.errors import InputError
 from yorvek.core.model import Model
+from yorvek.core.outlines import Outline
+from yorvek.core.outlines.outline import exact_cos_sin
 
 MOST_PIECES = 5000
 LARGEST_MM = 100_000.0
@@ -37,6 +39,7 @@ class SheetPiece(Model):
     outline: Points = Field(min_length=3)
     holes: list[Points] = []
     rotations: list[float] | Literal["free"] = [0.0]
+    mirror: bool = Field(default=False, description="may be turned over")
     kind: str = ""
 
 
@@ -107,13 +110,27 @@ def polygon_of(part: SheetPiece) -> Polygon:
     return Polygon(part.outline, part.holes)
 
 
+def polygon_at(part: SheetPiece, p: Placement) -> Polygon:
+    """The piece where it lies: turned over first if it is, then turned about its own origin, then shifted."""
+    c, s = exact_cos_sin(p.rotation_deg)
+    side = -1.0 if p.mirrored else 1.0
+    return affinity.affine_transform(polygon_of(part), [c * side, -s, s * side, c, p.x, p.y])
+
+
+def outline_at(outline: Outline, p: Placement, right_mm: float = 0.0) -> Outline:
+    """A piece's true outline where it lies, the sheet shifted to the right by so much."""
+    if p.mirrored:
+        outline = Outline(outer=outline.outer.mirrored(), openings=[o.mirrored() for o in outline.openings])
+    return outline.moved(right_mm + p.x, p.y, p.rotation_deg)
+
+
 def sheet_polygon(sheet: SheetStock) -> Polygon:
     """The sheet as a polygon."""
     return Polygon(sheet.outline) if sheet.outline else shapely.box(0, 0, sheet.width, sheet.height)
 
 
 class Placement(Model):
-    """A piece on a sheet: turned counter-clockwise about its own (0, 0), then shifted."""
+    """A piece on a sheet: mirrored left to right where it is turned over, turned counter-clockwise about its own (0, 0), shifted."""
 
     part: str
     sheet: str

@@ -6,8 +6,7 @@ import numpy as np
 import shapely
 from shapely import Polygon, STRtree, affinity
 
-from yorvek.core.cutting.sheets.prepare import turned
-from yorvek.core.cutting.sheets.problem import Placement, SheetProblem, polygon_of, sheet_polygon
+from yorvek.core.cutting.sheets.problem import Placement, SheetProblem, polygon_at, sheet_polygon
 from yorvek.core.cutting.sheets.verify import TOLERANCE_MM
 
 PASSES = 4
@@ -23,16 +22,14 @@ def pushed(problem: SheetProblem, placements: list[Placement], most: int = MOST_
     """The same nest with less air to the left of and under its pieces; unchanged where it has more than `most` pieces."""
     if len(placements) > most:
         return placements
-    shapes = {p.id: polygon_of(p) for p in problem.parts}
+    parts = {p.id: p for p in problem.parts}
     sheets = {s.id: s for s in problem.sheets}
     out = list(placements)
     for key in sorted({(p.sheet, p.sheet_index) for p in placements}):
         here = [k for k, p in enumerate(out) if (p.sheet, p.sheet_index) == key]
         room = sheet_polygon(sheets[key[0]]).buffer(TOLERANCE_MM / 2 - problem.edge_margin, join_style="mitre")
         fixed = [Polygon(ring) for ring in sheets[key[0]].taken]
-        placed = {
-            k: affinity.translate(turned(shapes[out[k].part], out[k].rotation_deg), out[k].x, out[k].y) for k in here
-        }
+        placed = {k: polygon_at(parts[out[k].part], out[k]) for k in here}
         _push_sheet(out, placed, room, fixed, problem.clearance)
     return out
 

@@ -6,21 +6,16 @@ from dataclasses import dataclass
 
 import numpy as np
 import shapely
-from shapely import Polygon, affinity
+from shapely import Polygon
 
-from yorvek.core.cutting.sheets.problem import Placement, SheetProblem, polygon_of, sheet_polygon
-from yorvek.core.outlines.outline import exact_cos_sin
+from yorvek.core.cutting.sheets.problem import Placement, SheetProblem, polygon_at, sheet_polygon
 
 TOLERANCE_MM = 0.005
 
 
 def _all_placed(problem: SheetProblem, placements: list[Placement]) -> list[Polygon]:
-    shapes = {p.id: polygon_of(p) for p in problem.parts}
-    out = []
-    for p in placements:
-        c, s = exact_cos_sin(p.rotation_deg)
-        out.append(affinity.affine_transform(shapes[p.part], [c, -s, s, c, p.x, p.y]))
-    return out
+    parts = {p.id: p for p in problem.parts}
+    return [polygon_at(parts[p.part], p) for p in placements]
 
 
 @dataclass(frozen=True)
@@ -47,6 +42,8 @@ def faults_of(problem: SheetProblem, placements: list[Placement]) -> list[Fault]
     for i, p in enumerate(placements):
         counts[p.part] = counts.get(p.part, 0) + 1
         by_sheet.setdefault((p.sheet, p.sheet_index), []).append(i)
+        if p.mirrored and not parts[p.part].mirror:
+            out.append(Fault(f"{p.part} may not be turned over", (i,)))
         allowed = parts[p.part].rotations
         if allowed != "free" and not any(abs((p.rotation_deg - r + 180) % 360 - 180) < 1e-6 for r in allowed):
             out.append(Fault(f"{p.part} may not be turned by {p.rotation_deg:g}°", (i,)))

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from yorvek.core.cutting.sheets import SheetPlan, SheetProblem
+from yorvek.core.cutting.sheets import SheetPlan, SheetProblem, outline_at
 from yorvek.core.cutting.table.gcode import gcode
 from yorvek.core.cutting.table.paths import TablePlan, TableSettings, outline_polygon, table_plan
 from yorvek.core.cutting.table.simulate import TableRun, simulate
@@ -46,7 +46,7 @@ def sheet_on_table(
     if stock is None or not mine:
         used = sorted({f"{p.sheet}#{p.sheet_index}" for p in plan.placements})
         raise InputError(field="sheet", got=sheet, needs="one of " + ", ".join(used[:12]))
-    parts = [(p.part, outlines[p.part].moved(p.x, p.y, p.rotation_deg)) for p in mine]
+    parts = [(p.part, outline_at(outlines[p.part], p)) for p in mine]
     path = table_plan(parts, stock.width, stock.height, settings)
     program = gcode(path, title)
     run = simulate(

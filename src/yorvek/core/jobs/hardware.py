@@ -1,0 +1,137 @@
+"""What is bought beside metal: bolts by their grip, lines by their path, consumables; on the same list."""
+
+from __future__ import annotations
+
+import math
+from typing import Annotated, Literal
+
+from pydantic import Field
+
+from yorvek.core.errors import InputError
+from yorvek.core.model import Model
+from yorvek.core.quantities.entry import Length, Money, Place
+from yorvek.core.workshop.threads import metric_size
+
+LENGTHS_MM = (
+    10,
+    12,
+    16,
+    20,
+    25,
+    30,
+    35,
+    40,
+    45,
+    50,
+    55,
+    60,
+    65,
+    70,
+    75,
+    80,
+    90,
+    100,
+    110,
+    120,
+    130,
+    140,
+    150,
+    160,
+    180,
+    200,
+)
+"""Usual lengths of hexagon bolts, ISO 4014 and 4017 (from memory)."""
+NUT, WASHER = 0.8, 0.17
+"""Height of a nut and of a washer over the diameter, ISO 4032 and 7089, rounded up a little (from memory)."""
+THREADS_OUT = 2
+"""Threads that stand out of the nut (common practice, no source)."""
+
+
+class BoltItem(Model):
+    """Bolts of one size through a grip."""
+
+    kind: Literal["bolt"] = "bolt"
+    size: str = Field(default="M12", max_length=12, description="metric, such as M12")
+    grip: Length = Field(description="what it holds together, without washers")
+    washers: int = Field(default=2, ge=0, le=4)
+    grade: str = Field(default="8.8", max_length=12)
+    qty: int = Field(default=1, ge=1, le=5000)
+    price: Money | None = None
+
+    def length_mm(self) -> int:
+        """The usual length that reaches: grip, washers, nut, and two threads that stand out.
+
+        Raises:
+            InputError: no such size, or a grip that no usual bolt reaches through.
+        """
+        d, pitch = metric_size(self.size)
+        needs = self.grip.value + self.washers * WASHER * d + NUT * d + THREADS_OUT * pitch
+        found = next((x for x in LENGTHS_MM if x >= needs), None)
+        if found is None:
+            raise InputError(
+                field="grip", got=self.grip.text, needs=f"at most {LENGTHS_MM[-1]} mm of bolt: use threaded rod"
+            )
+        return found
+
+
+class LineItem(Model):
+    """A hose, rope or cable along a path at the position where it must reach furthest, with slack."""
+
+    kind: Literal["line"] = "line"
+    name: str = Field(default="rope", max_length=60)
+    path: list[Length] = Field(min_length=1, max_length=40, description="stretch by stretch, at the worst position")
+    slack_percent: float = Field(default=5.0, ge=0, le=100)
+    ends: Place = Place(text="0", value=0.0)
+    qty: int = Field(default=1, ge=1, le=1000)
+    price: Money | None = Field(default=None, description="of a metre")
+
+    def length_mm(self) -> float:
+        """Path, slack, and what the ends take."""
+        return sum(p.value for p in self.path) * (1 + self.slack_percent / 100) + self.ends.value
+
+
+class ConsumableItem(Model):
+    """Discs, wire, gas, paint: so much of it."""
+
+    kind: Literal["consumable"] = "consumable"
+    name: str = Field(max_length=60, min_length=1)
+    unit: str = Field(default="piece", max_length=20)
+    qty: float = Field(default=1, gt=0, le=1e6)
+    price: Money | None = Field(default=None, description="of one")
+
+
+HardwareItem = Annotated[BoltItem | LineItem | ConsumableItem, Field(discriminator="kind")]
+
+
+class HardwareLine(Model):
+    """A line of the buy list."""
+
+    what: str
+    amount: str
+    each: float | None
+    all: float | None
+    trouble: str = ""
+
+
+def hardware_line(item: BoltItem | LineItem | ConsumableItem) -> HardwareLine:
+    """How it stands on the buy list."""
+    price = item.price.value if item.price is not None else None
+    if isinstance(item, BoltItem):
+        try:
+            what = f"{item.size}×{item.length_mm()} {item.grade}, nut, {item.washers} washers"
+        except InputError as error:
+            return HardwareLine(
+                what=f"bolt {item.size}", amount=str(item.qty), each=price, all=None, trouble=error.sentence
+            )
+        return HardwareLine(
+            what=what, amount=str(item.qty), each=price, all=None if price is None else price * item.qty
+        )
+    if isinstance(item, LineItem):
+        metres = math.ceil(item.length_mm() / 100) / 10 * item.qty
+        return HardwareLine(
+            what=f"{item.name}, {item.qty} × {item.length_mm():.0f} mm", amount=f"{metres:g} m", each=price,
+            all=None if price is None else price * metres,
+        )  # fmt: skip
+    return HardwareLine(
+        what=item.name, amount=f"{item.qty:g} {item.unit}", each=price, all=None if price is None else price * item.qty
+    )
