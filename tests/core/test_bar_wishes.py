@@ -12,6 +12,7 @@ from yorvek.core.cutting.bars import BarProblem, solve_bars
 from yorvek.core.cutting.bars.least_change import least_change
 from yorvek.core.cutting.bars.patterns import effort, fewer_patterns
 from yorvek.core.jobs import JobSpec, JobState, figures
+from yorvek.core.jobs.order_of_work import laid
 from yorvek.core.jobs.to_stock import savings
 from yorvek.core.parts import PartSpec
 
@@ -161,3 +162,16 @@ def test_twelve_millimetres_shorter_saves_a_bar():
     least = math.ceil((3 * 2000 + 2 * 2.5 + 10 - 6000) / 3)
     assert least <= found.shorter_mm <= least + 1
     assert savings([one], 3.0, solve) == []
+
+
+def test_mitred_pieces_lie_side_by_side_and_the_slant_is_left_free():
+    """Two of 605 at 45 degrees and a square one of 500: 0, 547.5, then past the second's point, one kerf on."""
+    ends = {"left_end": entry(45), "right_end": entry(45)}
+    one = bars_of(job([("Q", 500, 1, {}), ("F", 605, 2, ends)], [{"length": entry(2000)}]))
+    lying = laid(one.group, one.plan.bars[0])
+    assert [(p.part, p.at_mm, p.length_mm) for p in lying] == [
+        ("F", 0, 605),
+        ("F", 547.5, 605),
+        ("Q", 547.5 + 605 + 2.5, 500),
+    ]
+    assert lying[-1].at_mm + 500 + one.plan.bars[0].drop <= 2000

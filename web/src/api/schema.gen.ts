@@ -2084,9 +2084,14 @@ export interface components {
             section_id: string;
             strength: components["schemas"]["Reserve"];
         };
-        /** BarView */
+        /**
+         * BarView
+         * @description A profile's plan; `laid` has the pieces of each of its bars in the order of work.
+         */
         BarView: {
             group: components["schemas"]["BarGroup"];
+            /** Laid */
+            laid: components["schemas"]["LaidPiece"][][];
             plan: components["schemas"]["BarPlan"];
         };
         /**
@@ -3764,6 +3769,18 @@ export interface components {
             kind: string;
             /** Node */
             node: string;
+        };
+        /**
+         * LaidPiece
+         * @description A piece on its bar, from the bar's end, mm.
+         */
+        LaidPiece: {
+            /** At Mm */
+            at_mm: number;
+            /** Length Mm */
+            length_mm: number;
+            /** Part */
+            part: string;
         };
         /**
          * Length

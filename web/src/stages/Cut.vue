@@ -19,14 +19,6 @@ const file = (name: string) => `/api${base.value}/export/${name}?unit=${unit.val
 const longest = computed(() => Math.max(...job.value!.bars.flatMap((b) => b.plan.bars.map((x) => stockOf(b, x.stock)?.length ?? 1)), 1))
 const stockOf = (b: S['BarView'], id: string) => b.group.problem.stock.find((s) => s.id === id)
 const lineOf = (b: S['BarView'], id: string) => b.group.lines.find((l) => l.id === id)
-const lengthOf = (b: S['BarView'], part: string) => b.group.lengths?.[part] ?? b.group.problem.parts.find((p) => p.id === part)?.length ?? 0
-const pieces = (b: S['BarView'], bar: S['Bar']) => [...bar.cuts].sort((x, y) => lengthOf(b, y.part) - lengthOf(b, x.part)).flatMap((c) => Array.from({ length: c.qty }, () => ({ part: c.part, length: lengthOf(b, c.part) })))
-function laid(b: S['BarView'], bar: S['Bar']) {
-  let x = 0
-  const counted = (part: string) => b.group.problem.parts.find((p) => p.id === part)?.length ?? 0
-  const kerf = b.group.problem.kerf ?? 0
-  return pieces(b, bar).map((p) => { const at = x; x += counted(p.part) + kerf; return { ...p, at } })
-}
 const proof = (b: S['BarView']) => (b.plan.proven ? 'proven: no plan costs less' : b.plan.lower_bound == null ? 'not complete' : `at most ${(((b.plan.cost - b.plan.lower_bound) / Math.max(b.plan.lower_bound, 1e-9)) * 100).toFixed(1)} % above the bound`)
 const buy = computed(() => [...buyBars.value, ...buySheets.value])
 const buyBars = computed(() => job.value!.bars.flatMap((b) => b.group.lines.filter((l) => !l.on_hand).map((l) => ({ key: b.group.key, sheet: false, what: shortName(b.group.section_id), material: b.group.material_id, l, n: b.plan.bars.filter((x) => x.stock === l.id).reduce((s, x) => s + x.count, 0) }))).filter((r) => r.n))
@@ -123,11 +115,11 @@ const table = ref<{ plan: number; sheet: string } | null>(null)
         <span class="soft">{{ bar.count }} × {{ lineOf(b, bar.stock)?.words }}<br />{{ lineOf(b, bar.stock)?.on_hand ? lineOf(b, bar.stock)?.location || 'on hand' : 'buy' }}</span>
         <svg viewBox="0 0 1000 30" preserveAspectRatio="none">
           <rect x="0.5" y="1" :width="((stockOf(b, bar.stock)?.length ?? 0) / longest) * 998" height="28" fill="none" stroke="var(--rule)" stroke-dasharray="4 3" />
-          <g v-for="(p, k) in laid(b, bar)" :key="k">
-            <rect :x="(p.at / longest) * 998" y="1" :width="(p.length / longest) * 998" height="28" :fill="marked === p.part ? 'var(--mark-pale)' : 'var(--sheet)'" stroke="var(--ink)" vector-effect="non-scaling-stroke" @click="marked = p.part" />
+          <g v-for="(p, k) in b.laid[i]" :key="k">
+            <rect :x="(p.at_mm / longest) * 998" y="1" :width="(p.length_mm / longest) * 998" height="28" :fill="marked === p.part ? 'var(--mark-pale)' : 'var(--sheet)'" stroke="var(--ink)" vector-effect="non-scaling-stroke" @click="marked = p.part" />
           </g>
         </svg>
-        <div class="labels"><span v-for="(p, k) in laid(b, bar)" :key="k" :style="{ left: `${(p.at / longest) * 100}%`, width: `${(p.length / longest) * 100}%` }"><b>{{ p.part }}</b> {{ length(p.length) }}</span></div>
+        <div class="labels"><span v-for="(p, k) in b.laid[i]" :key="k" :style="{ left: `${(p.at_mm / longest) * 100}%`, width: `${(p.length_mm / longest) * 100}%` }"><b>{{ p.part }}</b> {{ length(p.length_mm) }}</span></div>
         <span class="drop soft">drop {{ length(bar.drop ?? 0) }}<button v-if="mayWrite && lineOf(b, bar.stock)?.on_hand" class="button quiet" :aria-label="`Tick off ${bar.cuts.map((c) => c.part).join(', ')}`" @click="ticking = { at: `${b.group.key} ${i}`, b, bar, drop: null, location: '' }">Tick off</button></span>
       </div>
         <form v-if="ticking?.at === `${b.group.key} ${i}`" class="panel ticked row" @submit.prevent="tick"><EntryField v-model="ticking.drop" label="Drop, measured" optional :hint="length(bar.drop ?? 0)" /><div class="field"><label for="k-loc">Drop goes to</label><input id="k-loc" v-model="ticking.location" /><span class="echo"></span></div><button class="button main">It is cut</button><button type="button" class="button" @click="ticking = null">Not yet</button></form>

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import csv
 import io
+from collections import Counter
 from collections.abc import Sequence
 
 from openpyxl import Workbook
@@ -12,6 +13,7 @@ from openpyxl.utils import get_column_letter
 
 from yorvek.core.jobs.figures import Figures
 from yorvek.core.jobs.hardware import HardwareLine
+from yorvek.core.jobs.order_of_work import laid
 from yorvek.core.model import Model
 from yorvek.core.quantities import UnitSystem, length_text
 
@@ -70,11 +72,10 @@ def bars_table(figures: Figures, unit: UnitSystem) -> Table:
     """Every cutting pattern in the order of work: longest first."""
     rows: list[list[Cell]] = []
     for b in figures.bars:
-        lengths = {p.id: p.length for p in b.group.problem.parts}
         words = {line.id: line.words for line in b.group.lines}
         for bar in b.plan.bars:
-            cuts = sorted(bar.cuts, key=lambda c: -lengths[c.part])
-            text = ", ".join(f"{c.qty} × {c.part} {length_text(lengths[c.part], unit)}" for c in cuts)
+            pieces = Counter((p.part, p.length_mm) for p in laid(b.group, bar))
+            text = ", ".join(f"{n} × {part} {length_text(mm, unit)}" for (part, mm), n in pieces.items())
             rows.append(
                 [
                     b.group.section_id,

@@ -15,6 +15,7 @@ from reportlab.pdfgen.canvas import Canvas
 from yorvek.core.cautions import Caution
 from yorvek.core.cutting.sheets import SheetPlan, SheetProblem, outline_at
 from yorvek.core.jobs.figures import BarResult, Figures
+from yorvek.core.jobs.order_of_work import laid
 from yorvek.core.jobs.spec import JobSpec
 from yorvek.core.outlines import Outline, ring_points
 from yorvek.core.quantities import UnitSystem, length_text
@@ -115,7 +116,6 @@ def cautions_on(page: Page, cautions: Sequence[Caution]) -> None:
 
 
 def _bars(page: Page, result: BarResult, unit: UnitSystem) -> None:
-    lengths = {p.id: p.length for p in result.group.problem.parts}
     stock = {s.id: s for s in result.group.problem.stock}
     words = {line.id: line for line in result.group.lines}
     longest = max((stock[b.stock].length for b in result.plan.bars), default=1.0)
@@ -134,6 +134,8 @@ def _bars(page: Page, result: BarResult, unit: UnitSystem) -> None:
         size=8,
         colour=SOFT,
     )
+    for words_said in result.group.said:
+        page.line(words_said, size=8)
     for u in result.plan.unplaced:
         page.line(f"Not planned: {u.qty} × {u.part}: no stock is long enough or left", bold=True, colour=RED)
     c = page.canvas
@@ -146,19 +148,18 @@ def _bars(page: Page, result: BarResult, unit: UnitSystem) -> None:
             colour=SOFT,
         )
         x, top = MARGIN, page.y - 12
-        for cut in sorted(bar.cuts, key=lambda k: -lengths[k.part]):
-            for _ in range(cut.qty):
-                width = lengths[cut.part] * scale
-                c.setStrokeColor(INK)
-                c.setFillColor(INK)
-                c.rect(x, top, width, 15)
-                c.setFont("Helvetica", 7.5)
-                label = page.text(f"{cut.part}  {length_text(lengths[cut.part], unit)}")
-                if c.stringWidth(label, "Helvetica", 7.5) < width - 4:
-                    c.drawString(x + 3, top + 5, label)
-                elif c.stringWidth(cut.part, "Helvetica", 7.5) < width - 2:
-                    c.drawString(x + 2, top + 5, cut.part)
-                x += width + result.group.problem.kerf * scale
+        for piece in laid(result.group, bar):
+            x, width = MARGIN + piece.at_mm * scale, piece.length_mm * scale
+            c.setStrokeColor(INK)
+            c.setFillColor(INK)
+            c.rect(x, top, width, 15)
+            c.setFont("Helvetica", 7.5)
+            label = page.text(f"{piece.part}  {length_text(piece.length_mm, unit)}")
+            if c.stringWidth(label, "Helvetica", 7.5) < width - 4:
+                c.drawString(x + 3, top + 5, label)
+            elif c.stringWidth(piece.part, "Helvetica", 7.5) < width - 2:
+                c.drawString(x + 2, top + 5, piece.part)
+            x += width
         c.setFillColor(SOFT)
         c.setFont("Helvetica", 7.5)
         c.drawString(min(x + 3, page.size[0] - MARGIN - 50), top + 5, page.text(f"drop {length_text(bar.drop, unit)}"))

@@ -15,6 +15,7 @@ from yorvek.core.jobs import Figures, JobState, NoteSpec, StockSpec
 from yorvek.core.jobs.cuts import CutBarSpec, CutPiece, KeptPlanSpec, meant_bars
 from yorvek.core.jobs.cutting import StockLine
 from yorvek.core.jobs.figures import BarResult
+from yorvek.core.jobs.order_of_work import laid
 from yorvek.core.jobs.processes import Choices, choices
 from yorvek.core.jobs.spec import BarStockSpec, SheetStockSpec
 from yorvek.core.jobs.to_stock import Saving, savings
@@ -186,9 +187,8 @@ def cut_bar(request: HttpRequest, job_id: int, body: CutIn) -> shapes.JobView:
             got=", ".join(waiting),
             needs="it is held back until the assembly is measured: give its length first",
         )
-    lengths = {p.id: p.length for p in result.group.problem.parts} | result.group.lengths
     whole = next(s.length for s in result.group.problem.stock if s.id == bar.stock)
-    pieces = [CutPiece(part=c.part, length_mm=lengths[c.part]) for c in bar.cuts for _ in range(c.qty)]
+    pieces = [CutPiece(part=p.part, length_mm=p.length_mm) for p in laid(result.group, bar)]
     marks = ", ".join(f"{n} × {m}" if n > 1 else m for m, n in body.cuts.items())
     with edit(user, job, f"cut {marks}") as scope:
         item = _fewer(scope, line.record, 1).spec.item

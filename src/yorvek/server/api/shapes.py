@@ -26,6 +26,7 @@ from yorvek.core.jobs.checking import CommentSpec
 from yorvek.core.jobs.cuts import CutBarSpec
 from yorvek.core.jobs.cutting import BarGroup, SheetGroup, StockLine
 from yorvek.core.jobs.hardware import HardwareLine
+from yorvek.core.jobs.order_of_work import LaidPiece
 from yorvek.core.model import Model
 from yorvek.core.outlines import Outline
 from yorvek.core.parts import PartGeometry, PartSpec
@@ -214,8 +215,11 @@ class ThreadFigures(Model):
 
 
 class BarView(Model):
+    """A profile's plan; `laid` has the pieces of each of its bars in the order of work."""
+
     group: BarGroup
     plan: BarPlan
+    laid: list[list[LaidPiece]]
 
 
 class SheetView(Model):

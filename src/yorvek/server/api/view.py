@@ -6,6 +6,7 @@ from yorvek.core.errors import InputError
 from yorvek.core.jobs import JobState, LoadSpec
 from yorvek.core.jobs.checking import digest_of, needs_checker
 from yorvek.core.jobs.hardware import hardware_line
+from yorvek.core.jobs.order_of_work import laid
 from yorvek.core.jobs.state import followed
 from yorvek.core.sections import section, sold_in
 from yorvek.server.api import shapes
@@ -198,7 +199,9 @@ def job_view(job: Job) -> shapes.JobView:
             )
             for n in Note.objects.filter(job=job).select_related("author").order_by("-id")
         ],
-        bars=[shapes.BarView(group=b.group, plan=b.plan) for b in found.bars],
+        bars=[
+            shapes.BarView(group=b.group, plan=b.plan, laid=[laid(b.group, x) for x in b.plan.bars]) for b in found.bars
+        ],
         cuts=[
             shapes.CutRow(id=c.pk, version=c.version, spec=c.spec, author=_by(c), at=c.at.isoformat())
             for c in CutBar.objects.filter(job=job).select_related("author").order_by("-id")
