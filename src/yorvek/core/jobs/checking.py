@@ -40,8 +40,8 @@ class ReleaseSpec(Model):
 
 
 def digest_of(state: JobState) -> str:
-    """Of everything that is checked; the stock book of the shop is not part of it."""
-    return hashlib.sha256(state.model_copy(update={"stock": {}}).model_dump_json().encode()).hexdigest()
+    """Of everything that is checked; the shop's stock book and what was cut so far are not part of it."""
+    return hashlib.sha256(state.model_copy(update={"stock": {}, "cuts": {}, "kept": {}}).model_dump_json().encode()).hexdigest()
 
 
 def needs_checker(state: JobState) -> bool:

@@ -6,8 +6,9 @@ from collections.abc import Callable, Collection
 
 import shapely
 
-from yorvek.core.cutting.sheets.plan import Progress, solve_sheets, unplaced
+from yorvek.core.cutting.sheets.plan import solve_sheets
 from yorvek.core.cutting.sheets.problem import Placement, SheetPiece, SheetPlan, SheetProblem, SheetStock, polygon_at
+from yorvek.core.cutting.sheets.run import Progress, unplaced
 from yorvek.core.cutting.sheets.verify import faults, faults_of, measures
 from yorvek.core.errors import InputError
 
