@@ -7,9 +7,12 @@ import pytest
 import shapely
 from hypothesis import given, settings
 from hypothesis import strategies as st
-from shapely import LineString, Point, Polygon
+from shapely import LineString, Point, Polygon, unary_union
 
+from yorvek.core.cutting.sheets import Placement, SheetPlan, SheetProblem
 from yorvek.core.cutting.table import TableSettings, gcode, simulate, table_plan
+from yorvek.core.cutting.table.common_line import points_of
+from yorvek.core.cutting.table.nest import sheet_on_table
 from yorvek.core.errors import InputError
 from yorvek.core.outlines import Outline, Ring, ring_points
 
@@ -156,3 +159,49 @@ def test_rubbish_never_falls_over(text):
         assert error.sentence
     else:
         assert math.isfinite(run.seconds)
+
+
+def _nest(outlines, places, kerf=2.0):
+    """Parts of those outlines at those places on a sheet of 600 by 400, and what the table makes of it."""
+    parts = [{"id": k, "qty": sum(p[0] == k for p in places), "outline": o} for k, o in outlines.items()]
+    ask = {"kerf": kerf, "sheets": [{"id": "s", "width": 600, "height": 400}], "parts": parts}
+    problem = SheetProblem.model_validate(ask)
+    placed = [Placement(part=k, sheet="s", sheet_index=0, x=x, y=y, rotation_deg=0) for k, x, y in places]
+    plan = SheetPlan(placements=placed, cost=1, max_x=0, utilisation=0, strip_density=0, lower_bound=1)
+    true = {k: Outline(outer=Ring.polygon(o)) for k, o in outlines.items()}
+    return lambda common: sheet_on_table(
+        problem, plan, true, "s#0", TableSettings(kerf_mm=kerf, common_line=common), "x"
+    )
+
+
+BOX = [(0, 0), (100, 0), (100, 60), (0, 60)]
+
+
+def test_a_shared_edge_is_cut_once():
+    """Three boxes side by side, a kerf apart: two edges of 60 and their kerf corners are cut once instead of twice."""
+    table = _nest({"b": BOX}, [("b", 50, 50), ("b", 152, 50), ("b", 254, 50)])
+    once, twice = table(True), table(False)
+    assert twice.run.faults == [] and once.run.faults == []
+    saved = twice.run.cut_mm - once.run.cut_mm
+    assert saved == pytest.approx(2 * 60, abs=8)
+    assert {c.part for c in once.plan.contours} == {"b"}
+
+
+def test_a_grid_shares_edges_both_ways_and_every_part_still_comes_out():
+    places = [("b", 50 + 102 * i, 50 + 62 * k) for i in range(3) for k in range(3)]
+    table = _nest({"b": BOX}, places)
+    once, twice = table(True), table(False)
+    assert once.run.faults == []
+    # by hand: four lines of 3 x 60 and four of 3 x 100, with a kerf at each crossing; the one in the middle has no scrap beside
+    # it, and comes out only because its neighbours' cuts are there
+    assert once.run.cut_mm == pytest.approx(4 * 186 + 4 * 306, rel=0.04)
+    assert once.plan.troubles == [] and "no room for a pierce" in twice.plan.troubles[0]
+    cuts = unary_union([LineString(points_of(c)).buffer(1.02) for c in once.plan.contours])
+    for k, x, y in places:
+        edge = shapely.box(x - 1, y - 1, x + 101, y + 61).exterior
+        assert cuts.covers(edge), (k, x, y)
+
+
+def test_parts_that_stand_apart_share_nothing():
+    table = _nest({"b": BOX}, [("b", 50, 50), ("b", 160, 50)])
+    assert table(True).program == table(False).program

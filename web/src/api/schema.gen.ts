@@ -2576,9 +2576,15 @@ export interface components {
         };
         /**
          * Contour
-         * @description One pierce and what is cut from it. `opening`: an opening of the part, cut before its outside.
+         * @description One pierce and what is cut from it. `opening`: an opening of the part, cut before its outside; `led`: its first move comes
+         *     from a pierce in scrap.
          */
         Contour: {
+            /**
+             * Led
+             * @default true
+             */
+            led: boolean;
             /** Moves */
             moves: components["schemas"]["Move"][];
             /** Number */
@@ -3431,6 +3437,7 @@ export interface components {
              *         "unit": "mm",
              *         "value": 0
              *       },
+             *       "common_line": false,
              *       "drop_worth": {
              *         "text": "300",
              *         "unit": "mm",
@@ -5716,6 +5723,12 @@ export interface components {
              */
             clamp_dead: components["schemas"]["Place"];
             /**
+             * Common Line
+             * @description parts stand a kerf apart, shared edges are cut once
+             * @default false
+             */
+            common_line: boolean;
+            /**
              * @default {
              *       "text": "300",
              *       "unit": "mm",
@@ -6869,6 +6882,12 @@ export interface components {
              * @default 0
              */
             bridges: number;
+            /**
+             * Common Line
+             * @description edges that two parts share are cut once
+             * @default false
+             */
+            common_line: boolean;
             /**
              * Feed Mm Min
              * @default 2400

@@ -117,7 +117,7 @@ function editDim(r: S['DimensionRow']) { dim.value = copy(r.spec); dimRow.value 
         <div class="row">
           <label><input v-model="brief.people_on_it" type="checkbox" /> people on or under it</label><label><input v-model="brief.public" type="checkbox" /> open to the public</label>
           <label><input v-model="brief.lifted" type="checkbox" /> lifted, or lifts</label><label><input v-model="brief.welded" type="checkbox" /> welded</label>
-          <label><input v-model="brief.machines!.straight_cuts_only" type="checkbox" /> straight cuts only</label>
+          <label><input v-model="brief.machines!.straight_cuts_only" type="checkbox" /> straight cuts only</label><label><input v-model="brief.machines!.common_line" type="checkbox" /> parts share their cuts (common line)</label>
         </div>
         <h3 class="gap">Carried with it <span class="soft">bought parts that stay on, and what it is loaded with</span></h3>
         <div v-for="(c, i) in brief.carried" :key="i" class="fields">

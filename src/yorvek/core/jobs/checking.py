@@ -41,7 +41,9 @@ class ReleaseSpec(Model):
 
 def digest_of(state: JobState) -> str:
     """Of everything that is checked; the shop's stock book and what was cut so far are not part of it."""
-    return hashlib.sha256(state.model_copy(update={"stock": {}, "cuts": {}, "kept": {}}).model_dump_json().encode()).hexdigest()
+    return hashlib.sha256(
+        state.model_copy(update={"stock": {}, "cuts": {}, "kept": {}}).model_dump_json().encode()
+    ).hexdigest()
 
 
 def needs_checker(state: JobState) -> bool:

@@ -13,7 +13,7 @@ from yorvek.core.jobs.cutting import (
     cut_pieces,
     own_names,
 )
-from yorvek.core.jobs.spec import SheetStockSpec, landed
+from yorvek.core.jobs.spec import SawAndTable, SheetStockSpec, landed
 from yorvek.core.jobs.state import JobState
 from yorvek.core.materials import material
 from yorvek.core.outlines import ring_points
@@ -53,6 +53,11 @@ def sheet_piece(w: WorkedPart) -> SheetPiece:
         mirror=w.part.mirror,
         kind=w.part.shape.family,
     )
+
+
+def common_line(machines: SawAndTable, pieces: list[WorkedPart]) -> bool:
+    """Whether the parts of a group share their cuts: never where one of them needs a clean edge."""
+    return machines.common_line and not any(w.part.edge == "clean" for w in pieces)
 
 
 def sheet_groups(state: JobState, parts: dict[int, WorkedPart]) -> list[SheetGroup]:
@@ -123,7 +128,7 @@ def sheet_groups(state: JobState, parts: dict[int, WorkedPart]) -> list[SheetGro
         problem = SheetProblem(
             name=f"{thickness:g} mm {material_id}",
             kerf=way.kerf_mm if way else machines.table_kerf.value,
-            part_gap=machines.part_gap.value,
+            part_gap=0.0 if common_line(machines, pieces) else machines.part_gap.value,
             edge_margin=machines.edge_margin.value,
             sheets=sheets,
             parts=own_names([sheet_piece(w) for w in pieces]),

@@ -50,6 +50,7 @@ class SawAndTable(Model):
     pierce_s: float = Field(default=0.6, ge=0, le=60)
     lead: Place = Place(text="5", value=5.0)
     bridges: int = Field(default=0, ge=0, le=8)
+    common_line: bool = Field(default=False, description="parts stand a kerf apart, shared edges are cut once")
 
 
 class CarriedSpec(Model):

@@ -25,14 +25,15 @@ def _on_table(job: Job, plan_id: int, sheet: str) -> tuple[TableJob, bool]:
         raise HttpError(404, "This nest has no layout yet.")
     view = plan_view(job, plan)
     machines = job.spec.machines
+    problem, result = SheetProblem.model_validate(plan.problem), SheetPlan.model_validate(plan.result)
     settings = TableSettings(
-        kerf_mm=machines.table_kerf.value,
+        kerf_mm=problem.kerf,
         feed_mm_min=machines.table_feed_mm_min,
         pierce_s=machines.pierce_s,
         lead_mm=machines.lead.value,
         bridges=machines.bridges,
+        common_line=machines.common_line and problem.part_gap <= problem.kerf,
     )
-    problem, result = SheetProblem.model_validate(plan.problem), SheetPlan.model_validate(plan.result)
     stale = " STALE" if view.stale else ""
     return sheet_on_table(
         problem, result, view.outlines, sheet, settings, f"{job.spec.name} {sheet}{stale}"

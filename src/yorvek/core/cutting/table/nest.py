@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from yorvek.core.cutting.sheets import SheetPlan, SheetProblem, outline_at
+from yorvek.core.cutting.table.common_line import shared_once
 from yorvek.core.cutting.table.gcode import gcode
 from yorvek.core.cutting.table.paths import TablePlan, TableSettings, outline_polygon, table_plan
 from yorvek.core.cutting.table.simulate import TableRun, simulate
@@ -48,6 +49,8 @@ def sheet_on_table(
         raise InputError(field="sheet", got=sheet, needs="one of " + ", ".join(used[:12]))
     parts = [(p.part, outline_at(outlines[p.part], p)) for p in mine]
     path = table_plan(parts, stock.width, stock.height, settings)
+    if settings.common_line:
+        path = shared_once(path)
     program = gcode(path, title)
     run = simulate(
         program,

@@ -15,6 +15,7 @@ from yorvek.core.model import Model
 from yorvek.core.outlines import Outline, Ring, ring_points
 from yorvek.core.outlines.arcs import fitted
 
+NO_ROOM, OUTSIDE = "no room for a pierce in scrap beside ", "its outside"
 FINE_MM = 0.01
 ARC_MM = 0.02
 SAME_MM = 1e-6
@@ -34,6 +35,7 @@ class TableSettings(Model):
     lead_mm: float = Field(default=5.0, ge=0, le=50)
     bridges: int = Field(default=0, ge=0, le=8, description="places left standing in each outer contour")
     bridge_mm: float = Field(default=0.4, gt=0, le=5)
+    common_line: bool = Field(default=False, description="edges that two parts share are cut once")
 
 
 class Move(Model):
@@ -45,11 +47,14 @@ class Move(Model):
 
 
 class Contour(Model):
-    """One pierce and what is cut from it. `opening`: an opening of the part, cut before its outside."""
+    """One pierce and what is cut from it. `opening`: an opening of the part, cut before its outside; `led`: its first move comes
+    from a pierce in scrap.
+    """
 
     part: str
     number: int
     opening: bool
+    led: bool = True
     pierce_x: float
     pierce_y: float
     moves: list[Move]
@@ -140,7 +145,11 @@ def _contour(
                 return list(_cut(mark, number, opening, pierce, run, length, bridges, settings))
         if lead == 0:
             break
-    return "no room for a pierce in scrap beside " + ("an opening" if opening else "its outside")
+    if settings.common_line and not opening:
+        # it can begin on a cut that its neighbour has made; where none has, it is said later
+        run = [(float(x), float(y)) for x, y in (*line, line[0])]
+        return list(_cut(mark, number, opening, run[0], run, length, 0, settings))
+    return NO_ROOM + ("an opening" if opening else OUTSIDE)
 
 
 def _starts(line: np.ndarray) -> Iterator[int]:
@@ -175,7 +184,8 @@ def _cut(
         at = pierce if k == 0 else stretch[0]
         moves = [Move(x=stretch[0][0], y=stretch[0][1])] if k == 0 and pierce != stretch[0] else []
         moves += [Move(x=b[0], y=b[1], bulge=bulge) for _, b, bulge in fitted(stretch, ARC_MM)]
-        yield Contour(part=mark, number=number, opening=opening, pierce_x=at[0], pierce_y=at[1], moves=moves)
+        led = k == 0 and pierce != stretch[0]
+        yield Contour(part=mark, number=number, opening=opening, led=led, pierce_x=at[0], pierce_y=at[1], moves=moves)
 
 
 def _stretches(
