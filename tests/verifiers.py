@@ -68,3 +68,38 @@ def check_sheets(problem, plan):
     left = {u.part: u.qty for u in plan.unplaced}
     assert placed == {p.id: p.qty - left.get(p.id, 0) for p in problem.parts}
     return by_sheet
+
+
+def bottom_left(problem):
+    """Sheets that the plain bottom-left rule takes for the boxes around the pieces, largest first, as they are drawn."""
+    gap, margin = max(problem.part_gap, problem.kerf), problem.edge_margin
+    (sheet,) = problem.sheets
+    width, height = sheet.width - 2 * margin + gap, sheet.height - 2 * margin + gap
+    boxes = []
+    for part in problem.parts:
+        xs, ys = [x for x, _ in part.outline], [y for _, y in part.outline]
+        boxes += [(max(xs) - min(xs) + gap, max(ys) - min(ys) + gap)] * part.qty
+    sheets = []
+    for w, h in sorted(boxes, key=lambda b: -b[0] * b[1]):
+        for placed in [*sheets, None]:
+            if placed is None:
+                placed = []
+                sheets.append(placed)
+            spots = sorted((y, x) for x in {0.0, *(p[2] for p in placed)} for y in {0.0, *(p[3] for p in placed)})
+            free = next(
+                (
+                    (x, y)
+                    for y, x in spots
+                    if x + w <= width + 1e-9
+                    and y + h <= height + 1e-9
+                    and all(
+                        x >= p[2] - 1e-9 or x + w <= p[0] + 1e-9 or y >= p[3] - 1e-9 or y + h <= p[1] + 1e-9
+                        for p in placed
+                    )
+                ),
+                None,
+            )
+            if free:
+                placed.append((free[0], free[1], free[0] + w, free[1] + h))
+                break
+    return len(sheets)

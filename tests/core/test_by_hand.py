@@ -7,6 +7,8 @@ from hypothesis import strategies as st
 from tests.verifiers import check_sheets
 from yorvek.core.cutting.sheets import Placement, SheetProblem, solve_sheets
 from yorvek.core.cutting.sheets.by_hand import plan_by_hand, replan_rest
+from yorvek.core.cutting.sheets.first_things import left_out_too_soon, plan_sheets
+from yorvek.core.cutting.sheets.problem import UnplacedPiece
 from yorvek.core.cutting.sheets.tidy import pushed
 from yorvek.core.cutting.sheets.verify import faults_of
 from yorvek.core.errors import InputError
@@ -105,3 +107,17 @@ def test_a_pushed_nest_is_sound_and_nothing_in_it_goes_further_left_or_down(seed
                 r.model_copy(update={"x": r.x + dx, "y": r.y + dy}) if i == k else r for i, r in enumerate(tight)
             ]
             assert faults_of(p, further), (k, q)
+
+
+def test_what_goes_first_is_placed_where_the_metal_does_not_reach():
+    """One sheet holds two large pieces or eight small ones beside one; the large ones go first."""
+    big = {"id": "big", "qty": 2, "outline": [(0, 0), (480, 0), (480, 400), (0, 400)], "first": True}
+    small = {"id": "small", "qty": 12, "outline": [(0, 0), (240, 0), (240, 130), (0, 130)]}
+    sheets = [{"id": "s", "width": 1000, "height": 420, "qty": 1, "cost": 1}]
+    p = SheetProblem.model_validate({"part_gap": 5, "sheets": sheets, "parts": [big, small]})
+    plan = plan_sheets(p, seconds=1.5)
+    check_sheets(p, plan)
+    assert sum(q.part == "big" for q in plan.placements) == 2 and not left_out_too_soon(p, plan)
+    one = Placement(part="small", sheet="s", sheet_index=0, x=0, y=0, rotation_deg=0)
+    waits = plan.model_copy(update={"placements": [one], "unplaced": [UnplacedPiece(part="big", qty=2)]})
+    assert left_out_too_soon(p, waits)

@@ -9,7 +9,7 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from tests.verifiers import TOLERANCE, check_sheets
+from tests.verifiers import TOLERANCE, bottom_left, check_sheets
 from yorvek.core.cutting.sheets import SheetProblem, outline_at, solve_sheets
 from yorvek.core.cutting.sheets.verify import faults
 from yorvek.core.outlines import Outline, Ring
@@ -50,7 +50,7 @@ def test_every_plan_is_sound(kinds, gap, margin, turns):
     plan = solve_sheets(problem, evaluations=12)
     check_sheets(problem, plan)
     assert plan.unplaced == []
-    assert plan.lower_bound <= plan.cost
+    assert plan.lower_bound <= plan.cost <= 10 * bottom_left(problem)
 
 
 @pytest.mark.parametrize("name", ["shop_n20_s1", "dissection_n20_s1", "rect_n40_g4_s1"])

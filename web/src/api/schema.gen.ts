@@ -4658,6 +4658,12 @@ export interface components {
              */
             edge: "rough" | "cut" | "clean";
             /**
+             * First
+             * @description goes first where the metal does not reach for all
+             * @default false
+             */
+            first: boolean;
+            /**
              * Grain
              * @description keep its direction on the sheet
              * @default false
@@ -6112,6 +6118,12 @@ export interface components {
          * @description Pieces of one outline: a polygon with openings, mm, and the turns it may take (degrees, or any).
          */
         SheetPiece: {
+            /**
+             * First
+             * @description placed before others where the metal does not reach for all
+             * @default false
+             */
+            first: boolean;
             /**
              * Holes
              * @default []

@@ -102,6 +102,7 @@ const size = (p: S['PartRow']) => (!p.geometry ? '' : p.geometry.kind === 'bar' 
             <div class="field"><label for="p-edge">Edge it needs</label><select id="p-edge" v-model="(draft as any).edge"><option>rough</option><option>cut</option><option>clean</option></select><span class="echo"></span></div>
             <label v-if="draft.shape.family === 'rectangle'" class="row"><input v-model="draft.shape.off_bar" type="checkbox" /> off flat bar</label>
             <label class="row"><input v-model="(draft as any).mirror" type="checkbox" /> may be turned over</label>
+            <label class="row"><input v-model="(draft as any).first" type="checkbox" /> goes first if the metal does not reach</label>
             <label class="row"><input v-model="draft.grain" type="checkbox" /> keep the grain's direction</label>
           </template>
         </div>

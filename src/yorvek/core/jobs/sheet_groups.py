@@ -51,6 +51,7 @@ def sheet_piece(w: WorkedPart) -> SheetPiece:
         ],
         rotations=[0.0, 180.0] if w.part.grain else [0.0, 90.0, 180.0, 270.0],
         mirror=w.part.mirror,
+        first=w.part.first,
         kind=w.part.shape.family,
     )
 

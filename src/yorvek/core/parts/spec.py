@@ -133,4 +133,5 @@ class PartSpec(Model):
     process: str = Field(default="", max_length=40, description="how a plate is cut; empty: on the job's table")
     edge: Literal["rough", "cut", "clean"] = Field(default="rough", description="the edge it needs at least")
     mirror: bool = Field(default=False, description="a plate that may be cut from its other side")
+    first: bool = Field(default=False, description="goes first where the metal does not reach for all")
     grain: bool = Field(default=False, description="keep its direction on the sheet")

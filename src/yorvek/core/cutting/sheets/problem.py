@@ -40,6 +40,7 @@ class SheetPiece(Model):
     holes: list[Points] = []
     rotations: list[float] | Literal["free"] = [0.0]
     mirror: bool = Field(default=False, description="may be turned over")
+    first: bool = Field(default=False, description="placed before others where the metal does not reach for all")
     kind: str = ""
 
 
