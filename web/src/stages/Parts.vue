@@ -28,7 +28,7 @@ const starts: Record<string, () => any> = {
   ring: () => ({ family: 'ring', outer: e(''), inner: null, thickness: e(plate()) }),
   lug: () => ({ family: 'lug', width: e(unit.value === 'mm' ? '60' : '2 1/2'), height: e(''), hole: e(unit.value === 'mm' ? '21' : '13/16'), thickness: e(plate()), root_clip: null }),
   slotted: () => ({ family: 'slotted', width: e(''), height: e(''), thickness: e(plate()), slot_length: e(unit.value === 'mm' ? '40' : '1 1/2'), slot_width: e(unit.value === 'mm' ? '13.5' : '9/16'), slots: 2 }),
-  bar: () => ({ family: 'bar', section_id: unit.value === 'mm' ? 'SHS 60×60×4 hot' : 'HSS3X3X1/4', length: e(''), left_end: e('0'), right_end: e('0'), left_shape: { kind: 'straight', size: null }, right_shape: { kind: 'straight', size: null } }),
+  bar: () => ({ family: 'bar', member_id: null, section_id: unit.value === 'mm' ? 'SHS 60×60×4 hot' : 'HSS3X3X1/4', length: e(''), left_end: e('0'), right_end: e('0'), left_shape: { kind: 'straight', size: null }, right_shape: { kind: 'straight', size: null } }),
 }
 const letters: Record<string, string> = { base_plate: 'F', gusset: 'G', rectangle: 'S', ring: 'R', lug: 'L', slotted: 'T', bar: 'P' }
 function add(family: string) {
@@ -76,11 +76,11 @@ const size = (p: S['PartRow']) => (!p.geometry ? '' : p.geometry.kind === 'bar' 
           <div class="field"><label for="p-qty">Pieces</label><input id="p-qty" v-model.number="draft.qty" inputmode="numeric" /><span class="echo"></span></div>
           <div class="field"><label for="p-mod">Module</label><input id="p-mod" v-model="draft.module" list="modules" /><datalist id="modules"><option v-for="m in job!.job.spec.modules" :key="m" :value="m" /></datalist><span class="echo"></span></div>
           <template v-if="draft.shape.family === 'bar'">
-            <div class="field"><label for="p-member">Follows</label><select id="p-member" v-model="draft.shape.member_id"><option :value="undefined">nothing: as given here</option><option v-for="m in job!.members" :key="m.id" :value="m.id">{{ m.spec.mark }}</option></select><span class="echo"></span></div>
+            <div class="field"><label for="p-member">Follows</label><select id="p-member" v-model="draft.shape.member_id"><option :value="null">nothing: as given here</option><option v-for="m in job!.members" :key="m.id" :value="m.id">{{ m.spec.mark }}</option></select><span class="echo"></span></div>
             <template v-if="!draft.shape.member_id"><SectionPick v-model:section="draft.shape.section_id" v-model:material="draft.material_id" /></template>
             <EntryField v-model="draft.shape.length" label="Length, point to point" :optional="!!draft.shape.member_id" hint="the member's" />
             <EntryField v-model="draft.shape.left_end" label="Left end, from square" kind="angle" /><EntryField v-model="draft.shape.right_end" label="Right end, from square" kind="angle" />
-            <template v-for="side in ['left', 'right']" :key="side"><div class="field"><label :for="`p-${side}`">{{ side }} end is</label><select :id="`p-${side}`" v-model="draft.shape[`${side}_shape`].kind"><option value="straight">cut straight</option><option value="saddle">saddled onto a tube</option><option value="notch">notched</option></select><span class="echo"></span></div>
+            <template v-for="side in ['left', 'right']" :key="side"><div class="field"><label :for="`p-${side}`">{{ side === 'left' ? 'Left' : 'Right' }} end is</label><select :id="`p-${side}`" v-model="draft.shape[`${side}_shape`].kind"><option value="straight">cut straight</option><option value="saddle">saddled onto a tube</option><option value="notch">notched</option></select><span class="echo"></span></div>
               <template v-if="draft.shape[`${side}_shape`].kind !== 'straight'"><EntryField v-model="draft.shape[`${side}_shape`].size" :label="draft.shape[`${side}_shape`].kind === 'saddle' ? 'Onto the diameter' : 'Notch, deep'" /><EntryField v-if="draft.shape[`${side}_shape`].kind === 'notch'" v-model="draft.shape[`${side}_shape`].width" label="Notch, wide" optional hint="half of it" /></template></template>
             <EntryField v-model="draft.shape.held_to" label="Measured later, at most" optional hint="cut as given" /><label class="row"><input v-model="draft.shape.ripped" type="checkbox" /> split lengthwise, two from one</label>
           </template>
