@@ -136,3 +136,19 @@ def test_the_whole_job_in_another_metal_counts_structures(owner, job):
     found = owner.good("GET", f"{base}/swap?material_id=6082-T6&equal=strength")
     assert found["members"][0]["mark"] == "K1" and found["members"][0]["strength"]
     assert found["mass_kg"] < found["mass_before_kg"]
+
+
+def test_a_dimension_may_pull_a_profile_apart_and_the_job_still_opens(owner, job):
+    base, load = job
+    size = {"name": "seat", "size": mm("60"), "origin": "measured"}
+    row = owner.good("POST", f"{base}/dimensions", size)
+    profile = a_profile()
+    profile["parts"][1]["y"] = mm("seat")
+    owner.good("POST", f"{base}/profiles", profile)
+    owner.good("POST", f"{base}/members", a_member(load, section_id="Rail cap", material_id="S355"))
+    wide = {"version": 1, "spec": {**size, "size": mm("90")}}
+    view = owner.good("PUT", f"{base}/dimensions/{row['id']}", wide)["view"]
+    assert "touch" in view["profiles"][0]["trouble"] and "touch" in view["members"][0]["trouble"]
+    assert view["figures"]["strength"]["word"] == "not checked"
+    assert owner.good("GET", base)["profiles"][0]["materials"] == []
+    assert owner.good("POST", f"{base}/undo")["profiles"][0]["trouble"] is None

@@ -5279,6 +5279,8 @@ export interface components {
             /** Materials */
             materials: string[];
             spec: components["schemas"]["ProfileSpec"];
+            /** Trouble */
+            trouble: string | null;
             /** Version */
             version: number;
         };

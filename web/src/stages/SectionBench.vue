@@ -82,7 +82,7 @@ const rows = computed<[string, string, string][]>(() => s.value ? [
         <div class="fields"><SectionPick v-model:section="looked" v-model:material="metal" :metal="false" /></div>
         <div v-if="mayWrite" class="row"><span class="soft">Put one together, starting from</span><button v-for="(_, name) in presets" :key="name" class="button" @click="begin(String(name))">{{ name }}</button></div>
         <table v-if="job!.profiles.length" class="list gap"><thead><tr><th>Own sections</th><th>Joined</th><th></th></tr></thead>
-          <tbody><tr v-for="p in job!.profiles" :key="p.id" class="pick" :class="{ chosen: looked === p.spec.name }" @click="looked = p.spec.name"><td><button class="button quiet"><b>{{ p.spec.name }}</b></button> <span class="soft">{{ p.spec.parts.length }} parts</span></td><td>{{ p.spec.joined }}</td>
+          <tbody><tr v-for="p in job!.profiles" :key="p.id" class="pick" :class="{ chosen: looked === p.spec.name }" @click="looked = p.spec.name"><td><button class="button quiet"><b>{{ p.spec.name }}</b></button> <span class="soft">{{ p.spec.parts.length }} parts</span> <span v-if="p.trouble" class="bad">{{ p.trouble }}</span></td><td>{{ p.spec.joined }}</td>
             <td class="num"><template v-if="mayWrite"><button class="button quiet" @click.stop="change(p)">Change</button><button class="button quiet" :aria-label="`Take away ${p.spec.name}`" @click.stop="attempt(() => remove('profiles', p))">Take away</button></template></td></tr></tbody></table>
       </template>
       <form v-else class="panel" @submit.prevent="store">

@@ -79,6 +79,7 @@ class ProfileRow(Row):
     spec: ProfileSpec
     line: str
     materials: list[str]
+    trouble: str | None
 
 
 class PartRow(Row):

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from yorvek.core.errors import InputError
-from yorvek.core.jobs import JobState, LoadSpec
+from yorvek.core.jobs import JobState, LoadSpec, ProfileSpec
 from yorvek.core.jobs.checking import digest_of, needs_checker
 from yorvek.core.jobs.hardware import hardware_line
 from yorvek.core.jobs.order_of_work import laid
@@ -76,6 +76,17 @@ def _size_of(load: LoadSpec) -> float | None:
         return load.entered().value
     except InputError:
         return None
+
+
+def _profile(number: int, version: int, spec: ProfileSpec) -> shapes.ProfileRow:
+    """A profile with what it is sold in; a dimension it follows may have pulled its parts apart, and then that is said."""
+    try:
+        line = spec.line()
+        return shapes.ProfileRow(
+            id=number, version=version, spec=spec, line=line, materials=list(sold_in(section(line))), trouble=None
+        )
+    except InputError as error:
+        return shapes.ProfileRow(id=number, version=version, spec=spec, line="", materials=[], trouble=error.sentence)
 
 
 def _followed(state: JobState, number: int) -> object:
@@ -172,12 +183,7 @@ def job_view(job: Job) -> shapes.JobView:
             )
             for k, x in state.plates.items()
         ],
-        profiles=[
-            shapes.ProfileRow(
-                id=k, version=versions[Profile][k], spec=x, line=x.line(), materials=list(sold_in(section(x.line())))
-            )
-            for k, x in state.profiles.items()
-        ],
+        profiles=[_profile(k, versions[Profile][k], x) for k, x in state.profiles.items()],
         parts=[
             shapes.PartRow(
                 id=k,
