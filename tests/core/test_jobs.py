@@ -154,7 +154,7 @@ def test_what_is_bought_and_loaded_counts_to_its_module():
         "module_mass_limit": {"text": "200 kg", "value": 200.0},
         "carried": [
             {
-                "name": "winch",
+                "name": "lamp standard",
                 "module": "Deck",
                 "mass": {"text": "11 kg", "value": 11.0},
                 "price": {"text": "80", "value": 80.0},

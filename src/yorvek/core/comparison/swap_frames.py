@@ -29,7 +29,7 @@ def _unlike(a: Section, b: Section) -> float:
     )
 
 
-def _ladder(present: Section, material_id: str) -> list[Section]:
+def _sizes_of(present: Section, material_id: str) -> list[Section]:
     """Sizes of its shape in that metal by mass, each stiffer than every lighter one; any system where its own has none."""
     fits = [s for s in catalogue() if s.shape == present.shape and material_id in sold_in(s)]
     own = [s for s in fits if s.system == present.system] or fits
@@ -43,18 +43,18 @@ def _ladder(present: Section, material_id: str) -> list[Section]:
 def swap_frame(mine: MineFrame, material_id: str, equal: Equal, before: FrameVerdict) -> Swapped:
     """One structure in another metal; roles keep their shape."""
     roles = mine.request.roles
-    ladders = {r: _ladder(section(c.section_id), material_id) for r, c in roles.items()}
-    empty = next((r for r, rungs in ladders.items() if not rungs), None)
+    choices = {r: _sizes_of(section(c.section_id), material_id) for r, c in roles.items()}
+    empty = next((r for r, sizes in choices.items() if not sizes), None)
     if empty:
         return none_of(mine.mark, mine.qty, f"no size of the shape of {empty} is sold in this metal")
     at = {
-        r: min(range(len(rungs)), key=lambda k: _unlike(section(roles[r].section_id), rungs[k]))
-        for r, rungs in ladders.items()
+        r: min(range(len(sizes)), key=lambda k: _unlike(section(roles[r].section_id), sizes[k]))
+        for r, sizes in choices.items()
     }
 
     def tried(places: dict[str, int]) -> FrameVerdict | None:
         chosen = {
-            r: c.model_copy(update={"section_id": ladders[r][places[r]].id, "material_id": material_id})
+            r: c.model_copy(update={"section_id": choices[r][places[r]].id, "material_id": material_id})
             for r, c in roles.items()
         }
         try:
@@ -71,19 +71,19 @@ def swap_frame(mine: MineFrame, material_id: str, equal: Equal, before: FrameVer
         return found.stiffness.value >= (before.stiffness.value or 0.0) * SAME and found.strength.value >= least * SAME
 
     if equal == "section":
-        # nearest of all sizes of the shape, not only of the ladder
+        # nearest of all sizes of the shape, not only of those
         for r, c in roles.items():
             fits = [s for s in catalogue() if s.shape == section(c.section_id).shape and material_id in sold_in(s)]
-            ladders[r] = [min(fits, key=lambda s: _unlike(section(c.section_id), s))]
+            choices[r] = [min(fits, key=lambda s: _unlike(section(c.section_id), s))]
             at[r] = 0
-        return _said(mine, ladders, at, tried(at))
+        return _said(mine, choices, at, tried(at))
     if before.strength.value is None or before.stiffness.value is None:
         return none_of(mine.mark, mine.qty, "its own strength is not checked, so nothing can match it")
     found = tried(at)
     for _ in range(MOST_STEPS):
-        if matches(found) or all(at[r] == len(ladders[r]) - 1 for r in at):
+        if matches(found) or all(at[r] == len(choices[r]) - 1 for r in at):
             break
-        at = {r: min(k + 1, len(ladders[r]) - 1) for r, k in at.items()}
+        at = {r: min(k + 1, len(choices[r]) - 1) for r, k in at.items()}
         found = tried(at)
     if not matches(found):
         return none_of(
@@ -91,21 +91,21 @@ def swap_frame(mine: MineFrame, material_id: str, equal: Equal, before: FrameVer
             mine.qty,
             "no size of this metal is that " + ("strong" if equal == "strength" else "stiff and holds"),
         )
-    for r in sorted(at, key=lambda r: -ladders[r][at[r]].A_mm2):
+    for r in sorted(at, key=lambda r: -choices[r][at[r]].A_mm2):
         while at[r] > 0 and matches(smaller := tried({**at, r: at[r] - 1})):
             at, found = {**at, r: at[r] - 1}, smaller
-    return _said(mine, ladders, at, found)
+    return _said(mine, choices, at, found)
 
 
 def _said(
-    mine: MineFrame, ladders: dict[str, list[Section]], at: dict[str, int], found: FrameVerdict | None
+    mine: MineFrame, choices: dict[str, list[Section]], at: dict[str, int], found: FrameVerdict | None
 ) -> Swapped:
     if found is None:
         return none_of(mine.mark, mine.qty, "it does not stand in the nearest sizes of this metal")
     return Swapped(
         mark=mine.mark,
         qty=mine.qty,
-        section_id="; ".join(f"{r}: {ladders[r][k].id}" for r, k in at.items()),
+        section_id="; ".join(f"{r}: {choices[r][k].id}" for r, k in at.items()),
         mass_kg=found.mass_kg,
         price=found.price,
         strength=found.strength.value,
