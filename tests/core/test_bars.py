@@ -1,6 +1,9 @@
 """Bar plans: every plan checked by arithmetic written here, never dearer than first-fit decreasing, and the bound is true."""
 
+import itertools
 import json
+import math
+from functools import cache
 from pathlib import Path
 
 import pytest
@@ -82,3 +85,37 @@ def test_pieces_that_no_stock_takes_are_listed():
 def test_same_seed_same_plan():
     problem = BarProblem.model_validate(json.loads((INSTANCES / "hard_m7_s1.json").read_text()))
     assert solve_bars(problem, seconds=20, seed=3).bars == solve_bars(problem, seconds=20, seed=3).bars
+
+
+@given(
+    st.lists(st.integers(400, 2500), min_size=2, max_size=4, unique=True),
+    st.lists(st.integers(1, 4), min_size=4, max_size=4),
+    st.lists(st.integers(2600, 6500), min_size=1, max_size=3, unique=True),
+)
+@settings(max_examples=25, deadline=None)
+def test_with_few_kinds_the_plan_is_proven_and_no_choice_of_all_patterns_is_cheaper(lengths, qtys, stock):
+    """Against dynamic programming over what is still wanted, written here: every bar takes any content that fits."""
+    stocks = [(length, 10 + length * 0.01) for length in stock]
+    parts = [{"id": f"p{k}", "length": a, "qty": q} for k, (a, q) in enumerate(zip(lengths, qtys, strict=False))]
+    ask = {
+        "kerf": 3,
+        "stock": [{"id": f"s{k}", "length": a, "cost": c} for k, (a, c) in enumerate(stocks)],
+        "parts": parts,
+    }
+    problem = BarProblem.model_validate(ask)
+    plan = solve_bars(problem, seconds=5)
+    wanted = tuple(p["qty"] for p in parts)
+
+    @cache
+    def least(left):
+        if not any(left):
+            return 0.0
+        best = math.inf
+        for content in itertools.product(*(range(n + 1) for n in left)):
+            need = sum(n * (p["length"] + 3) for n, p in zip(content, parts, strict=True)) - 3
+            costs = [c for a, c in stocks if need <= a]
+            if any(content) and costs:
+                best = min(best, min(costs) + least(tuple(a - b for a, b in zip(left, content, strict=True))))
+        return best
+
+    assert plan.proven and plan.cost == pytest.approx(least(wanted), abs=1e-6)

@@ -1,7 +1,7 @@
 """Notches and slots of members: the net section by hand, and that they never help."""
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import example, given, settings
 from hypothesis import strategies as st
 
 from yorvek.core.checks import BeamMember, check_beam
@@ -52,6 +52,7 @@ def test_a_tube_with_its_bottom_cut_open_loses_its_twist() -> None:
     assert net_section("SHS 60×60×4 hot", 20.0, "bottom").J_share < 0.02
 
 
+@example(4.0, 1.5, "top")
 @settings(max_examples=20, deadline=None)
 @given(st.floats(2, 50), st.floats(1.05, 1.6), st.sampled_from(["top", "bottom", "middle"]))
 def test_a_deeper_notch_never_holds_more(depth: float, times: float, side: str) -> None:

@@ -76,12 +76,20 @@ def net_section(section_id: str, depth_mm: float, side: Side) -> Net:
         shear_mm2=level_shear_area_mm2(left, "y")
         if len(left) == 1
         else sum(level_shear_area_mm2([p], "y") for p in left),
-        J_share=sum(torsion(p).J_mm4 for p in left) / s.J_mm4,
+        J_share=sum(_twist_mm4(p) for p in left) / s.J_mm4,
         tee_S_mm3=sum(
             m.Ix_mm4 / max(p.bounds[3] - m.cy_mm, m.cy_mm - p.bounds[1]) for m, p in zip(each, left, strict=True)
         ),
         pieces=len(left),
     )
+
+
+def _twist_mm4(shape: Polygon) -> float:
+    """Torsion constant of what is left; a wall cut down to a sliver counts for nothing."""
+    try:
+        return torsion(shape).J_mm4
+    except InputError:
+        return 0.0
 
 
 def _pieces(shape: Polygon) -> list[Polygon]:

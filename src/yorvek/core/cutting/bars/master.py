@@ -2,6 +2,9 @@
 
 from __future__ import annotations
 
+import math
+from dataclasses import dataclass
+
 import highspy
 import numpy as np
 from numpy.typing import NDArray
@@ -79,6 +82,14 @@ class Master:
         )
 
 
+@dataclass(frozen=True)
+class Chosen:
+    """A whole-number choice among patterns, and the least that any choice of them can cost."""
+
+    patterns: dict[Pattern, int] | None
+    least: float
+
+
 def whole_numbers(
     whole: WholeProblem,
     patterns: list[Pattern],
@@ -87,7 +98,19 @@ def whole_numbers(
     start: dict[Pattern, int] | None = None,
     cutoff: float | None = None,
 ) -> dict[Pattern, int] | None:
-    """The cheapest whole-number choice among known patterns that makes all pieces; None if none is found in time.
+    """`choose_whole` without its bound: None if nothing is found in time."""
+    return choose_whole(whole, patterns, seconds=seconds, start=start, cutoff=cutoff).patterns
+
+
+def choose_whole(
+    whole: WholeProblem,
+    patterns: list[Pattern],
+    *,
+    seconds: float,
+    start: dict[Pattern, int] | None = None,
+    cutoff: float | None = None,
+) -> Chosen:
+    """The cheapest whole-number choice among known patterns that makes all pieces, as far as the time goes.
 
     Makes at least what is wanted; surplus pieces are dropped from patterns by the caller.
     """
@@ -132,10 +155,11 @@ def whole_numbers(
         guess.col_value = [float(start.get(p, 0)) for p in patterns]
         solver.setSolution(guess)
     solver.run()
-    values = solver.getSolution().col_value
-    if not values or solver.getInfo().primal_solution_status != highspy.SolutionStatus.kSolutionStatusFeasible:
-        return None
-    return {p: round(x) for p, x in zip(patterns, values, strict=True) if round(x) > 0}
+    values, info = solver.getSolution().col_value, solver.getInfo()
+    least = float(info.mip_dual_bound) if math.isfinite(info.mip_dual_bound) else 0.0
+    if not values or info.primal_solution_status != highspy.SolutionStatus.kSolutionStatusFeasible:
+        return Chosen(None, least)
+    return Chosen({p: round(x) for p, x in zip(patterns, values, strict=True) if round(x) > 0}, least)
 
 
 def _most(whole: WholeProblem, pattern: Pattern) -> int:

@@ -10,10 +10,11 @@ from dataclasses import dataclass
 import numpy as np
 
 from yorvek.core.cutting.bars.cover import cover, last_bar
+from yorvek.core.cutting.bars.every import every_pattern
 from yorvek.core.cutting.bars.greedy import Patterns, first_plan
 from yorvek.core.cutting.bars.knapsack import fill, read_back
 from yorvek.core.cutting.bars.knapsack import warm_up as warm_up_knapsack
-from yorvek.core.cutting.bars.master import Floats, Master, Pattern, whole_numbers
+from yorvek.core.cutting.bars.master import Floats, Master, Pattern, choose_whole, whole_numbers
 from yorvek.core.cutting.bars.mixes import cheaper
 from yorvek.core.cutting.bars.mixes import warm_up as warm_up_mixes
 from yorvek.core.cutting.bars.problem import Bar, BarPlan, BarProblem, Cut, Unplaced, WholeProblem
@@ -22,6 +23,7 @@ CLOSE = 1e-7
 SMOOTHING = 0.5
 WIDEN_AFTER = 25
 FEW_KINDS = 12
+EVERY_SHARE = 0.7
 GIVE_UP = 200
 REBUILD_SECONDS = 0.4
 
@@ -296,6 +298,9 @@ def _improve(search: _Search) -> None:
     _generate(search, master, search.demand, root=True)
     if search.over():
         return
+    _every(search, master)
+    if search.over():
+        return
     _dive(search, master)
     _last_bar(search, 0.5)
     _remix(search, master)
@@ -382,6 +387,22 @@ def _last_bar(search: _Search, share: float) -> None:
     found = last_bar(whole, 0, bars, search.random, time.perf_counter() + share * search.left())
     if found:
         search.take(_trimmed(whole, found))
+
+
+def _every(search: _Search, master: Master) -> None:
+    """Where every pattern can be written down, the best choice of them, with its bound, in most of the time."""
+    patterns = every_pattern(search.whole) if len(search.whole.weights) <= FEW_KINDS else None
+    if patterns is None or search.best is None:
+        return
+    # no start is given: with one the solver has been seen to call less than all pieces optimal
+    found = choose_whole(search.whole, patterns, seconds=EVERY_SHARE * search.left())
+    made = _trimmed(search.whole, found.patterns) if found.patterns else None
+    if made is None or any(made.missing) or made.cost(search.whole) < found.least - CLOSE * found.least:
+        return  # a bound is believed only beside a plan that stands up to it
+    search.take(made)
+    search.raise_bound(found.least)
+    for pattern in found.patterns or {}:
+        master.add(pattern)
 
 
 def _choose(search: _Search, master: Master, seconds: float) -> None:
