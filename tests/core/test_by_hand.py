@@ -7,6 +7,7 @@ from hypothesis import strategies as st
 from tests.verifiers import check_sheets
 from yorvek.core.cutting.sheets import Placement, SheetProblem, solve_sheets
 from yorvek.core.cutting.sheets.by_hand import plan_by_hand, replan_rest
+from yorvek.core.cutting.sheets.cores import better, free_cores, solve_on_cores
 from yorvek.core.cutting.sheets.first_things import left_out_too_soon, plan_sheets
 from yorvek.core.cutting.sheets.problem import UnplacedPiece
 from yorvek.core.cutting.sheets.tidy import pushed
@@ -121,3 +122,14 @@ def test_what_goes_first_is_placed_where_the_metal_does_not_reach():
     one = Placement(part="small", sheet="s", sheet_index=0, x=0, y=0, rotation_deg=0)
     waits = plan.model_copy(update={"placements": [one], "unplaced": [UnplacedPiece(part="big", qty=2)]})
     assert left_out_too_soon(p, waits)
+
+
+def test_two_processes_give_the_better_of_two_plans(planned):
+    """Sound like any other, and not worse than the one of this process alone would be by rank."""
+    p, plan = planned
+    found = solve_on_cores(p, 2, seconds=4.0, seed=3)
+    check_sheets(p, found)
+    assert found.unplaced == [] and found.cost <= plan.cost
+    worse = plan.model_copy(update={"cost": plan.cost + 1})
+    assert better(worse, plan) is plan and better(plan, worse) is plan
+    assert free_cores() >= 1

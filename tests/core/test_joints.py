@@ -23,6 +23,7 @@ from yorvek.core.frames.connections import (
     EndPlated,
     FishPlated,
     Grooved,
+    Gusseted,
     Held,
     OnBase,
     Pinned,
@@ -299,3 +300,17 @@ def test_screws_by_hand() -> None:
     (rule,) = rules_of(_end("SHS 40×40×3 hot"), joint, hinged=True)
     assert rule.record(np.array([1000.0, 0, 0, 0, 0, 0]), "D").reserve
     assert rule.record(np.array([1000.0, 0, 0, 0, 0, 5e5]), "D").not_checked
+
+
+def test_a_gusset_by_its_effective_width() -> None:
+    """Whitmore: 80 of lap spreads by 30 degrees to 120 + 2 x 80 tan 30 = 212.4 wide on 8 mm; two welds of 80 take the pull."""
+    joint = Gusseted(plate_mm=8, lap_mm=80, free_mm=40, leg_mm=5)
+    end = _end()
+    pull, push, welds = rules_of(end, joint, hinged=True)
+    width = 120 + 2 * 80 * math.tan(math.radians(30))
+    assert pull.record(PULL, "D").capacity == pytest.approx(width * 8 * end.Fy_MPa / 1.67)
+    assert welds.record(PULL, "D").demand == pytest.approx(50_000 / 160)
+    assert push.record(-PULL, "D").demand == pytest.approx(50_000) and pull.record(-PULL, "D").demand == 0
+    long = rules_of(end, Gusseted(plate_mm=8, lap_mm=80, free_mm=400, leg_mm=5), hinged=True)[1]
+    assert (long.record(-PULL, "D").capacity or 0) < (push.record(-PULL, "D").capacity or 0)
+    assert pull.record(np.array([0.0, 0, 0, 0, 0, 1e6]), "D").not_checked

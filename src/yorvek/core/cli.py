@@ -15,6 +15,7 @@ from pydantic import ValidationError
 
 from yorvek.core.cutting.bars import BarProblem, solve_bars
 from yorvek.core.cutting.sheets import SheetProblem, solve_sheets, warm_up
+from yorvek.core.cutting.sheets.cores import solve_on_cores
 from yorvek.core.errors import InputError
 from yorvek.core.files.jobfile import first_trouble
 
@@ -50,7 +51,7 @@ def parser() -> Parser:
         command.add_argument("--seed", type=_number(0, int), default=1)
     sheets = commands.choices["sheets"]
     sheets.add_argument(
-        "--cores", type=_number(1, int), default=1, help="accepted; the search runs on one core in this version"
+        "--cores", type=_number(1, int), default=1, help="2: searched in two processes, the better plan counts"
     )
     sheets.add_argument("--evaluations", type=_number(1, int), default=None)
     sheets.add_argument("--guillotine", action="store_true")
@@ -78,6 +79,9 @@ def _answer(options: argparse.Namespace, data: Any) -> dict[str, Any]:
         )
     problem = SheetProblem.model_validate(data)
     warm_up()
+    if options.cores > 1 and options.evaluations is None and not options.guillotine:
+        found = solve_on_cores(problem, options.cores, seconds=options.seconds, seed=options.seed)
+        return found.model_dump(mode="json")
     return solve_sheets(
         problem,
         seconds=options.seconds,

@@ -3235,6 +3235,53 @@ export interface components {
             thickness: components["schemas"]["Thickness"];
         };
         /**
+         * GussetSpec
+         * @description A bar lapped onto a gusset plate and welded along its edges.
+         */
+        GussetSpec: {
+            free: components["schemas"]["Place"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "gusset";
+            lap: components["schemas"]["Length"];
+            leg: components["schemas"]["Length"];
+            plate: components["schemas"]["Thickness"];
+            /**
+             * Welds
+             * @default 2
+             */
+            welds: number;
+        };
+        /**
+         * Gusseted
+         * @description A bar lapped onto a gusset plate and welded along its edges, mm.
+         */
+        Gusseted: {
+            /**
+             * Free Mm
+             * @description from the bar's end to what the plate is fixed to
+             */
+            free_mm: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "gusset";
+            /** Lap Mm */
+            lap_mm: number;
+            /** Leg Mm */
+            leg_mm: number;
+            /** Plate Mm */
+            plate_mm: number;
+            /**
+             * Welds
+             * @default 2
+             */
+            welds: number;
+        };
+        /**
          * Handed
          * @description What a support hands to whatever carries the structure, the greatest and least of all combinations.
          */
@@ -3759,7 +3806,7 @@ export interface components {
             /** Bar */
             bar: string;
             /** Joint */
-            joint: components["schemas"]["WeldSpec"] | components["schemas"]["PinSpec"] | components["schemas"]["BoltsSpec"] | components["schemas"]["EndPlateSpec"] | components["schemas"]["BaseSpec"] | components["schemas"]["HeldSpec"] | components["schemas"]["RatedSpec"] | components["schemas"]["GrooveSpec"] | components["schemas"]["FishSpec"] | components["schemas"]["ScrewSpec"];
+            joint: components["schemas"]["WeldSpec"] | components["schemas"]["PinSpec"] | components["schemas"]["BoltsSpec"] | components["schemas"]["EndPlateSpec"] | components["schemas"]["BaseSpec"] | components["schemas"]["HeldSpec"] | components["schemas"]["RatedSpec"] | components["schemas"]["GrooveSpec"] | components["schemas"]["FishSpec"] | components["schemas"]["ScrewSpec"] | components["schemas"]["GussetSpec"];
             /** Node */
             node: string;
         };
@@ -7062,7 +7109,7 @@ export interface components {
             /** Governs After */
             governs_after: string;
             /** Joint */
-            joint?: (components["schemas"]["Welded"] | components["schemas"]["Pinned"] | components["schemas"]["Bolted"] | components["schemas"]["EndPlated"] | components["schemas"]["OnBase"] | components["schemas"]["Held"] | components["schemas"]["Rated"] | components["schemas"]["Grooved"] | components["schemas"]["FishPlated"] | components["schemas"]["Screwed"]) | null;
+            joint?: (components["schemas"]["Welded"] | components["schemas"]["Pinned"] | components["schemas"]["Bolted"] | components["schemas"]["EndPlated"] | components["schemas"]["OnBase"] | components["schemas"]["Held"] | components["schemas"]["Rated"] | components["schemas"]["Grooved"] | components["schemas"]["FishPlated"] | components["schemas"]["Screwed"] | components["schemas"]["Gusseted"]) | null;
             /** Joint At */
             joint_at?: string | null;
             /** Mass Kg */

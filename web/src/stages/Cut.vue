@@ -92,6 +92,7 @@ const tick = () => attempt(async () => {
   job.value = await call('POST', `${base.value}/cuts`, { key: t.b.group.key, stock: t.bar.stock, cuts: Object.fromEntries(t.bar.cuts.map((c) => [c.part, c.qty])), drop: t.drop, location: t.location })
   ticking.value = null
 })
+const zoom = reactive<Record<string, number>>({})
 const marked = ref('')
 const editing = ref<number | null>(null)
 const table = ref<{ plan: number; sheet: string } | null>(null)
@@ -150,12 +151,12 @@ const table = ref<{ plan: number; sheet: string } | null>(null)
       <p v-else-if="mayWrite && !s.done?.stale && !job!.job.spec.machines!.straight_cuts_only && plans[s.key].result!.placements.length"><button class="button" @click="editing = plans[s.key].id">Move pieces by hand</button></p>
       <div v-if="editing !== plans[s.key].id" class="sheets">
         <figure v-for="k in used(plans[s.key])" :key="k">
-          <svg :viewBox="`-4 ${-sheetOf(plans[s.key], k).height - 4} ${sheetOf(plans[s.key], k).width + 8} ${sheetOf(plans[s.key], k).height + 8}`" role="img" :aria-label="`Sheet ${k}`">
+          <div class="room"><svg :style="{ width: `${(zoom[k] ?? 1) * 100}%`, maxHeight: (zoom[k] ?? 1) > 1 ? 'none' : '' }" :viewBox="`-4 ${-sheetOf(plans[s.key], k).height - 4} ${sheetOf(plans[s.key], k).width + 8} ${sheetOf(plans[s.key], k).height + 8}`" role="img" :aria-label="`Sheet ${k}`">
             <g transform="scale(1 -1)"><path :d="'M' + outlineOf(sheetOf(plans[s.key], k)).map((q) => q.join(' ')).join('L') + 'Z'" fill="var(--metal)" stroke="var(--ink)" vector-effect="non-scaling-stroke" />
               <path v-for="(x, n) in on(plans[s.key], k)" :key="n" :d="outlinePath(plans[s.key].outlines[x.part])" :transform="`translate(${x.x} ${x.y}) rotate(${x.rotation_deg})${x.mirrored ? ' scale(-1 1)' : ''}`" fill-rule="evenodd" :fill="marked === x.part ? 'var(--mark-pale)' : 'var(--sheet)'" stroke="var(--ink)" vector-effect="non-scaling-stroke" @click="marked = x.part" /></g>
             <text v-for="(x, n) in on(plans[s.key], k)" :key="'t' + n" :x="middle(plans[s.key], x)[0]" :y="-middle(plans[s.key], x)[1]" :dy="below(plans[s.key].outlines[x.part], sheetOf(plans[s.key], k).width / 62)" text-anchor="middle" :style="`font-size:${sheetOf(plans[s.key], k).width / 62}px`">{{ x.part }}</text>
-          </svg>
-          <figcaption class="soft">{{ length(sheetOf(plans[s.key], k).width) }} × {{ length(sheetOf(plans[s.key], k).height) }}: {{ on(plans[s.key], k).length }} pieces <button class="button quiet" @click="table = { plan: plans[s.key].id, sheet: k }">Put it on the table</button></figcaption>
+          </svg></div>
+          <figcaption class="soft"><label>zoom <input v-model.number="zoom[k]" type="range" min="1" max="6" step="0.5" value="1" :aria-label="`Zoom of sheet ${k}`" /></label> {{ length(sheetOf(plans[s.key], k).width) }} × {{ length(sheetOf(plans[s.key], k).height) }}: {{ on(plans[s.key], k).length }} pieces <button class="button quiet" @click="table = { plan: plans[s.key].id, sheet: k }">Put it on the table</button></figcaption>
         </figure>
       </div>
       <TableView v-if="table?.plan === plans[s.key].id" :plan="table.plan" :sheet="table.sheet" />
@@ -168,5 +169,5 @@ a.button { text-decoration: none; color: var(--ink); } .profile { margin-top: 12
 .bar { display: grid; grid-template-columns: 150px minmax(0, 1fr) 160px; gap: 8px; align-items: center; margin: 3px 0; position: relative; }
 .bar svg { width: 100%; height: 30px; display: block; } .labels { position: absolute; left: 158px; right: 168px; height: 30px; pointer-events: none; }
 .labels span { position: absolute; top: 5px; padding: 0 6px; overflow: hidden; white-space: nowrap; font-size: 12.5px; }
-.bar > .soft:first-child { line-height: 1.2; font-size: 12px; } .ticked { align-items: flex-end; margin: 6px 0; } .drop { line-height: 1.2; } .sheets { display: grid; grid-template-columns: repeat(auto-fill, minmax(380px, 1fr)); gap: 14px; } figure { margin: 0; } figure svg { width: 100%; max-height: 360px; }
+.bar > .soft:first-child { line-height: 1.2; font-size: 12px; } .ticked { align-items: flex-end; margin: 6px 0; } .drop { line-height: 1.2; } .sheets { display: grid; grid-template-columns: repeat(auto-fill, minmax(380px, 1fr)); gap: 14px; } figure { margin: 0; } .room { overflow: auto; max-height: 380px; } figure svg { width: 100%; max-height: 360px; }
 </style>

@@ -15,6 +15,7 @@ const locked = ref<Set<number>>(new Set())
 const wrong = ref<S['Wrong'][]>([])
 const looked = ref<S['Looked'] | null>(null)
 const seconds = ref(5)
+const zoom = ref(1)
 const base = computed(() => `/jobs/${job.value!.job.id}/plans/${props.plan.id}`)
 const changed = computed(() => JSON.stringify(placed.value) !== begun)
 const bad = computed(() => new Set(wrong.value.flatMap((w) => w.pieces)))
@@ -107,13 +108,13 @@ const label = (p: S['Placement']) => { const [x, y] = middle(p, p.rotation_deg);
 <template>
   <section class="panel gap" aria-label="Change the nest by hand">
     <div class="row spread"><h3>By hand <span class="soft">drag, or arrow keys ({{ unit === 'in' ? '1/16"' : '1 mm' }}, with shift ten of them), r turns, l locks</span></h3>
-      <div class="row"><label v-if="sheets.length > 1">Sheet <select v-model="sheet" aria-label="Sheet shown"><option v-for="(k, i) in sheets" :key="k" :value="k">{{ i + 1 }}</option></select></label></div></div>
-    <svg ref="drawing" tabindex="0" :viewBox="`-4 ${-stock(sheet).height - 4} ${stock(sheet).width + 8} ${stock(sheet).height + 8}`" role="application" aria-label="The sheet, its pieces can be moved" @keydown="keys" @pointermove="drag" @pointerup="grip = null">
+      <div class="row"><label>Zoom <input v-model.number="zoom" type="range" min="1" max="6" step="0.5" aria-label="Zoom" /></label><label v-if="sheets.length > 1">Sheet <select v-model="sheet" aria-label="Sheet shown"><option v-for="(k, i) in sheets" :key="k" :value="k">{{ i + 1 }}</option></select></label></div></div>
+    <div class="room"><svg ref="drawing" tabindex="0" :style="{ width: `${zoom * 100}%`, maxHeight: zoom > 1 ? 'none' : '' }" :viewBox="`-4 ${-stock(sheet).height - 4} ${stock(sheet).width + 8} ${stock(sheet).height + 8}`" role="application" aria-label="The sheet, its pieces can be moved" @keydown="keys" @pointermove="drag" @pointerup="grip = null">
       <g transform="scale(1 -1)"><path :d="'M' + outline(stock(sheet)).map((q) => q.join(' ')).join('L') + 'Z'" fill="var(--metal)" stroke="var(--ink)" vector-effect="non-scaling-stroke" />
         <path v-for="{ p, k } in here" :key="k" class="piece" :data-piece="k" :class="{ chosen: k === chosen, bad: bad.has(k), locked: locked.has(k) }" :d="outlinePath(plan.outlines[p.part])" :transform="`translate(${p.x} ${p.y}) rotate(${p.rotation_deg})${p.mirrored ? ' scale(-1 1)' : ''}`" fill-rule="evenodd" vector-effect="non-scaling-stroke" />
         <path v-for="{ p, k } in here" :key="'h' + k" class="grip" :d="ringPath(plan.outlines[p.part].outer)" :transform="`translate(${p.x} ${p.y}) rotate(${p.rotation_deg})${p.mirrored ? ' scale(-1 1)' : ''}`" @pointerdown="take($event, k)" /></g>
       <text v-for="{ p, k } in here" :key="'t' + k" v-bind="label(p)" text-anchor="middle" dominant-baseline="middle" :style="`font-size:${stock(sheet).width / 60}px`">{{ p.part }}{{ locked.has(k) ? ' ●' : '' }}</text>
-    </svg>
+    </svg></div>
     <div class="row">
       <template v-if="chosen !== null">
         <b>{{ placed[chosen].part }}</b><span class="soft">{{ length(placed[chosen].x) }}, {{ length(placed[chosen].y) }}{{ lengthUnit() }}, {{ placed[chosen].rotation_deg.toFixed(0) }}°</span>
@@ -131,7 +132,7 @@ const label = (p: S['Placement']) => { const [x, y] = middle(p, p.rotation_deg);
   </section>
 </template>
 <style scoped>
-svg { width: 100%; max-height: 460px; touch-action: none; background: var(--ground); } .narrow { width: 52px; }
+.room { overflow: auto; max-height: 470px; } svg { width: 100%; max-height: 460px; touch-action: none; background: var(--ground); } .narrow { width: 52px; }
 .piece { fill: var(--sheet); stroke: var(--ink); } .piece.chosen { fill: var(--mark-pale); stroke: var(--mark); stroke-width: 2.4; } .piece.locked { fill: var(--rule); } .piece.bad { fill: var(--gives-pale); stroke: var(--gives); stroke-width: 2.4; }
 /* A piece is held anywhere within its outline, its openings too. */
 .grip { fill: transparent; cursor: grab; } text { pointer-events: none; }

@@ -30,6 +30,7 @@ export const jointAsks: Record<Joint['kind'], { words: string; lengths: Ask[]; c
   friction: { words: 'held by friction', lengths: [['bolt', 'Bolt', '10', '3/8']], counts: [['bolts', 'Bolts', 2], ['torque_Nm', 'Tightened to, Nm', 40], ['friction', 'Friction', 0.15]] },
   'groove weld': { words: 'groove weld all round', lengths: [['throat', 'Throat; empty: right through', '', '']] },
   'fish plates': { words: 'splice with fish plates', lengths: [['plate', 'Plate thickness', '8', '5/16'], ['width', 'Plate width', '60', '2 1/2'], ['lap', 'Lap on this side', '120', '5'], ['taper', 'of which tapered', '30', '1 1/4'], ['leg', 'Weld leg', '5', '3/16']] },
+  gusset: { words: 'welded onto a gusset', lengths: [['plate', 'Plate thickness', '8', '5/16'], ['lap', 'Lap on the plate', '80', '3'], ['free', 'Free behind the bar’s end', '40', '1 1/2'], ['leg', 'Weld leg', '5', '3/16']], counts: [['welds', 'Welds along the bar', 2]] },
   screws: { words: 'self-tapping screws', lengths: [['screw', 'Screw', '5.5', '7/32'], ['head', 'Head or washer', '14', '9/16'], ['plate', 'Cleat thickness', '2', '5/64']], counts: [['screws', 'Screws', 4]] },
   'rated part': { words: 'bought part, by its rating', lengths: [], force: ['rating', 'Rating on its plate', '5 kN', '1000 lb'] },
 }

@@ -118,6 +118,19 @@ class FishPlated(Model):
     leg_mm: Annotated[float, Field(gt=0, le=40)]
 
 
+class Gusseted(Model):
+    """A bar lapped onto a gusset plate and welded along its edges, mm."""
+
+    kind: Literal["gusset"] = "gusset"
+    plate_mm: Millimetres
+    lap_mm: Millimetres
+    free_mm: Annotated[float, Field(ge=0, le=2000)] = Field(
+        description="from the bar's end to what the plate is fixed to"
+    )
+    leg_mm: Annotated[float, Field(gt=0, le=40)]
+    welds: Annotated[int, Field(ge=1, le=4)] = 2
+
+
 class Screwed(Model):
     """Self-tapping screws through a cleat into the bar's wall, mm."""
 
@@ -129,7 +142,7 @@ class Screwed(Model):
 
 
 Joint = Annotated[
-    Welded | Pinned | Bolted | EndPlated | OnBase | Held | Rated | Grooved | FishPlated | Screwed, Field(discriminator="kind")
+    Welded | Pinned | Bolted | EndPlated | OnBase | Held | Rated | Grooved | FishPlated | Screwed | Gusseted, Field(discriminator="kind")
 ]  # fmt: skip
 
 
@@ -170,6 +183,10 @@ def bigger(joint: Joint) -> list[tuple[str, Joint]]:
     elif isinstance(joint, FishPlated):
         for t in (x for x in (6.0, 8.0, 10.0, 12.0, 15.0) if x > joint.plate_mm):
             change(f"fish plates {t:g} mm", plate_mm=t)
+        change(f"lap {joint.lap_mm * 1.5:g} mm", lap_mm=joint.lap_mm * 1.5)
+    elif isinstance(joint, Gusseted):
+        for t in (x for x in (6.0, 8.0, 10.0, 12.0, 15.0) if x > joint.plate_mm):
+            change(f"gusset {t:g} mm", plate_mm=t)
         change(f"lap {joint.lap_mm * 1.5:g} mm", lap_mm=joint.lap_mm * 1.5)
     elif isinstance(joint, Screwed):
         change(f"{joint.screws + 2} screws", screws=min(joint.screws + 2, 24))

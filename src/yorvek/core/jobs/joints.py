@@ -12,6 +12,7 @@ from yorvek.core.frames.connections import (
     FishPlated,
     Grade,
     Grooved,
+    Gusseted,
     Held,
     Joint,
     OnBase,
@@ -124,6 +125,17 @@ class FishSpec(Model):
     leg: Length
 
 
+class GussetSpec(Model):
+    """A bar lapped onto a gusset plate and welded along its edges."""
+
+    kind: Literal["gusset"] = "gusset"
+    plate: Thickness
+    lap: Length
+    free: Place
+    leg: Length
+    welds: int = Field(default=2, ge=1, le=4)
+
+
 class ScrewSpec(Model):
     """Self-tapping screws through a cleat."""
 
@@ -135,7 +147,17 @@ class ScrewSpec(Model):
 
 
 JointSpec = Annotated[
-    WeldSpec | PinSpec | BoltsSpec | EndPlateSpec | BaseSpec | HeldSpec | RatedSpec | GrooveSpec | FishSpec | ScrewSpec,
+    WeldSpec
+    | PinSpec
+    | BoltsSpec
+    | EndPlateSpec
+    | BaseSpec
+    | HeldSpec
+    | RatedSpec
+    | GrooveSpec
+    | FishSpec
+    | ScrewSpec
+    | GussetSpec,
     Field(discriminator="kind"),
 ]
 
@@ -154,7 +176,7 @@ class JointAt(Model):
 
 PLAIN: dict[str, type[Model]] = {
     m.model_fields["kind"].default: m
-    for m in (Welded, Pinned, Bolted, EndPlated, OnBase, Held, Rated, Grooved, FishPlated, Screwed)
+    for m in (Welded, Pinned, Bolted, EndPlated, OnBase, Held, Rated, Grooved, FishPlated, Screwed, Gusseted)
 }
 
 

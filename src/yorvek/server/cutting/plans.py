@@ -15,6 +15,7 @@ from django_tasks import task
 
 from yorvek.core.cutting.sheets import SheetPlan, SheetProblem
 from yorvek.core.cutting.sheets.by_hand import replan_rest
+from yorvek.core.cutting.sheets.cores import free_cores
 from yorvek.core.cutting.sheets.first_things import plan_sheets
 from yorvek.core.jobs.cutting import SheetGroup
 from yorvek.server.accounts.models import User
@@ -209,7 +210,9 @@ def _worked_out(plan: Plan, problem: SheetProblem, heart: Heart) -> SheetPlan:
         return replan_rest(
             problem, before, plan.locked, seconds=plan.seconds, seed=plan.seed, cancelled=stopped, progress=heart.beat
         )
-    return plan_sheets(problem, seconds=plan.seconds, seed=plan.seed, cancelled=stopped, progress=heart.beat)
+    return plan_sheets(
+        problem, seconds=plan.seconds, seed=plan.seed, cores=free_cores(), cancelled=stopped, progress=heart.beat
+    )
 
 
 def _store(plan_id: int, token: str, outcome: tuple[str, SheetPlan | None, str]) -> str:

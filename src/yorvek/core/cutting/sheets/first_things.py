@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable
 
 from yorvek.core.cutting.sheets.by_hand import replan_rest
+from yorvek.core.cutting.sheets.cores import solve_on_cores
 from yorvek.core.cutting.sheets.plan import solve_sheets
 from yorvek.core.cutting.sheets.problem import SheetPlan, SheetProblem
 from yorvek.core.cutting.sheets.run import Progress
@@ -24,12 +25,13 @@ def plan_sheets(
     *,
     seconds: float = 10.0,
     seed: int = 1,
+    cores: int = 1,
     cancelled: Callable[[], bool] = lambda: False,
     progress: Progress | None = None,
 ) -> SheetPlan:
     """`solve_sheets`, and where its plan leaves out what goes first, those by themselves and then the others around them."""
     if not any(p.first for p in problem.parts) or all(p.first for p in problem.parts):
-        return solve_sheets(problem, seconds=seconds, seed=seed, cancelled=cancelled, progress=progress)
+        return solve_on_cores(problem, cores, seconds=seconds, seed=seed, cancelled=cancelled, progress=progress)
     plan = solve_sheets(problem, seconds=seconds * ALL_TOGETHER, seed=seed, cancelled=cancelled, progress=progress)
     if not left_out_too_soon(problem, plan) or cancelled():
         return plan

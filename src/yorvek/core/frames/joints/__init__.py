@@ -7,6 +7,7 @@ from yorvek.core.frames.connections import (
     EndPlated,
     FishPlated,
     Grooved,
+    Gusseted,
     Held,
     Joint,
     OnBase,
@@ -18,6 +19,7 @@ from yorvek.core.frames.connections import (
 from yorvek.core.frames.joints.base import base_rules
 from yorvek.core.frames.joints.bolts import bolted_rules, end_plate_rules
 from yorvek.core.frames.joints.grooved import fish_plate_rules, groove_rule, screw_rules
+from yorvek.core.frames.joints.gusset import gusset_rules
 from yorvek.core.frames.joints.held import friction_rule, rated_rule
 from yorvek.core.frames.joints.pin import pinned_rules, shear_rule
 from yorvek.core.frames.joints.rule import End, Rule, worst
@@ -52,6 +54,8 @@ def rules_of(end: End, joint: Joint | None, *, hinged: bool) -> list[Rule]:
         return [groove_rule(end, joint)]
     if isinstance(joint, FishPlated):
         return fish_plate_rules(end, joint)
+    if isinstance(joint, Gusseted):
+        return gusset_rules(end, joint)
     if isinstance(joint, Screwed):
         return screw_rules(end, joint)
     raise AssertionError(joint)
