@@ -294,13 +294,30 @@ def _web(plate: Plate, m: Material, whole_kg: float) -> PlateVerdict:
     local = abs(plate.shear_N) / 2 * found.half_chord_mm / found.tee_S_mm3
     sheared = abs(plate.shear_N) / found.net_shear_mm2 * 1.5
     checks = [
-        Check(id="web-bending", title="bending at a hole", clause="net section and frame action across the hole", formula="M / Snet + (V/2) (c/2) / Stee ≤ σ allowed",
-              inputs=[*inputs, Value(symbol="Snet", name="modulus at the hole", value=found.net_S_mm3, unit="mm3")],
-              demand=bent + local, capacity=allowed, source="beam theory; round hole taken as 0.45 d either side (rectangle of the same frame action, common practice, no source)",
-              assumptions=["moment and shear as entered, at one and the same hole"], **common),
-        Check(id="web-shear", title="shear at a hole", clause="net section", formula="1.5 V / Anet ≤ 0.6 σ allowed", inputs=inputs,
-              demand=sheared, capacity=0.6 * allowed, source="rectangle's greatest shear stress on what stands over and under the hole", **common),
-    ]  # fmt: skip
+        Check(
+            id="web-bending",
+            title="bending at a hole",
+            clause="net section and frame action across the hole",
+            formula="M / Snet + (V/2) (c/2) / Stee ≤ σ allowed",
+            inputs=[*inputs, Value(symbol="Snet", name="modulus at the hole", value=found.net_S_mm3, unit="mm3")],
+            demand=bent + local,
+            capacity=allowed,
+            source="beam theory; round hole taken as 0.45 d either side (rectangle of the same frame action, common practice, no source)",
+            assumptions=["moment and shear as entered, at one and the same hole"],
+            **common,
+        ),
+        Check(
+            id="web-shear",
+            title="shear at a hole",
+            clause="net section",
+            formula="1.5 V / Anet ≤ 0.6 σ allowed",
+            inputs=inputs,
+            demand=sheared,
+            capacity=0.6 * allowed,
+            source="rectangle's greatest shear stress on what stands over and under the hole",
+            **common,
+        ),
+    ]
     kg = whole_kg * (1 - found.mass_saved)
     return PlateVerdict(
         checks=checks,
