@@ -18,8 +18,12 @@ def state_of(file: JobFile) -> JobState:
         loads={r.id: r.spec for r in file.loads},
         members={r.id: r.spec for r in file.members},
         structures={r.id: r.spec for r in file.structures},
+        plates={r.id: r.spec for r in file.plates},
+        profiles=dict(enumerate(file.profiles)),
         parts={r.id: r.spec for r in file.parts},
         stock=dict(enumerate(file.stock)),
+        cuts=dict(enumerate(file.cuts)),
+        kept=dict(enumerate(file.kept)),
     )
 
 

@@ -2,10 +2,11 @@
 
 import pytest
 
-from tests.core.jobs import ROOT, worked
+from tests.core.jobs import ROOT, demo, worked
 from tests.core.test_jobs import plain_job
 from yorvek.core.comparison import SweepRequest, sweep
 from yorvek.core.jobs.state import beam_member
+from yorvek.core.sections import section
 
 GUIDE = " ".join((ROOT / "docs" / "guide.md").read_text().split())
 
@@ -49,3 +50,14 @@ def test_the_plate_and_the_bars(figures):
         f"{figures.bars_to_buy} bars for {figures.buy_price:g}, each with a drop of {bars.plan.bars[0].drop:g} mm"
         in GUIDE
     )
+
+
+def test_the_section_with_a_plate_on_it():
+    own, tube = section("Rail cap = SHS 60×60×4 hot + plate 80×6 at -10, 60"), section("SHS 60×60×4 hot")
+    assert f"I {own.Ix_mm4 / 1e4:.1f} cm⁴ upright against {tube.Ix_mm4 / 1e4:.1f} of the tube" in GUIDE
+    assert f"from {tube.J_mm4 / 1e4:.1f} to {own.J_mm4 / 1e4:.0f} cm⁴" in GUIDE
+
+
+def test_the_skin_of_the_gate():
+    plate = worked(demo("sluice-seven")).plates[1].verdict
+    assert f"under 1.5 m of water, breaks {cut(plate.strength.value)}." in GUIDE
