@@ -66,14 +66,10 @@ def test_a_part_is_moved_by_hand_locked_and_the_rest_planned_anew(at_cut: Page, 
     page.mouse.up()
     expect(page.get_by_role("status")).to_contain_text(re.compile("too close|over the edge"))
     expect(page.get_by_role("button", name="Keep it so")).to_be_disabled()
-    page.mouse.move(middle[0] + 300, middle[1] + 4)
-    page.mouse.down()
-    page.mouse.move(*middle, steps=6)
-    page.mouse.up()
-    for _ in range(2):
-        sheet.press("ArrowRight")
-    sheet.press("ArrowLeft")
-    sheet.press("ArrowLeft")
+    page.get_by_role("button", name="Back where it was").click()
+    expect(page.get_by_role("status")).to_have_count(0)
+    for key in ("ArrowRight", "ArrowUp", "ArrowLeft", "ArrowDown"):
+        sheet.press(key)
     expect(page.get_by_text("too close")).to_have_count(0)
     sheet.press("l")
     expect(page.get_by_text("1 locked")).to_be_visible()

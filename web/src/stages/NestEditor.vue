@@ -66,6 +66,8 @@ function lock(k: number | null) {
   if (!now.delete(k)) now.add(k)
   locked.value = now
 }
+/** A piece to where the plan has it: dragged back by eye it would stand a hair too close. */
+function back() { if (chosen.value !== null) placed.value[chosen.value] = copy(props.plan.result!.placements[chosen.value]) }
 const lockOthers = () => { locked.value = new Set(placed.value.map((_, k) => k).filter((k) => k !== chosen.value)) }
 function carry(key: string) { const p = chosen.value === null ? null : placed.value[chosen.value]; if (p) { p.sheet = key.slice(0, key.lastIndexOf('#')); p.sheet_index = Number(key.slice(key.lastIndexOf('#') + 1)); sheet.value = key } }
 
@@ -118,7 +120,7 @@ const label = (p: S['Placement']) => { const [x, y] = middle(p, p.rotation_deg);
     <div class="row">
       <template v-if="chosen !== null">
         <b>{{ placed[chosen].part }}</b><span class="soft">{{ length(placed[chosen].x) }}, {{ length(placed[chosen].y) }}{{ lengthUnit() }}, {{ placed[chosen].rotation_deg.toFixed(0) }}°</span>
-        <button class="button" :disabled="locked.has(chosen) || turns(placed[chosen]).length < 2" @click="turn">Turn</button><button class="button" @click="lock(chosen)">{{ locked.has(chosen) ? 'Unlock' : 'Lock' }}</button><button class="button" @click="lockOthers">Lock all others</button>
+        <button class="button" :disabled="locked.has(chosen) || turns(placed[chosen]).length < 2" @click="turn">Turn</button><button class="button" @click="lock(chosen)">{{ locked.has(chosen) ? 'Unlock' : 'Lock' }}</button><button class="button" @click="back">Back where it was</button><button class="button" @click="lockOthers">Lock all others</button>
         <label v-if="sheets.length > 1">to sheet <select aria-label="Carry it to sheet" :value="keyOf(placed[chosen])" @change="carry(($event.target as HTMLSelectElement).value)"><option v-for="(k, i) in sheets" :key="k" :value="k">{{ i + 1 }}</option></select></label>
       </template>
       <span v-else class="soft">Pick a piece.</span>
