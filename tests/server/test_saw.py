@@ -155,3 +155,13 @@ def test_sheets_are_received_too(owner, job):
     }
     after = owner.good("POST", f"{job}/receive", body)
     assert any(x["on_hand"] and x["words"] == "2498 × 1251 mm" for x in after["sheets"][0]["lines"])
+
+
+def test_a_line_of_the_stock_book_tells_what_happened_to_it(owner, stranger, job):
+    _, view = received(owner, job)
+    tick(owner, job, view)
+    number = next(r["id"] for r in owner.good("GET", "/stock") if not r["spec"]["item"]["drop"])
+    told = owner.good("GET", f"/stock/{number}/history")
+    assert told[0]["title"].startswith("cut ") and told[-1]["title"].startswith("received ")
+    assert told[0]["qty"] == told[-1]["qty"] - 1 and told[0]["by"] == "owner"
+    assert stranger("GET", f"/stock/{number}/history").status_code == 404

@@ -1660,6 +1660,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/stock/{item_id}/history": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * History Of Line
+         * @description Everything that happened to a line, newest first.
+         */
+        get: operations["yorvek_server_api_stock_history_of_line"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/stock/{item_id}/photos": {
         parameters: {
             query?: never;
@@ -6629,6 +6649,22 @@ export interface components {
                 [key: string]: string;
             };
         };
+        /**
+         * StockChange
+         * @description A change of a line: what was done, by whom, when, and how many were there afterwards.
+         */
+        StockChange: {
+            /** At */
+            at: string;
+            /** By */
+            by: string;
+            /** Gone */
+            gone: boolean;
+            /** Qty */
+            qty: number | null;
+            /** Title */
+            title: string;
+        };
         /** StockIn */
         StockIn: {
             spec: components["schemas"]["StockSpec"];
@@ -9607,6 +9643,28 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Saved"];
+                };
+            };
+        };
+    };
+    yorvek_server_api_stock_history_of_line: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                item_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StockChange"][];
                 };
             };
         };

@@ -41,6 +41,8 @@ const store = () => attempt(async () => {
 })
 const away = (r: S['StockRow']) => attempt(async () => { job.value = (await call<S['Saved']>('DELETE', `/stock/${r.id}${at()}&version=${r.version}`)).view })
 const photo = (r: S['StockRow'], event: Event) => attempt(async () => { const file = await picked(event); if (file) { await call('POST', `/stock/${r.id}/photos`, file); await read() } })
+const past = ref<{ id: number; rows: S['StockChange'][] } | null>(null)
+const look = (r: S['StockRow']) => attempt(async () => { past.value = past.value?.id === r.id ? null : { id: r.id, rows: await call('GET', `/stock/${r.id}/history`) } })
 const words = (i: any) => (i.form === 'bar' ? i.section_id : `${i.thickness.text} ${i.thickness.text.match(/[a-z"]/) ? '' : i.thickness.unit} plate`)
 const size = (i: any) => (i.form === 'bar' ? i.length.text : `${i.width.text} × ${i.height.text}${i.missing_width ? `, corner ${i.missing_width.text} × ${i.missing_height?.text} missing` : ''}`)
 </script>
@@ -74,12 +76,13 @@ const size = (i: any) => (i.form === 'bar' ? i.length.text : `${i.width.text} ×
     <table class="list">
       <thead><tr><th>What</th><th>Material</th><th>Size</th><th>There</th><th class="num">Price</th><th>Where</th><th></th></tr></thead>
       <tbody>
-        <tr v-for="r in group.rows" :key="r.id">
+        <template v-for="r in group.rows" :key="r.id"><tr>
           <td><b>{{ words(r.spec.item) }}</b></td><td>{{ r.spec.item.material_id }}</td><td>{{ size(r.spec.item) }}</td>
           <td>{{ r.spec.item.qty == null ? 'on offer' : r.spec.item.qty }}{{ r.spec.item.drop ? ', left over' : '' }}{{ r.spec.item.reserved_for === job!.job.id ? ', kept for this job' : r.spec.item.reserved_for ? ', kept for another job' : '' }}<span v-if="r.spec.item.galvanised" class="bad"> galvanised</span></td>
           <td class="num">{{ r.spec.item.price?.text ?? '' }}<div v-if="r.spec.item.delivery || r.spec.item.duty_percent" class="soft">{{ r.spec.item.duty_percent ? `+ ${r.spec.item.duty_percent} % ` : '' }}{{ r.spec.item.delivery ? `+ ${r.spec.item.delivery.text}` : '' }}</div></td><td class="soft">{{ r.spec.item.location }} {{ r.spec.item.supplier }} {{ r.spec.item.note }}{{ r.spec.item.heat ? `, heat ${r.spec.item.heat}` : '' }}</td>
-          <td class="num"><template v-if="mayWrite"><button class="button quiet" @click="change(r)">Change</button><button class="button quiet" @click="away(r)">Take away</button><label class="button quiet">Photo<input type="file" accept="image/*" hidden @change="photo(r, $event)" /></label></template><a v-for="p in r.photos" :key="p" :href="`/api/stock/${r.id}/photos/${p}`" target="_blank" rel="noopener"><img :src="`/api/stock/${r.id}/photos/${p}`" alt="photo" height="32" /></a></td>
+          <td class="num"><template v-if="mayWrite"><button class="button quiet" @click="change(r)">Change</button><button class="button quiet" @click="away(r)">Take away</button><button class="button quiet" :aria-expanded="past?.id === r.id" @click="look(r)">History</button><label class="button quiet">Photo<input type="file" accept="image/*" hidden @change="photo(r, $event)" /></label></template><a v-for="p in r.photos" :key="p" :href="`/api/stock/${r.id}/photos/${p}`" target="_blank" rel="noopener"><img :src="`/api/stock/${r.id}/photos/${p}`" alt="photo" height="32" /></a></td>
         </tr>
+        <tr v-if="past?.id === r.id"><td colspan="7" class="soft"><div v-for="(c, i) in past.rows" :key="i">{{ new Date(c.at).toLocaleString() }} {{ c.by }}: {{ c.title }}{{ c.gone ? ', taken away' : c.qty == null ? '' : `, ${c.qty} there` }}</div></td></tr></template>
         <tr v-if="!group.rows.length"><td colspan="7" class="soft">None.</td></tr>
       </tbody>
     </table>

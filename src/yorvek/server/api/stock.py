@@ -28,6 +28,7 @@ from yorvek.server.api.view import job_view
 from yorvek.server.jobs.models import Job
 from yorvek.server.jobs.thread import job_figures, job_state
 from yorvek.server.journal.edits import edit
+from yorvek.server.journal.models import RowChange
 from yorvek.server.stock.models import Photo, StockItem
 
 router = Router(tags=["stock"])
@@ -132,6 +133,33 @@ def fetch_offers(request: HttpRequest, job_id: int) -> shapes.JobView:
         for spec in feed(found, timezone.localdate()):
             scope.create(StockItem, spec)
     return job_view(job)
+
+
+class StockChange(Model):
+    """A change of a line: what was done, by whom, when, and how many were there afterwards."""
+
+    title: str
+    by: str
+    at: str
+    qty: int | None
+    gone: bool
+
+
+@router.get("/stock/{item_id}/history", response=list[StockChange])
+def history_of_line(request: HttpRequest, item_id: int) -> list[StockChange]:
+    """Everything that happened to a line, newest first."""
+    row = _item(request, item_id)
+    changes = RowChange.objects.filter(table=StockItem.table, row_id=row.pk, edit__shop=user_of(request).shop)
+    return [
+        StockChange(
+            title=c.edit.title,
+            by=c.edit.user.username if c.edit.user else "",
+            at=c.edit.at.isoformat(),
+            qty=c.after["data"]["item"].get("qty") if c.after else None,
+            gone=c.after is None,
+        )
+        for c in changes.select_related("edit__user").order_by("-id")[:100]
+    ]
 
 
 class PhotoIn(Model):
