@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { call, type S } from '../api/client'
+import { checksOf } from '../shared/checks'
 import { attempt, job, save, why } from '../shared/job'
 import Reserve from '../shared/Reserve.vue'
 import { length, lengthUnit, value } from '../shared/units'
@@ -9,11 +10,7 @@ const member = computed(() => job.value?.members.find((m) => m.id === why.value?
 const structure = computed(() => job.value?.structures.find((x) => x.id === why.value?.structure))
 const plate = computed(() => job.value?.plates.find((x) => x.id === why.value?.plate))
 const mark = computed(() => (plate.value ?? structure.value ?? member.value)?.spec.mark)
-const all = computed(() => {
-  if (plate.value) return plate.value.verdict?.checks ?? []
-  const v = structure.value?.verdict
-  return v ? [v.movement, ...v.sways!, ...v.stability!, ...v.bars.flatMap((b) => [...b.checks, ...b.joints.flatMap((j) => j.checks)])] : (member.value?.verdict?.checks ?? [])
-})
+const all = computed(() => checksOf((plate.value ?? structure.value ?? member.value)?.verdict))
 /** "position|check" is the worst check of a position or stage. */
 const check = computed(() => {
   const [where, id] = (why.value?.check ?? '').split('|')

@@ -2,6 +2,7 @@
 /** The checker's desk: every number weakest first, comments and their answers, the signature, the release. */
 import { computed, ref } from 'vue'
 import { call } from '../api/client'
+import { checksOf } from '../shared/checks'
 import { attempt, copy, job, mayWrite, me, save, why } from '../shared/job'
 import Reserve from '../shared/Reserve.vue'
 import { unit } from '../shared/units'
@@ -9,9 +10,10 @@ import { unit } from '../shared/units'
 const reserveOf = (c: { demand?: number | null; capacity?: number | null; not_checked?: string | null }) => (c.not_checked || !c.capacity || c.demand == null ? null : c.capacity / Math.max(Math.abs(c.demand), 1e-9))
 const all = computed(() => {
   const v = job.value!
-  const members = v.members.flatMap((m) => (m.verdict?.checks ?? []).map((c) => ({ mark: m.spec.mark, member: m.id, structure: undefined as number | undefined, c })))
-  const frames = v.structures.flatMap((x) => (x.verdict ? [x.verdict.movement, ...x.verdict.stability!, ...x.verdict.bars.flatMap((b) => [...b.checks, ...b.joints.flatMap((j) => j.checks)])] : []).map((c) => ({ mark: x.spec.mark, member: 0, structure: x.id as number | undefined, c })))
-  return [...members, ...frames].map((x) => ({ ...x, reserve: reserveOf(x.c) })).sort((a, b) => (a.reserve ?? -1) - (b.reserve ?? -1))
+  const members = v.members.flatMap((m) => checksOf(m.verdict).map((c) => ({ mark: m.spec.mark, at: { member: m.id }, c })))
+  const frames = v.structures.flatMap((x) => checksOf(x.verdict).map((c) => ({ mark: x.spec.mark, at: { member: 0, structure: x.id }, c })))
+  const plates = v.plates.flatMap((x) => checksOf(x.verdict).map((c) => ({ mark: x.spec.mark, at: { member: 0, plate: x.id }, c })))
+  return [...members, ...frames, ...plates].map((x) => ({ ...x, reserve: reserveOf(x.c) })).sort((a, b) => (a.reserve ?? -1) - (b.reserve ?? -1))
 })
 const most = ref(40)
 const said = (mark: string, id: string) => job.value!.comments.filter((c) => c.spec.about === mark && c.spec.check_id === id).length
@@ -35,7 +37,7 @@ const stops = computed(() => job.value!.figures.cautions.filter((c) => c.level =
     <section>
       <h2>{{ all.length }} checks</h2>
       <table class="list"><thead><tr><th>Mark</th><th>Check</th><th>Clause</th><th>Reserve</th><th></th></tr></thead><tbody>
-        <tr v-for="x in all.slice(0, most)" :key="x.mark + x.c.id" class="pick" @click="why = { title: '', member: x.member, structure: x.structure, check: x.c.id }">
+        <tr v-for="x in all.slice(0, most)" :key="x.mark + x.c.id" class="pick" @click="why = { title: '', ...x.at, check: x.c.id }">
           <td><b>{{ x.mark }}</b></td><td><button class="button quiet">{{ x.c.title }}</button></td><td class="soft">{{ x.c.clause }}</td><td><Reserve :value="x.reserve" /></td><td class="soft">{{ said(x.mark, x.c.id) ? `${said(x.mark, x.c.id)} said` : '' }}</td></tr></tbody></table>
       <button v-if="all.length > most" class="button gap" @click="most += 200">Show {{ all.length - most }} more</button>
     </section>

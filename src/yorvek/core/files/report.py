@@ -121,8 +121,7 @@ def _structure(page: Page, spec: StructureSpec, result: StructureResult, unit: U
             size=8,
             x=INDENT,
         )
-    _check(page, v.movement, unit)
-    for check in v.stability:
+    for check in (v.movement, *v.sways, *v.stability):
         _check(page, check, unit)
     for one in v.situations:
         page.line(f"{one.kind} {one.name}: {mass_text(one.mass_kg, unit)}", bold=True, size=8.5)

@@ -1,0 +1,8 @@
+/** The checks of a member, a structure or a plate: one list for every view that shows them. */
+import type { S } from '../api/client'
+
+export function checksOf(verdict: S['BeamVerdict'] | S['FrameVerdict'] | S['PlateVerdict'] | null | undefined): S['Check'][] {
+  if (!verdict) return []
+  if (!('bars' in verdict)) return verdict.checks
+  return [verdict.movement, ...verdict.sways!, ...verdict.stability!, ...verdict.bars.flatMap((b) => [...b.checks, ...b.joints.flatMap((j) => j.checks)])]
+}
