@@ -170,3 +170,16 @@ def test_an_outline_is_written_and_read_with_its_arcs_and_openings() -> None:
     s = section(f"Pipe = {outline_words(Outline(outer=ring, openings=[inner]))}")
     assert s.A_mm2 == pytest.approx(math.pi * (30**2 - 25**2), rel=1e-6)
     assert s.J_mm4 == pytest.approx(math.pi / 2 * (30**4 - 25**4), rel=0.01)
+
+
+def test_lopsided_between_stitches_has_no_rule_sideways() -> None:
+    """A tee's monosymmetry counts where it is one piece; between stitches nothing is claimed, alike above and below it is nought."""
+    tee = "Tee = plate 80×16 at 0, 60 + plate 60×16 at 48, 0 turned 90 | "
+    bent = check_beam(beam(section(tee + "continuous").id, unbraced_mm=3000))
+    open_ = check_beam(beam(section(tee + "stitched").id, unbraced_mm=3000))
+    assert all(c.reserve is not None for c in bent.checks if c.id == "bending")
+    assert any(c.not_checked for c in open_.checks if c.id in ("bending", "sideways buckling"))
+    assert section(tee + "stitched").beta_mm is None
+    # apart, each plate is alike above and below by itself
+    assert section(tee + "not joined").beta_mm == 0.0
+    assert section(GIRDER.replace("continuous", "stitched")).beta_mm == 0.0

@@ -148,7 +148,8 @@ WHY_NOT = {
     "chs": "the wall is too thin for the rule (D/t above 0.45 E/Fy)",
     "i": "the web is slender (h/t above 3.76 √(E/Fy)); the rule for it is not in this version",
     "channel": "the flange is not compact, or the section has no warping constant on record",
-    "composed": "a wall would buckle before it yields, or the section is not alike left and right and may buckle sideways: "
+    "composed": "a wall would buckle before it yields, or the section is not alike left and right, "
+    "or only stitched and not alike above and below, and may buckle sideways: "
     "thicker walls, or hold it sideways",
     "flat": "",
     "square_bar": "",

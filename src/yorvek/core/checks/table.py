@@ -97,7 +97,11 @@ def _columns(sections: Sequence[Section], axis: Axis) -> SectionTable:
         mass_area=column("mass_area_mm2"),
         slender=column("slender"),
         beta=np.array(
-            [s.beta_mm if strong and s.upright else 0.0 if s.shape != "composed" else np.nan for s in sections]
+            [_beta_mm(s) if strong and s.upright else 0.0 if s.shape != "composed" else np.nan for s in sections]
         ),
         lateral=closed_or_flat & (inertia > other * 1.0001),
     )
+
+
+def _beta_mm(s: Section) -> float:
+    return np.nan if s.beta_mm is None else s.beta_mm

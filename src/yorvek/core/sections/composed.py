@@ -280,7 +280,7 @@ def _section(line: str, made: Composition, placed: Sequence[Placed], whole: Buil
         perimeter_mm=whole.perimeter_mm,
         cells=cells,
         slender=max(w.needs for w in walls),
-        beta_mm=_beta(polygons, whole) if upright and made.joined == "continuous" else 0.0,
+        beta_mm=_beta(polygons, whole, made.joined) if upright else None,
         upright=upright,
     )
 
@@ -293,7 +293,11 @@ def _flat(what: str, sold: Section | None) -> tuple[float, float] | None:
     return (sold.width_mm, sold.depth_mm) if sold is not None and sold.shape in ("flat", "square_bar") else None
 
 
-def _beta(polygons: Sequence[Polygon], whole: BuiltUp) -> float:
+def _beta(polygons: Sequence[Polygon], whole: BuiltUp, joined: Joined) -> float | None:
+    """None for one that is not alike above and below and is not joined all along: the parts between stitches have no rule."""
+    if joined != "continuous":
+        alike = abs(whole.Sx_top_mm3 - whole.Sx_bottom_mm3) < SQUARE_WITH_AXES * whole.Sx_top_mm3
+        return 0.0 if alike else None
     return monosymmetry_mm(polygons, whole.cx_mm, whole.cy_mm, whole.Ix_mm4, whole.shear_centre_y_mm)
 
 
