@@ -132,4 +132,10 @@ def test_two_processes_give_the_better_of_two_plans(planned):
     assert found.unplaced == [] and found.cost <= plan.cost
     worse = plan.model_copy(update={"cost": plan.cost + 1})
     assert better(worse, plan) is plan and better(plan, worse) is plan
-    assert free_cores() >= 1
+
+
+def test_cores_somebody_works_on_are_left_alone(monkeypatch):
+    monkeypatch.setattr("os.cpu_count", lambda: 8)
+    for load, free in ((0.0, 8), (2.9, 5), (20.0, 1)):
+        monkeypatch.setattr("os.getloadavg", lambda load=load: (load, 0.0, 0.0))
+        assert free_cores() == free
