@@ -12,7 +12,7 @@ from yorvek.core.checks import bending, shear
 from yorvek.core.checks.bearing import pressed_places, web_checks, wheel_check
 from yorvek.core.checks.capacity import Capacities, MaterialColumns, capacities, material_columns
 from yorvek.core.checks.limits import Limits, deflection_limit_mm, limit_words
-from yorvek.core.checks.methods import Combination, Method, combinations_of, service_combinations
+from yorvek.core.checks.methods import Combination, Method, combinations_of, no_method, service_combinations
 from yorvek.core.checks.notches import Notch, notch_check
 from yorvek.core.checks.record import Check, Reserve, Value, least_reserve
 from yorvek.core.checks.table import Array, Axis, SectionTable, section_table
@@ -180,11 +180,7 @@ def _bending_check(
         source = "elastic bending; buckling by AISC 360-22 chapter F (from memory), used for every metal with its own E and Fy"
     why = None
     if np.isnan(capacity):
-        why = (
-            bending.WHY_NOT[s.shape]
-            if np.isnan(caps.nominal_moment[0])
-            else f"this method is for carbon steel, not for {m.family}: judge it by the shop factor"
-        )
+        why = bending.WHY_NOT[s.shape] if np.isnan(caps.nominal_moment[0]) else no_method(m, method)
         if method.kind == "en" and np.isnan(caps.nominal_moment[0]):
             why = "a wall is in class 4, or the shape has no rule here: judge it by another method"
     return Check(
@@ -244,7 +240,7 @@ def _shear_check(
         why = (
             "its web buckles in shear, or the shape has no rule here: judge it by another method"
             if np.isnan(caps.nominal_shear[0])
-            else f"this method is for carbon steel, not for {m.family}: judge it by the shop factor"
+            else no_method(m, method)
         )
     rules = {"shop": f"shop factor; {shear.CLAUSE[s.shape]}", "en": "EN 1993-1-1 6.2.6"}
     return Check(

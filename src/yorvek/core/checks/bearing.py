@@ -8,8 +8,7 @@ import numpy as np
 
 from yorvek.core.checks.aisc.webs import flange_under_wheel_N, web_crippling, web_yielding
 from yorvek.core.checks.en.patch import patch_resistance_N
-from yorvek.core.checks.methods import Combination, Method
-from yorvek.core.checks.plate import no_method
+from yorvek.core.checks.methods import Combination, Method, no_method
 from yorvek.core.checks.record import Check, Value
 from yorvek.core.materials import Material
 from yorvek.core.sections import Section
@@ -47,8 +46,7 @@ def pressed_places(cases: MemberCases, own: float, combos: list[Combination]) ->
 
 
 def _factor(load: BeamLoad, combo: Combination) -> float:
-    share = {"dead": combo.dead, "live": combo.live, "wind": combo.wind}[load.case]
-    return share * (load.dynamic_factor if load.case == "live" else 1.0)
+    return combo.factor(load.case) * (load.dynamic_factor if load.case == "live" else 1.0)
 
 
 def web_checks(

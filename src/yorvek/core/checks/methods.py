@@ -6,6 +6,7 @@ from typing import Literal, NamedTuple
 
 from pydantic import Field
 
+from yorvek.core.materials import Material
 from yorvek.core.model import Model
 
 
@@ -16,6 +17,10 @@ class Combination(NamedTuple):
     dead: float
     live: float
     wind: float
+
+    def factor(self, case: str) -> float:
+        """The factor on one kind of load: dead, live or wind."""
+        return {"dead": self.dead, "live": self.live, "wind": self.wind}[case]
 
 
 Kind = Literal["shop", "asd", "lrfd", "en", "lifting"]
@@ -95,3 +100,10 @@ def combinations_of(method: Method, *, wind: bool) -> list[Combination]:
 def service_combinations(*, wind: bool) -> list[Combination]:
     """Combinations for movement, all unfactored."""
     return [c for c in SERVICE if wind or not c.wind]
+
+
+def no_method(m: Material, method: Method) -> str | None:
+    """Why a method does not judge a metal; None where it does."""
+    if method.carbon_steel_only and m.family != "carbon steel":
+        return f"this method is for carbon steel, not for {m.family}: judge it by the shop factor"
+    return None

@@ -9,8 +9,8 @@ from typing import Literal
 from pydantic import Field
 from shapely import Polygon, box
 
-from yorvek.core.checks.methods import Method
-from yorvek.core.checks.plate import allowed_stress_MPa, no_method
+from yorvek.core.checks.methods import Method, no_method
+from yorvek.core.checks.plate import allowed_stress_MPa
 from yorvek.core.checks.record import Check, Value
 from yorvek.core.errors import InputError
 from yorvek.core.materials import Material

@@ -8,7 +8,7 @@ import numpy as np
 from pydantic import Field
 
 from yorvek.core.checks.limits import Limits
-from yorvek.core.checks.methods import Combination, Method, combinations_of, service_combinations
+from yorvek.core.checks.methods import Combination, Method, combinations_of, no_method, service_combinations
 from yorvek.core.checks.perforated import Perforated, perforated_web
 from yorvek.core.checks.record import Check, Reserve, Value, least_reserve
 from yorvek.core.errors import InputError
@@ -128,9 +128,8 @@ def check_plate(plate: Plate) -> PlateVerdict:
 def _worst(plate: Plate, m: Material, own: float, combos: list[Combination], *, dynamic: bool) -> tuple[_Solved, str]:
     found = []
     for combo in combos:
-        factor = {"dead": combo.dead, "live": combo.live, "wind": combo.wind}
         even = own * combo.dead + sum(
-            x.area_MPa * factor[x.case] * (x.dynamic_factor if dynamic else 1.0) for x in plate.loads
+            x.area_MPa * combo.factor(x.case) * (x.dynamic_factor if dynamic else 1.0) for x in plate.loads
         )
         found.append((_solve(plate, m, even, combo.live), combo.name))
     return max(found, key=lambda one: one[0].stress_MPa)
@@ -185,13 +184,6 @@ def allowed_stress_MPa(m: Material, method: Method, *, welded: bool) -> float:
     Fy, Fu = (m.yield_at_weld_MPa, m.ultimate_at_weld_MPa) if welded else (m.yield_MPa, m.ultimate_MPa)
     by = method.divides
     return min(Fy / by.member, Fu / by.rupture)
-
-
-def no_method(m: Material, method: Method) -> str | None:
-    """Why a method does not judge a metal; None where it does."""
-    if method.carbon_steel_only and m.family != "carbon steel":
-        return f"this method is for carbon steel, not for {m.family}: judge it by the shop factor"
-    return None
 
 
 def _edge_words(plate: Plate) -> str:

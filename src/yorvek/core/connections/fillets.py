@@ -62,6 +62,14 @@ def minimum_leg_mm(thinner_part_mm: float) -> float:
     return next(leg for upto, leg in MINIMUM_LEG_MM if thinner_part_mm <= upto + 1e-9)
 
 
+def leg_too_small(leg_mm: float, thinner_part_mm: float) -> str | None:
+    """Why a fillet is below the least leg; None where it is not."""
+    least = minimum_leg_mm(thinner_part_mm)
+    if leg_mm >= least - 1e-9:
+        return None
+    return f"a {leg_mm:g} mm fillet is below the least leg of {least:g} mm for {thinner_part_mm:g} mm metal: make it larger"
+
+
 def minimum_leg_in(thinner_part_in: float) -> float:
     """Least leg by the thinner part joined, inch table."""
     return next(leg for upto, leg in MINIMUM_LEG_IN if thinner_part_in <= upto + 1e-9)

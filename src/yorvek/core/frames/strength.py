@@ -12,7 +12,7 @@ from yorvek.core.checks.aisc.members import compression, hollow_torsion, inelast
 from yorvek.core.checks.capacity import Capacities, MaterialColumns
 from yorvek.core.checks.en.columns import buckling_curve
 from yorvek.core.checks.en.members import flexural_buckling
-from yorvek.core.checks.methods import Method
+from yorvek.core.checks.methods import Method, no_method
 from yorvek.core.checks.record import Check, Value
 from yorvek.core.materials import Material
 from yorvek.core.sections import Section
@@ -152,9 +152,10 @@ def shares(strong: Capacities, weak: Capacities, own: BarStrength, method: Metho
 
 def no_rule(m: Material, method: Method) -> str:
     """Why a capacity is missing."""
-    if method.carbon_steel_only and m.family != "carbon steel":
-        return f"this method is for carbon steel, not for {m.family}: judge it by the shop factor"
-    return "the rule for this shape, or for walls this thin, is not in this version: judge it by another method"
+    return (
+        no_method(m, method)
+        or "the rule for this shape, or for walls this thin, is not in this version: judge it by another method"
+    )
 
 
 def worst_at(share: Floats) -> int:

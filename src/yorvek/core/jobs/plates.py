@@ -6,7 +6,7 @@ from typing import Literal
 
 from pydantic import Field
 
-from yorvek.core.checks import Limits, Method
+from yorvek.core.checks import Method
 from yorvek.core.checks.plate import Form, Plate, PlateLoad, PlateVerdict, check_plate
 from yorvek.core.errors import InputError
 from yorvek.core.jobs.spec import JobSpec, LoadSpec, Mark
@@ -84,11 +84,7 @@ def plate_request(job: JobSpec, loads: dict[int, LoadSpec], spec: PlateSpec) -> 
         rim_mm=spec.rim.value if spec.rim else 0.0,
         moment_Nmm=spec.moment.value if spec.moment else 0.0,
         shear_N=spec.shear.value if spec.shear else 0.0,
-        limits=Limits(
-            span_over=spec.span_over or job.span_over,
-            cantilever_over=job.cantilever_over,
-            absolute_mm=None if job.move_at_most is None else job.move_at_most.value,
-        ),
+        limits=job.limits(spec.span_over),
         method=method,
         welded=spec.welded,
     )

@@ -6,6 +6,7 @@ from typing import Literal
 
 from pydantic import Field, field_validator
 
+from yorvek.core.checks.limits import Limits
 from yorvek.core.checks.methods import Method
 from yorvek.core.errors import InputError
 from yorvek.core.jobs.hardware import HardwareItem
@@ -90,6 +91,14 @@ class JobSpec(Model):
     processes: list[Process] = Field(default=list(USUAL), max_length=30, description="ways to cut plate")
     hardware: list[HardwareItem] = Field(default=[], max_length=100)
     carried: list[CarriedSpec] = Field(default=[], max_length=60)
+
+    def limits(self, span_over: float | None = None) -> Limits:
+        """How far a part of the job may move; a member or plate may have its own share of the span."""
+        return Limits(
+            span_over=span_over or self.span_over,
+            cantilever_over=self.cantilever_over,
+            absolute_mm=None if self.move_at_most is None else self.move_at_most.value,
+        )
 
 
 class DimensionSpec(Model):

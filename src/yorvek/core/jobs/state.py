@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections import Counter
 
-from yorvek.core.checks import BeamMember, Limits
+from yorvek.core.checks import BeamMember
 from yorvek.core.checks.notches import Notch
 from yorvek.core.errors import InputError
 from yorvek.core.jobs.cuts import CutBarSpec, KeptPlanSpec
@@ -122,11 +122,7 @@ def beam_member(state: JobState, member: MemberSpec) -> BeamMember:
             Notch(at_mm=n.at.value, length_mm=n.length.value, depth_mm=n.depth.value, side=n.side)
             for n in member.notches
         ],
-        limits=Limits(
-            span_over=member.span_over or job.span_over,
-            cantilever_over=job.cantilever_over,
-            absolute_mm=None if job.move_at_most is None else job.move_at_most.value,
-        ),
+        limits=job.limits(member.span_over),
         method=job.method.plain(),
     )
 

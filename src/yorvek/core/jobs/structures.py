@@ -7,7 +7,6 @@ from typing import Any, Literal
 
 from pydantic import Field, model_validator
 
-from yorvek.core.checks.limits import Limits
 from yorvek.core.errors import InputError
 from yorvek.core.frames import (
     FrameLoad,
@@ -197,12 +196,7 @@ def frame_request(
         roles={k: c.model_copy(update={"section_id": own(c.section_id)}) for k, c in spec.roles.items()},
         loads=placed,
         method=job.method.plain(),
-        limits=Limits(
-            span_over=job.span_over,
-            cantilever_over=job.cantilever_over,
-            absolute_mm=None if job.move_at_most is None else job.move_at_most.value,
-            least_hz=job.swings_at_least_hz,
-        ),
+        limits=job.limits().model_copy(update={"least_hz": job.swings_at_least_hz}),
         welded=spec.welded,
         weld_leg_mm=spec.weld_leg.value,
         pin_mm=spec.pin.value,

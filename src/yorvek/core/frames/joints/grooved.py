@@ -7,7 +7,7 @@ import math
 import numpy as np
 from numpy.typing import NDArray
 
-from yorvek.core.connections.fillets import THROAT_OF_LEG, minimum_leg_mm
+from yorvek.core.connections.fillets import leg_too_small
 from yorvek.core.connections.screws import screw_pull_N, screw_shear_N
 from yorvek.core.frames.connections import FishPlated, Grooved, Screwed
 from yorvek.core.frames.joints.rule import End, Rule, simple
@@ -18,14 +18,9 @@ PARTIAL_OMEGA_OVER_SHEAR = 1.88 / 2.00
 NO_MOMENT_NMM = 1000.0
 
 
-def _wall(end: End) -> float:
-    s = end.section
-    return min(v for v in (s.wall_mm, s.flange_mm or s.wall_mm, min(s.width_mm, s.depth_mm)) if v > 0)
-
-
 def groove_rule(end: End, joint: Grooved) -> Rule:
     """Full penetration is worth the metal it joins; partial penetration its throat, by the filler and by the metal."""
-    line, wall, by = weld_line(end, 1.0), _wall(end), end.request.method.divides
+    line, wall, by = weld_line(end, 1.0), end.wall_mm, end.request.method.divides
     full = joint.throat_mm is None
     throat = wall if joint.throat_mm is None else joint.throat_mm
     metal = throat * min(end.Fy_MPa / by.member, end.Fu_MPa / by.rupture)
@@ -88,16 +83,9 @@ def fish_plate_rules(end: End, joint: FishPlated) -> list[Rule]:
     def webs(f: Floats) -> str | None:
         if straight <= 0:
             return "the taper is as long as the lap: make the plates longer"
-        least = minimum_leg_mm(min(t, _wall(end)))
-        if joint.leg_mm < least - 1e-9:
-            return f"a {joint.leg_mm:g} mm fillet is below the least leg of {least:g} mm for this metal: make it larger"
-        return None
+        return leg_too_small(joint.leg_mm, min(t, end.wall_mm))
 
-    allowed = (
-        0.60
-        * min(end.request.filler_MPa * joint.leg_mm * THROAT_OF_LEG, end.metal.ultimate_at_weld_MPa * joint.leg_mm)
-        / by.joint
-    )
+    allowed = weld_line(end, joint.leg_mm).allowed_N_per_mm
     metal = min(end.metal.yield_at_weld_MPa / by.member, end.metal.ultimate_at_weld_MPa / by.rupture)
     common = {
         "source": "statics of two plates at the bar's depth; AISC 360-22 D2, J2 (from memory)",
@@ -118,7 +106,7 @@ def fish_plate_rules(end: End, joint: FishPlated) -> list[Rule]:
 
 def screw_rules(end: End, joint: Screwed) -> list[Rule]:
     """Screws through a cleat into the bar's wall; force in the wall's plane shears them, force across pulls them."""
-    wall, by = _wall(end), end.request.method.divides
+    wall, by = end.wall_mm, end.request.method.divides
     shear = screw_shear_N(joint.screw_mm, joint.plate_mm, wall, end.Fu_MPa, end.Fu_MPa)
     pull = screw_pull_N(joint.screw_mm, joint.head_mm, joint.plate_mm, wall, end.Fu_MPa, end.Fu_MPa)
     # AISI S100 asks 3.0 where AISC joints ask 2.0

@@ -7,10 +7,11 @@ import math
 import numpy as np
 from numpy.typing import NDArray
 
-from yorvek.core.connections.fillets import THROAT_OF_LEG, minimum_leg_mm
+from yorvek.core.connections.fillets import leg_too_small
 from yorvek.core.connections.plates import gusset
 from yorvek.core.frames.connections import Gusseted
 from yorvek.core.frames.joints.rule import End, Rule, simple
+from yorvek.core.frames.joints.weld import weld_line
 
 Floats = NDArray[np.float64]
 NO_MOMENT_NMM = 1000.0
@@ -23,7 +24,6 @@ def gusset_rules(end: End, joint: Gusseted) -> list[Rule]:
         connection_mm=joint.lap_mm, row_mm=s.depth_mm, thickness_mm=joint.plate_mm, unbraced_mm=[joint.free_mm], Fy_MPa=end.Fy_MPa, E_MPa=m.E_MPa
     )  # fmt: skip
     thin = min(joint.plate_mm, *(v for v in (s.wall_mm, s.flange_mm) if v > 0)) if s.wall_mm else joint.plate_mm
-    least = minimum_leg_mm(thin)
 
     def bends(f: Floats) -> str | None:
         if float(np.abs(f[4:6]).max()) > NO_MOMENT_NMM:
@@ -31,18 +31,12 @@ def gusset_rules(end: End, joint: Gusseted) -> list[Rule]:
         return None
 
     def leg(f: Floats) -> str | None:
-        if joint.leg_mm < least - 1e-9:
-            return f"a {joint.leg_mm:g} mm fillet is below the least leg of {least:g} mm for {thin:g} mm metal: make it larger"
-        return bends(f)
+        return leg_too_small(joint.leg_mm, thin) or bends(f)
 
     def along(f: Floats) -> float:
         return math.hypot(float(f[0]), float(f[1]), float(f[2])) / (joint.welds * joint.lap_mm)
 
-    allowed = (
-        0.60
-        * min(end.request.filler_MPa * joint.leg_mm * THROAT_OF_LEG, m.ultimate_at_weld_MPa * joint.leg_mm)
-        / by.joint
-    )
+    allowed = weld_line(end, joint.leg_mm).allowed_N_per_mm
     sizes = [
         ("t", "plate", joint.plate_mm, "mm"), ("w", "effective width, spread by 30°", plate.width_mm, "mm"),
         ("l", "lap of the bar on it", joint.lap_mm, "mm"),

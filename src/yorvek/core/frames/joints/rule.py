@@ -31,6 +31,12 @@ class End:
         return f"{self.bar}, {self.node}"
 
     @property
+    def wall_mm(self) -> float:
+        """The thinnest of the bar's metal at the joint; a solid bar's least size."""
+        s = self.section
+        return min(v for v in (s.wall_mm, s.flange_mm or s.wall_mm, min(s.width_mm, s.depth_mm)) if v > 0)
+
+    @property
     def Fu_MPa(self) -> float:
         return self.metal.ultimate_at_weld_MPa if self.request.welded else self.metal.ultimate_MPa
 

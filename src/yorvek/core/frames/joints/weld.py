@@ -9,7 +9,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from yorvek.core.checks.record import Check, Value
-from yorvek.core.connections.fillets import THROAT_OF_LEG, minimum_leg_mm
+from yorvek.core.connections.fillets import THROAT_OF_LEG, leg_too_small
 from yorvek.core.frames.connections import Grooved, Joint, Welded
 from yorvek.core.frames.joints.rule import End, Rule
 
@@ -62,9 +62,7 @@ def repeated_weld_stress(end: End, joint: Joint | None, f: Floats) -> tuple[floa
     A groove weld is looked at by the category of a fillet's root, which is on the safe side of its own.
     """
     if isinstance(joint, Grooved):
-        s = end.section
-        wall = min(v for v in (s.wall_mm, s.flange_mm or s.wall_mm, min(s.width_mm, s.depth_mm)) if v > 0)
-        throat, words = joint.throat_mm or wall, "throat of the groove weld"
+        throat, words = joint.throat_mm or end.wall_mm, "throat of the groove weld"
     else:
         leg = joint.leg_mm if isinstance(joint, Welded) else end.request.weld_leg_mm
         throat, words = leg * THROAT_OF_LEG, "root of the fillet"
@@ -81,16 +79,10 @@ def weld_rule(end: End, leg: float) -> Rule:
 
 
 def _record(end: End, line: WeldLine, leg: float, f: Floats, words: str) -> Check:
-    s, request = end.section, end.request
+    request = end.request
     across, along = line.flow(f)
     q = math.hypot(across, along)
-    thin = min(v for v in (s.wall_mm, s.flange_mm or s.wall_mm, min(s.width_mm, s.depth_mm)) if v > 0)
-    least = minimum_leg_mm(thin)
-    why = (
-        None
-        if leg >= least - 1e-9
-        else f"a {leg:g} mm fillet is below the least leg of {least:g} mm for {thin:g} mm metal: make it larger"
-    )
+    why = leg_too_small(leg, end.wall_mm)
     return Check(
         id=f"{end.name}: weld",
         title=f"{end.name}: weld all round",
