@@ -99,7 +99,7 @@ def run(group: str | None) -> int:
     began = time.monotonic()
     if group in ("core", "values"):
         with install.one_at_a_time():
-            install.debian()
+            install.debian(server=True)  # the test packages hold the database's client, which is built here
             install.python("test")
     else:
         install.everything(test=True)

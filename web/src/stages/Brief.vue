@@ -104,7 +104,7 @@ function editDim(r: S['DimensionRow']) { dim.value = copy(r.spec); dimRow.value 
           <div class="field"><label for="b-span">Moves at most: span over</label><input id="b-span" v-model.number="brief.span_over" inputmode="numeric" /></div>
           <div class="field"><label for="b-cant">Tip of an arm: 2 L over</label><input id="b-cant" v-model.number="brief.cantilever_over" inputmode="numeric" /></div>
           <EntryField v-model="brief.move_at_most" label="Or a fixed figure" optional hint="by the ratios" />
-          <div class="field"><label for="b-hz">Swings at least, Hz</label><input id="b-hz" v-model.number="brief.swings_at_least_hz" inputmode="decimal" placeholder="not asked" @change="brief.swings_at_least_hz = brief.swings_at_least_hz || null" /><span class="echo"></span></div>
+          <div class="field"><label for="b-hz">Swings at least, Hz</label><input id="b-hz" v-model.number="brief.swings_at_least_hz" inputmode="decimal" placeholder="not asked" @change="brief.swings_at_least_hz = brief.swings_at_least_hz || null" /><span class="echo">of structures; members and plates are not checked for it</span></div>
           <EntryField v-model="brief.module_mass_limit" label="A module weighs at most" kind="mass" optional hint="no limit" />
           <EntryField v-model="brief.longest_piece" label="Longest piece that can be brought" optional hint="no limit" />
           <div class="field"><label for="b-env">It stands</label><select id="b-env" v-model="brief.environment"><option v-for="o in ['dry', 'outdoor', 'salt', 'hot', 'dusty', 'vibrating']" :key="o">{{ o }}</option></select></div>

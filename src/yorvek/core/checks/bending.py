@@ -12,8 +12,10 @@ import numpy as np
 from yorvek.core.checks.aisc.flexure import sideways_lengths, sideways_moment
 from yorvek.core.checks.sideways import critical_moment
 from yorvek.core.checks.table import Array, SectionTable
+from yorvek.core.clauses.aisc360.angles import leg_axis_moment_Nmm
 
 STEEL_E_OVER_G = 2.6
+EQUAL_MM = 1e-6
 
 
 def plastic_moment(t: SectionTable, Fy: Array) -> Array:
@@ -112,8 +114,14 @@ def composed(t: SectionTable, Fy: Array, E: Array, Lb_mm: Array) -> Array:
     return np.where(t.slender <= np.sqrt(E / Fy), np.where(t.lateral, sideways, Mn), np.nan)
 
 
+def angle(t: SectionTable, Fy: Array, E: Array, Lb_mm: Array) -> Array:
+    """F10 about an axis along a leg, of equal legs that nothing holds against twisting; the toe taken as pressed."""
+    Mn = leg_axis_moment_Nmm(t.depth, t.wall, t.S, Fy, E, Lb_mm)
+    return np.where(np.abs(t.depth - t.width) < EQUAL_MM, Mn, np.nan)
+
+
 def nominal_moment(t: SectionTable, Fy: Array, E: Array, Lb_mm: Array) -> Array:
-    """Mn of each section by its shape; nan where no rule here covers it (angles, slender webs, slender flanges of channels)."""
+    """Mn of each section by its shape; nan where no rule here covers it (unequal angles, slender webs, slender flanges of channels)."""
     rules: dict[str, Callable[[], Array]] = {
         "rhs": lambda: rectangular_hollow(t, Fy, E, Lb_mm),
         "chs": lambda: round_hollow(t, Fy, E),
@@ -123,6 +131,7 @@ def nominal_moment(t: SectionTable, Fy: Array, E: Array, Lb_mm: Array) -> Array:
         "channel": lambda: channel(t, Fy, E, Lb_mm),
         "composed": lambda: composed(t, Fy, E, Lb_mm),
         "i": lambda: i_section(t, Fy, E, Lb_mm),
+        "angle": lambda: angle(t, Fy, E, Lb_mm),
     }
     out = np.full(t.A.shape, np.nan)
     with np.errstate(divide="ignore", invalid="ignore"):
@@ -143,7 +152,7 @@ CLAUSE = {
     "composed": "F12",
 }
 WHY_NOT = {
-    "angle": "an angle bent about its leg twists unless it is held; the rule for it (F10) is not in this version",
+    "angle": "an angle of unequal legs bent about a leg twists unless it is held; the rule for it is not in this version",
     "rhs": "the web is slender (h/t above 5.70 √(E/Fy)); the rule for it is not in this version",
     "chs": "the wall is too thin for the rule (D/t above 0.45 E/Fy)",
     "i": "the web is slender (h/t above 3.76 √(E/Fy)); the rule for it is not in this version",

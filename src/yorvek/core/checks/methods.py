@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from typing import Literal, NamedTuple
 
 from pydantic import Field
@@ -56,6 +57,20 @@ class Method(Model):
         }[self.kind]
 
     @property
+    def ahead(self) -> float:
+        """At how many times the loads of its combinations the method looks at second order and buckling: AISC C2.1 for ASD;
+        those with a factor on strength at that factor.
+        """
+        return {"shop": self.n, "asd": 1.6, "lrfd": 1.0, "en": 1.0, "lifting": self.design_factor}[self.kind]
+
+    def lean(self, height_mm: float, columns: int) -> float:
+        """Share of the weight that acts sideways for being out of plumb: AISC C2.2b; EN 1993-1-1 5.3.2(3)a, 5.5."""
+        if self.kind != "en":
+            return 0.002
+        by_height = min(1.0, max(2 / 3, 2 / math.sqrt(max(height_mm, 1.0) / 1000)))
+        return by_height * math.sqrt(0.5 * (1 + 1 / columns)) / 200
+
+    @property
     def carbon_steel_only(self) -> bool:
         """Whether its rules are written for carbon steel; the shop factor judges any metal by its own E and Fy."""
         return self.kind != "shop"
@@ -79,11 +94,13 @@ ASD = (
 LRFD = (
     Combination("1.4 D", 1.4, 0, 0),
     Combination("1.2 D + 1.6 L", 1.2, 1.6, 0),
+    Combination("0.9 D + 1.6 L", 0.9, 1.6, 0),
     Combination("1.2 D + 1.0 W + L", 1.2, 1, 1),
     Combination("0.9 D + 1.0 W", 0.9, 0, 1),
 )
 EN = (
     Combination("1.35 G + 1.5 Q", 1.35, 1.5, 0),
+    Combination("1.0 G + 1.5 Q", 1.0, 1.5, 0),
     Combination("1.35 G + 1.5 Q + 0.9 W", 1.35, 1.5, 0.9),
     Combination("1.35 G + 1.05 Q + 1.5 W", 1.35, 1.05, 1.5),
     Combination("1.0 G + 1.5 W", 1, 0, 1.5),

@@ -37,6 +37,9 @@ class Pinned(Model):
     play_mm: float = Field(default=0.5, ge=0, le=20, description="hole over pin")
     gap_mm: float = Field(default=1.0, ge=0, le=50, description="lug to cheek, each side")
     grade: Grade = "8.8"
+    turns_about: Literal["width", "depth", "length"] = Field(
+        default="width", description="the way the pin lies: along the bar's width (it turns in its depth), its depth or its length"
+    )
 
 
 class Bolted(Model):

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from typing import Annotated, Literal
 
 from pydantic import Field
@@ -13,7 +14,16 @@ from yorvek.core.frames.connections import Joint
 from yorvek.core.model import Model
 from yorvek.core.structures.starters import Layout, OwnModel, expand, own_layout
 
-Direction = Literal["down", "up", "sideways", "along"]
+Direction = Literal["down", "up", "sideways", "sideways back", "along", "along back"]
+Way = tuple[float, float, float]
+WAYS: dict[Direction, Way] = {
+    "down": (0.0, -1.0, 0.0),
+    "up": (0.0, 1.0, 0.0),
+    "sideways": (0.0, 0.0, 1.0),
+    "sideways back": (0.0, 0.0, -1.0),
+    "along": (1.0, 0.0, 0.0),
+    "along back": (-1.0, 0.0, 0.0),
+}
 
 
 class Shape(Model):
@@ -38,29 +48,75 @@ class Shape(Model):
 
 
 class RoleChoice(Model):
-    """What the bars of a role are made of; `turned` lays the section on its side."""
+    """What the bars of a role are made of; `turned` lays the section on its side; `joined_by` is how single angles are held
+    at their ends (not said: by one leg, the weaker way).
+    """
 
     section_id: str
     material_id: str
     turned: bool = False
+    joined_by: Literal["", "one leg", "both legs"] = ""
 
 
 class FrameLoad(Model):
-    """A load at a spot of the structure: N at nodes, N/mm along bars, MPa over the width they carry.
+    """A load at a spot of the structure, or along bars of one's own choice: N, N/mm along bars, MPa over the width they carry.
 
-    A force that moves stands at one place of its bars at a time, wherever it is worst. `cycles` is how often it comes and goes.
+    A force on bars stands at `at_mm` from the start of the first of them; without a place it stands wherever it is worst
+    (`moves`), unless it is said to be spread over them. `way` is its direction where it is none of the usual ones.
+    Loads of one `group` act together; of those that share `one_of` at most one acts; `both_ways` acts in either sense.
     """
 
     name: str
     case: Literal["dead", "live", "wind"]
-    spot: str
+    spot: str = ""
+    bars: list[str] = []
     direction: Direction = "down"
+    way: Way | None = None
     force_N: float = 0.0
     line_N_per_mm: float = 0.0
     area_MPa: float = 0.0
-    dynamic_factor: float = Field(default=1.0, ge=1.0)
+    at_mm: float | None = Field(default=None, ge=0)
+    spread: bool = False
     moves: bool = False
+    dynamic_factor: float = Field(default=1.0, ge=1.0)
     cycles: float = Field(default=0.0, ge=0.0)
+    group: str = ""
+    one_of: str = ""
+    both_ways: bool = False
+
+    @property
+    def unit_way(self) -> Way:
+        """Its direction, of length one.
+
+        Raises:
+            InputError: a direction of no length.
+        """
+        if self.way is None:
+            return WAYS[self.direction]
+        size = math.sqrt(sum(v * v for v in self.way))
+        if size < 1e-9:
+            raise InputError(field=f"load {self.name}", got=str(self.way), needs="a direction: x, y and z, not all 0")
+        x, y, z = self.way
+        return x / size, y / size, z / size
+
+
+class Whole(Model):
+    """A physical member: bars that are one piece of stock, in order, end to end, and the places from its start at which its
+    pressed side is held sideways (none given: where something frames in).
+    """
+
+    name: str
+    bars: list[str] = Field(min_length=1)
+    held_sideways_mm: list[float] | None = None
+
+
+class Stretch(Model):
+    """A span or an overhang with a limit of its own: L / over, an overhang 2 L / over."""
+
+    name: str
+    kind: Literal["span", "overhang"] = "span"
+    bars: list[str] = Field(min_length=1)
+    over: float | None = Field(default=None, ge=50, le=5000)
 
 
 class Situation(Model):
@@ -84,7 +140,9 @@ class FrameRequest(Model):
 
     starter: Shape
     roles: dict[str, RoleChoice]
-    loads: list[FrameLoad] = Field(max_length=12)
+    loads: list[FrameLoad] = Field(max_length=40)
+    members: list[Whole] = Field(default=[], max_length=200, description="as stated; others follow from the bars")
+    stretches: list[Stretch] = Field(default=[], max_length=200, description="as stated; none: they follow from the bars")
     method: Method
     limits: Limits
     welded: bool = True

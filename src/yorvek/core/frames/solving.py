@@ -1,81 +1,44 @@
-"""A structure put before the solver: every combination, every choice of live loads, every place of a load that moves."""
+"""A structure put before the solver: its skeleton, its loads as columns, and the states it may be in."""
 
 from __future__ import annotations
 
-import itertools
-from collections.abc import Iterator
 from dataclasses import dataclass, replace
-from typing import Literal
+from functools import cached_property
 
 import numpy as np
 from numpy.typing import NDArray
 
-from yorvek.core.checks.capacity import Capacities, capacities, material_columns
-from yorvek.core.checks.methods import Combination
-from yorvek.core.checks.table import section_table
+from yorvek.core.checks.capacity import MaterialColumns, material_columns
 from yorvek.core.errors import InputError
-from yorvek.core.frames.request import FrameLoad, FrameRequest, Situation
-from yorvek.core.frames.strength import BarStrength, bar_strength
+from yorvek.core.frames.events import Loading, breaks_of, loading_of
+from yorvek.core.frames.members import Member, members_of
+from yorvek.core.frames.request import FrameRequest, Situation
+from yorvek.core.frames.states import States
 from yorvek.core.materials import Material, material
-from yorvek.core.quantities import GRAVITY
 from yorvek.core.sections import Section, section, sold_in
-from yorvek.core.structures.element import FrameSection
-from yorvek.core.structures.frame import Frame, FrameMember, FrameResult, MemberForce, solve_frame
-from yorvek.core.structures.starters import Layout, length_mm
+from yorvek.core.structures.starters import Layout
+from yorvek.core.structures.starters.layout import Bar, hinged_at
+from yorvek.core.theory.frames import DOF, END, Columns, Mesh, Piece, Skeleton, columns_of, local_axes, mesh_of
 
 Floats = NDArray[np.float64]
-GlobalAxis = Literal["X", "Y", "Z"]
-STATIONS = 24
-MOST_PATTERNS = 5
-MOST_BARS = 1200
-HEAVIEST_N = 1e8
-WAYS: dict[str, tuple[str, GlobalAxis, float]] = {
-    "down": ("FY", "Y", -1.0),
-    "up": ("FY", "Y", 1.0),
-    "sideways": ("FZ", "Z", 1.0),
-    "along": ("FX", "X", 1.0),
-}
+MOST_BARS = 5000
 PROP = ("DX", "DY", "DZ")
-STOPS = (0.0, 0.25, 0.5, 0.75, 1.0)
-"""Where on each bar a moving load is tried: with the ends, the middle and between them the worst of a straight run of bars is
-missed by no more than a few per cent; a run cut into more bars is searched more finely.
-"""
+TONNES_PER_KG = 1e-3
 
 
 @dataclass(frozen=True)
 class Made:
-    """A role's section and metal with its capacities."""
+    """A role's section and metal."""
 
     section: Section
     metal: Material
-    strong: Capacities
-    weak: Capacities
-    strength: BarStrength
+    columns: MaterialColumns
     turned: bool
-
-
-@dataclass(frozen=True)
-class Solved:
-    """One combination with one pattern of live loads, and where the moving one stands."""
-
-    combination: Combination
-    pattern: tuple[str, ...]
-    result: FrameResult
-    place: str = ""
+    joined_by: str
 
     @property
-    def words(self) -> str:
-        live = f", live: {', '.join(self.pattern)}" if self.pattern else ""
-        return self.combination.name + live + (f", at {self.place}" if self.place else "")
-
-
-@dataclass(frozen=True)
-class Stop:
-    """A place of the moving load: its number, the bar and where on it."""
-
-    load: int
-    bar: str
-    at_mm: float
+    def key(self) -> tuple[str, str, bool]:
+        return self.section.id, self.metal.id, self.turned
 
 
 def layout_in(request: FrameRequest, situation: Situation | None = None) -> Layout:
@@ -126,179 +89,136 @@ def layout_in(request: FrameRequest, situation: Situation | None = None) -> Layo
 
 
 def made_of(request: FrameRequest, layout: Layout) -> dict[str, Made]:
-    """Capacities of every bar by its name; bars that are alike share them."""
-    out: dict[str, Made] = {}
-    alike: dict[tuple[str, float, float], Made] = {}
-    for bar in layout.bars:
-        choice = request.roles.get(bar.role)
-        if choice is None:
-            raise InputError(field=f"role {bar.role}", got="", needs="choose a section and a material for it")
-        L = length_mm(layout, bar)
-        key = (bar.role, round(L, 6), bar.buckling_factor)
-        if key not in alike:
-            s, m = section(choice.section_id, field=f"role {bar.role}"), material(choice.material_id)
-            if m.id not in sold_in(s):
-                raise InputError(
-                    field=f"role {bar.role}", got=f"{s.id} in {m.id}", needs="it is sold in " + ", ".join(sold_in(s))
-                )
-            columns = material_columns([m], welded=request.welded)
-            both = [
-                capacities(section_table([s], axis), columns, request.method, unbraced_mm=L, length_mm=L)
-                for axis in ("strong", "weak")
-            ]
-            strength = bar_strength(s, m, columns, request.method, L * bar.buckling_factor, L)
-            alike[key] = Made(s, m, both[0], both[1], strength, choice.turned)
-        out[bar.name] = alike[key]
-    return out
-
-
-def frame_of(
-    request: FrameRequest,
-    layout: Layout,
-    made: dict[str, Made],
-    factors: dict[int, float],
-    dead: float,
-    stop: Stop | None = None,
-) -> Frame:
-    """The solver's model under factored loads; `factors` by the load's number; a moving load stands at `stop`."""
-    members, loads = {}, []
-    for bar in layout.bars:
-        own = made[bar.name]
-        s, m = own.section, own.metal
-        mass = s.mass_kg_per_m(m.density_kg_m3)
-        members[bar.name] = FrameMember(
-            bar.i,
-            bar.j,
-            FrameSection(m.E_MPa, m.G_MPa, s.A_mm2, s.Iy_mm4, s.Ix_mm4, s.J_mm4, mass_kg_per_m=mass),
-            bar.released,
-            90.0 if own.turned else 0.0,
-            bar.only,
-        )
-        if dead:
-            q = -dead * mass * GRAVITY / 1000
-            loads.append(MemberForce(bar.name, "Y", start=q, end=q))
-    nodes: dict[str, dict[str, float]] = {}
-    for k, load in enumerate(request.loads):
-        factor = factors.get(k, 0.0)
-        if not factor:
-            continue
-        if stop is not None and stop.load == k:
-            _, axis, sign = WAYS[load.direction]
-            loads.append(MemberForce(stop.bar, axis, at_mm=stop.at_mm, force_N=sign * factor * load.force_N))
-        else:
-            _put(layout, load, factor, nodes, loads)
-    return Frame(
-        nodes=dict(layout.nodes),
-        members=members,
-        supports={n: dict.fromkeys(fixed, True) for n, fixed in layout.supports.items()},
-        node_loads=nodes,
-        member_loads=loads,
-    )
-
-
-def _put(
-    layout: Layout, load: FrameLoad, factor: float, nodes: dict[str, dict[str, float]], loads: list[MemberForce]
-) -> None:
-    spot = layout.spots.get(load.spot)
-    if spot is None:
-        raise InputError(
-            field=f"load {load.name}", got=load.spot, needs="it may stand " + "; ".join(list(layout.spots)[:20])
-        )
-    sizes = (load.force_N, load.line_N_per_mm, load.area_MPa)
-    if not all(np.isfinite(v) and abs(v) <= HEAVIEST_N for v in sizes):
-        raise InputError(
-            field=f"load {load.name}", got=str(max(sizes, key=abs)), needs="a load a shop can put on: below 100 MN"
-        )
-    component, axis, sign = WAYS[load.direction]
-    if spot.nodes:
-        if not load.force_N:
-            raise InputError(field=f"load {load.name}", got=spot.words, needs="only a force can stand there")
-        for node in spot.nodes:
-            at = nodes.setdefault(node, {})
-            at[component] = at.get(component, 0.0) + sign * factor * load.force_N / len(spot.nodes)
-        return
-    whole = sum(length_mm(layout, layout.bar(n)) for n, _ in spot.bars)
-    for name, width in spot.bars:
-        q = load.line_N_per_mm + load.area_MPa * width + load.force_N / whole
-        if load.area_MPa and not width:
-            raise InputError(field=f"load {load.name}", got=spot.words, needs="a load per area needs a deck to lie on")
-        loads.append(MemberForce(name, axis, start=sign * factor * q, end=sign * factor * q))
-
-
-def stops_of(request: FrameRequest, layout: Layout) -> list[Stop | None]:
-    """The places of the load that moves; one None where none does.
+    """What every role is made of.
 
     Raises:
-        InputError: more than one moves, or it is not a force along bars.
+        InputError: a role without a choice, or a section that is not sold in its metal.
     """
-    moving = [k for k, x in enumerate(request.loads) if x.moves]
-    if not moving:
-        return [None]
-    if len(moving) > 1:
-        raise InputError(
-            field="loads",
-            got=", ".join(request.loads[k].name for k in moving),
-            needs="one load that moves; let the others stand",
-        )
-    load = request.loads[moving[0]]
-    spot = layout.spots.get(load.spot)
-    if spot is None or not spot.bars or not load.force_N:
-        raise InputError(field=f"load {load.name}", got=load.spot, needs="a force that moves needs bars to move along")
-    out: list[Stop | None] = []
-    for n, (name, _) in enumerate(spot.bars):
-        L = length_mm(layout, layout.bar(name))
-        out += [Stop(moving[0], name, share * L) for share in (STOPS if n == 0 else STOPS[1:])]
+    out: dict[str, Made] = {}
+    for role in layout.roles:
+        choice = request.roles.get(role)
+        if choice is None:
+            raise InputError(field=f"role {role}", got="", needs="choose a section and a material for it")
+        s, m = section(choice.section_id, field=f"role {role}"), material(choice.material_id)
+        if m.id not in sold_in(s):
+            raise InputError(
+                field=f"role {role}", got=f"{s.id} in {m.id}", needs="it is sold in " + ", ".join(sold_in(s))
+            )
+        columns = material_columns([m], welded=request.welded)
+        out[role] = Made(s, m, columns, choice.turned, choice.joined_by)
     return out
 
 
-def solutions(
-    request: FrameRequest,
-    layout: Layout,
-    made: dict[str, Made],
-    combinations: list[Combination],
-    *,
-    strength: bool,
-) -> Iterator[Solved]:
-    """Every combination with every choice of live loads that may be there or not, at every stop of a moving one."""
-    live = [k for k, x in enumerate(request.loads) if x.case == "live"]
-    free = live[:MOST_PATTERNS]
-    stops = stops_of(request, layout)
-    for c in combinations:
-        for on in itertools.product((True, False), repeat=len(free)):
-            chosen = [k for k, yes in zip(free, on, strict=True) if yes] + live[MOST_PATTERNS:]
-            if c.live == 0 and any(on):
-                continue
-            factors = {}
-            for k, load in enumerate(request.loads):
-                dynamic = load.dynamic_factor if strength else 1.0
-                if load.case == "dead":
-                    factors[k] = c.dead
-                elif load.case == "wind":
-                    factors[k] = c.wind
-                elif k in chosen:
-                    factors[k] = c.live * dynamic
-            there = stops if any(s is not None and factors.get(s.load) for s in stops) else [None]
-            for stop in there:
-                frame = frame_of(request, layout, made, factors, c.dead, stop)
-                place = "" if stop is None else f"{stop.bar}, {stop.at_mm:.0f} mm"
-                names = tuple(request.loads[k].name for k in chosen)
-                yield Solved(c, names, solve_frame(frame, second_order=request.second_order), place)
+def axes_of(layout: Layout, bar: Bar, *, turned: bool) -> Floats:
+    """A bar's own axes: along it, its depth, its width."""
+    depth = None if bar.depth is None else np.array(bar.depth)
+    axes = local_axes(np.array(layout.nodes[bar.i]), np.array(layout.nodes[bar.j]), depth)
+    return np.array([axes[0], axes[2], -axes[1]]) if turned else axes
 
 
-def stations(result: FrameResult, name: str) -> tuple[Floats, Floats]:
-    """Places along a bar, mm, and N, Vy, Vz, T, My, Mz there: even steps, and where a shear passes nothing, so that the
-    greatest moment of an even load is met exactly.
-    """
-    line = result.lines[name]
-    x = np.linspace(0, line.length_mm, STATIONS + 1)
-    f = line.along(x)
-    extra = []
-    for column in (1, 2):
-        v = f[:, column]
-        for k in np.nonzero(v[:-1] * v[1:] < 0)[0]:
-            extra.append(x[k] + (x[k + 1] - x[k]) * v[k] / (v[k] - v[k + 1]))
-    if extra:
-        x, f = np.concatenate([x, extra]), np.concatenate([f, line.along(np.array(extra))])
-        order = np.argsort(x)
-        x, f = x[order], f[order]
-    return x, f
+@dataclass
+class Analysis:
+    """One structure in one situation, ready to be solved."""
+
+    request: FrameRequest
+    layout: Layout
+
+    @cached_property
+    def made(self) -> dict[str, Made]:
+        return made_of(self.request, self.layout)
+
+    @cached_property
+    def axes(self) -> dict[str, Floats]:
+        return {b.name: axes_of(self.layout, b, turned=self.made[b.role].turned) for b in self.layout.bars}
+
+    @cached_property
+    def number(self) -> dict[str, int]:
+        return {b.name: k for k, b in enumerate(self.layout.bars)}
+
+    @cached_property
+    def members(self) -> list[Member]:
+        def alike(a: Bar, b: Bar) -> bool:
+            return self.made[a.role].key == self.made[b.role].key and (
+                abs(float(self.axes[a.name][1] @ self.axes[b.name][1])) > 0.999
+            )
+
+        return members_of(self.request, self.layout, alike, lambda b: self.axes[b.name])
+
+    @cached_property
+    def member_of(self) -> dict[str, Member]:
+        return {b: m for m in self.members for b in m.bars}
+
+    @cached_property
+    def feet(self) -> list[int]:
+        """Nodes that merely stand, where nothing holds the structure down."""
+        if self.request.anchored:
+            return []
+        return [k for k, n in enumerate(self.layout.nodes) if "DY" in self.layout.supports.get(n, ())]
+
+    @cached_property
+    def skeleton(self) -> Skeleton:
+        layout, bars = self.layout, self.layout.bars
+        nodes = {n: k for k, n in enumerate(layout.nodes)}
+        points = np.array([layout.nodes[n] for n in nodes], float)
+        ends = np.array([[nodes[b.i], nodes[b.j]] for b in bars], dtype=np.int64)
+        made = [self.made[b.role] for b in bars]
+        held = np.zeros((len(nodes), 6), bool)
+        for n, fixed in layout.supports.items():
+            held[nodes[n]] = [d in fixed for d in DOF]
+        held[np.ix_(self.feet, [3, 5])] = False
+
+        def column(name: str) -> Floats:
+            return np.array([getattr(m.section, name) for m in made], float)
+
+        mass = [m.section.mass_kg_per_m(m.metal.density_kg_m3) / 1000 * TONNES_PER_KG for m in made]
+        return Skeleton(
+            nodes=tuple(nodes), points=points, bars=tuple(b.name for b in bars), ends=ends,
+            axes=np.array([self.axes[b.name] for b in bars]),
+            length=np.linalg.norm(points[ends[:, 1]] - points[ends[:, 0]], axis=1),
+            E=np.array([m.metal.E_MPa for m in made]), G=np.array([m.metal.G_MPa for m in made]),
+            A=column("A_mm2"), Iy=column("Iy_mm4"), Iz=column("Ix_mm4"), J=column("J_mm4"),
+            own_mass=np.array(mass), released=np.array([self._released(b) for b in bars]),
+            only=np.array([{"": 0, "tension": 1, "compression": -1}[b.only] for b in bars], dtype=np.int64), held=held,
+        )  # fmt: skip
+
+    def _released(self, bar: Bar) -> list[bool]:
+        """Freedoms its ends do not hold: hinges, and pins chosen where the model has none."""
+        words = set(bar.released)
+        for end, node in (("i", bar.i), ("j", bar.j)):
+            joint = self.request.joints.get(f"{bar.name}, {node}")
+            if joint is not None and joint.kind == "pin" and not hinged_at(bar, node):
+                words.add(end + {"width": "rz", "depth": "ry", "length": "rx"}[joint.turns_about])
+        return [f"{e}{d}" in words for e in "ij" for d in END]
+
+    @cached_property
+    def mesh(self) -> Mesh:
+        return mesh_of(self.skeleton, breaks_of(self.request, self.layout))
+
+    @cached_property
+    def loading(self) -> Loading:
+        return loading_of(self.request, self.layout, self.mesh)
+
+    @cached_property
+    def states(self) -> States:
+        pieces = self.loading.pieces
+        lean_x, lean_z = (columns_of(self.mesh, [_leaning(p, k) for p in pieces]) for k in (0, 2))
+        return States(self.mesh, columns_of(self.mesh, pieces), self.feet, (lean_x, lean_z))
+
+    @cached_property
+    def lean(self) -> float:
+        """Share of the weight that acts sideways for being out of plumb."""
+        height = float(np.ptp(self.skeleton.points[:, 1]))
+        feet = sum("DY" in fixed for fixed in self.layout.supports.values())
+        return self.request.method.lean(height, max(feet, 1))
+
+
+
+def _leaning(piece: Piece, axis: int) -> Piece:
+    """What of a column leans sideways when it is out of plumb: its weight, along an axis, times one."""
+
+    def turned(f: Floats) -> Floats:
+        out = np.zeros_like(f)
+        out[axis] = max(-f[1], 0.0)
+        return out
+
+    return Piece([(n, turned(f)) for n, f in piece.at_nodes], [(b, turned(q)) for b, q in piece.on_bars])

@@ -4,91 +4,173 @@ from __future__ import annotations
 
 import math
 from dataclasses import dataclass
+from functools import lru_cache
 
 import numpy as np
 from numpy.typing import NDArray
 
-from yorvek.core.checks.aisc.members import compression, hollow_torsion, inelastic_stress_MPa, torsional_buckling_MPa
-from yorvek.core.checks.capacity import Capacities, MaterialColumns
-from yorvek.core.checks.en.columns import buckling_curve
+from yorvek.core.checks.aisc.members import hollow_torsion, torsional_buckling_MPa
+from yorvek.core.checks.capacity import capacities, material_columns
+from yorvek.core.checks.en.columns import buckling_curve, modulus
 from yorvek.core.checks.en.members import flexural_buckling
 from yorvek.core.checks.methods import Method, no_method
 from yorvek.core.checks.record import Check, Value
-from yorvek.core.materials import Material
-from yorvek.core.sections import Section
-from yorvek.core.sections.stressed import walls_of
+from yorvek.core.checks.table import section_table
+from yorvek.core.clauses.aisc360.compression import buckling_stress_MPa, euler_stress_MPa, one_leg_slenderness
+from yorvek.core.clauses.en1993 import stability as en
+from yorvek.core.frames.slender import effective_share
+from yorvek.core.frames.solving import Made
+from yorvek.core.materials import Material, material
+from yorvek.core.sections import Section, section
 
 Floats = NDArray[np.float64]
 CLOSED = ("rhs", "chs")
 NO_MOMENT_NMM = 1.0
 NO_FORCE_N = 1.0
 AISC = ("asd", "lrfd", "lifting")
+ELASTIC = 1e-6
 CLAUSES = {
-    "shop": "sum of stress shares; AISC 360-22 E3 for buckling",
-    "asd": "AISC 360-22 H1-1, D2, E3, F",
-    "lrfd": "AISC 360-22 H1-1, D2, E3, F",
-    "lifting": "AISC 360-22 H1-1, D2, E3, F by the design factor",
-    "en": "EN 1993-1-1 6.3.1, 6.3.2.2; shares added, which is on the safe side of 6.3.3",
+    "shop": "sum of stress shares; AISC 360-22 E3 to E7 for buckling",
+    "asd": "AISC 360-22 H1-1, D2, E, F",
+    "lrfd": "AISC 360-22 H1-1, D2, E, F",
+    "lifting": "AISC 360-22 H1-1, D2, E, F by the design factor",
+    "en": "EN 1993-1-1 6.2.1, 6.3.1, 6.3.2.2, 6.3.3 with annex B",
 }
 
 
 @dataclass(frozen=True)
-class BarStrength:
-    """Axial force a bar may take, and torque; N, Nmm. None is "not checked"."""
+class Push:
+    """What push a bar may take: N, the buckling lengths about its strong and weak axis, mm, and how they were found."""
 
-    tension_N: float
-    compression_N: float
+    allowed_N: float
+    strong_N: float
+    weak_N: float
     slenderness: float
     Fcr_MPa: float
+    lengths_mm: tuple[float, float]
+    relative: tuple[float, float]
+    words: str
+
+
+@dataclass(frozen=True)
+class Strength:
+    """What a bar may take at its stations; N, Nmm; nan is "not checked".
+
+    `warping_per_Nmm`: share of the stress allowed that warping takes for each unit of torque, warping held at one end.
+    `squash_N`: push that the section itself takes.
+    """
+
+    tension_N: float
+    strong_Nmm: Floats
+    weak_Nmm: Floats
+    shear_strong_N: Floats
+    shear_weak_N: Floats
     torque_Nmm: float
     warping_per_Nmm: float
-    """Share of the stress allowed that warping takes for each unit of torque, warping held at one end; 0 where it is closed."""
+    unbraced_mm: Floats
+    squash_N: float
+    plastic: bool
+    open_profile: bool
+    sways_aside: bool
 
 
-def bar_strength(
-    s: Section, m: Material, columns: MaterialColumns, method: Method, buckling_mm: float, length_mm: float
-) -> BarStrength:
-    """Allowable axial forces and torque by the job's method."""
-    Fy, Fu = float(columns.Fy[0]), float(columns.Fu[0])
-    r = min(math.sqrt(s.I_minor_mm4 / s.A_mm2), s.rx_mm, s.ry_mm)
-    found = compression(E_MPa=m.E_MPa, Fy_MPa=Fy, A_mm2=s.A_mm2, r_mm=r, length_mm=buckling_mm)
-    pushed, stress = found.strength.nominal, found.Fcr_MPa
-    if method.kind == "en":
-        by_curve = flexural_buckling(
-            A_mm2=s.A_mm2,
-            I_mm4=s.A_mm2 * r**2,
-            length_mm=buckling_mm,
-            fy_MPa=Fy,
-            curve=buckling_curve(s),
-            E_MPa=m.E_MPa,
-        )
-        pushed, stress = by_curve.Nb_Rd_N, by_curve.chi * Fy
-    twisted = _twists_sideways(s, m, buckling_mm)
-    if twisted is not None:
-        # EN 1993-1-1 6.3.1.4 takes the same elastic stress by its own curve; the lower of the two is within both
-        stress = float(np.minimum(stress, inelastic_stress_MPa(Fy, twisted)))
-        pushed = float(np.minimum(pushed, stress * s.A_mm2))
-    if max(w.needs for w in walls_of(s)) > math.sqrt(m.E_MPa / Fy):
-        pushed = math.nan
+def strength_of(made: Made, method: Method, unbraced_mm: Floats, length_mm: float, welded: bool) -> Strength:
+    """All but the push, which depends on how the whole buckles."""
+    s, m = made.section, made.metal
+    Fy, Fu = float(made.columns.Fy[0]), float(made.columns.Fu[0])
+    by = method.divides
+    lengths, back = np.unique(np.round(unbraced_mm, 3), return_inverse=True)
+    rows = [_capacities(s.id, m.id, welded, method.model_dump_json(), float(L), round(length_mm, 3)) for L in lengths]
+    strong, weak, shear_strong, shear_weak = (np.array([r[k] for r in rows])[back] for k in range(4))
+    plastic = method.kind == "en" and bool(
+        modulus(section_table([s], "strong"), made.columns.Fy, made.columns.E)[0] > s.Sx_mm3 * (1 + ELASTIC)
+    )
+    return Strength(
+        tension_N=min(Fy * s.A_mm2 / by.member, Fu * s.A_mm2 / by.rupture),
+        strong_Nmm=strong,
+        weak_Nmm=weak,
+        shear_strong_N=shear_strong,
+        shear_weak_N=shear_weak,
+        torque_Nmm=_torque_Nmm(s, m, Fy) / by.member,
+        warping_per_Nmm=_warping_MPa(s, m, length_mm) / min(Fy / by.member, Fu / by.rupture),
+        unbraced_mm=unbraced_mm,
+        squash_N=Fy * s.A_mm2 / by.member,
+        plastic=plastic,
+        open_profile=s.shape == "i",
+        sways_aside=s.shape in ("i", "channel", "flat", "angle", "composed"),
+    )
+
+
+@lru_cache(maxsize=20_000)
+def _capacities(
+    section_id: str, material_id: str, welded: bool, method: str, unbraced_mm: float, length_mm: float
+) -> tuple[float, float, float, float]:
+    """Moments and shears about the strong and the weak axis; loads change far more often than sections."""
+    s, columns = section(section_id), material_columns([material(material_id)], welded=welded)
+    by = Method.model_validate_json(method)
+    found = [
+        capacities(section_table([s], axis), columns, by, unbraced_mm=unbraced_mm, length_mm=length_mm)
+        for axis in ("strong", "weak")
+    ]
+    return (*(float(c.moment[0]) for c in found), *(float(c.shear[0]) for c in found))  # type: ignore[return-value]
+
+
+def _torque_Nmm(s: Section, m: Material, Fy: float) -> float:
+    """Nominal torque of uniform torsion."""
     if s.shape == "rhs" and s.Ct_mm3:
-        torque = hollow_torsion(
+        return hollow_torsion(
             E_MPa=m.E_MPa, Fy_MPa=Fy, C_mm3=s.Ct_mm3, h_over_t=(s.depth_mm - 3 * s.wall_mm) / s.wall_mm
         ).strength.nominal
-    elif s.shape == "composed" and s.Ct_mm3:
-        torque = 0.6 * Fy * s.Ct_mm3
-    elif s.shape in ("chs", "round_bar"):
-        torque = 0.6 * Fy * s.J_mm4 / (s.depth_mm / 2)
+    if s.shape == "composed" and s.Ct_mm3:
+        return 0.6 * Fy * s.Ct_mm3
+    if s.shape in ("chs", "round_bar"):
+        return 0.6 * Fy * s.J_mm4 / (s.depth_mm / 2)
+    return 0.6 * Fy * s.J_mm4 / max(s.wall_mm, s.flange_mm, min(s.depth_mm, s.width_mm) if not s.wall_mm else 0.0)
+
+
+def push_of(made: Made, method: Method, lengths_mm: tuple[float, float], words: str) -> Push:
+    """Allowable push for buckling lengths about the strong and the weak axis."""
+    s, m, by = made.section, made.metal, method.divides
+    Fy = float(made.columns.Fy[0])
+    radii = (s.rx_mm, s.ry_mm)
+    if s.shape == "angle":
+        slim = _angle_slenderness(made, method, max(lengths_mm))
+        each = (slim, slim)
+    elif s.shape == "composed" and not s.upright:
+        worst = max(lengths_mm) / s.r_min_mm
+        each = (worst, worst)
     else:
-        torque = 0.6 * Fy * s.J_mm4 / max(s.wall_mm, s.flange_mm, min(s.depth_mm, s.width_mm) if not s.wall_mm else 0.0)
-    by = method.divides
-    return BarStrength(
-        min(Fy * s.A_mm2 / by.member, Fu * s.A_mm2 / by.rupture),
-        pushed / by.member,
-        found.slenderness,
-        stress,
-        torque / by.member,
-        _warping_MPa(s, m, length_mm) / min(Fy / by.member, Fu / by.rupture),
-    )
+        each = (lengths_mm[0] / radii[0], lengths_mm[1] / radii[1])
+    twisted = _twists_sideways(s, m, max(lengths_mm))
+    if method.kind == "en":
+        stress = [
+            flexural_buckling(
+                A_mm2=s.A_mm2, I_mm4=s.A_mm2, length_mm=max(k, 1e-9), fy_MPa=Fy, curve=buckling_curve(s), E_MPa=m.E_MPa
+            ).chi * Fy
+            for k in each
+        ]  # fmt: skip
+    else:
+        stress = [float(buckling_stress_MPa(Fy, euler_stress_MPa(m.E_MPa, k))) for k in each]
+    if twisted is not None:
+        # EN 1993-1-1 6.3.1.4 takes the same elastic stress by its own curve; the lower of the two is within both
+        stress = [float(np.minimum(v, buckling_stress_MPa(Fy, twisted))) for v in stress]
+    capacity = [v * s.A_mm2 * effective_share(s, Fy, v, m.E_MPa, method) / by.member for v in stress]
+    worst = int(np.argmin(np.nan_to_num(capacity, nan=-1.0)))
+    unit = math.pi * math.sqrt(m.E_MPa / Fy)
+    relative = (each[0] / unit, each[1] / unit)
+    return Push(capacity[worst], capacity[0], capacity[1], max(each), stress[worst], lengths_mm, relative, words)
+
+
+def _angle_slenderness(made: Made, method: Method, length_mm: float) -> float:
+    """Of a single angle: joined by one leg unless it is said to be held by both."""
+    s = made.section
+    about_leg, least = length_mm / min(s.rx_mm, s.ry_mm), length_mm / s.r_min_mm
+    if made.joined_by == "both legs":
+        return least
+    if method.kind != "en":
+        return one_leg_slenderness(about_leg, least)
+    unit = math.pi * math.sqrt(made.metal.E_MPa / float(made.columns.Fy[0]))
+    return max(least, unit * en.one_leg_slenderness(least / unit, about_leg / unit))
 
 
 def _warping_MPa(s: Section, m: Material, length_mm: float) -> float:
@@ -131,23 +213,37 @@ class Shares:
     sheared: Floats
 
 
-def shares(strong: Capacities, weak: Capacities, own: BarStrength, method: Method, f: Floats) -> Shares:
-    """Shares along a bar under one combination."""
+def shares(own: Strength, push: Push, method: Method, f: Floats, *, amplified: bool = False) -> Shares:
+    """Shares along a bar under one case; `amplified`: moments are of second order already."""
     N, Vy, Vz, T, My, Mz = f.T
-    axial = np.where(N > -NO_FORCE_N, np.abs(N) / own.tension_N, -N / own.compression_N)
+    axial = np.where(N > -NO_FORCE_N, np.maximum(N, 0.0) / own.tension_N, -N / push.allowed_N)
     bends = max(float(np.abs(Mz).max()), float(np.abs(My).max())) > NO_MOMENT_NMM
     # a hinged bar that only pulls or pushes needs no bending rule
-    bending = (
-        np.abs(Mz) / float(strong.moment[0]) + np.abs(My) / float(weak.moment[0]) if bends else np.zeros_like(axial)
-    )
-    together = (
-        np.where(axial >= 0.2, axial + 8 / 9 * bending, axial / 2 + bending)
-        if method.kind in AISC and bends
-        else axial + bending
-    )
+    strong = np.abs(Mz) / own.strong_Nmm if bends else np.zeros_like(axial)
+    weak = np.abs(My) / own.weak_Nmm if bends else np.zeros_like(axial)
+    if method.kind in AISC:
+        # the region of H1-1 is where both hold: their greater one is the share of a load that grows
+        together = np.maximum(axial + 8 / 9 * (strong + weak), axial / 2 + strong + weak)
+    elif method.kind == "en" and not amplified and float(N.min()) < -NO_FORCE_N:
+        together = _annex_b(own, push, N, axial, strong, weak)
+    else:
+        together = axial + strong + weak
     together = together + np.abs(T) * own.warping_per_Nmm
-    sheared = np.abs(Vy) / float(strong.shear[0]) + np.abs(Vz) / float(weak.shear[0]) + np.abs(T) / own.torque_Nmm
+    sheared = np.abs(Vy) / own.shear_strong_N + np.abs(Vz) / own.shear_weak_N + np.abs(T) / own.torque_Nmm
     return Shares(together, sheared)
+
+
+def _annex_b(own: Strength, push: Push, N: Floats, axial: Floats, strong: Floats, weak: Floats) -> Floats:
+    """6.3.3 with annex B where it is pushed, and the sum of shares of the section, 6.2.1(7)."""
+    pushed = np.maximum(-N, 0.0)
+    ny, nz = pushed / push.strong_N, pushed / push.weak_N
+    k = en.interaction(
+        ny, nz, *push.relative, plastic=own.plastic, open_profile=own.open_profile, sways_aside=own.sways_aside
+    )
+    about_y = ny + k.yy * strong + k.yz * weak
+    about_z = nz + k.zy * strong + k.zz * weak
+    section = np.where(N < 0, pushed / own.squash_N, axial) + strong + weak
+    return np.maximum(np.where(pushed > NO_FORCE_N, np.maximum(about_y, about_z), 0.0), section)
 
 
 def no_rule(m: Material, method: Method) -> str:
@@ -165,116 +261,101 @@ def worst_at(share: Floats) -> int:
 
 
 def bending_record(
-    name: str,
-    m: Material,
-    strong: Capacities,
-    weak: Capacities,
-    own: BarStrength,
-    method: Method,
-    x: Floats,
-    f: Floats,
-    words: str,
-    *,
-    turned: bool,
+    name: str, made: Made, own: Strength, push: Push, method: Method, x: Floats, f: Floats, words: str, *, amplified: bool
 ) -> Check:
     """The record of axial force with bending at its worst place."""
-    used = shares(strong, weak, own, method, f).together
+    used = shares(own, push, method, f, amplified=amplified).together
     k = worst_at(used)
-    N, _, _, _, My, Mz = f.T
-    Mcx, Mcy = float(strong.moment[0]), float(weak.moment[0])
+    N, _, _, T, My, Mz = f.T
+    m = made.metal
+    Mcx, Mcy = float(own.strong_Nmm[k]), float(own.weak_Nmm[k])
     why = no_rule(m, method) if math.isnan(float(used[k])) else None
     pushed = N[k] < 0
+    inputs = [
+        ("N", "pull (+) or push (−)", float(N[k]), "N"),
+        ("Nc", "push allowed" if pushed else "pull allowed", _plain(push.allowed_N) if pushed else own.tension_N, "N"),
+        ("Mx", "moment, strong axis", float(abs(Mz[k])), "Nmm"),
+        ("Mcx", "allowed", _plain(Mcx), "Nmm"),
+        ("My", "moment, weak axis", float(abs(My[k])), "Nmm"),
+        ("Mcy", "allowed", _plain(Mcy), "Nmm"),
+        ("Lb", "between places held sideways", float(own.unbraced_mm[k]), "mm"),
+    ]
+    if pushed:
+        inputs += [
+            ("Lx", "buckling length, strong axis", push.lengths_mm[0], "mm"),
+            ("Ly", "buckling length, weak axis", push.lengths_mm[1], "mm"),
+            ("L/r", "slenderness", push.slenderness, ""),
+            ("Fcr", "buckling stress", _plain(push.Fcr_MPa), "MPa"),
+        ]
+    if own.warping_per_Nmm and abs(float(T[k])) > NO_MOMENT_NMM:
+        share = own.warping_per_Nmm * abs(float(T[k]))
+        inputs.append(("w T", "share of the stress that warping takes", share, ""))
     return Check(
         id=f"{name}: together",
         title=f"{name}: {'push' if pushed else 'pull'} with bending",
         kind="strength",
         method=method.words,
         clause=CLAUSES[method.kind],
-        formula="N/Nc + 8/9 (Mx/Mcx + My/Mcy) ≤ 1, N/2Nc + … below 0.2"
-        if method.kind in AISC
-        else "N/Nc + Mx/Mcx + My/Mcy ≤ 1",
-        inputs=[
-            Value(symbol="N", name="pull (+) or push (−)", value=float(N[k]), unit="N"),
-            Value(
-                symbol="Nc",
-                name="push allowed" if pushed else "pull allowed",
-                value=_plain(own.compression_N) if pushed else own.tension_N,
-                unit="N",
-            ),
-            Value(symbol="Mx", name="moment, strong axis", value=float(abs(Mz[k])), unit="Nmm"),
-            Value(symbol="Mcx", name="allowed", value=_plain(Mcx), unit="Nmm"),
-            Value(symbol="My", name="moment, weak axis", value=float(abs(My[k])), unit="Nmm"),
-            Value(symbol="Mcy", name="allowed", value=_plain(Mcy), unit="Nmm"),
-            Value(symbol="KL/r", name="slenderness", value=own.slenderness, unit=""),
-            *(
-                [
-                    Value(
-                        symbol="w T",
-                        name="share of the stress that warping takes",
-                        value=own.warping_per_Nmm * abs(float(f[k, 3])),
-                        unit="",
-                    )
-                ]
-                if own.warping_per_Nmm and abs(float(f[k, 3])) > NO_MOMENT_NMM
-                else []
-            ),
-            Value(symbol="Fcr", name="buckling stress", value=_plain(own.Fcr_MPa), unit="MPa"),
-        ],
+        formula=FORMULAS.get(method.kind, FORMULAS["asd"]),
+        inputs=[Value(symbol=a, name=b, value=v, unit=u) for a, b, v, u in inputs],
         demand=None if why else float(used[k]),
         capacity=1.0,
         at_mm=float(x[k]),
         combination=words,
-        source="AISC 360-22 (from memory), held against check values",
-        assumptions=[
-            *(
-                [
-                    "warping is held at one end and free at the other, at its full where bending is worst: on the safe side"
-                ]
-                if own.warping_per_Nmm
-                else []
-            ),
-            "buckling length by the starter's factor; sideways buckling over the bar's whole length",
-            *(["section lies on its side"] if turned else []),
-        ],
+        source="AISC 360-22, EN 1993-1-1:2005 (from memory), held against check values",
+        assumptions=_assumptions(made, own, push, pushed=bool(pushed), amplified=amplified),
         not_checked=why,
     )
 
 
+def _assumptions(made: Made, own: Strength, push: Push, *, pushed: bool, amplified: bool) -> list[str]:
+    out = ["the same moment all along between places held sideways: on the safe side"]
+    if own.warping_per_Nmm:
+        out.append(
+            "warping is held at one end and free at the other, at its full where bending is worst: on the safe side"
+        )
+    if pushed:
+        out.append(push.words)
+        if made.section.shape == "angle":
+            out.append(made.joined_by or "joined by one leg: not said, so the weaker way")
+    if amplified:
+        out.append("moments of second order, out of plumb in the worst way")
+    if made.turned:
+        out.append("section lies on its side")
+    return out
+
+
+FORMULAS = {
+    "asd": "N/Nc + 8/9 (Mx/Mcx + My/Mcy) ≤ 1 and N/2Nc + Mx/Mcx + My/Mcy ≤ 1",
+    "shop": "N/Nc + Mx/Mcx + My/Mcy ≤ 1",
+    "en": "N/Nb + kyy My/Mb + kyz Mz/Mc ≤ 1, N/Nb + kzy My/Mb + kzz Mz/Mc ≤ 1; N/Npl + My/Mb + Mz/Mc ≤ 1",
+}
+
+
 def shear_record(
-    name: str,
-    s: Section,
-    m: Material,
-    strong: Capacities,
-    weak: Capacities,
-    own: BarStrength,
-    method: Method,
-    x: Floats,
-    f: Floats,
-    words: str,
+    name: str, made: Made, own: Strength, push: Push, method: Method, x: Floats, f: Floats, words: str
 ) -> Check:
     """The record of shear with torque at its worst place."""
-    shear = shares(strong, weak, own, method, f).sheared
+    shear = shares(own, push, method, f).sheared
     j = worst_at(shear)
     _, Vy, Vz, T, _, _ = f.T
-    Vcy, Vcx = float(strong.shear[0]), float(weak.shear[0])
-    missing = None
-    if math.isnan(float(shear[j])):
-        missing = no_rule(m, method)
+    missing = no_rule(made.metal, method) if math.isnan(float(shear[j])) else None
+    inputs = [
+        ("Vy", "shear in the depth", float(abs(Vy[j])), "N"),
+        ("Vcy", "allowed", _plain(float(own.shear_strong_N[j])), "N"),
+        ("Vx", "shear across", float(abs(Vz[j])), "N"),
+        ("Vcx", "allowed", _plain(float(own.shear_weak_N[j])), "N"),
+        ("T", "torque", float(abs(T[j])), "Nmm"),
+        ("Tc", "allowed, uniform torsion", own.torque_Nmm, "Nmm"),
+    ]
     return Check(
         id=f"{name}: shear",
         title=f"{name}: shear and twist",
         kind="strength",
         method=method.words,
-        clause="AISC 360-22 G, H3; shares added",
+        clause="EN 1993-1-1 6.2.6, 6.2.7; shares added" if method.kind == "en" else "AISC 360-22 G, H3; shares added",
         formula="Vy/Vcy + Vx/Vcx + T/Tc ≤ 1",
-        inputs=[
-            Value(symbol="Vy", name="shear in the depth", value=float(abs(Vy[j])), unit="N"),
-            Value(symbol="Vcy", name="allowed", value=_plain(Vcy), unit="N"),
-            Value(symbol="Vx", name="shear across", value=float(abs(Vz[j])), unit="N"),
-            Value(symbol="Vcx", name="allowed", value=_plain(Vcx), unit="N"),
-            Value(symbol="T", name="torque", value=float(abs(T[j])), unit="Nmm"),
-            Value(symbol="Tc", name="allowed, uniform torsion", value=own.torque_Nmm, unit="Nmm"),
-        ],
+        inputs=[Value(symbol=a, name=b, value=v, unit=u) for a, b, v, u in inputs],
         demand=None if missing else float(shear[j]),
         capacity=1.0,
         at_mm=float(x[j]),

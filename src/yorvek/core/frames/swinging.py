@@ -2,32 +2,32 @@
 
 from __future__ import annotations
 
+import numpy as np
+
 from yorvek.core.checks.record import Check, Value
 from yorvek.core.errors import InputError
-from yorvek.core.frames.request import FrameRequest
-from yorvek.core.frames.solving import Made, frame_of
+from yorvek.core.frames.events import stands_somewhere, where
+from yorvek.core.frames.solving import TONNES_PER_KG, Analysis
 from yorvek.core.quantities import GRAVITY
-from yorvek.core.structures.starters import Layout, length_mm
-from yorvek.core.structures.vibration import frequencies_hz
+from yorvek.core.theory.frames import frequencies_hz
 
 
-def swings_hz(request: FrameRequest, layout: Layout, made: dict[str, Made], *, loaded: bool) -> float | None:
-    """Lowest natural frequency with its own mass, and with everything that hangs on it; None where it has none."""
-    hung: dict[str, float] = {}
-    for load in request.loads if loaded else []:
-        spot = layout.spots[load.spot]
-        if load.direction != "down" or load.case == "wind":
+def swings_hz(analysis: Analysis, *, loaded: bool) -> float | None:
+    """Lowest natural frequency with its own mass, or with everything that lies and hangs on it and does not move; None where
+    it has none.
+    """
+    mesh = analysis.mesh
+    on_bars, on_nodes = np.zeros(len(analysis.layout.bars)), np.zeros(len(mesh.points))
+    for load, columns in zip(analysis.request.loads, analysis.loading.of_load, strict=True):
+        if not loaded or load.case == "wind" or stands_somewhere(load, where(analysis.layout, load)):
             continue
-        for node in spot.nodes:
-            hung[node] = hung.get(node, 0.0) + load.force_N / GRAVITY / len(spot.nodes)
-        whole = sum(length_mm(layout, layout.bar(n)) for n, _ in spot.bars)
-        for name, width in spot.bars:
-            bar = layout.bar(name)
-            q = load.line_N_per_mm + load.area_MPa * width + load.force_N / whole
-            for node in (bar.i, bar.j):
-                hung[node] = hung.get(node, 0.0) + q * length_mm(layout, bar) / 2 / GRAVITY
+        piece = analysis.loading.pieces[columns[0]]
+        for node, force in piece.at_nodes:
+            on_nodes[node] += max(-force[1], 0.0) / GRAVITY * TONNES_PER_KG
+        for bar, q in piece.on_bars:
+            on_bars[bar] += max(-q[1], 0.0) / GRAVITY * TONNES_PER_KG
     try:
-        return frequencies_hz(frame_of(request, layout, made, {}, 0.0), hung)[0]
+        return frequencies_hz(analysis.states.taut.system, on_bars, on_nodes)[0]
     except InputError:
         return None
 
@@ -38,7 +38,7 @@ def frequency_check(limit_hz: float, found_hz: float | None) -> Check:
         id="swings",
         title="lowest natural frequency, loaded",
         kind="stiffness",
-        method="own mass and what hangs on it",
+        method="own mass and what lies and hangs on it",
         clause="limit set in the brief",
         formula="f ≥ f least",
         inputs=[
@@ -49,6 +49,6 @@ def frequency_check(limit_hz: float, found_hz: float | None) -> Check:
         capacity=found_hz,
         unit="Hz",
         source="consistent masses of straight bars, lowest mode",
-        assumptions=["supports do not give", "loads downwards ride along as masses"],
+        assumptions=["supports do not give", "loads downwards ride along as masses where they lie; one that moves does not"],
         not_checked=None if found_hz else "it has no lowest frequency that could be worked out",
     )

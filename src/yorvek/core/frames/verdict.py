@@ -7,26 +7,26 @@ import math
 import numpy as np
 from numpy.typing import NDArray
 
-from yorvek.core.checks.fatigue import ATTACHED, FILLET_ALL_ROUND, PLAIN, WORTH_A_LOOK, fatigue_check
-from yorvek.core.checks.limits import deflection_limit_mm, limit_words
-from yorvek.core.checks.methods import combinations_of, service_combinations
+from yorvek.core.checks.methods import Combination, combinations_of, service_combinations
 from yorvek.core.checks.record import Check, Reserve, Value, least_reserve
 from yorvek.core.errors import InputError
-from yorvek.core.frames.joints import Chord, End, repeated_weld_stress, rules_of, wall_rule, words_of, worst
+from yorvek.core.frames.bars import OneBar, bars_of, check_bar
+from yorvek.core.frames.ends import Ends, joints_of
+from yorvek.core.frames.movement import Moved, movements
+from yorvek.core.frames.repeated import repeated_checks
 from yorvek.core.frames.request import FrameRequest, Situation
-from yorvek.core.frames.solving import Made, Solved, frame_of, layout_in, made_of, solutions, stations
+from yorvek.core.frames.search import Case
+from yorvek.core.frames.solving import Analysis, layout_in
 from yorvek.core.frames.stability import stability_checks
-from yorvek.core.frames.strength import bending_record, shares, shear_record
 from yorvek.core.frames.swinging import frequency_check, swings_hz
+from yorvek.core.frames.worst import Critical, Worst
 from yorvek.core.materials import material
 from yorvek.core.model import Model
 from yorvek.core.sections import price_per_kg, section
-from yorvek.core.structures.element import local_axes
-from yorvek.core.structures.frame import solve_frame
-from yorvek.core.structures.starters import Bar, Layout, length_mm, runs_on
+from yorvek.core.structures.starters import Layout
+from yorvek.core.theory.frames import Mechanism
 
 Floats = NDArray[np.float64]
-STRAIGHT = math.cos(math.radians(2.0))
 OUTSIDE = [
     "what the feet stand on: hand over the reactions, anchors by their maker's data",
     "tube walls at corners where no tube runs through and of round tubes under bars that are not round; stiffeners; plates that were not entered as a joint",
@@ -87,6 +87,15 @@ class Put(Model):
     bars: list[str]
 
 
+class Buckling(Model):
+    """How the whole buckles: at `factor` times the loads of a combination; none where nothing is pushed."""
+
+    factor: float | None
+    words: str
+    needs_second_order: bool
+    shape: dict[str, tuple[float, float, float]]
+
+
 class SituationVerdict(Model):
     """A position or a stage: what governs there, its mass and centre of gravity."""
 
@@ -109,6 +118,8 @@ class FrameVerdict(Model):
     moved: dict[str, tuple[float, float, float]]
     bars: list[BarVerdict]
     movement: Check
+    movements: list[Check] = []
+    buckling: Buckling | None = None
     strength: Reserve
     stiffness: Reserve
     weakest: str
@@ -198,46 +209,53 @@ def all_checks(verdict: FrameVerdict) -> list[Check]:
     return [*(c for b in verdict.bars for c in b.every_check()), *verdict.stability]
 
 
+D_PLUS_L = Combination("D + L, dynamic factors in", 1, 1, 0)
+LARGEST_FACTOR = 999.0
+NOWHERE = 0.5
+"""Of the size of the structure: what moves farther under its loads is held by next to nothing."""
+
+
 def _check(request: FrameRequest, layout: Layout, *, swings: bool) -> FrameVerdict:
-    made = made_of(request, layout)
+    """One situation, from its loads to its verdict."""
+    analysis = Analysis(request, layout)
     _known_joints(request, layout)
-    windy = any(x.case == "wind" for x in request.loads)
-    strong = list(solutions(request, layout, made, combinations_of(request.method, wind=windy), strength=True))
-    service = list(solutions(request, layout, made, service_combinations(wind=windy), strength=False))
-    chords = _chords(layout, made, strong)
-    often = _repeated(request, layout, made)
-    bars = [_bar(request, layout, bar, made[bar.name], strong, chords, often) for bar in layout.bars]
-    movement, moved = _movement(request, layout, service)
-    stability = stability_checks(request, layout, service)
+    windy = any(c.case == "wind" for c in analysis.loading.choices)
+    strong = Worst(analysis, combinations_of(request.method, wind=windy), strength=True)
+    service = Worst(analysis, service_combinations(wind=windy), strength=False)
+    everything = Worst(analysis, [D_PLUS_L], strength=True)
+    whole = everything.critical(D_PLUS_L)
+    moved = _moved(service)
+    _refuse_loose(analysis, moved)
+    ones = bars_of(strong)
+    ends = joints_of(analysis, ones)
+    bars = [_bar(analysis, one, strong, ends) for one in ones]
+    stability = [*_buckling_checks(strong), *stability_checks(analysis)]
     limit_hz = request.limits.least_hz
-    loaded_hz = swings_hz(request, layout, made, loaded=True) if swings or limit_hz else None
+    loaded_hz = swings_hz(analysis, loaded=True) if swings or limit_hz else None
     sways = [] if limit_hz is None else [frequency_check(limit_hz, loaded_hz)]
-    everything = [*(c for b in bars for c in b.every_check()), *stability]
-    strength = least_reserve(everything, "strength", none_applies="no load")
+    checks = [*(c for b in bars for c in b.every_check()), *stability]
+    strength = least_reserve(checks, "strength", none_applies="no load")
     weakest = next((b.name for b in bars for c in b.every_check() if c.id == strength.check_id), bars[0].name)
     mass = sum(b.mass_kg for b in bars)
-    middles = [
-        [b.mass_kg / mass * (p + q) / 2 for p, q in zip(layout.nodes[b.i], layout.nodes[b.j], strict=True)]
-        for b in bars
-    ]
-    centre = [sum(m[k] for m in middles) for k in range(3)]
     return FrameVerdict(
         words=layout.words,
         nodes=layout.nodes,
-        moved=moved,
+        moved={n: (float(d[0]), float(d[1]), float(d[2])) for n, d in zip(layout.nodes, moved.nodes, strict=True)},
         bars=bars,
-        movement=movement,
+        movement=moved.checks[0] if moved.checks else moved.greatest,
+        movements=[*moved.checks, moved.greatest],
+        buckling=_buckling(analysis, whole, strong),
         strength=strength,
-        stiffness=least_reserve([movement, *sways], "stiffness", none_applies="no limit"),
+        stiffness=least_reserve([*moved.checks, *sways], "stiffness", none_applies="no limit"),
         sways=sways,
         weakest=weakest,
-        handed=_handed(layout, service),
+        handed=_handed(service),
         loads=[
             Put(
                 name=x.name,
-                direction=x.direction,
-                nodes=list(layout.spots[x.spot].nodes),
-                bars=[n for n, _ in layout.spots[x.spot].bars],
+                direction=x.direction if x.way is None else "other",
+                nodes=[] if x.bars else list(layout.spots[x.spot].nodes),
+                bars=list(x.bars) or [n for n, _ in layout.spots[x.spot].bars],
             )
             for x in request.loads
         ],
@@ -245,12 +263,163 @@ def _check(request: FrameRequest, layout: Layout, *, swings: bool) -> FrameVerdi
         roles=list(layout.roles),
         mass_kg=mass,
         price=sum(b.mass_kg * price_per_kg(section(b.section_id), material(b.material_id).price_per_kg) for b in bars),
-        swings_empty_hz=swings_hz(request, layout, made, loaded=False) if swings else None,
+        swings_empty_hz=swings_hz(analysis, loaded=False) if swings else None,
         swings_loaded_hz=loaded_hz,
         outside=OUTSIDE,
         stability=stability,
-        centre_mm=(centre[0], centre[1], centre[2]),
+        centre_mm=_centre(layout, bars, mass),
     )
+
+
+def _centre(layout: Layout, bars: list[BarVerdict], mass: float) -> tuple[float, float, float]:
+    middles = [
+        [b.mass_kg / mass * (p + q) / 2 for p, q in zip(layout.nodes[b.i], layout.nodes[b.j], strict=True)]
+        for b in bars
+    ]
+    x, y, z = (sum(m[k] for m in middles) for k in range(3))
+    return x, y, z
+
+
+def _moved(service: Worst) -> Moved:
+    """Movements; where it buckles under its unfactored loads they are not checked, and say why."""
+    try:
+        return movements(service)
+    except Mechanism as error:
+        if not error.buckles:
+            raise
+        found = service.buckles()
+        at = "" if found is None else f" at {found.factor:.2f} times its loads"
+        none = Check(
+            id="movement", title="movement", kind="stiffness", method="unfactored loads", clause="", formula="",
+            unit="mm", source="3D frame, second order", not_checked=f"it buckles{at}: there is no movement at rest",
+        )  # fmt: skip
+        nodes = service.states.taut.u[: 6 * len(service.analysis.layout.nodes), 0].reshape(-1, 6)[:, :3] * 0.0
+        return Moved([none], none, nodes)
+
+
+def _refuse_loose(analysis: Analysis, moved: Moved) -> None:
+    """What moves farther than it is large stands by next to nothing: as good as a mechanism, and said so.
+
+    Raises:
+        Mechanism: where it moves most.
+    """
+    size = analysis.skeleton.size_mm
+    far = moved.greatest.demand or 0.0
+    if far > NOWHERE * size:
+        k = int(np.linalg.norm(moved.nodes, axis=1).argmax())
+        raise Mechanism(
+            field=f"node {list(analysis.layout.nodes)[k]}",
+            got="next to nothing holds it",
+            needs=f"it would move {far:.0f} mm, farther than half of its own size: hold it, brace it or make it stiffer",
+        )
+
+
+def _buckling_checks(strong: Worst) -> list[Check]:
+    """The whole against buckling, by the combination that comes nearest."""
+    nearest = min((strong.critical(c) for c in strong.combinations), key=lambda c: c.factor)
+    if not math.isfinite(nearest.factor) or nearest.factor > 100 * strong.ahead:
+        return []
+    factor, ahead = nearest.factor, strong.ahead
+    first = "" if factor > 1 else f"it buckles at {factor:.2f} times these loads; "
+    return [
+        Check(
+            id="buckling",
+            title=f"buckling of the whole, at {factor:.2f} × these loads",
+            kind="strength",
+            method=strong.analysis.request.method.words,
+            clause="critical load factor of the whole against the factor that the method asks for",
+            formula="λ ≥ factor of the method",
+            inputs=[
+                Value(symbol="λ", name="critical load factor, elastic", value=factor, unit=""),
+                Value(symbol="Ω", name="asked by the method", value=ahead, unit=""),
+            ],
+            demand=ahead,
+            capacity=factor * ELASTIC_STRUT,
+            combination=nearest.case.words,
+            source="eigenvalue of the 3D frame, four elements a bar; 0.877 of it for crookedness as AISC 360-22 E3 (from memory)",
+            assumptions=[first + "bars bend about both axes; twisting of open bars is in their own checks"],
+        )
+    ]
+
+
+ELASTIC_STRUT = 0.877
+
+
+def _buckling(analysis: Analysis, whole: Critical, strong: Worst) -> Buckling:
+    """How it buckles under dead and live load, to show."""
+    if not math.isfinite(whole.factor):
+        return Buckling(factor=None, words="nothing is pushed", needs_second_order=False, shape={})
+    shape = whole.buckled.shapes[: 6 * len(analysis.layout.nodes), 0].reshape(-1, 6)[:, :3]
+    most = max(float(np.abs(shape).max(initial=0.0)), 1e-12)
+    second = any(strong.second(c) for c in strong.combinations)
+    words = f"it buckles at {whole.factor:.2f} × {whole.case.words}"
+    return Buckling(
+        factor=min(whole.factor, LARGEST_FACTOR),
+        words=words + ("; moments are of second order" if second else ""),
+        needs_second_order=second,
+        shape={n: tuple(float(v) for v in d / most) for n, d in zip(analysis.layout.nodes, shape, strict=True)},  # type: ignore[misc]
+    )
+
+
+def _bar(analysis: Analysis, one: OneBar, strong: Worst, ends: Ends) -> BarVerdict:
+    """A bar's checks, its joints, and its forces where it is bent most."""
+    checks, shown = check_bar(one, strong)
+    checks += repeated_checks(analysis, one)
+    made, bar = one.made, one.bar
+    length = float(analysis.skeleton.length[one.index])
+    return BarVerdict(
+        name=bar.name,
+        role=bar.role,
+        i=bar.i,
+        j=bar.j,
+        section_id=made.section.id,
+        material_id=made.metal.id,
+        length_mm=length,
+        mass_kg=made.section.mass_kg_per_m(made.metal.density_kg_m3) * length / 1000,
+        checks=checks,
+        strength=least_reserve(checks, "strength", none_applies="no load"),
+        joints=[
+            JointVerdict(node=node, kind=kind, chosen=chosen, checks=found)
+            for node, kind, chosen, found in ends[bar.name]
+        ],
+        along_mm=one.at_mm.tolist(),
+        N_N=shown[:, 0].tolist(),
+        My_Nmm=shown[:, 4].tolist(),
+        Mz_Nmm=shown[:, 5].tolist(),
+        T_Nmm=shown[:, 3].tolist(),
+    )
+
+
+COMPONENTS = ("FX", "FY", "FZ", "MX", "MY", "MZ")
+
+
+def _handed(service: Worst) -> list[Handed]:
+    """Greatest and least of every reaction over all that may act together, unfactored."""
+    analysis = service.analysis
+    nodes = list(analysis.layout.nodes)
+    at = [nodes.index(n) for n in analysis.layout.supports]
+    rows = [(n, k) for n in at for k in range(6)]
+    groups: list[list[Case]] = [[] for _ in range(1)]
+    first = np.array([0, 1])
+    for state in service.states.all():
+        for n, k in rows:
+            for sign in (1.0, -1.0):
+                groups[0] += service.search.worst_rows(sign * state.reactions[n, k][None, :], first)[0]
+    try:
+        outcomes = service.outcomes([list({c.key: c for c in groups[0]}.values())])[0]
+    except Mechanism as error:
+        if not error.buckles:
+            raise
+        return []
+    values = np.array([o.reactions()[at] for o in outcomes])
+    out = []
+    for j, n in enumerate(at):
+        for k, component in enumerate(COMPONENTS):
+            most, least = float(values[:, j, k].max()), float(values[:, j, k].min())
+            if max(abs(most), abs(least)) > (1.0 if k < 3 else 1000.0):
+                unit = "N" if k < 3 else "Nmm"
+                out.append(Handed(node=nodes[n], component=component, most=most, least=least, unit=unit))
+    return out
 
 
 def _known_joints(request: FrameRequest, layout: Layout) -> None:
@@ -262,195 +431,3 @@ def _known_joints(request: FrameRequest, layout: Layout) -> None:
     odd = next((k for k in request.joints if k not in ends), None)
     if odd:
         raise InputError(field="joint", got=odd, needs='the end of a bar, such as "' + min(ends) + '"')
-
-
-def _chords(layout: Layout, made: dict[str, Made], solved: list[Solved]) -> dict[str, Chord]:
-    """Hollow bars that run straight through a node, by node; where two do, the thinner wall."""
-    at: dict[str, list[Bar]] = {}
-    for bar in layout.bars:
-        at.setdefault(bar.i, []).append(bar)
-        at.setdefault(bar.j, []).append(bar)
-    out: dict[str, Chord] = {}
-    for node, bars in at.items():
-        if len(bars) < 3:
-            continue
-        for k, a in enumerate(bars):
-            for b in bars[k + 1 :]:
-                own = made[a.name]
-                if made[b.name].section.id != own.section.id or not own.section.closed:
-                    continue
-                axes = _axes(layout, a, own)
-                if abs(float(axes[0] @ _axes(layout, b, own)[0])) < STRAIGHT:
-                    continue
-                if node in out and out[node].section.wall_mm <= own.section.wall_mm:
-                    continue
-                use = max(_pressed(one, bar, node, own) for one in solved for bar in (a, b))
-                out[node] = Chord(a.name, own.section, own.metal, axes, use)
-    return out
-
-
-def _axes(layout: Layout, bar: Bar, made: Made) -> Floats:
-    return local_axes(np.array(layout.nodes[bar.i]), np.array(layout.nodes[bar.j]), 90.0 if made.turned else 0.0)
-
-
-def _pressed(one: Solved, bar: Bar, node: str, made: Made) -> float:
-    """Greatest stress of a bar at its end there, of its yield."""
-    line = one.result.lines[bar.name]
-    f = line.along(np.array([0.0 if node == bar.i else line.length_mm]))[0]
-    return float(_stress(f[None, :], made)[0]) / made.metal.yield_MPa
-
-
-def _stress(f: Floats, made: Made) -> Floats:
-    """Elastic stress of the extreme fibre at stations, MPa."""
-    s = made.section
-    return np.asarray(np.abs(f[:, 0]) / s.A_mm2 + np.abs(f[:, 5]) / s.Sx_mm3 + np.abs(f[:, 4]) / s.Sy_mm3)
-
-
-class Often(Model):
-    """A load that comes and goes."""
-
-    name: str
-    cycles: float
-
-
-def _repeated(request: FrameRequest, layout: Layout, made: dict[str, Made]) -> list[tuple[Often, Solved]]:
-    """Each load that comes and goes often, alone on the structure, unfactored but with its dynamic factor."""
-    out = []
-    for k, load in enumerate(request.loads):
-        if load.cycles < WORTH_A_LOOK:
-            continue
-        frame = frame_of(request, layout, made, {k: load.dynamic_factor}, 0.0)
-        alone = Solved(service_combinations(wind=False)[0], (load.name,), solve_frame(frame))
-        out.append((Often(name=load.name, cycles=load.cycles), alone))
-    return out
-
-
-def _bar(
-    request: FrameRequest,
-    layout: Layout,
-    bar: Bar,
-    made: Made,
-    solved: list[Solved],
-    chords: dict[str, Chord],
-    often: list[tuple[Often, Solved]],
-) -> BarVerdict:
-    """The worst of all combinations for each check of a bar, and for the joints at its ends."""
-    L = length_mm(layout, bar)
-    own = (made.strong, made.weak, made.strength, request.method)
-    along = [(*stations(one.result, bar.name), one.words) for one in solved]
-    used = [shares(*own, f) for _, f, _ in along]
-    bent = max(range(len(along)), key=lambda k: _rank(used[k].together))
-    cut = max(range(len(along)), key=lambda k: _rank(used[k].sheared))
-    checks = [
-        bending_record(bar.name, made.metal, *own, *along[bent], turned=made.turned),
-        shear_record(bar.name, made.section, made.metal, *own, *along[cut]),
-    ]
-    joints = []
-    axes = _axes(layout, bar, made)
-    for end, node, at in (("i", bar.i, 0), ("j", bar.j, -1)):
-        hinged = f"{end}rz" in bar.released
-        place = End(bar.name, node, made.section, made.metal, request)
-        joint = request.joints.get(place.name)
-        if joint is None and (bar.bored or runs_on(layout, bar, node) or _free(layout, node)):
-            through = "bored" if bar.bored else "free" if _free(layout, node) else "runs through"
-            joints.append(JointVerdict(node=node, kind=through, chosen=False, checks=[]))
-            continue
-        rules = rules_of(place, joint, hinged=hinged)
-        chord = chords.get(node)
-        on_wall = joint is None or joint.kind in ("weld", "groove weld")
-        if chord and on_wall and not hinged and abs(float(axes[0] @ chord.axes[0])) < STRAIGHT:
-            extra = wall_rule(place, axes, chord)
-            rules += [extra] if extra else []
-        found = worst(rules, [(f[at], words) for _, f, words in along])
-        for load, alone in often if on_wall and not hinged else []:
-            stress, detail = repeated_weld_stress(place, joint, stations(alone.result, bar.name)[1][at])
-            found.append(fatigue_check(f"{place.name}: weld", stress, load.cycles, FILLET_ALL_ROUND, detail, load.name))
-        joints.append(
-            JointVerdict(node=node, kind=words_of(joint, hinged=hinged), chosen=joint is not None, checks=found)
-        )
-    for load, alone in often:
-        stress = float(_stress(stations(alone.result, bar.name)[1], made).max())
-        category, detail = (ATTACHED, "metal beside welds") if request.welded else (PLAIN, "plain bar")
-        checks.append(fatigue_check(bar.name, stress, load.cycles, category, detail, load.name))
-    shown = along[bent]
-    return BarVerdict(
-        name=bar.name,
-        role=bar.role,
-        i=bar.i,
-        j=bar.j,
-        section_id=made.section.id,
-        material_id=made.metal.id,
-        length_mm=L,
-        mass_kg=made.section.mass_kg_per_m(made.metal.density_kg_m3) * L / 1000,
-        checks=checks,
-        strength=least_reserve(checks, "strength", none_applies="no load"),
-        joints=joints,
-        along_mm=shown[0].tolist(),
-        N_N=shown[1][:, 0].tolist(),
-        My_Nmm=shown[1][:, 4].tolist(),
-        Mz_Nmm=shown[1][:, 5].tolist(),
-        T_Nmm=shown[1][:, 3].tolist(),
-    )
-
-
-def _free(layout: Layout, node: str) -> bool:
-    """An end that nothing else meets, and that nothing holds or that only rests: what is there is the load's or the ground's."""
-    rests = not set(layout.supports.get(node, ())) & {"RX", "RY", "RZ"}
-    return rests and sum(node in (b.i, b.j) for b in layout.bars) == 1
-
-
-def _rank(share: Floats) -> float:
-    """The greatest share; where there is no rule it comes before all."""
-    return math.inf if np.isnan(share).any() else float(share.max())
-
-
-def _movement(
-    request: FrameRequest, layout: Layout, service: list[Solved]
-) -> tuple[Check, dict[str, tuple[float, float, float]]]:
-    watched = layout.watched or tuple(layout.nodes)
-    one, node, size = max(
-        ((s, n, float(np.linalg.norm(s.result.displacements[n][:3]))) for s in service for n in watched),
-        key=lambda item: item[2],
-    )
-    size += request.play_mm
-    limit = deflection_limit_mm(layout.reach_mm, layout.tip, request.limits)
-    rule = limit_words(layout.tip, request.limits)
-    check = Check(
-        id="movement",
-        title=f"movement at {node}",
-        kind="stiffness",
-        method="unfactored loads",
-        clause=f"limit {rule}, set in the brief",
-        formula="δ ≤ δlim, δ by the frame",
-        inputs=[
-            Value(symbol="δ", name="movement, all directions together", value=size, unit="mm"),
-            *([Value(symbol="s", name="of which play", value=request.play_mm, unit="mm")] if request.play_mm else []),
-            Value(symbol="δlim", name="movement allowed", value=limit, unit="mm"),
-            Value(symbol="L", name="length the limit is taken from", value=layout.reach_mm, unit="mm"),
-        ],
-        demand=size,
-        capacity=limit,
-        unit="mm",
-        combination=one.words,
-        source="3D frame of straight bars, "
-        + ("second order" if request.second_order else "first order")
-        + "; shear deformation left out",
-        assumptions=[
-            "supports do not give" + (", play as entered" if request.play_mm else ", joints and hinges have no play")
-        ],
-    )
-    return check, {n: (float(d[0]), float(d[1]), float(d[2])) for n, d in one.result.displacements.items()}
-
-
-COMPONENTS = ("FX", "FY", "FZ", "MX", "MY", "MZ")
-
-
-def _handed(layout: Layout, service: list[Solved]) -> list[Handed]:
-    out = []
-    for node in layout.supports:
-        values = np.array([s.result.reactions[node] for s in service])
-        for k, component in enumerate(COMPONENTS):
-            most, least = float(values[:, k].max()), float(values[:, k].min())
-            if max(abs(most), abs(least)) > (1.0 if k < 3 else 1000.0):
-                out.append(Handed(node=node, component=component, most=most, least=least, unit="N" if k < 3 else "Nmm"))
-    return out

@@ -44,6 +44,7 @@ class PinSpec(Model):
     play: Place = Place(text="0.5", value=0.5)
     gap: Place = Place(text="1", value=1.0)
     grade: Grade = "8.8"
+    turns_about: Literal["width", "depth", "length"] = "width"
 
 
 class BoltsSpec(Model):

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections import Counter
 from collections.abc import Callable
 from typing import Any, Literal
 
@@ -19,13 +20,13 @@ from yorvek.core.frames import (
     chain,
     check_frame,
 )
-from yorvek.core.frames.request import Direction
+from yorvek.core.frames.request import Direction, Stretch, Way, Whole
 from yorvek.core.jobs.joints import JointAt, plain_joint
 from yorvek.core.jobs.spec import JobSpec, LoadSpec, Mark
 from yorvek.core.model import Model
 from yorvek.core.quantities.entry import Length, Place, Size
 from yorvek.core.structures.starters import STARTERS, OwnBar, OwnModel
-from yorvek.core.structures.starters.own import Held
+from yorvek.core.structures.starters.own import MOST_BARS, Freedom, Held
 
 OLD_COUNTS = ("bays", "panels", "pinned_feet")
 
@@ -42,9 +43,9 @@ class NodeSpec(Model):
 class OwnSpec(Model):
     """A model of one's own: nodes, bars and what holds which node."""
 
-    nodes: list[NodeSpec] = Field(max_length=600)
-    bars: list[OwnBar] = Field(max_length=600)
-    held: dict[str, Held] = Field(max_length=200)
+    nodes: list[NodeSpec] = Field(max_length=MOST_BARS)
+    bars: list[OwnBar] = Field(max_length=MOST_BARS)
+    held: dict[str, Held | list[Freedom]] = Field(max_length=2000)
 
     def plain(self) -> OwnModel:
         """In millimetres.
@@ -53,7 +54,7 @@ class OwnSpec(Model):
             InputError: two nodes of one name.
         """
         names = [n.name for n in self.nodes]
-        double = next((n for n in names if names.count(n) > 1), None)
+        double = next((n for n, often in Counter(names).items() if often > 1), None)
         if double:
             raise InputError(field="node", got=double, needs="a name of its own: two nodes have this one")
         return OwnModel(
@@ -119,12 +120,38 @@ class SituationSpec(Model):
 
 
 class StructureLoad(Model):
-    """A load of the brief at a spot of the structure."""
+    """A load of the brief on the structure: at a spot, or along bars of one's own choice, in order.
+
+    A force on bars stands at a place, is spread over them, or stands wherever it is worst.
+    """
 
     load_id: int
-    spot: str = Field(max_length=80)
+    spot: str = Field(default="", max_length=80)
+    bars: list[str] = Field(default=[], max_length=200)
     direction: Direction = "down"
+    way: Way | None = Field(default=None, description="x, y (up) and z of a direction that is none of the usual ones")
+    at: Place | None = Field(default=None, description="of a force on bars, from the start of the first")
+    spread: bool = False
     moves: bool = False
+
+
+class MemberStated(Model):
+    """Bars that are one piece of stock, in order, and where its pressed side is held sideways, from its start."""
+
+    name: str = Field(min_length=1, max_length=60)
+    bars: list[str] = Field(min_length=1, max_length=200)
+    held_sideways: list[Place] | None = Field(
+        default=None, max_length=100, description="none: where something frames in from the side"
+    )
+
+
+class StretchSpec(Model):
+    """A span or an overhang with a limit of its own."""
+
+    name: str = Field(min_length=1, max_length=60)
+    kind: Literal["span", "overhang"] = "span"
+    bars: list[str] = Field(min_length=1, max_length=200)
+    over: float | None = Field(default=None, ge=50, le=5000)
 
 
 class StructureSpec(Model):
@@ -136,7 +163,9 @@ class StructureSpec(Model):
     qty: int = Field(default=1, ge=1, le=200)
     starter: StarterSpec
     roles: dict[str, RoleChoice] = Field(max_length=12)
-    loads: list[StructureLoad] = Field(default=[], max_length=12)
+    loads: list[StructureLoad] = Field(default=[], max_length=40)
+    members: list[MemberStated] = Field(default=[], max_length=200)
+    stretches: list[StretchSpec] = Field(default=[], max_length=200)
     welded: bool = True
     weld_leg: Length = Length(text="5", value=5.0)
     pin: Length = Length(text="16", value=16.0)
@@ -164,13 +193,20 @@ def frame_load(on: StructureLoad, load: LoadSpec) -> FrameLoad:
         name=load.name,
         case=load.case,
         spot=on.spot,
+        bars=on.bars,
         direction=on.direction,
+        way=on.way,
+        at_mm=on.at.value if on.at is not None else None,
+        spread=on.spread,
         force_N=value if load.form == "force" else 0.0,
         line_N_per_mm=value if load.form == "line" else 0.0,
         area_MPa=value if load.form == "area" else 0.0,
         dynamic_factor=load.dynamic_factor,
         moves=on.moves,
         cycles=load.cycles,
+        group=load.group,
+        one_of=load.one_of,
+        both_ways=load.both_ways,
     )
 
 
@@ -195,6 +231,15 @@ def frame_request(
         starter=spec.starter.plain(),
         roles={k: c.model_copy(update={"section_id": own(c.section_id)}) for k, c in spec.roles.items()},
         loads=placed,
+        members=[
+            Whole(
+                name=m.name,
+                bars=m.bars,
+                held_sideways_mm=None if m.held_sideways is None else [p.value for p in m.held_sideways],
+            )
+            for m in spec.members
+        ],
+        stretches=[Stretch(name=x.name, kind=x.kind, bars=x.bars, over=x.over) for x in spec.stretches],
         method=job.method.plain(),
         limits=job.limits().model_copy(update={"least_hz": job.swings_at_least_hz}),
         welded=spec.welded,

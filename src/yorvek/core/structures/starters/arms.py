@@ -13,8 +13,8 @@ def tied_arm(height_mm: float, reach_mm: float, tie_rise_mm: float) -> Layout:
     return Layout(
         nodes={"foot": (0, 0, 0), "hinge": (0, h, 0), "head": (0, h + tie_rise_mm, 0), "tip": (r, h, 0)},
         bars=[
-            Bar("post below", "foot", "hinge", "post", buckling_factor=2.1),
-            Bar("post above", "hinge", "head", "post", buckling_factor=2.1),
+            Bar("post below", "foot", "hinge", "post"),
+            Bar("post above", "hinge", "head", "post"),
             Bar("arm", "hinge", "tip", "arm", frozenset({"iry", "irz"})),
             Bar("tie", "head", "tip", "tie", HINGE, only="tension"),
         ],
@@ -44,10 +44,10 @@ def braced_arm(height_mm: float, reach_mm: float, knee_drop_mm: float, knee_reac
             "tip": (reach_mm, h, 0),
         },
         bars=[
-            Bar("post below", "foot", "knee", "post", buckling_factor=2.1),
+            Bar("post below", "foot", "knee", "post"),
             Bar("post above", "knee", "corner", "post"),
             Bar("arm inside", "corner", "seat", "arm"),
-            Bar("arm outside", "seat", "tip", "arm", buckling_factor=2.1),
+            Bar("arm outside", "seat", "tip", "arm"),
             Bar("knee", "knee", "seat", "knee", HINGE),
         ],
         supports={"foot": FIXED},
@@ -68,8 +68,8 @@ def side_arm(reach_mm: float, side_mm: float) -> Layout:
     return Layout(
         nodes={"wall": (0, 0, 0), "corner": (reach_mm, 0, 0), "tip": (reach_mm, 0, side_mm)},
         bars=[
-            Bar("arm", "wall", "corner", "arm", buckling_factor=2.1),
-            Bar("side arm", "corner", "tip", "side arm", buckling_factor=2.1),
+            Bar("arm", "wall", "corner", "arm"),
+            Bar("side arm", "corner", "tip", "side arm"),
         ],
         supports={"wall": FIXED},
         spots={
@@ -96,7 +96,7 @@ def bracket(reach_mm: float, drop_mm: float, seat_mm: float) -> Layout:
     tip = "seat"
     if seat_mm < reach_mm:
         tip, nodes["tip"] = "tip", (reach_mm, 0, 0)
-        bars.append(Bar("arm outside", "seat", "tip", "arm", buckling_factor=2.1))
+        bars.append(Bar("arm outside", "seat", "tip", "arm"))
     along = tuple((b.name, 0.0) for b in bars if b.role == "arm")
     return Layout(
         nodes=nodes,
@@ -114,7 +114,7 @@ def post(height_mm: float, out_mm: float) -> Layout:
     """A post fixed on its base; what it carries stands off its axis by `out_mm` on a head arm, where that is not nothing."""
     need(height=height_mm)
     nodes: dict[str, Point] = {"foot": (0, 0, 0), "head": (0, height_mm, 0)}
-    bars = [Bar("post", "foot", "head", "post", buckling_factor=2.1)]
+    bars = [Bar("post", "foot", "head", "post")]
     spots = {
         "head": Spot("at the head", nodes=("head",)),
         "post": Spot("along the post", bars=(("post", 0.0),)),
@@ -122,7 +122,7 @@ def post(height_mm: float, out_mm: float) -> Layout:
     watched: tuple[str, ...] = ("head",)
     if out_mm > 0:
         nodes["seat"] = (out_mm, height_mm, 0)
-        bars.append(Bar("head arm", "head", "seat", "head arm", buckling_factor=2.1))
+        bars.append(Bar("head arm", "head", "seat", "head arm"))
         spots["seat"] = Spot("on the head arm's end", nodes=("seat",))
         watched = ("head", "seat")
     return Layout(

@@ -31,7 +31,7 @@ def deck_grid(length_mm: float, width_mm: float, bays: int, post_height_mm: floa
         for side, z in (("L", 0.0), ("R", width_mm)):
             if post_height_mm > 0:
                 nodes[f"foot {side}{k}"] = (pitch * k, 0.0, z)
-                bars.append(Bar(f"post {side}{k}", f"foot {side}{k}", f"{side}{k}", "post", buckling_factor=2.1))
+                bars.append(Bar(f"post {side}{k}", f"foot {side}{k}", f"{side}{k}", "post"))
                 supports[f"foot {side}{k}"] = FIXED
             else:
                 supports[f"{side}{k}"] = ("DY", "DZ", *(("DX",) if k == 0 else ()))
@@ -67,13 +67,13 @@ def runway(length_mm: float, rise_mm: float, overhang_mm: float) -> Layout:
         "second hanger": (run * share, rise_mm * share, 0),
     }
     bars = [
-        Bar("runway 1", "first hanger", "middle", "runway", buckling_factor=2.0),
-        Bar("runway 2", "middle", "second hanger", "runway", buckling_factor=2.0),
+        Bar("runway 1", "first hanger", "middle", "runway"),
+        Bar("runway 2", "middle", "second hanger", "runway"),
     ]
     watched: tuple[str, ...] = ("middle",)
     if overhang_mm > 0:
         nodes["end"] = (run, rise_mm, 0)
-        bars.append(Bar("overhang", "second hanger", "end", "runway", buckling_factor=2.1))
+        bars.append(Bar("overhang", "second hanger", "end", "runway"))
         watched = ("middle", "end")
     return Layout(
         nodes=nodes,
@@ -101,12 +101,12 @@ def bed(length_mm: float, width_mm: float, bays: int, arm_height_mm: float, arm_
     root = f"L{bays // 2}"
     x, y, z = flat.nodes[root]
     flat.nodes["arm root"] = (x, y + arm_height_mm, z)
-    bars = [*flat.bars, Bar("post", root, "arm root", "post", buckling_factor=2.1)]
+    bars = [*flat.bars, Bar("post", root, "arm root", "post")]
     seat = "arm root"
     if arm_reach_mm > 0:
         seat = "arm tip"
         flat.nodes[seat] = (x, y + arm_height_mm, z - arm_reach_mm)
-        bars.append(Bar("arm", "arm root", seat, "arm", buckling_factor=2.1))
+        bars.append(Bar("arm", "arm root", seat, "arm"))
     return Layout(
         nodes=flat.nodes,
         bars=bars,

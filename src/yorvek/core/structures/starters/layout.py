@@ -21,8 +21,8 @@ HINGE = frozenset({"iry", "irz", "jry", "jrz"})
 
 @dataclass(frozen=True)
 class Bar:
-    """A straight bar; `bored`: a pin that goes through holes in what it joins, so its ends are no joints. `buckling_factor` times its length is its buckling length: AISC 360-22 commentary table C-A-7.1 (from
-    memory), 2.1 for a post or arm free at one end or swaying on pinned feet, 1.2 swaying on fixed feet, 1.0 otherwise.
+    """A straight bar; `bored`: a pin that goes through holes in what it joins, so its ends are no joints; `depth` is the way
+    its section's depth points where that is not the usual one.
     """
 
     name: str
@@ -31,8 +31,8 @@ class Bar:
     role: str
     released: frozenset[str] = frozenset()
     only: Literal["", "tension", "compression"] = ""
-    buckling_factor: float = 1.0
     bored: bool = False
+    depth: Point | None = None
 
 
 @dataclass(frozen=True)
@@ -46,7 +46,9 @@ class Spot:
 
 @dataclass
 class Layout:
-    """A starter expanded. `reach_mm` is the length the movement limit is taken from; `tip` whether it is an arm's tip."""
+    """A starter expanded. `reach_mm` is the length that the limit of the whole is taken from, 0 where only its members have
+    limits; `tip` whether it is an arm's tip.
+    """
 
     nodes: dict[str, Point]
     bars: list[Bar]
@@ -62,10 +64,25 @@ class Layout:
         if not self.roles:
             self.roles = tuple(dict.fromkeys(b.role for b in self.bars))
         self._by_name = {b.name: b for b in self.bars}
+        self._at: dict[str, list[Bar]] = {n: [] for n in self.nodes}
+        for b in self.bars:
+            for n in (b.i, b.j):
+                self._at.setdefault(n, []).append(b)
 
     def bar(self, name: str) -> Bar:
         """The bar of that name."""
         return self._by_name[name]
+
+    def at(self, node: str) -> list[Bar]:
+        """The bars that end at a node."""
+        return self._at.get(node, [])
+
+    def way(self, bar: Bar, node: str) -> Point:
+        """The direction of a bar away from a node, of length one."""
+        a, b = (bar.i, bar.j) if node == bar.i else (bar.j, bar.i)
+        d = [q - p for p, q in zip(self.nodes[a], self.nodes[b], strict=True)]
+        size = math.hypot(*d)
+        return d[0] / size, d[1] / size, d[2] / size
 
 
 def need(**lengths: float) -> None:
@@ -76,20 +93,27 @@ def need(**lengths: float) -> None:
 
 def runs_on(layout: Layout, bar: Bar, node: str) -> bool:
     """Whether a bar of the same role goes straight on past the node: the two are one piece, and there is no joint."""
-    hinged = ("irz" if node == bar.i else "jrz") in bar.released
-    for other in layout.bars:
-        if other is bar or other.role != bar.role or node not in (other.i, other.j) or hinged:
-            continue
-        if ("irz" if node == other.i else "jrz") in other.released:
-            continue
-        here = layout.nodes[node]
-        a = layout.nodes[bar.j if node == bar.i else bar.i]
-        b = layout.nodes[other.j if node == other.i else other.i]
-        u = [p - q for p, q in zip(a, here, strict=True)]
-        v = [p - q for p, q in zip(b, here, strict=True)]
-        if sum(p * q for p, q in zip(u, v, strict=True)) <= -STRAIGHT * math.hypot(*u) * math.hypot(*v):
-            return True
-    return False
+    return any(other.role == bar.role for other in carries_on(layout, bar, node))
+
+
+def carries_on(layout: Layout, bar: Bar, node: str) -> list[Bar]:
+    """Bars that go straight on past the node, stiffly joined to this one."""
+    if hinged_at(bar, node):
+        return []
+    here = layout.way(bar, node)
+    return [
+        other
+        for other in layout.at(node)
+        if other is not bar
+        and not hinged_at(other, node)
+        and sum(p * q for p, q in zip(here, layout.way(other, node), strict=True)) <= -STRAIGHT
+    ]
+
+
+def hinged_at(bar: Bar, node: str) -> bool:
+    """Whether the bar's end there turns freely in bending."""
+    end = "i" if node == bar.i else "j"
+    return bool({f"{end}ry", f"{end}rz"} & bar.released)
 
 
 def length_mm(layout: Layout, bar: Bar) -> float:

@@ -3,9 +3,10 @@
 from __future__ import annotations
 
 import math
-from typing import Literal
+from collections import Counter
+from typing import Any, Literal
 
-from pydantic import Field
+from pydantic import Field, model_validator
 
 from yorvek.core.errors import InputError
 from yorvek.core.model import Model
@@ -19,7 +20,9 @@ HOLDS: dict[str, tuple[str, ...]] = {
     "on a roller": ("DY", "DZ"),
     "held sideways": ("DZ",),
 }
-MOST_BARS = 600
+Freedom = Literal["x", "y", "z", "rx", "ry", "rz"]
+FREEDOMS: dict[str, str] = {"x": "DX", "y": "DY", "z": "DZ", "rx": "RX", "ry": "RY", "rz": "RZ"}
+MOST_BARS = 5000
 FARTHEST_MM = 100_000.0
 
 
@@ -33,15 +36,25 @@ class OwnBar(Model):
     hinged_i: bool = False
     hinged_j: bool = False
     only: Literal["", "tension", "compression"] = ""
-    buckling_factor: float = Field(default=1.0, ge=0.5, le=10.0)
+    depth: tuple[float, float, float] | None = Field(
+        default=None, description="the way its section's depth points; usually up, of an upright bar along x"
+    )
+
+    @model_validator(mode="before")
+    @classmethod
+    def _as_it_was(cls, data: Any) -> Any:
+        """Rows and files of before hold a factor on the buckling length, which now follows from the whole."""
+        if isinstance(data, dict) and "buckling_factor" in data:
+            return {k: v for k, v in data.items() if k != "buckling_factor"}
+        return data
 
 
 class OwnModel(Model):
-    """Nodes (mm, y up), bars, and what holds which node."""
+    """Nodes (mm, y up), bars, and what holds which node: a usual kind of holding, or the freedoms that are held."""
 
     nodes: dict[str, tuple[float, float, float]] = Field(max_length=MOST_BARS)
     bars: list[OwnBar] = Field(max_length=MOST_BARS)
-    held: dict[str, Held] = Field(max_length=200)
+    held: dict[str, Held | list[Freedom]] = Field(max_length=2000)
 
 
 def own_layout(model: OwnModel) -> Layout:
@@ -51,7 +64,7 @@ def own_layout(model: OwnModel) -> Layout:
         InputError: a bar to a node that is not there, of no length, or a name used twice; a loose node; nothing held.
     """
     names = [b.name for b in model.bars]
-    double = next((n for n in names if names.count(n) > 1), None)
+    double = next((n for n, often in Counter(names).items() if often > 1), None)
     if double:
         raise InputError(field="bar", got=double, needs="a name of its own: two bars have this one")
     if not model.bars:
@@ -84,50 +97,46 @@ def own_layout(model: OwnModel) -> Layout:
         Bar(
             b.name, b.i, b.j, b.role,
             frozenset({*(("iry", "irz") if b.hinged_i else ()), *(("jry", "jrz") if b.hinged_j else ())}),
-            b.only, b.buckling_factor,
+            b.only, depth=b.depth,
         )
         for b in model.bars
     ]  # fmt: skip
-    reach = max(math.dist(a, b) for a in nodes.values() for b in nodes.values()) if len(nodes) < 200 else _far(nodes)
     return Layout(
         nodes=nodes,
         bars=bars,
-        supports={n: HOLDS[h] for n, h in model.held.items()},
+        supports={n: _holds(h) for n, h in model.held.items()},
         spots={
             **{f"at {n}": Spot(f"at {n}", nodes=(n,)) for n in nodes},
             **{f"along {b.name}": Spot(f"along {b.name}", bars=((b.name, 0.0),)) for b in bars},
         },
-        reach_mm=reach,
+        reach_mm=0.0,
         tip=False,
         words="model of one's own",
     )
 
 
-def _far(nodes: dict[str, Point]) -> float:
-    """The box's diagonal, where every pair would be too many."""
-    sides = [max(p[k] for p in nodes.values()) - min(p[k] for p in nodes.values()) for k in range(3)]
-    return math.hypot(*sides)
+def _holds(held: Held | list[Freedom]) -> tuple[str, ...]:
+    return HOLDS[held] if isinstance(held, str) else tuple(FREEDOMS[f] for f in held)
 
 
-def _held(fixed: tuple[str, ...]) -> Held:
-    if "RZ" in fixed:
-        return "fixed"
-    if "DY" not in fixed:
-        return "held sideways"
-    if "DX" not in fixed:
-        return "on a roller"
-    return "hinged" if "RY" in fixed else "pinned"
+def _held(fixed: tuple[str, ...]) -> Held | list[Freedom]:
+    """The usual kind that holds just these, or the freedoms themselves."""
+    kind = next((k for k, holds in HOLDS.items() if set(holds) == set(fixed)), None)
+    words: dict[str, Held] = {k: k for k in ("fixed", "hinged", "pinned", "on a roller", "held sideways")}  # type: ignore[misc]
+    if kind is not None:
+        return words[kind]
+    return [f for f, d in FREEDOMS.items() if d in fixed]  # type: ignore[misc]
 
 
 def as_own(layout: Layout) -> OwnModel:
-    """A starter's model to be changed by hand; supports become the nearest kind of holding."""
+    """A starter's model to be changed by hand."""
     return OwnModel(
         nodes=dict(layout.nodes),
         bars=[
             OwnBar(
                 name=b.name, i=b.i, j=b.j, role=b.role,
                 hinged_i="irz" in b.released, hinged_j="jrz" in b.released,
-                only=b.only, buckling_factor=b.buckling_factor,
+                only=b.only,
             )
             for b in layout.bars
         ],

@@ -1,0 +1,260 @@
+"""The elastic states of a structure: ties that go slack, feet that lift, and the push that its stiffness has to carry."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from functools import cached_property
+
+import numpy as np
+from numpy.typing import NDArray
+
+from yorvek.core.errors import InputError
+from yorvek.core.frames.search import Case
+from yorvek.core.theory.frames import Buckled, Columns, Mechanism, Mesh, System, buckled
+from yorvek.core.theory.frames.lines import Stations
+
+Floats = NDArray[np.float64]
+Flags = NDArray[np.bool_]
+SLACK_N = 1e-6
+"""Of the greatest force: a tie that pushes by less is taut."""
+ROUNDS = 40
+SECOND_ROUNDS, SETTLED = 3, 0.01
+Lean = tuple[float, float]
+UPRIGHT: Lean = (0.0, 0.0)
+
+
+class State:
+    """A system with all its columns solved."""
+
+    def __init__(self, mesh: Mesh, columns: Columns, stations: Stations, slack: Flags, lifted: Flags) -> None:
+        self.mesh, self.columns, self.stations, self.slack, self.lifted = mesh, columns, stations, slack, lifted
+        self.system = System.of(mesh, slack=slack, let_go=lifted)
+        self.u = self.system.solved(columns.forces)
+
+    @cached_property
+    def ends(self) -> Floats:
+        return self.system.ends(self.u, self.columns)
+
+    @cached_property
+    def N(self) -> Floats:
+        """Pull in the middle of each element by column, [e, c]."""
+        return np.asarray((self.ends[:, 6] - self.ends[:, 0]) / 2)
+
+    @cached_property
+    def forces(self) -> Floats:
+        """At all stations, [s, 6, c]."""
+        return self.stations.forces(self.ends, self.columns)
+
+    @cached_property
+    def moves(self) -> Floats:
+        """At all stations, [s, 3, c]."""
+        return self.stations.moves(self.system, self.u, self.columns)
+
+    @cached_property
+    def reactions(self) -> Floats:
+        """At the nodes of the skeleton, [n, 6, c]."""
+        return self.system.reactions(self.u, self.columns)
+
+    @property
+    def slack_names(self) -> list[str]:
+        return [self.mesh.skeleton.bars[k] for k in np.nonzero(self.slack)[0]]
+
+    def buckled(self, factors: Floats, shapes: int = 6) -> Buckled:
+        """Linear buckling under a sum of columns."""
+        return buckled(self.system, self.N @ factors, shapes=shapes)
+
+
+@dataclass(frozen=True)
+class Outcome:
+    """What a case does: along all bars, at the nodes and at the supports."""
+
+    case: Case
+    state: State
+    second: Second | None = None
+    column: int = 0
+
+    @property
+    def words(self) -> str:
+        slack = self.state.slack_names
+        return (
+            self.case.words
+            + (f"; slack: {', '.join(slack)}" if slack else "")
+            + ("; second order" if self.second is not None else "")
+        )
+
+    def forces(self, bar: int) -> Floats:
+        """At the stations of a bar, [s, 6]."""
+        span = self.state.stations.of_bar(bar)
+        if self.second is not None:
+            return np.asarray(self.second.forces[span][:, :, self.column])
+        return np.asarray(self.state.forces[span] @ self.case.factors)
+
+    def moves(self) -> Floats:
+        """At all stations, [s, 3]."""
+        if self.second is not None:
+            return np.asarray(self.second.moves[:, :, self.column])
+        return np.asarray(self.state.moves @ self.case.factors)
+
+    def nodes(self) -> Floats:
+        """Movement of the skeleton's nodes, [n, 3]."""
+        u = self.second.u[:, self.column] if self.second is not None else self.state.u @ self.case.factors
+        return np.asarray(u[: 6 * len(self.state.mesh.skeleton.nodes)].reshape(-1, 6)[:, :3])
+
+    def reactions(self) -> Floats:
+        """[n, 6]."""
+        if self.second is not None:
+            return np.asarray(self.second.reactions[:, :, self.column])
+        return np.asarray(self.state.reactions @ self.case.factors)
+
+
+@dataclass(frozen=True)
+class Second:
+    """A case solved with its push in the stiffness, a column for each way it leans."""
+
+    u: Floats
+    forces: Floats
+    moves: Floats
+    reactions: Floats
+
+
+class States:
+    """All states met so far, by what is slack and what is lifted."""
+
+    def __init__(self, mesh: Mesh, columns: Columns, feet: list[int], leaning: tuple[Columns, Columns]) -> None:
+        self.mesh, self.columns, self.stations = mesh, columns, Stations(mesh)
+        self.feet, self.leaning = feet, leaning
+        self.only = mesh.skeleton.only
+        self._states: dict[tuple[bytes, bytes], State] = {}
+
+    @cached_property
+    def taut(self) -> State:
+        """Everything taut, every foot down."""
+        return self.of(np.zeros(len(self.only), bool), np.zeros(self.mesh.count, bool))
+
+    @property
+    def one_sided(self) -> bool:
+        """Whether anything may go slack or lift."""
+        return bool(self.only.any() or self.feet)
+
+    def of(self, slack: Flags, lifted: Flags) -> State:
+        """The state of those slack and those lifted.
+
+        Raises:
+            Mechanism: it does not stand that way.
+        """
+        key = (slack.tobytes(), lifted.tobytes())
+        if key not in self._states:
+            self._states[key] = State(self.mesh, self.columns, self.stations, slack, lifted)
+        return self._states[key]
+
+    def all(self) -> list[State]:
+        return list(self._states.values())
+
+    def settled(self, case: Case, lean: Lean = UPRIGHT) -> State:
+        """The state in which a case comes to rest: start taut and down, let go one by one what pushes or pulls the wrong way.
+
+        What would make it a mechanism that no load drives stays: it carries next to nothing. Feet that find no rest stay
+        down: it tips, which is overturning's to say.
+
+        Raises:
+            InputError: its ties find no rest.
+        """
+        state = self.taut
+        kept: set[tuple[str, int]] = set()
+        forces = self.together(case.factors, lean)
+        for _ in range(ROUNDS):
+            wrong = self._wrong(state, forces, kept)
+            if wrong is None:
+                return state
+            slack, lifted = state.slack.copy(), state.lifted.copy()
+            kind, at = wrong
+            if kind == "bar":
+                slack[at] = not slack[at]
+            else:
+                lifted[6 * at : 6 * at + 3] = ~lifted[6 * at : 6 * at + 3]
+            try:
+                state = self.of(slack, lifted)
+            except Mechanism:
+                kept.add(wrong)
+        if self.feet:
+            return self.taut
+        raise InputError(field="members", got="ties and props", needs="they find no rest: brace both ways")
+
+    def together(self, factors: Floats, lean: Lean) -> Columns:
+        """A sum of columns as one, leaning so."""
+        forces, even = self.columns.forces @ factors, self.columns.even @ factors
+        for share, leaning in zip(lean, self.leaning, strict=True):
+            if share:
+                forces = forces + share * (leaning.forces @ factors)
+                even = even + share * (leaning.even @ factors)
+        return Columns(forces[:, None], even[:, :, None], ())
+
+    def _wrong(self, state: State, load: Columns, kept: set[tuple[str, int]]) -> tuple[str, int] | None:
+        """The tie or foot that is most in the wrong state."""
+        u = state.system.solved(load.forces)
+        ends = state.system.ends(u, load)
+        N = (ends[:, 6, 0] - ends[:, 0, 0]) / 2
+        reaction = state.system.reactions(u, load)[:, :, 0] if self.feet else np.zeros((0, 6))
+        u = u[:, 0]
+        worst: tuple[float, str, int] = (0.0, "", 0)
+        scale = max(float(np.abs(N).max(initial=0.0)), 1.0)
+        for b in map(int, np.nonzero(self.only)[0]):
+            if state.slack[b]:
+                wrong = float(self.only[b]) * self._longer(u, b) * self._stiff(b) / scale
+            else:
+                wrong = float(-self.only[b] * N[self.mesh.first[b]]) / scale
+            if wrong > max(worst[0], SLACK_N) and ("bar", b) not in kept:
+                worst = (wrong, "bar", b)
+        for n in self.feet:
+            wrong = -float(u[6 * n + 1]) * 1e3 / scale if state.lifted[6 * n + 1] else -float(reaction[n, 1]) / scale
+            if wrong > max(worst[0], SLACK_N) and ("foot", n) not in kept:
+                worst = (wrong, "foot", n)
+        return (worst[1], worst[2]) if worst[1] else None
+
+    def _stiff(self, bar: int) -> float:
+        s = self.mesh.skeleton
+        return float(s.E[bar] * s.A[bar] / s.length[bar])
+
+    def _longer(self, u: Floats, bar: int) -> float:
+        a, z = (int(v) for v in self.mesh.skeleton.ends[bar])
+        return float((u[6 * z : 6 * z + 3] - u[6 * a : 6 * a + 3]) @ self.mesh.skeleton.axes[bar, 0])
+
+    def second_order(self, case: Case, state: State, ahead: float, leans: list[Lean]) -> Second:
+        """A case with the push it makes taken into the stiffness, at `ahead` times its loads and divided again.
+
+        Args:
+            ahead: the factor by which the method asks for loads ahead of the case.
+            leans: shares of the weight that act along X and Z for being out of plumb, a column each.
+
+        Raises:
+            Mechanism: it buckles under these loads.
+        """
+        mesh, factors = self.mesh, case.factors * ahead
+        each = [self.together(factors, lean) for lean in leans]
+        load = Columns(
+            np.concatenate([c.forces for c in each], axis=1), np.concatenate([c.even for c in each], axis=2), ()
+        )
+        N = state.N @ factors
+        for _ in range(SECOND_ROUNDS):
+            system = System.of(mesh, slack=state.slack, let_go=state.lifted, N=N)
+            u = system.solved(load.forces)
+            ends = system.ends(u, load)
+            now = (ends[:, 6, 0] - ends[:, 0, 0]) / 2
+            if float(np.abs(now - N).max()) <= SETTLED * max(float(np.abs(N).max()), 1.0):
+                break
+            N = now
+        forces = self.stations.forces(ends, load)
+        moves = self.stations.moves(system, u, load)
+        _add_bow(self.stations, forces, moves, np.where(state.slack[mesh.bar], 0.0, N))
+        return Second(u / ahead, forces / ahead, moves / ahead, system.reactions(u, load) / ahead)
+
+
+def _add_bow(stations: Stations, forces: Floats, moves: Floats, N: Floats) -> None:
+    """What push makes of the bow inside each element: its ends have it already."""
+    mesh = stations.mesh
+    begin = stations.begin[stations.element]
+    away = moves - moves[begin]
+    axes = mesh.skeleton.axes[stations.bar]
+    push = N[stations.element][:, None]
+    forces[:, 5] += push * np.einsum("sg,sgc->sc", axes[:, 1], away)
+    forces[:, 4] -= push * np.einsum("sg,sgc->sc", axes[:, 2], away)

@@ -1,0 +1,167 @@
+"""The worst of everything that may act together: cases found, brought to rest, and solved again where push bends them further."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable
+from dataclasses import dataclass
+
+import numpy as np
+from numpy.typing import NDArray
+
+from yorvek.core.checks.methods import Combination
+from yorvek.core.frames.search import Case, Search
+from yorvek.core.frames.solving import Analysis
+from yorvek.core.frames.states import UPRIGHT, Outcome, State
+from yorvek.core.theory.frames import Buckled, elements_work
+
+Floats = NDArray[np.float64]
+Whole = NDArray[np.int64]
+FIRST_ORDER_ENOUGH = 10.0
+"""Critical factor from which first order will do: EN 1993-1-1 5.2.1(3); AISC's own bound on second over first order is of the
+same size.
+"""
+BARELY = 1.005
+MOST_CASES = 160
+MOST_SECOND = 40
+ROUNDS = 5
+
+
+@dataclass(frozen=True)
+class Critical:
+    """How a combination buckles under the worst choice of its loads; `case` and the pushes that go with it, [e]."""
+
+    case: Case
+    buckled: Buckled
+    N: Floats
+
+    @property
+    def factor(self) -> float:
+        return self.buckled.factor
+
+
+class Worst:
+    """Outcomes of one set of combinations: for each bar those that may be worst for it."""
+
+    def __init__(self, analysis: Analysis, combinations: list[Combination], *, strength: bool) -> None:
+        self.analysis, self.strength = analysis, strength
+        self.states = analysis.states
+        self.search = Search(analysis.loading, combinations, strength=strength)
+        self.combinations = combinations
+        self._critical: dict[str, Critical] = {}
+        self._settled: dict[tuple[str, tuple[int, ...]], State] = {}
+
+    @property
+    def ahead(self) -> float:
+        return self.analysis.request.method.ahead if self.strength else 1.0
+
+    def state(self, case: Case) -> State:
+        """The state in which a case rests."""
+        if not self.states.one_sided:
+            return self.states.taut
+        if case.key not in self._settled:
+            self._settled[case.key] = self.states.settled(case)
+        return self._settled[case.key]
+
+    def critical(self, combination: Combination) -> Critical:
+        """The lowest critical factor of a combination: begun with everything on, then with what adds to the shape found."""
+        if combination.name not in self._critical:
+            n = len(self.analysis.loading.choices)
+            starts = [tuple([0] * n), *(tuple(0 if k == j else -1 for k in range(n)) for j in range(n) if n > 1)]
+            best: Critical | None = None
+            for picks in starts:
+                found = self._descend(combination, picks)
+                if best is None or found.factor < best.factor:
+                    best = found
+                if np.isfinite(best.factor):
+                    break
+            assert best is not None
+            self._critical[combination.name] = best
+        return self._critical[combination.name]
+
+    def _descend(self, combination: Combination, picks: tuple[int, ...]) -> Critical:
+        best: Critical | None = None
+        for _ in range(ROUNDS):
+            case = self.search.case(combination, picks)
+            state = self.state(case)
+            found = state.buckled(case.factors)
+            if best is None or found.factor < best.factor:
+                best = Critical(case, found, state.N @ case.factors)
+            if not len(found.factors):
+                break
+            each = -elements_work(state.system, found.shapes[:, :1])[:, 0] @ state.N
+            k = self.combinations.index(combination)
+            _, chosen = self.search.greatest(each[None, :])[k]
+            now = self.search.case(combination, tuple(chosen[0].tolist())).picks
+            if now == case.picks:
+                break
+            picks = now
+        assert best is not None
+        return best
+
+    def second(self, combination: Combination) -> bool:
+        """Whether a combination is solved in second order: by the critical factor, or because the user asks. What buckles at
+        less than the method asks for has no second order: that it buckles is its verdict.
+        """
+        over = self.critical(combination).factor / self.ahead
+        if over <= BARELY:
+            return False
+        return over < FIRST_ORDER_ENOUGH or self.analysis.request.second_order
+
+    def outcomes(self, groups: list[list[Case]]) -> list[list[Outcome]]:
+        """Solved cases of groups (bars, stretches): each group's own, and all there are where the answer is not a sum.
+
+        Raises:
+            InputError: it finds no rest, or buckles (Mechanism).
+        """
+        pool = list({c.key: c for g in groups for c in g}.values())
+        if not self.states.one_sided and not any(self.second(c) for c in self.combinations):
+            made = {c.key: Outcome(c, self.states.taut) for c in pool}
+            return [[made[k] for k in dict.fromkeys(c.key for c in g)] for g in groups]
+        pool = _ranked(groups, pool)[:MOST_CASES]
+        solved: list[Outcome] = []
+        bent = 0
+        for case in pool:
+            state = self.state(case)
+            if not self.second(case.combination):
+                solved.append(Outcome(case, state))
+                continue
+            bent += 1
+            solved += self._bent(case, state, exactly=bent <= MOST_SECOND)
+        return [solved] * len(groups)
+
+    def _bent(self, case: Case, state: State, *, exactly: bool) -> list[Outcome]:
+        """A case of second order; beyond the number worked out exactly, first order times what its combination makes of it."""
+        if not exactly:
+            grown = 1 / (1 - self.ahead / self.critical(case.combination).factor)
+            return [Outcome(Case(case.combination, case.picks, case.factors * grown, case.words), state)]
+        lean = self.analysis.lean if self.strength else 0.0
+        leans = [(lean, 0.0), (-lean, 0.0), (0.0, lean), (0.0, -lean)] if lean else [UPRIGHT]
+        if not self.states.one_sided or not lean:
+            second = self.states.second_order(case, state, self.ahead, leans)
+            return [Outcome(case, state, second, k) for k in range(len(leans))]
+        out = []
+        for way in leans:
+            rest = self.states.settled(case, way)
+            out.append(Outcome(case, rest, self.states.second_order(case, rest, self.ahead, [way])))
+        return out
+
+    def more(self, groups: list[list[Case]], values: Iterable[Floats], first: Whole) -> list[list[Case]]:
+        """Add to each group the worst cases of rows of column values."""
+        for v in values:
+            for group, found in zip(groups, self.search.worst_rows(v, first), strict=True):
+                group += found
+        return groups
+
+    def buckles(self) -> Critical | None:
+        """The combination that buckles at no more than the method asks for, if any."""
+        worst = min((self.critical(c) for c in self.combinations), key=lambda c: c.factor)
+        return worst if worst.factor <= self.ahead else None
+
+
+def _ranked(groups: list[list[Case]], pool: list[Case]) -> list[Case]:
+    """Cases by how many groups ask for them."""
+    asked: dict[tuple[str, tuple[int, ...]], int] = {}
+    for g in groups:
+        for key in {c.key for c in g}:
+            asked[key] = asked.get(key, 0) + 1
+    return sorted(pool, key=lambda c: -asked[c.key])

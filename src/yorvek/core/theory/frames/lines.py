@@ -1,0 +1,101 @@
+"""Forces and movements along the bars of a mesh, at stations."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from functools import cached_property
+
+import numpy as np
+
+from yorvek.core.theory.frames import elements
+from yorvek.core.theory.frames.columns import Columns
+from yorvek.core.theory.frames.mesh import Mesh
+from yorvek.core.theory.frames.skeleton import Floats, Whole
+from yorvek.core.theory.frames.system import System
+
+INSIDE = 5
+INSIDE_ALONE = 17
+"""Stations of an element, and of a bar that is a single one: a sixteenth of a bar apart, an even load's greatest moment is
+missed by no more than 0.4 %."""
+
+
+@dataclass(frozen=True)
+class Stations:
+    """Places along all bars, each element's own from its start to its end; those of a bar follow one another.
+
+    `bar`, `element`: what each station is on; `at_mm`: from the bar's start; `first`: where each bar's stations begin.
+    """
+
+    mesh: Mesh
+
+    @cached_property
+    def _groups(self) -> list[tuple[Whole, int]]:
+        alone = np.diff(self.mesh.first)[self.mesh.bar] == 1
+        found = ((np.nonzero(~alone)[0], INSIDE), (np.nonzero(alone)[0], INSIDE_ALONE))
+        return [(elements_, each) for elements_, each in found if len(elements_)]
+
+    @cached_property
+    def per_element(self) -> Whole:
+        out = np.zeros(len(self.mesh.bar), dtype=np.int64)
+        for where, each in self._groups:
+            out[where] = each
+        return out
+
+    @cached_property
+    def begin(self) -> Whole:
+        """Where each element's stations begin."""
+        return np.concatenate([[0], np.cumsum(self.per_element)])
+
+    @cached_property
+    def first(self) -> Whole:
+        return np.asarray(self.begin[self.mesh.first])
+
+    @cached_property
+    def element(self) -> Whole:
+        return np.repeat(np.arange(len(self.per_element)), self.per_element)
+
+    @cached_property
+    def bar(self) -> Whole:
+        return np.asarray(self.mesh.bar[self.element])
+
+    @cached_property
+    def at_mm(self) -> Floats:
+        share = np.concatenate([np.linspace(0.0, 1.0, n) for n in self.per_element])
+        return np.asarray(self.mesh.start_mm[self.element] + share * self.mesh.length[self.element])
+
+    def of_bar(self, bar: int) -> slice:
+        """The stations of a bar."""
+        return slice(int(self.first[bar]), int(self.first[bar + 1]))
+
+    def _places(self, where: Whole, each: int) -> tuple[Floats, Whole]:
+        x = self.mesh.length[where][:, None] * np.linspace(0.0, 1.0, each)
+        return x, (self.begin[where][:, None] + np.arange(each)).ravel()
+
+    def forces(self, ends: Floats, columns: Columns, slack: Whole | None = None) -> Floats:
+        """N, Vy, Vz, T, My, Mz at all stations, [s, 6, c], from the elements' end forces [e, 12, c]."""
+        out = np.zeros((int(self.begin[-1]), 6, columns.count))
+        for where, each in self._groups:
+            x, rows = self._places(where, each)
+            out[rows] = elements.inner_forces(ends[where, :6], columns.even[where], x).reshape(-1, 6, columns.count)
+        return out
+
+    def moves(self, system: System, u: Floats, columns: Columns) -> Floats:
+        """Movement at all stations, global, [s, 3, c]."""
+        mesh, s = self.mesh, self.mesh.skeleton
+        local = system.local_moves(u)
+        out = np.zeros((int(self.begin[-1]), 3, columns.count))
+        for where, each in self._groups:
+            x, rows = self._places(where, each)
+            b = mesh.bar[where]
+            E = s.E[b]
+            here = elements.inner_moves(
+                local[where], columns.even[where], x, mesh.length[where], E * s.A[b], E * s.Iy[b], E * s.Iz[b]
+            )
+            out[rows] = np.einsum("eskc,ekg->esgc", here, s.axes[b]).reshape(-1, 3, columns.count)
+        return out
+
+
+def inner_line(system: System, u: Floats, columns: Columns, bar: int) -> Floats:
+    """Forces at the stations of one bar, [s, 6, c]."""
+    stations = Stations(system.mesh)
+    return stations.forces(system.ends(u, columns), columns)[stations.of_bar(bar)]
