@@ -87,7 +87,7 @@ def chain(request: FrameRequest, verdict: FrameVerdict) -> list[Link]:
         for kind, check in links:
             out.append(_link(check, bar.name, kind, len(out) + 1))
     for check in verdict.stability:
-        out.append(_link(check, "", "ground", len(out) + 1))
+        out.append(_link(check, "", "whole" if check.id == "buckling" else "ground", len(out) + 1))
     return out
 
 

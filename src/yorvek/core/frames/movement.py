@@ -22,6 +22,8 @@ Whole = NDArray[np.int64]
 WAYS = np.array([w for w in product((-1.0, 0.0, 1.0), repeat=3) if any(w)])
 WAYS /= np.linalg.norm(WAYS, axis=1)[:, None]
 TURNS = 3
+STUB = 10.0
+"""Times its depth: a shorter stretch is a stub, whose own movement says nothing (common practice, no source)."""
 
 
 @dataclass(frozen=True)
@@ -122,7 +124,9 @@ def _watched(analysis: Analysis) -> list[Watched]:
     everywhere = np.arange(len(stations.at_mm))
     if limits.absolute_mm is not None:
         return [Watched("any point", everywhere, limits.absolute_mm, 0.0, limit_words(False, limits))]
-    out = list(_stated(analysis)) if request.stretches else [_run(analysis, r, limits) for r in runs_of(analysis.members)]
+    out = list(_stated(analysis)) if request.stretches else [
+        _run(analysis, r, limits) for r in runs_of(analysis.members) if r.length_mm >= STUB * _depth(analysis, r)
+    ]
     layout = analysis.layout
     if layout.reach_mm:
         nodes = set(layout.watched or layout.nodes)
@@ -130,6 +134,11 @@ def _watched(analysis: Analysis) -> list[Watched]:
         limit = deflection_limit_mm(layout.reach_mm, layout.tip, limits)
         out.append(Watched("the whole", rows, limit, layout.reach_mm, limit_words(layout.tip, limits)))
     return out
+
+
+def _depth(analysis: Analysis, run: Run) -> float:
+    s = analysis.made[analysis.layout.bar(run.bars[0]).role].section
+    return max(s.depth_mm, s.width_mm)
 
 
 def _at_nodes(analysis: Analysis, nodes: set[str]) -> Whole:

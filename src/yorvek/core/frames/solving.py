@@ -155,6 +155,11 @@ class Analysis:
             return []
         return [k for k, n in enumerate(self.layout.nodes) if "DY" in self.layout.supports.get(n, ())]
 
+    def _stands(self, points: Floats) -> bool:
+        """Whether its feet stand apart in more than one line: then none of them can clamp what stands on it."""
+        flat = points[self.feet][:, [0, 2]]
+        return len(flat) > 2 and int(np.linalg.matrix_rank(flat - flat[0], tol=1.0)) == 2
+
     @cached_property
     def skeleton(self) -> Skeleton:
         layout, bars = self.layout, self.layout.bars
@@ -165,7 +170,8 @@ class Analysis:
         held = np.zeros((len(nodes), 6), bool)
         for n, fixed in layout.supports.items():
             held[nodes[n]] = [d in fixed for d in DOF]
-        held[np.ix_(self.feet, [3, 5])] = False
+        if self._stands(points):
+            held[np.ix_(self.feet, [3, 5])] = False
 
         def column(name: str) -> Floats:
             return np.array([getattr(m.section, name) for m in made], float)
