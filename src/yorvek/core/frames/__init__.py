@@ -1,10 +1,10 @@
 """A structure as a whole: its loads combined, its bars and joints checked, and the chain of strength from load to ground."""
 
 from yorvek.core.frames.chain import Link, Upgrade, chain, upgrades
-from yorvek.core.frames.connections import Joint
 from yorvek.core.frames.pieces import Piece, straight_pieces
 from yorvek.core.frames.request import FrameLoad, FrameRequest, RoleChoice, Shape, Situation
 from yorvek.core.frames.verdict import FrameVerdict, SituationVerdict, all_checks, check_frame
+from yorvek.core.joints import Joint
 
 __all__ = [
     "FrameLoad",

@@ -7,9 +7,9 @@ from collections.abc import Iterator
 
 from yorvek.core.checks.record import Check
 from yorvek.core.errors import InputError
-from yorvek.core.frames.connections import Joint, bigger
 from yorvek.core.frames.request import FrameRequest, RoleChoice
 from yorvek.core.frames.verdict import FrameVerdict, check_frame
+from yorvek.core.joints import Joint, bigger
 from yorvek.core.model import Model
 from yorvek.core.sections import catalogue, section, sold_in
 
@@ -39,7 +39,6 @@ class Upgrade(Model):
     role: str
     section_id: str | None = None
     weld_leg_mm: float | None = None
-    pin_mm: float | None = None
     joint_at: str | None = None
     joint: Joint | None = None
     mass_kg: float
@@ -153,9 +152,6 @@ def upgrades(request: FrameRequest, verdict: FrameVerdict) -> list[Upgrade]:
                 [({"weld_leg_mm": float(leg)}, f"weld leg {leg} mm", "") for leg in legs[:4]],
                 joint=True,
             )
-        elif weakest.check_id.endswith("pin"):
-            pins = [d for d in (12, 16, 20, 24, 30, 36, 42) if d > request.pin_mm]
-            out += _tried(request, verdict, [({"pin_mm": float(d)}, f"pin {d} mm", "") for d in pins[:4]], joint=True)
     roles = [bar.role] if not soft else list(verdict.roles)
     if weakest.check_id.endswith(": wall"):
         roles = [*roles, *(r for r in dict.fromkeys(_chord_roles(verdict, weakest)) if r not in roles)]
@@ -228,7 +224,6 @@ def _tried(
                 role=role,
                 section_id=choice.section_id if choice else None,
                 weld_leg_mm=changed.weld_leg_mm if joint and changed.weld_leg_mm != request.weld_leg_mm else None,
-                pin_mm=changed.pin_mm if joint and changed.pin_mm != request.pin_mm else None,
                 joint_at=joints[0] if joints else None,
                 joint=changed.joints[joints[0]] if joints else None,
                 mass_kg=found.mass_kg - verdict.mass_kg,

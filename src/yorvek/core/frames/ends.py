@@ -10,57 +10,145 @@ from numpy.typing import NDArray
 from yorvek.core.checks.fatigue import FILLET_ALL_ROUND, fatigue_check
 from yorvek.core.checks.record import Check
 from yorvek.core.frames.bars import OneBar
-from yorvek.core.frames.joints import Chord, End, repeated_weld_stress, rules_of, wall_rule, words_of, worst
 from yorvek.core.frames.repeated import often_ranges
 from yorvek.core.frames.solving import Analysis
+from yorvek.core.frames.states import Outcome
+from yorvek.core.joints import KINDS, End, Joint, Onto, rules_of, worst
+from yorvek.core.joints.groove import Grooved
+from yorvek.core.joints.weld import Welded, throat_stress_MPa
 from yorvek.core.structures.starters import Layout, runs_on
-from yorvek.core.structures.starters.layout import Bar, hinged_at
+from yorvek.core.structures.starters.layout import Bar, carries_on, hinged_at
 
 Floats = NDArray[np.float64]
-STRAIGHT = math.cos(math.radians(2.0))
 Ends = dict[str, list[tuple[str, str, bool, list[Check]]]]
 """By bar: node, kind of joint, whether it was chosen, and its checks."""
+OPPOSITE = -math.cos(math.radians(5.0))
 
 
-def joints_of(analysis: Analysis, ones: list[OneBar]) -> Ends:
-    """Every joint of every bar."""
-    chords = _chords(analysis, ones)
-    return {one.bar.name: _of_bar(analysis, one, chords) for one in ones}
+def joints_of(analysis: Analysis, ones: list[OneBar], unfactored: dict[str, list[Outcome]]) -> Ends:
+    """Every joint of every bar; `unfactored` are the outcomes that ratings of bought parts are held against."""
+    by_name = {one.bar.name: one for one in ones}
+    return {one.bar.name: _of_bar(analysis, one, by_name, unfactored.get(one.bar.name, [])) for one in ones}
 
 
-def _of_bar(analysis: Analysis, one: OneBar, chords: dict[str, list[Chord]]) -> list[tuple[str, str, bool, list[Check]]]:
-    request, layout, bar, made = analysis.request, analysis.layout, one.bar, one.made
-    axes = analysis.axes[bar.name]
-    forces = one.forces()
+def _of_bar(
+    analysis: Analysis, one: OneBar, by_name: dict[str, OneBar], unfactored: list[Outcome]
+) -> list[tuple[str, str, bool, list[Check]]]:
+    request, layout, bar = analysis.request, analysis.layout, one.bar
     out = []
     for node, at in ((bar.i, 0), (bar.j, -1)):
         hinged = hinged_at(bar, node)
-        place = End(bar.name, node, made.section, made.metal, request)
-        joint = request.joints.get(place.name)
+        joint = request.joints.get(f"{bar.name}, {node}")
         if joint is None and (bar.bored or runs_on(layout, bar, node) or _free(layout, node)):
             through = "bored" if bar.bored else "free" if _free(layout, node) else "runs through"
             out.append((node, through, False, list[Check]()))
             continue
+        place = _end(analysis, one, by_name, node)
         rules = rules_of(place, joint, hinged=hinged)
-        on_wall = joint is None or joint.kind in ("weld", "groove weld")
-        for chord in chords.get(node, []) if on_wall and not hinged else []:
-            if abs(float(axes[0] @ chord.axes[0])) < STRAIGHT:
-                extra = wall_rule(place, axes, chord)
-                rules += [extra] if extra else []
-        found = worst(rules, [(f[at], o.words) for f, o in zip(forces, one.outcomes, strict=True)])
-        if on_wall and not hinged:
+        forces = np.array([f[at] for f in one.forces()])
+        found = worst([r for r in rules if not r.unfactored], forces, [o.words for o in one.outcomes])
+        plain = [r for r in rules if r.unfactored]
+        if plain and unfactored:
+            found += worst(plain, np.array([o.forces(one.index)[at] for o in unfactored]), [o.words for o in unfactored])
+        if (joint is None and not hinged) or isinstance(joint, Welded | Grooved):
             found += _repeated(analysis, one, place, joint, at)
-        out.append((node, words_of(joint, hinged=hinged), joint is not None, found))
+        kind = joint.kind if joint is not None else "hinge" if hinged else "weld"
+        out.append((node, kind, joint is not None, found))
     return out
 
 
-def _repeated(analysis: Analysis, one: OneBar, place: End, joint: object, at: int) -> list[Check]:
-    """The weld under each load that comes and goes: half of its range either way adds up to the range."""
+def _repeated(analysis: Analysis, one: OneBar, place: End, joint: Joint | None, at: int) -> list[Check]:
+    """The weld under each load that comes and goes, by the range of its forces; a groove weld by the category of a
+    fillet's root, which is on the safe side of its own.
+    """
     out = []
     for load, span in often_ranges(analysis, one.index, at):
-        stress, detail = repeated_weld_stress(place, joint, span)  # type: ignore[arg-type]
+        if isinstance(joint, Grooved):
+            leg, detail = (joint.throat_mm or place.wall_mm) * math.sqrt(2.0), "throat of the groove weld"
+        else:
+            leg, detail = joint.leg_mm if isinstance(joint, Welded) else place.usual_leg_mm, "root of the fillet"
+        stress = throat_stress_MPa(place, leg, span)
         out.append(fatigue_check(f"{place.name}: weld", stress, load.cycles, FILLET_ALL_ROUND, detail, load.name))
     return out
+
+
+def _end(analysis: Analysis, one: OneBar, by_name: dict[str, OneBar], node: str) -> End:
+    request, made = analysis.request, one.made
+    return End(
+        bar=one.bar.name, node=node, section=made.section, metal=made.metal, method=request.method,
+        filler_MPa=request.filler_MPa, welded=request.welded, axes=analysis.axes[one.bar.name],
+        onto=_onto(analysis, one, by_name, node), usual_leg_mm=request.weld_leg_mm,
+    )  # fmt: skip
+
+
+def _onto(analysis: Analysis, one: OneBar, by_name: dict[str, OneBar], node: str) -> tuple[Onto, ...]:
+    """What a bar ends at: bars that run through the node; where none does, the largest one that ends there, or a corner."""
+    layout = analysis.layout
+    others = [b for b in layout.at(node) if b.name != one.bar.name]
+    through = [b for b in others if any(o in others for o in _alike(analysis, carries_on(layout, b, node), b))]
+    seen: dict[tuple[float, ...], Bar] = {}
+    for b in through:
+        way = np.abs(np.round(np.array(layout.way(b, node)), 3))
+        seen.setdefault(tuple(way.tolist()), b)
+    if seen:
+        return tuple(_as_onto(analysis, one, by_name[b.name], node, by_name) for b in seen.values())
+    if not others:
+        return ()
+    return _ends_there(analysis, one, by_name, node, others)
+
+
+def _alike(analysis: Analysis, bars: list[Bar], bar: Bar) -> list[Bar]:
+    own = analysis.made[bar.role].section.id
+    return [b for b in bars if analysis.made[b.role].section.id == own]
+
+
+def _ends_there(
+    analysis: Analysis, one: OneBar, by_name: dict[str, OneBar], node: str, others: list[Bar]
+) -> tuple[Onto, ...]:
+    """At a node where no bar runs through: two alike tubes are a corner; otherwise the largest is taken to run to the end, and
+    the rest to stand on it close to its end.
+    """
+    stiff = [by_name[b.name] for b in others if not hinged_at(b, node)]
+    if not stiff:
+        return ()
+    if len(stiff) == 1 and stiff[0].made.section.id == one.made.section.id and one.made.section.shape == "rhs":
+        only = stiff[0]
+        return (_as_onto(analysis, one, only, node, by_name, corner=True),)
+    largest = max([one, *stiff], key=lambda o: _rank(o, node, analysis))
+    if largest is one:
+        # the rest stands on it; its own weld goes by their walls
+        return tuple(Onto(o.bar.name, None, o.made.metal, thickness_mm=_thin(o)) for o in stiff)
+    return (_as_onto(analysis, one, largest, node, by_name, at_end=True),)
+
+
+def _thin(one: OneBar) -> float:
+    s = one.made.section
+    return min(v for v in (s.wall_mm, s.flange_mm or s.wall_mm, min(s.width_mm, s.depth_mm)) if v > 0)
+
+
+def _rank(one: OneBar, node: str, analysis: Analysis) -> tuple[float, float, str]:
+    """Which of several bars is taken to run to the end: the widest, then the most upright, then by name."""
+    s = one.made.section
+    return min(s.width_mm, s.depth_mm), abs(analysis.layout.way(one.bar, node)[1]), one.bar.name
+
+
+def _as_onto(
+    analysis: Analysis, one: OneBar, other: OneBar, node: str, by_name: dict[str, OneBar], *, at_end: bool = False,
+    corner: bool = False,
+) -> Onto:  # fmt: skip
+    layout, made = analysis.layout, other.made
+    mates = [other.bar, *carries_on(layout, other.bar, node)]
+    use = max(_used(by_name[b.name], b, node) for b in mates if b.name in by_name)
+    here = np.array(layout.way(one.bar, node))
+    opposite = any(
+        float(here @ np.array(layout.way(b, node))) < OPPOSITE
+        for b in layout.at(node)
+        if b.name != one.bar.name and b not in mates
+    )
+    return Onto(
+        other.bar.name, made.section, made.metal, axes=analysis.axes[other.bar.name], through=not (at_end or corner), use=use,
+        opposite=opposite, at_end=at_end, corner=corner,
+    )  # fmt: skip
 
 
 def _free(layout: Layout, node: str) -> bool:
@@ -69,29 +157,14 @@ def _free(layout: Layout, node: str) -> bool:
     return rests and len(layout.at(node)) == 1
 
 
-def _chords(analysis: Analysis, ones: list[OneBar]) -> dict[str, list[Chord]]:
-    """Hollow bars that run straight through a node, by node."""
-    layout = analysis.layout
-    by_name = {one.bar.name: one for one in ones}
-    out: dict[str, list[Chord]] = {}
-    for node in layout.nodes:
-        bars = layout.at(node)
-        for k, a in enumerate(bars) if len(bars) > 2 else []:
-            for b in bars[k + 1 :]:
-                own = by_name[a.name].made
-                if by_name[b.name].made.section.id != own.section.id or not own.section.closed:
-                    continue
-                axes = analysis.axes[a.name]
-                if abs(float(axes[0] @ analysis.axes[b.name][0])) < STRAIGHT:
-                    continue
-                use = max(_pressed(by_name[bar.name], bar, node) for bar in (a, b))
-                out.setdefault(node, []).append(Chord(a.name, own.section, own.metal, axes, use))
-    return out
-
-
-def _pressed(one: OneBar, bar: Bar, node: str) -> float:
+def _used(one: OneBar, bar: Bar, node: str) -> float:
     """Greatest stress of a bar at its end there, of its yield."""
     at = 0 if node == bar.i else -1
     s = one.made.section
     stress = [abs(f[at, 0]) / s.A_mm2 + abs(f[at, 5]) / s.Sx_mm3 + abs(f[at, 4]) / s.Sy_mm3 for f in one.forces()]
     return float(max(stress)) / one.made.metal.yield_MPa
+
+
+def rated_bars(analysis: Analysis) -> set[str]:
+    """Bars with a joint that is judged by unfactored forces."""
+    return {at.split(", ", 1)[0] for at, joint in analysis.request.joints.items() if joint.kind in KINDS and joint.kind == "rated part"}

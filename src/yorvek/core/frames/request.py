@@ -10,7 +10,7 @@ from pydantic import Field
 from yorvek.core.checks.limits import Limits
 from yorvek.core.checks.methods import Method
 from yorvek.core.errors import InputError
-from yorvek.core.frames.connections import Joint
+from yorvek.core.joints import Joint
 from yorvek.core.model import Model
 from yorvek.core.structures.starters import Layout, OwnModel, expand, own_layout
 
@@ -136,7 +136,7 @@ class Situation(Model):
 
 
 class FrameRequest(Model):
-    """Everything that is checked. Joints not named are a weld all round at stiff ends and a pin at hinges."""
+    """Everything that is checked. Joints not named are a weld all round at stiff ends; at hinges they are not checked."""
 
     starter: Shape
     roles: dict[str, RoleChoice]
@@ -148,11 +148,7 @@ class FrameRequest(Model):
     welded: bool = True
     weld_leg_mm: float = Field(default=5.0, gt=0, le=40)
     filler_MPa: float = Field(default=482.6, gt=0)
-    pin_mm: float = Field(default=16.0, gt=0, le=200)
-    pin_shear_MPa: float = Field(
-        default=372.0, gt=0, description="nominal, threads in the shear plane: 0.45 Fu of class 8.8"
-    )
-    joints: dict[str, Joint] = Field(default={}, max_length=60, description='by "bar, node"')
+    joints: dict[str, Joint] = Field(default={}, max_length=400, description='by "bar, node"')
     situations: list[Situation] = Field(default=[], max_length=12)
     second_order: bool = False
     play_mm: float = Field(default=0.0, ge=0, description="movement that hinges and loose holes add")

@@ -11,7 +11,7 @@ from yorvek.core.checks.methods import Combination, combinations_of, service_com
 from yorvek.core.checks.record import Check, Reserve, Value, least_reserve
 from yorvek.core.errors import InputError
 from yorvek.core.frames.bars import OneBar, bars_of, check_bar
-from yorvek.core.frames.ends import Ends, joints_of
+from yorvek.core.frames.ends import Ends, joints_of, rated_bars
 from yorvek.core.frames.movement import Moved, movements
 from yorvek.core.frames.repeated import repeated_checks
 from yorvek.core.frames.request import FrameRequest, Situation
@@ -29,7 +29,7 @@ from yorvek.core.theory.frames import Mechanism
 Floats = NDArray[np.float64]
 OUTSIDE = [
     "what the feet stand on: hand over the reactions, anchors by their maker's data",
-    "tube walls at corners where no tube runs through and of round tubes under bars that are not round; stiffeners; plates that were not entered as a joint",
+    "stiffeners, and plates that were not entered as a joint",
     "the load's own swing and impact beyond its dynamic factor",
 ]
 
@@ -227,7 +227,9 @@ def _check(request: FrameRequest, layout: Layout, *, swings: bool) -> FrameVerdi
     moved = _moved(service)
     _refuse_loose(analysis, moved)
     ones = bars_of(strong)
-    ends = joints_of(analysis, ones)
+    rated = rated_bars(analysis)
+    plain = bars_of(service) if rated else []
+    ends = joints_of(analysis, ones, {o.bar.name: o.outcomes for o in plain if o.bar.name in rated})
     bars = [_bar(analysis, one, strong, ends) for one in ones]
     stability = [*_buckling_checks(strong), *stability_checks(analysis)]
     limit_hz = request.limits.least_hz

@@ -1,226 +1,141 @@
-"""Joints of a structure as people enter them, lengths in shop notation."""
+"""Joints as people enter them: derived from the kinds' own models, lengths and forces in shop notation."""
 
 from __future__ import annotations
 
-from typing import Annotated, Literal
+from functools import reduce
+from operator import or_
+from typing import Annotated, Any, Literal, cast
 
-from pydantic import Field
+from annotated_types import Ge
+from pydantic import Field, create_model
+from pydantic.fields import FieldInfo
 
-from yorvek.core.frames.connections import (
-    Bolted,
-    EndPlated,
-    FishPlated,
-    Grade,
-    Grooved,
-    Gusseted,
-    Held,
-    Joint,
-    OnBase,
-    Pinned,
-    Rated,
-    Screwed,
-    Welded,
-)
+from yorvek.core.joints import KINDS, Joint
 from yorvek.core.model import Model
 from yorvek.core.quantities.entry import Entry, Force, Length, Place, Thickness
 
-
-class WeldSpec(Model):
-    """A fillet all round."""
-
-    kind: Literal["weld"] = "weld"
-    leg: Length
+THICKNESSES = ("plate_mm", "lug_mm", "cheek_mm")
+EVERY_END = "every end"
 
 
-class PinSpec(Model):
-    """A pin through a lug between two cheeks."""
-
-    kind: Literal["pin"] = "pin"
-    pin: Length
-    lug: Thickness
-    cheek: Thickness
-    width: Length
-    edge: Length
-    play: Place = Place(text="0.5", value=0.5)
-    gap: Place = Place(text="1", value=1.0)
-    grade: Grade = "8.8"
-    turns_about: Literal["width", "depth", "length"] = "width"
+def _entry_of(name: str, field: FieldInfo) -> type[Entry] | None:
+    """The entry that a figure of a model is typed as; None for what is typed as it is."""
+    if name.endswith("_N"):
+        return Force
+    if not name.endswith("_mm"):
+        return None
+    if name in THICKNESSES:
+        return Thickness
+    return Place if any(isinstance(m, Ge) and m.ge == 0 for m in field.metadata) else Length
 
 
-class BoltsSpec(Model):
-    """Bolts in shear through a plate along the bar."""
-
-    kind: Literal["bolts"] = "bolts"
-    bolt: Length
-    rows: int = Field(default=2, ge=1, le=12)
-    columns: int = Field(default=1, ge=1, le=6)
-    pitch: Length
-    gauge: Length
-    edge: Length
-    side: Length
-    plate: Thickness
-    planes: int = Field(default=1, ge=1, le=2)
-    grade: Grade = "8.8"
+def _stem(name: str) -> str:
+    return name.rsplit("_", 1)[0]
 
 
-class EndPlateSpec(Model):
-    """An end plate with two columns of bolts."""
-
-    kind: Literal["end plate"] = "end plate"
-    bolt: Length
-    rows: int = Field(default=2, ge=2, le=12)
-    pitch: Length
-    gauge: Length
-    width: Length
-    plate: Thickness
-    grade: Grade = "8.8"
-
-
-class BaseSpec(Model):
-    """A base plate on four anchors."""
-
-    kind: Literal["base plate"] = "base plate"
-    length: Length
-    width: Length
-    plate: Thickness
-    anchor: Length
-    edge: Length
-    grade: Grade = "8.8"
+def _spec_of(model: type[Model]) -> type[Model]:
+    """The entry model of a joint's model: the same fields, figures as entries."""
+    fields: dict[str, Any] = {}
+    for name, field in model.model_fields.items():
+        entry = _entry_of(name, field)
+        if entry is None:
+            annotation = Annotated[field.annotation, *field.metadata] if field.metadata else field.annotation  # type: ignore[valid-type]
+            fields[name] = (annotation, Field(default=field.default, description=field.description))
+        elif field.is_required():
+            fields[_stem(name)] = (entry, Field(description=field.description))
+        elif field.default is None:
+            fields[_stem(name)] = (entry | None, Field(default=None, description=field.description))
+        else:
+            usual = entry(text=f"{field.default:g}", value=float(field.default))
+            fields[_stem(name)] = (entry, Field(default=usual, description=field.description))
+    return create_model(f"{model.__name__}Spec", __base__=Model, __doc__=model.__doc__, **fields)
 
 
-class HeldSpec(Model):
-    """Held by friction."""
-
-    kind: Literal["friction"] = "friction"
-    by: Literal["clamp", "U-bolt", "set screws"] = "clamp"
-    bolt: Length
-    bolts: int = Field(default=2, ge=1, le=12)
-    torque_Nm: float = Field(gt=0, le=5000)
-    friction: float = Field(default=0.15, gt=0, le=0.5)
-
-
-class RatedSpec(Model):
-    """A bought part by its plate."""
-
-    kind: Literal["rated part"] = "rated part"
-    what: str = Field(min_length=1, max_length=60)
-    rating: Force
-    modified: bool = False
-
-
-class GrooveSpec(Model):
-    """A groove weld all round; without a throat it goes right through."""
-
-    kind: Literal["groove weld"] = "groove weld"
-    throat: Length | None = None
-
-
-class FishSpec(Model):
-    """A splice of two fish plates."""
-
-    kind: Literal["fish plates"] = "fish plates"
-    plate: Thickness
-    width: Length
-    lap: Length
-    taper: Place = Place(text="0", value=0.0)
-    leg: Length
-
-
-class GussetSpec(Model):
-    """A bar lapped onto a gusset plate and welded along its edges."""
-
-    kind: Literal["gusset"] = "gusset"
-    plate: Thickness
-    lap: Length
-    free: Place
-    leg: Length
-    welds: int = Field(default=2, ge=1, le=4)
-
-
-class ScrewSpec(Model):
-    """Self-tapping screws through a cleat."""
-
-    kind: Literal["screws"] = "screws"
-    screw: Length
-    screws: int = Field(default=4, ge=1, le=24)
-    head: Length
-    plate: Thickness
-
-
-JointSpec = Annotated[
-    WeldSpec
-    | PinSpec
-    | BoltsSpec
-    | EndPlateSpec
-    | BaseSpec
-    | HeldSpec
-    | RatedSpec
-    | GrooveSpec
-    | FishSpec
-    | ScrewSpec
-    | GussetSpec,
-    Field(discriminator="kind"),
-]
+SPECS: dict[str, type[Model]] = {name: _spec_of(kind.model) for name, kind in KINDS.items()}
+JointSpec = Annotated[reduce(or_, SPECS.values()), Field(discriminator="kind")]  # type: ignore[arg-type]
 
 
 class JointAt(Model):
-    """A joint chosen for the end of a bar at a node."""
+    """A joint chosen for the end of a bar at a node; or, for a role and "every end", for all ends of its bars."""
 
     bar: str = Field(min_length=1, max_length=40)
     node: str = Field(min_length=1, max_length=40)
-    joint: JointSpec
+    joint: JointSpec  # type: ignore[valid-type]
 
     @property
     def at(self) -> str:
         return f"{self.bar}, {self.node}"
 
 
-PLAIN: dict[str, type[Model]] = {
-    m.model_fields["kind"].default: m
-    for m in (Welded, Pinned, Bolted, EndPlated, OnBase, Held, Rated, Grooved, FishPlated, Screwed, Gusseted)
-}
-
-
-def plain_joint(spec: JointSpec) -> Joint:
+def plain_joint(spec: Any) -> Joint:
     """The joint in millimetres and newtons."""
+    model = KINDS[spec.kind].model
     values: dict[str, object] = {}
-    for name in type(spec).model_fields:
-        value = getattr(spec, name)
-        if isinstance(value, Entry):
-            values[f"{name}_{'N' if isinstance(value, Force) else 'mm'}"] = value.value
-        elif name == "throat":
-            values["throat_mm"] = value
-        else:
-            values[name] = value
-    return PLAIN[spec.kind](**values)  # type: ignore[return-value]
+    for name, field in model.model_fields.items():
+        if _entry_of(name, field) is None:
+            values[name] = getattr(spec, name)
+            continue
+        value = getattr(spec, _stem(name))
+        values[name] = None if value is None else value.value
+    return cast(Joint, model(**values))
 
 
-SPECS: dict[str, type[Model]] = {
-    s.model_fields["kind"].default: s
-    for s in (
-        WeldSpec,
-        PinSpec,
-        BoltsSpec,
-        EndPlateSpec,
-        BaseSpec,
-        HeldSpec,
-        RatedSpec,
-        GrooveSpec,
-        FishSpec,
-        ScrewSpec,
-    )
-}
-
-
-def joint_entered(joint: Joint) -> JointSpec:
+def joint_entered(joint: Joint) -> Any:
     """A joint in figures as an entry, as if somebody had typed it."""
     values: dict[str, object] = {}
-    for name, value in joint.model_dump().items():
-        stem, _, tail = name.rpartition("_")
-        if tail in ("mm", "N") and stem:
-            if value is None:
-                continue
-            values[stem] = {"text": f"{value:g} {tail}", "value": value}
-        else:
+    for name, field in type(joint).model_fields.items():
+        value = getattr(joint, name)
+        if _entry_of(name, field) is None:
             values[name] = value
-    return SPECS[joint.kind].model_validate(values)  # type: ignore[return-value]
+        elif value is not None:
+            values[_stem(name)] = {"text": f"{value:g} {name.rsplit('_', 1)[1]}", "value": value}
+    return SPECS[joint.kind].model_validate(values)
+
+
+class JointQuestion(Model):
+    """One thing that a kind of joint asks for: its name in the record, in words, as what it is typed, what is chosen among."""
+
+    name: str
+    words: str
+    typed: Literal["length", "place", "thickness", "force", "number", "count", "text", "yes or no", "choice"]
+    optional: bool
+    choices: list[str] = []
+
+
+class JointKind(Model):
+    """A kind of joint and what it asks for."""
+
+    kind: str
+    words: str
+    asks: list[JointQuestion]
+
+
+TYPED = {Length: "length", Place: "place", Thickness: "thickness", Force: "force"}
+
+
+def _question(name: str, field: FieldInfo) -> JointQuestion:
+    entry = _entry_of(name, field)
+    choices = [str(v) for v in getattr(field.annotation, "__args__", ()) if isinstance(v, str)]
+    typed: Any
+    if entry is not None:
+        typed = TYPED[entry]
+    elif choices:
+        typed = "choice"
+    else:
+        typed = {bool: "yes or no", int: "count", str: "text"}.get(field.annotation, "number")  # type: ignore[arg-type]
+    words = (_stem(name) if entry else name).replace("_", " ")
+    return JointQuestion(
+        name=_stem(name) if entry else name, words=f"{words}: {field.description}" if field.description else words,
+        typed=typed, optional=not field.is_required(), choices=choices,
+    )  # fmt: skip
+
+
+def joint_kinds() -> list[JointKind]:
+    """Every kind of joint with its questions, as the front end shows them."""
+    return [
+        JointKind(
+            kind=name, words=kind.words,
+            asks=[_question(n, f) for n, f in kind.model.model_fields.items() if n != "kind"],
+        )
+        for name, kind in KINDS.items()
+    ]  # fmt: skip

@@ -21,11 +21,12 @@ from yorvek.core.frames import (
     check_frame,
 )
 from yorvek.core.frames.request import Direction, Stretch, Way, Whole
-from yorvek.core.jobs.joints import JointAt, plain_joint
+from yorvek.core.jobs.joints import EVERY_END, JointAt, plain_joint
 from yorvek.core.jobs.spec import JobSpec, LoadSpec, Mark
+from yorvek.core.joints import Joint
 from yorvek.core.model import Model
 from yorvek.core.quantities.entry import Length, Place, Size
-from yorvek.core.structures.starters import STARTERS, OwnBar, OwnModel
+from yorvek.core.structures.starters import STARTERS, OwnBar, OwnModel, runs_on
 from yorvek.core.structures.starters.own import MOST_BARS, Freedom, Held
 
 OLD_COUNTS = ("bays", "panels", "pinned_feet")
@@ -168,8 +169,10 @@ class StructureSpec(Model):
     stretches: list[StretchSpec] = Field(default=[], max_length=200)
     welded: bool = True
     weld_leg: Length = Length(text="5", value=5.0)
-    pin: Length = Length(text="16", value=16.0)
-    joints: list[JointAt] = Field(default=[], max_length=60)
+    pin: Length = Field(
+        default=Length(text="16", value=16.0), description="of versions before: hinges are chosen as joints now"
+    )
+    joints: list[JointAt] = Field(default=[], max_length=200)
     situations: list[SituationSpec] = Field(default=[], max_length=12)
     second_order: bool = False
     play: Place | None = Field(default=None, description="movement that hinges and loose holes add")
@@ -210,6 +213,23 @@ def frame_load(on: StructureLoad, load: LoadSpec) -> FrameLoad:
     )
 
 
+def _joints(spec: StructureSpec) -> dict[str, Joint]:
+    """Joints by the end they stand at; one for every end of a role where no end of it has its own."""
+    out = {j.at: plain_joint(j.joint) for j in spec.joints if j.node != EVERY_END}
+    everywhere = [j for j in spec.joints if j.node == EVERY_END]
+    if not everywhere:
+        return out
+    layout = spec.starter.plain().layout()
+    for one in everywhere:
+        if one.bar not in layout.roles:
+            raise InputError(field=f"{spec.mark}: joint", got=one.bar, needs="a role of the structure: " + ", ".join(layout.roles))
+        for bar in layout.bars:
+            for node in (bar.i, bar.j):
+                if bar.role == one.bar and not bar.bored and not runs_on(layout, bar, node):
+                    out.setdefault(f"{bar.name}, {node}", plain_joint(one.joint))
+    return out
+
+
 def frame_request(
     job: JobSpec, loads: dict[int, LoadSpec], spec: StructureSpec, own: Callable[[str], str] = str
 ) -> FrameRequest:
@@ -244,8 +264,7 @@ def frame_request(
         limits=job.limits().model_copy(update={"least_hz": job.swings_at_least_hz}),
         welded=spec.welded,
         weld_leg_mm=spec.weld_leg.value,
-        pin_mm=spec.pin.value,
-        joints={j.at: plain_joint(j.joint) for j in spec.joints},
+        joints=_joints(spec),
         situations=[
             Situation(
                 name=x.name,

@@ -7,6 +7,7 @@ import math
 from yorvek.core.errors import InputError
 from yorvek.core.model import Model
 
+SAME_MM = 0.02
 FULL_THREAD = 1.299038
 """Twice 5/8 of the sharp V's height over the pitch: the whole difference of diameters at 100 % thread."""
 ISO_TAP_DRILL_MM = {
@@ -16,7 +17,7 @@ ISO_TAP_DRILL_MM = {
 """ISO 2306, coarse series (from memory)."""
 ISO_PITCH_MM = {
     "M3": 0.5, "M4": 0.7, "M5": 0.8, "M6": 1.0, "M8": 1.25, "M10": 1.5, "M12": 1.75, "M14": 2.0, "M16": 2.0, "M18": 2.5,
-    "M20": 2.5, "M22": 2.5, "M24": 3.0, "M27": 3.0, "M30": 3.5,
+    "M20": 2.5, "M22": 2.5, "M24": 3.0, "M27": 3.0, "M30": 3.5, "M33": 3.5, "M36": 4.0, "M42": 4.5, "M48": 5.0,
 }  # fmt: skip
 """ISO 261, coarse series (from memory)."""
 UNC_TAP_DRILL: dict[str, tuple[str, float]] = {
@@ -106,3 +107,19 @@ def metric_stress_area_mm2(diameter_mm: float, pitch_mm: float) -> float:
 def unified_stress_area_in2(diameter_in: float, threads_per_inch: float) -> float:
     """Tensile stress area, ASME B1.1: pi/4 (d - 0.9743 / n)^2."""
     return math.pi / 4 * (diameter_in - 0.974279 / threads_per_inch) ** 2
+
+
+def coarse_stress_area_mm2(diameter_mm: float) -> float:
+    """Tensile stress area of the coarse thread of a size, metric or inch.
+
+    Raises:
+        InputError: no coarse thread of that diameter is known here.
+    """
+    for name, pitch in ISO_PITCH_MM.items():
+        if abs(float(name[1:]) - diameter_mm) < SAME_MM:
+            return metric_stress_area_mm2(diameter_mm, pitch)
+    for name in UNC_TAP_DRILL:
+        diameter, threads = unified_size(name)
+        if abs(diameter * 25.4 - diameter_mm) < SAME_MM:
+            return unified_stress_area_in2(diameter, threads) * 25.4**2
+    raise InputError(field="bolt", got=f"{diameter_mm:g} mm", needs="a size with a coarse thread")

@@ -132,7 +132,6 @@ class TakeIn(Model):
     section_id: str | None = None
     material_id: str | None = None
     weld_leg_mm: float | None = Field(default=None, gt=0, le=40)
-    pin_mm: float | None = Field(default=None, gt=0, le=200)
     joint_at: str | None = None
     joint: Joint | None = None
     reason: str = Field(default="", max_length=400)
@@ -154,8 +153,6 @@ def take(request: HttpRequest, job_id: int, structure_id: int, body: TakeIn) -> 
         changes["roles"] = {**spec.roles, body.role: chosen}
     if body.weld_leg_mm is not None:
         changes["weld_leg"] = Length(text=f"{body.weld_leg_mm:g} mm")
-    if body.pin_mm is not None:
-        changes["pin"] = Length(text=f"{body.pin_mm:g} mm")
     if body.joint is not None and body.joint_at is not None:
         if body.joint_at not in {j.at for j in spec.joints}:
             raise InputError(field="joint", got=body.joint_at, needs="an end that has a joint of its own")

@@ -1,0 +1,163 @@
+"""An end plate welded on a bar's end, bolted to a stiff face with two columns of bolts."""
+
+from __future__ import annotations
+
+import math
+from typing import Annotated, Literal
+
+import numpy as np
+from numpy.typing import NDArray
+from pydantic import Field
+
+from yorvek.core.clauses.aisc360 import bolted as aisc
+from yorvek.core.clauses.en1993 import bolted as en
+from yorvek.core.connections.bolts import minimum_edge_mm, standard_hole_mm
+from yorvek.core.connections.tension import prying
+from yorvek.core.joints.at import End
+from yorvek.core.joints.kind import Kind, Leg, Millimetres, Size, steps
+from yorvek.core.joints.rule import Rule, States, rule
+from yorvek.core.joints.strengths import FASTENERS, GAMMA_M0, Grade, bolt_shear_N, bolt_tension_N, is_en
+from yorvek.core.joints.weld import fillet_rule
+from yorvek.core.model import Model
+
+Floats = NDArray[np.float64]
+HALF_NUT = 0.87
+"""Half of a hexagon nut across its corners, over the bolt's diameter (ISO 4032, from memory)."""
+
+
+class EndPlated(Model):
+    """An end plate on bolts in tension and shear, two columns, rows up its depth, mm."""
+
+    kind: Literal["end plate"] = "end plate"
+    bolt_mm: Size
+    rows: Annotated[int, Field(ge=2, le=12)]
+    pitch_mm: Millimetres = Field(description="between the rows")
+    gauge_mm: Millimetres = Field(description="between the columns")
+    width_mm: Millimetres
+    plate_mm: Millimetres
+    height_mm: Millimetres | None = Field(default=None, description="of the plate; as far as its rows ask where not given")
+    grade: Grade = "8.8"
+    threads_in: bool = True
+    leg_mm: Leg | None = Field(default=None, description="of the fillet all round; the structure's own where not given")
+
+
+def geometry(end: End, joint: EndPlated) -> str | None:
+    """Distances that cannot be, or leave no room for the nut."""
+    d, hole, s = joint.bolt_mm, standard_hole_mm(joint.bolt_mm), end.section
+    side = (joint.width_mm - joint.gauge_mm) / 2
+    edge = en.EDGE * hole if is_en(end) else minimum_edge_mm(d)
+    least = en.PITCH * hole if is_en(end) else aisc.LEAST_PITCH * d
+    if joint.pitch_mm <= hole:
+        return f"a pitch of {joint.pitch_mm:g} mm makes holes of {hole:g} mm overlap: set the rows farther apart"
+    if joint.pitch_mm < least - 0.05:
+        return f"the pitch of {joint.pitch_mm:g} mm is below the least of {least:.1f} mm: set the rows farther apart"
+    if side < edge - 0.05:
+        return f"the bolts stand {side:g} mm from the plate's side, the least is {edge:.1f} mm: widen it"
+    if joint.height_mm is not None and (joint.height_mm - (joint.rows - 1) * joint.pitch_mm) / 2 < edge - 0.05:
+        return f"the outer rows stand less than {edge:.1f} mm from the plate's edge: make it higher"
+    if s is None:
+        return None
+    if s.closed or s.shape in ("flat", "round_bar", "square_bar"):
+        room = (joint.gauge_mm - s.width_mm) / 2
+        if room < HALF_NUT * d - 0.05:
+            return f"there is no room for nut and wrench: the bolts stand {room:g} mm from the bar's face, half a nut is {HALF_NUT * d:.1f} mm; a wider gauge"
+    if joint.width_mm < s.width_mm:
+        return f"the plate is narrower than the bar ({joint.width_mm:g} on {s.width_mm:g} mm)"
+    return None
+
+
+def tension_rule(end: End, joint: EndPlated, wrong: str | None) -> tuple[Rule | str, float]:
+    """The bolt that is pulled most with the prying of its plate; and what a bolt takes by itself."""
+    assert end.section is not None
+    alone = bolt_tension_N(end, joint.grade, joint.bolt_mm)
+    if wrong:
+        return wrong, alone
+    s, by = end.section, end.method.divides
+    stem = s.width_mm if s.closed or s.shape in ("flat", "round_bar", "square_bar") else max(s.wall_mm, 1.0)
+    lever = max((joint.gauge_mm - stem) / 2, joint.bolt_mm * 0.75)
+    stress = end.Fy_MPa / (GAMMA_M0 if is_en(end) else by.member)
+    found = prying(
+        bolt_N=alone, b_mm=lever, a_mm=(joint.width_mm - joint.gauge_mm) / 2,
+        pitch_mm=min(joint.pitch_mm, 2 * lever + joint.bolt_mm), hole_mm=standard_hole_mm(joint.bolt_mm),
+        bolt_mm=joint.bolt_mm, plate_mm=joint.plate_mm, stress_MPa=stress,
+    )  # fmt: skip
+    pull = _pull(joint)
+    made = rule(
+        end, "end plate", "end plate and its bolts in tension", demand=pull, capacity=found.available_N, unit="N",
+        clause="AISC Manual part 9, prying; " + ("EN 1993-1-8 table 3.4" if is_en(end) else "J3-1"),
+        formula="N/n + M y/Σy² ≤ bolt with prying",
+        inputs=[
+            ("B", "what one bolt is allowed in tension", alone, "N"), ("b", "bolt to the bar's face", lever, "mm"),
+            ("t", "plate", joint.plate_mm, "mm"), ("tc", "thickness without prying", found.thickness_without_mm, "mm"),
+            ("α", "how far the plate bends at the bolts", found.alpha, ""),
+        ],
+        source="AISC Manual part 9 (from memory), held against EN 1993-1-8 6.2.4",
+        assumptions=["bolts share by their distance from the middle of the group; the face it is bolted to is stiff"],
+        shown=("T", "pull on the outermost bolt"),
+    )  # fmt: skip
+    return made, alone
+
+
+def _rows(joint: EndPlated) -> Floats:
+    return (np.arange(joint.rows) - (joint.rows - 1) / 2) * joint.pitch_mm
+
+
+def _pull(joint: EndPlated):  # type: ignore[no-untyped-def]
+    up, n, half = _rows(joint), 2 * joint.rows, joint.gauge_mm / 2
+    squares = 2 * float((up**2).sum())
+
+    def pull(f: Floats) -> Floats:
+        return np.asarray(np.maximum(f[:, 0], 0.0) / n + np.abs(f[:, 5]) * up[-1] / squares + np.abs(f[:, 4]) / (n * half))
+
+    return pull
+
+
+def shear_rule(end: End, joint: EndPlated, alone: float, wrong: str | None) -> Rule:
+    """Shear of the bolts beside their pull: AISC J3-3 as a factor on both, EN table 3.4."""
+    up, n, half = _rows(joint), 2 * joint.rows, joint.gauge_mm / 2
+    one = bolt_shear_N(end, joint.grade, joint.bolt_mm, threads_in=joint.threads_in)
+    pull, turn = _pull(joint), 2 * float((up**2).sum()) + n * half**2
+
+    def share(f: Floats) -> Floats:
+        V = np.hypot(f[:, 1], f[:, 2]) / n + np.abs(f[:, 3]) * math.hypot(float(up[-1]), half) / turn
+        v, t = V / one, pull(f) / alone
+        both = v + t / 1.4 if is_en(end) else (v + t) / 1.3
+        return np.asarray(np.maximum(np.maximum(v, t), both))
+
+    return rule(
+        end, "bolts", f"{n} bolts M{joint.bolt_mm:g} {joint.grade}, shear beside the pull", demand=share, capacity=1.0, unit="",
+        clause="EN 1993-1-8 table 3.4" if is_en(end) else "AISC 360-22 J3-3",
+        formula="V/Vc + T/(1.4 Tc) ≤ 1" if is_en(end) else "V/Vc + T/Tc ≤ 1.3, each ≤ 1",
+        inputs=[
+            ("Vc", "allowed in shear", one, "N"), ("Tc", "allowed in tension", alone, "N"),
+            ("Fub", "ultimate strength", FASTENERS[joint.grade].ultimate_MPa, "MPa"),
+        ],
+        source="AISC 360-22 J3, EN 1993-1-8 (from memory), held against check values",
+        assumptions=["bolts share the shear evenly"], why_not=lambda f: wrong, shown=("share", "of the bolts"),
+    )  # fmt: skip
+
+
+def find(end: End, joint: EndPlated) -> States:
+    wrong = geometry(end, joint)
+    pulled, alone = tension_rule(end, joint, wrong)
+    leg = joint.leg_mm or end.usual_leg_mm
+    hollow = next((o for o in end.onto if o.section is not None and o.section.closed), None)
+    thin = End(**{**end.__dict__, "onto": ()})
+    return {
+        "end plate": pulled,
+        "bolts": shear_rule(end, joint, alone, wrong),
+        "weld": fillet_rule(thin, leg),
+        "face it is bolted to": (
+            f"the wall of {hollow.name} that it is bolted to is a tube's and bends: weld a plate on, or bolt through it" if hollow else None
+        ),
+    }
+
+
+KIND = Kind(
+    EndPlated, "end plate", ("end plate", "bolts", "weld", "face it is bolted to"), find,
+    bigger=lambda j: [
+        *steps(j, lambda v: f"end plate {v:g} mm", "plate_mm", (8.0, 10.0, 12.0, 15.0, 20.0, 25.0)),
+        *steps(j, lambda v: f"bolts M{v:g}", "bolt_mm", (12.0, 16.0, 20.0, 24.0)),
+    ],
+    outside=lambda j: ["what it is bolted to: taken as stiff"],
+)  # fmt: skip

@@ -1,0 +1,95 @@
+"""A weld all round a section, as a line along its true outline. mm, N/mm."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from functools import lru_cache
+
+import numpy as np
+from numpy.typing import NDArray
+from shapely import Polygon, unary_union
+
+from yorvek.core.outlines.outline import ring_points
+from yorvek.core.sections import Section, outlines_of, section
+
+Floats = NDArray[np.float64]
+TOUCH_MM, CHORD_MM = 0.02, 0.05
+
+
+@dataclass(frozen=True)
+class Line:
+    """A closed line of weld: corners [c, 2] from its centre (across the width, up the depth), and what it sums up to.
+
+    `along_x`, `along_y`: how much of it runs in those directions, which is what carries a force in them.
+    """
+
+    corners: Floats
+    length: float
+    Ixx: float
+    Iyy: float
+    Ixy: float
+    along_x: float
+    along_y: float
+
+    def flows(self, f: Floats) -> Floats:
+        """Greatest flow of force across the throat and along the weld, N/mm, [n, 2], of forces [n, 6].
+
+        Pull and bending by the elastic line with both moments and the product of inertia; shear by the lines that run along
+        it; twist by the elastic vector.
+        """
+        N, Vy, Vz, T, My, Mz = (c[:, None] for c in f.T)
+        x, y = self.corners[:, 0], self.corners[:, 1]
+        both = self.Ixx * self.Iyy - self.Ixy**2
+        # Mz bends the depth (y), My the width (x); signs taken so that every corner is met
+        bend_y = (np.abs(Mz) * self.Iyy, np.abs(My) * self.Ixx)
+        straight = np.abs(N) / self.length
+        signed = [
+            np.abs((a * bend_y[0] - b * np.abs(My) * self.Ixy) * y + (b * bend_y[1] - a * np.abs(Mz) * self.Ixy) * x) / both
+            for a, b in ((1, 1), (1, -1))
+        ]
+        across = straight + np.maximum(*signed)
+        Jp = self.Ixx + self.Iyy
+        q_x = np.abs(Vz) / self.along_x + np.abs(T * y) / Jp
+        q_y = np.abs(Vy) / self.along_y + np.abs(T * x) / Jp
+        along = np.hypot(q_x, q_y)
+        k = np.argmax(np.hypot(across, along), axis=1)
+        rows = np.arange(len(f))
+        return np.stack([across[rows, k], along[rows, k]], axis=1)
+
+
+def _outside(s: Section) -> Polygon:
+    """The outline that a weld follows, corners of tubes and rolled sections taken as sharp, as weld lines are drawn."""
+    b, d, t, f = s.width_mm, s.depth_mm, s.wall_mm, s.flange_mm
+    if s.shape == "rhs":
+        return Polygon([(0, 0), (b, 0), (b, d), (0, d)])
+    if s.shape == "channel":
+        return Polygon([(0, 0), (b, 0), (b, f), (t, f), (t, d - f), (b, d - f), (b, d), (0, d)])
+    if s.shape == "i":
+        left, right = (b - t) / 2, (b + t) / 2
+        lower = [(0, 0), (b, 0), (b, f), (right, f), (right, d - f), (b, d - f), (b, d)]
+        return Polygon([*lower, (0, d), (0, d - f), (left, d - f), (left, f), (0, f)])
+    shapes = [
+        Polygon(ring_points(o.outer, chord_mm=CHORD_MM)).buffer(TOUCH_MM, join_style="mitre") for o in outlines_of(s)
+    ]
+    return unary_union(shapes)
+
+
+@lru_cache(maxsize=4000)
+def weld_line(section_id: str) -> Line:
+    """The line all round the outside of a section; parts of a composed one are welded round together."""
+    whole = _outside(section(section_id))
+    rings = [np.asarray(p.exterior.coords) for p in getattr(whole, "geoms", [whole])]
+    starts = np.concatenate([r[:-1] for r in rings])
+    ends = np.concatenate([r[1:] for r in rings])
+    step = ends - starts
+    each = np.hypot(step[:, 0], step[:, 1])
+    length = float(each.sum())
+    centre = ((starts + ends) / 2 * each[:, None]).sum(axis=0) / length
+    a, b = starts - centre, ends - centre
+
+    def second(i: int, j: int) -> float:
+        """Integral of one coordinate times another along the line; exact for straight pieces."""
+        return float((each / 6 * (2 * a[:, i] * a[:, j] + a[:, i] * b[:, j] + b[:, i] * a[:, j] + 2 * b[:, i] * b[:, j])).sum())
+
+    run = np.abs(step).sum(axis=0)
+    return Line(a, length, second(1, 1), second(0, 0), second(0, 1), float(run[0]), float(run[1]))
