@@ -10,8 +10,9 @@ from typing import Any
 from tests.values.adapters.kinds import Adapters, Inputs, Outputs
 from pydantic import ValidationError
 from yorvek.core.errors import InputError
-from yorvek.core.jobs import JobSpec
+from yorvek.core.jobs import JobSpec, LoadSpec
 from yorvek.core.jobs.free_joints import FreeJointSpec, work_out_joint
+from yorvek.core.jobs.plates import PlateSpec, plate_result
 from yorvek.core.quantities.entry import resolve
 
 Record = dict[str, Any]
@@ -299,4 +300,63 @@ def verdict_joint(i: Inputs) -> Outputs | None:
     }  # fmt: skip
 
 
-ADAPTERS: Adapters = {"verdict_joint": verdict_joint}
+def plate_loads(i: Inputs) -> tuple[dict[int, LoadSpec], list[int], list[Record]]:
+    """The brief's loads, the numbers of those per area (and along the plate), and the patches of the forces."""
+    loads, even, patches = {}, [], []
+    for k, entry in enumerate(i.get("loads", [])):
+        common = {"name": entry["name"], "case": entry.get("case", "live"), "dynamic_factor": entry.get("dynamic_factor", 1.0)}
+        if "force_N" in entry:
+            made = common | {"form": "force", "force": newton(entry["force_N"])}
+            patches.append(
+                {
+                    "load_id": k, "along": mm(entry["at_a_mm"]), "up": mm(entry["at_b_mm"]),
+                    "size_along": mm(entry["patch_along_a_mm"]), "size_up": mm(entry["patch_along_b_mm"]),
+                }
+            )  # fmt: skip
+        elif "area_MPa" in entry:
+            made = common | {"form": "area", "area": {"text": f"{entry['area_MPa']!r} MPa"}}
+            even.append(k)
+        elif "in_plane_along_a_N_per_mm" in entry:
+            made = common | {"form": "line", "line": {"text": f"{entry['in_plane_along_a_N_per_mm']!r} N/mm"}}
+            even.append(k)
+        else:
+            continue
+        loads[k] = resolve(LoadSpec.model_validate(made), {})
+    return loads, even, patches
+
+
+def plate_record(i: Inputs, even: list[int], patches: list[Record]) -> Record:
+    p = i["plate"]
+    common = {"mark": "P1", "thickness": mm(p["thickness_mm"]), "material_id": p["material"]["id"], "lies": "upright"}
+    if p["form"].startswith("web"):
+        own = i["loads"][0] if i.get("loads") else {}
+        return common | {
+            "form": "web", "a": mm(p["length_mm"]), "b": mm(p["depth_mm"]), "hole": mm(p["hole_mm"]), "pitch": mm(p["pitch_mm"]),
+            "rim": mm(p["rim_mm"]), "moment": {"text": f"{own.get('moment_Nmm', 0.0)!r} Nmm"},
+            "shear": newton(own.get("shear_N", 0.0)),
+        }  # fmt: skip
+    edges = [p["edges"][k] for k in ("left", "right", "bottom", "top")]
+    return common | {
+        "form": p["form"], "a": mm(p["side_a_mm"]), "b": mm(p["side_b_mm"]), "edges": edges, "loads": even, "patches": patches,
+        "water": mm(i.get("water_over_lower_edge_mm")), "welded": p["welded_at_the_worst_place"],
+    }  # fmt: skip
+
+
+def verdict_plate(i: Inputs) -> Outputs:
+    try:
+        loads, even, patches = plate_loads(i)
+        spec = resolve(PlateSpec.model_validate(plate_record(i, even, patches)), {})
+        result = plate_result(resolve(job(i), {}), loads, spec)
+    except InputError as error:
+        return {"refused": True, "reserve": None, "words": error.sentence, "outside": []}
+    except ValidationError as error:
+        return {"refused": True, "reserve": None, "words": str(error), "outside": []}
+    if result.verdict is None:
+        return {"refused": True, "reserve": None, "words": result.trouble or "", "outside": []}
+    v = result.verdict
+    missing = " ".join(c.not_checked for c in v.checks if c.not_checked)
+    assumed = [a for c in v.checks for a in c.assumptions]
+    return {"reserve": v.strength.value, "words": missing or v.strength.governs, "outside": [*v.outside, *assumed]}
+
+
+ADAPTERS: Adapters = {"verdict_joint": verdict_joint, "verdict_plate": verdict_plate}

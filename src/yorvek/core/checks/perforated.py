@@ -46,6 +46,13 @@ def perforated_web(
         raise InputError(
             field="pitch", got=f"{pitch_mm:g} mm", needs=f"at least {1.15 * hole_mm:.0f} mm from hole to hole"
         )
+    between = min(pitch_mm - hole_mm, depth_mm - hole_mm)
+    if 2 * rim_mm > between + 1e-6:
+        raise InputError(
+            field="rim",
+            got=f"{rim_mm:g} mm",
+            needs=f"at most {between / 2:g} mm: the metal of the rims of two holes comes out of the {between:g} mm between them",
+        )
     holes = int((length_mm - hole_mm * 1.15) // pitch_mm) + 1 if length_mm > 1.15 * hole_mm else 0
     t, h, r = thickness_mm, depth_mm, hole_mm / 2
     gross = t * h**3 / 12

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from typing import Literal
+from typing import Any, Literal
 
 from pydantic import Field
 
@@ -13,6 +13,16 @@ from yorvek.core.jobs.spec import JobSpec, LoadSpec, Mark
 from yorvek.core.model import Model
 from yorvek.core.quantities.entry import Force, Length, Moment, Place, Thickness
 from yorvek.core.structures.plates import Edge
+
+
+class PatchSpec(Model):
+    """A force of the brief on a part of a plate: its middle and its size along and up."""
+
+    load_id: int
+    along: Place
+    up: Place
+    size_along: Length
+    size_up: Length
 
 
 class PlateSpec(Model):
@@ -30,6 +40,7 @@ class PlateSpec(Model):
     edges: tuple[Edge, Edge, Edge, Edge] = ("simple", "simple", "simple", "simple")
     lies: Literal["flat", "upright"] = "flat"
     loads: list[int] = Field(default=[], max_length=12, description="numbers of loads per area of the brief")
+    patches: list[PatchSpec] = Field(default=[], max_length=12, description="forces on a part of it")
     water: Place | None = None
     hole: Place | None = None
     pitch: Place | None = None
@@ -48,6 +59,14 @@ class PlateResult(Model):
     trouble: str | None = None
 
 
+def _common(load: LoadSpec) -> dict[str, Any]:
+    """What a load is whatever its form."""
+    return {
+        "name": load.name, "case": load.case, "dynamic_factor": load.dynamic_factor, "group": load.group,
+        "one_of": load.one_of, "both_ways": load.both_ways,
+    }  # fmt: skip
+
+
 def plate_request(job: JobSpec, loads: dict[int, LoadSpec], spec: PlateSpec) -> Plate:
     """The plate ready to be checked, with the job's method and limits.
 
@@ -63,9 +82,21 @@ def plate_request(job: JobSpec, loads: dict[int, LoadSpec], spec: PlateSpec) -> 
                 got=load.name if load else str(number),
                 needs="a load per area that is in the brief: take this one off the plate",
             )
+        placed.append(PlateLoad(**_common(load), area_MPa=load.entered().value))
+    for patch in spec.patches:
+        load = loads.get(patch.load_id)
+        if load is None or load.form != "force":
+            raise InputError(
+                field=f"{spec.mark}: load",
+                got=load.name if load else str(patch.load_id),
+                needs="a force that is in the brief: take this one off the plate",
+            )
         placed.append(
-            PlateLoad(name=load.name, case=load.case, area_MPa=load.entered().value, dynamic_factor=load.dynamic_factor)
-        )
+            PlateLoad(
+                **_common(load), force_N=load.entered().value, patch_a_mm=patch.size_along.value,
+                patch_b_mm=patch.size_up.value, at_a_mm=patch.along.value, at_b_mm=patch.up.value,
+            )
+        )  # fmt: skip
     if spec.b is None and spec.form != "disc":
         raise InputError(field=f"{spec.mark}: b", got="", needs="its other side")
     method: Method = job.method.plain()

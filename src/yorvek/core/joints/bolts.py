@@ -30,6 +30,7 @@ HOLE_DAMAGE_MM = 2.0
 SIZES = (10.0, 12.0, 16.0, 20.0, 24.0)
 PLATES = (6.0, 8.0, 10.0, 12.0, 15.0, 20.0)
 NO_LIMIT = 1e6
+ROUNDING_MM = 0.05
 PLASTIC = 1.5
 """Plastic over elastic modulus of a rectangle (AISC F11 allows up to 1.6)."""
 
@@ -73,26 +74,35 @@ class Bolted(Model):
 
 
 def geometry(end: End, joint: Bolted) -> str | None:
-    """Distances that cannot be, or are below the least of the method's standard."""
+    """All distances that cannot be, or are below the least of the method's standard."""
     d, hole, by_en = joint.bolt_mm, joint.bored_mm, is_en(end)
     if hole < d:
         return f"a bolt of {d:g} mm does not go into a hole of {hole:g} mm"
-    along, across = (en.PITCH * hole, en.GAUGE * hole) if by_en else (aisc.LEAST_PITCH * d, aisc.LEAST_PITCH * d)
-    for what, count, value, least in (
-        ("pitch of the rows", joint.rows, joint.pitch_mm, along),
-        ("gauge of the columns across", joint.columns, joint.gauge_mm, across),
-    ):
-        if count > 1 and value <= hole:
-            return f"the {what} of {value:g} mm makes holes of {hole:g} mm overlap: set them farther apart"
-        if count > 1 and value < least - 0.05:
-            return f"the {what} of {value:g} mm is below the least of {least:.1f} mm: set them farther apart"
     edge = en.EDGE * hole if by_en else minimum_edge_mm(d)
-    for what, value in (("end distance (to the edge along the bar)", joint.edge_mm), ("side distance (to the edge)", joint.side_mm)):
-        if value <= hole / 2:
-            return f"the {what} of {value:g} mm puts the hole of {hole:g} mm outside the plate: move it in"
-        if value < edge - 0.05:
-            return f"the {what} of {value:g} mm is below the least of {edge:.1f} mm: move it in"
-    return None
+    along, across = (en.PITCH * hole, en.GAUGE * hole) if by_en else (aisc.LEAST_PITCH * d, aisc.LEAST_PITCH * d)
+    found = [
+        _spacing("pitch of the rows", joint.rows, joint.pitch_mm, hole, along),
+        _spacing("gauge of the columns across", joint.columns, joint.gauge_mm, hole, across),
+        _edge("end distance (to the edge along the bar)", joint.edge_mm, hole, edge),
+        _edge("side distance (to the edge)", joint.side_mm, hole, edge),
+    ]
+    return "; ".join(f for f in found if f) or None
+
+
+def _spacing(what: str, count: int, value: float, hole: float, least: float) -> str:
+    if count < 2 or value >= least - ROUNDING_MM:
+        return ""
+    if value <= hole:
+        return f"the {what} of {value:g} mm makes holes of {hole:g} mm overlap: set them farther apart"
+    return f"the {what} of {value:g} mm is below the least of {least:.1f} mm: set them farther apart"
+
+
+def _edge(what: str, value: float, hole: float, least: float) -> str:
+    if value >= least - ROUNDING_MM:
+        return ""
+    if value <= hole / 2:
+        return f"the {what} of {value:g} mm puts the hole of {hole:g} mm outside the plate: move it in"
+    return f"the {what} of {value:g} mm is below the least of {least:.1f} mm: move it in"
 
 
 def hole_trouble(joint: Bolted) -> str | None:

@@ -8,7 +8,9 @@ from __future__ import annotations
 from yorvek.core.materials.metal import Material
 
 
-def _panel(id: str, E: float, G: float, kg_m3: float, strong: float, price: float, source: str) -> Material:
+def _panel(
+    id: str, E: float, G: float, kg_m3: float, strong: float, price: float, source: str, *, lasting: float
+) -> Material:
     return Material(
         id=id,
         name=id,
@@ -23,6 +25,7 @@ def _panel(id: str, E: float, G: float, kg_m3: float, strong: float, price: floa
         price_per_kg=price,
         weldability="is not welded to metal: bolt it with room to move, washers under the heads",
         source=source,
+        lasting_MPa=lasting,
     )
 
 
@@ -34,11 +37,17 @@ PANELS: tuple[Material, ...] = (
         1190,
         70,
         9.0,
-        "cast acrylic sheet, bending strength 100 less 30 % for edges (from memory)",
+        "cast acrylic sheet, bending strength 100 less 30 % for edges; 20 borne for years without crazing (from memory)",
+        lasting=20,
     ),
-    _panel("polycarbonate", 2350, 860, 1200, 60, 11.0, "polycarbonate sheet, yield in bending (from memory)"),
     _panel(
-        "birch plywood", 7500, 620, 680, 29, 4.0, "birch plywood across the face grain, characteristic (from memory)"
+        "polycarbonate", 2350, 860, 1200, 60, 11.0, "polycarbonate sheet, yield in bending; 28 for years (from memory)",
+        lasting=28,
+    ),
+    _panel(
+        "birch plywood", 7500, 620, 680, 29, 4.0,
+        "birch plywood across the face grain, characteristic; 0.6 of it for lasting loads, EN 1995 kmod (from memory)",
+        lasting=17.4,
     ),
     _panel(
         "composite panel",
@@ -47,6 +56,7 @@ PANELS: tuple[Material, ...] = (
         1900,
         44,
         12.0,
-        "two 0.5 mm aluminium skins on a 4 mm core, as one (from memory)",
+        "two 0.5 mm aluminium skins on a 4 mm core, as one; half of it for years (common practice, no source)",
+        lasting=22,
     ),
 )
