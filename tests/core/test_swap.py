@@ -5,6 +5,7 @@ import pytest
 from tests.core.test_checks import rail
 from yorvek.core.comparison import Mine, MineFrame, swap
 from yorvek.core.errors import InputError
+from yorvek.core.frames.chain import usual_pin
 from yorvek.core.frames import FrameRequest, check_frame
 from yorvek.core.materials import material
 
@@ -50,7 +51,7 @@ def test_at_equal_stiffness_aluminium_saves_less_than_its_density():
 
 
 def test_a_member_without_a_strength_cannot_be_matched():
-    angle = [Mine(mark="A1", qty=1, member=rail(section="L 100×100×10"))]
+    angle = [Mine(mark="A1", qty=1, member=rail(section="L 100×50×8"))]
     found = swap(angle, "S235", "strength")
     assert found.mass_kg is None and "not checked" in found.members[0].why_not
 
@@ -64,7 +65,8 @@ def bracket() -> MineFrame:
     shape = {"kind": "bracket", "sizes_mm": {"reach": 900, "drop": 600, "seat": 300}}
     roles = {r: {"section_id": "SHS 60×60×4 hot", "material_id": "S355"} for r in ("arm", "strut")}
     load = {"name": "net", "spot": "tip", "force_N": 2500.0, "case": "live"}
-    ask = {"starter": shape, "roles": roles, "loads": [load], "method": {"kind": "shop"}, "limits": {}}
+    joints = {f"strut, {n}": usual_pin(16.0).model_dump() for n in ("wall below", "seat")}
+    ask = {"starter": shape, "roles": roles, "loads": [load], "method": {"kind": "shop"}, "limits": {}, "joints": joints}
     return MineFrame(mark="K1", qty=3, request=FrameRequest.model_validate(ask))
 
 

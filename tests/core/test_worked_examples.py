@@ -9,8 +9,8 @@ from scipy.optimize import minimize_scalar
 from tests.core.test_guide import GUIDE
 from tests.core.test_structures import ROD, asked, bar, force, shape
 from yorvek.core.checks.fatigue import endured_MPa
+from yorvek.core.clauses.aisc360.hollow_joints import face_yielding_N
 from yorvek.core.connections.friction import en_slip_N
-from yorvek.core.connections.tube_walls import flat_wall
 from yorvek.core.frames import FrameLoad, RoleChoice, check_frame
 from yorvek.core.sections import section
 
@@ -33,9 +33,9 @@ def tie():
 
 def portal():
     """P L / 4 (k + 2) with k = h / L for one section, and w L2 / 6 (k + 2) of the beam's own weight."""
-    v = check_frame(asked(shape("portal", span=4000, height=2500), [force("middle", 20_000)]))
+    v = check_frame(asked(shape("portal", span=4000, height=2500), [force("middle", 2000)]))
     k = 2500 / 4000
-    by_hand = 20_000 * 4000 / (4 * (k + 2)) + W * 4000**2 / (6 * (k + 2))
+    by_hand = 2000 * 4000 / (4 * (k + 2)) + W * 4000**2 / (6 * (k + 2))
     return by_hand, abs(bar(v, "beam left").Mz_Nmm[0]), 1e6, "kNm", 2
 
 
@@ -48,11 +48,8 @@ def sway():
         FrameLoad(name="push", case="live", spot="head", direction="sideways", force_N=50),
     ]
     made = {"post": RoleChoice(section_id=s.id, material_id="S355")}
-    first, second = (
-        check_frame(asked(shape("post", height=3000), loads, made, second_order=b)).moved["head"][2]
-        for b in (False, True)
-    )
-    return 1 / (1 - 0.3), second / first, 1, "", 2
+    second = check_frame(asked(shape("post", height=3000), loads, made)).moved["head"][2]
+    return 1 / (1 - 0.3), second / (50 * 3000**3 / (3 * 210_000 * s.Ix_mm4)), 1, "", 2
 
 
 def face():
@@ -60,8 +57,7 @@ def face():
     B, b, t, Fy = 80.0, 40.0, 5.0, 355.0
     a, m = (B - b) / 2, Fy * t**2 / 4
     found = minimize_scalar(lambda c: m * (4 * b / a + 8 * c / a + 4 * B / c), bounds=(1, 500), method="bounded")
-    wall = flat_wall(face_mm=B, side_mm=B, wall_mm=t, across_mm=b, along_mm=b, Fy_MPa=Fy)
-    return found.fun, wall.axial_N, 1e3, "kN", 1
+    return found.fun, face_yielding_N(Fy, t, b / B, b / B, 1.0).value, 1e3, "kN", 1
 
 
 def slip():

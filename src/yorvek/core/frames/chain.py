@@ -10,6 +10,7 @@ from yorvek.core.errors import InputError
 from yorvek.core.frames.request import FrameRequest, RoleChoice
 from yorvek.core.frames.verdict import FrameVerdict, check_frame
 from yorvek.core.joints import Joint, bigger
+from yorvek.core.joints.pin import Pinned
 from yorvek.core.model import Model
 from yorvek.core.sections import catalogue, section, sold_in
 
@@ -41,6 +42,7 @@ class Upgrade(Model):
     weld_leg_mm: float | None = None
     joint_at: str | None = None
     joint: Joint | None = None
+    joint_ends: list[str] = []
     mass_kg: float
     price: float
     before: float | None
@@ -130,40 +132,65 @@ def upgrades(request: FrameRequest, verdict: FrameVerdict) -> list[Upgrade]:
     """For the weakest link, the cheapest changes that lift it, each worked out through the whole structure."""
     weakest = _weakest(request, verdict)
     bar = next((b for b in verdict.bars if b.name == weakest.bar), None)
-    if bar is None:
-        return []
     soft = verdict.stiffness.value is not None and (
         weakest.reserve is not None and verdict.stiffness.value < weakest.reserve
     )
+    if bar is None and weakest.kind != "whole" and not soft:
+        return []
     out: list[Upgrade] = []
     if weakest.kind == "joint" and not soft:
-        where = weakest.check_id.rsplit(": ", 1)[0].removesuffix(": weld")
-        if where in request.joints:
-            joint_tries: list[tuple[dict[str, object], str, str]] = [
-                ({"joints": {**request.joints, where: better}}, f"{where}: {words}", "")
-                for words, better in bigger(request.joints[where])
-            ]
-            out += _tried(request, verdict, joint_tries, joint=True)
-        elif weakest.check_id.endswith(("weld", "weld: repeated")):
-            legs = [leg for leg in (3, 4, 5, 6, 8, 10, 12) if leg > request.weld_leg_mm]
-            out += _tried(
-                request,
-                verdict,
-                [({"weld_leg_mm": float(leg)}, f"weld leg {leg} mm", "") for leg in legs[:4]],
-                joint=True,
-            )
-    roles = [bar.role] if not soft else list(verdict.roles)
+        out += _tried(request, verdict, _joint_tries(request, verdict, weakest), joint=True)
+    roles = [bar.role] if bar is not None and not soft else list(verdict.roles)
     if weakest.check_id.endswith(": wall"):
         roles = [*roles, *(r for r in dict.fromkeys(_chord_roles(verdict, weakest)) if r not in roles)]
     for role in roles:
         choice = request.roles[role]
-        sizes = [*_closed(choice), *_heavier(choice)]
-        tries: list[tuple[dict[str, object], str, str]] = [
+        tries: list[Try] = [
             ({"roles": {**request.roles, role: choice.model_copy(update={"section_id": s})}}, f"{role}: {s}", role)
-            for s in sizes
+            for s in (*_closed(choice), *_heavier(choice))
         ]
         out += _tried(request, verdict, tries, joint=False)
     return sorted(out, key=lambda u: u.price)[:5]
+
+
+Try = tuple[dict[str, object], str, str]
+
+
+def _joint_tries(request: FrameRequest, verdict: FrameVerdict, weakest: Link) -> list[Try]:
+    """Changes to a joint: a hinge that nobody chose gets its pins, a chosen one its ladder, a weld its next leg."""
+    where = weakest.check_id.rsplit(": ", 1)[0].removesuffix(": weld")
+    if weakest.check_id.endswith(": hinge"):
+        ends = [f"{b.name}, {j.node}" for b in verdict.bars for j in b.joints if j.kind == HINGE]
+        return [
+            ({"joints": {**request.joints, **dict.fromkeys(ends, usual_pin(d))}}, f"{EVERY_HINGE}: pin {d:g} mm with its plates", "")
+            for d in PINS
+        ]
+    if where in request.joints:
+        # joints that are alike are weak alike: they are changed together
+        present = request.joints[where]
+        alike = [k for k, j in request.joints.items() if j == present]
+        name = where if len(alike) == 1 else f"{where} and {len(alike) - 1} alike"
+        return [
+            ({"joints": {**request.joints, **dict.fromkeys(alike, better)}}, f"{name}: {words}", "")
+            for words, better in bigger(present)
+        ]
+    if weakest.check_id.endswith(("weld", "weld: repeated")):
+        legs = [leg for leg in (3, 4, 5, 6, 8, 10, 12) if leg > request.weld_leg_mm]
+        return [({"weld_leg_mm": float(leg)}, f"weld leg {leg} mm", "") for leg in legs[:4]]
+    return []
+
+
+HINGE = "hinge"
+EVERY_HINGE = "every hinge"
+PINS = (10.0, 12.0, 16.0, 20.0, 24.0, 30.0)
+
+
+def usual_pin(pin_mm: float) -> Pinned:
+    """A pin with plates in the usual proportions, to begin with (common practice, no source)."""
+    return Pinned(
+        pin_mm=pin_mm, lug_mm=max(5.0, round(0.6 * pin_mm)), cheek_mm=max(5.0, round(0.5 * pin_mm)),
+        width_mm=round(2.8 * pin_mm), edge_mm=round(1.4 * pin_mm), threads_in=False, foot_height_mm=round(2 * pin_mm),
+    )  # fmt: skip
 
 
 def _weakest(request: FrameRequest, verdict: FrameVerdict) -> Link:
@@ -202,7 +229,7 @@ def _least(verdict: FrameVerdict) -> float | None:
 
 
 def _tried(
-    request: FrameRequest, verdict: FrameVerdict, tries: list[tuple[dict[str, object], str, str]], *, joint: bool
+    request: FrameRequest, verdict: FrameVerdict, tries: list[Try], *, joint: bool
 ) -> list[Upgrade]:
     """Changes in their order until one is enough, keeping those that help."""
     out: list[Upgrade] = []
@@ -224,7 +251,8 @@ def _tried(
                 role=role,
                 section_id=choice.section_id if choice else None,
                 weld_leg_mm=changed.weld_leg_mm if joint and changed.weld_leg_mm != request.weld_leg_mm else None,
-                joint_at=joints[0] if joints else None,
+                joint_at=(EVERY_HINGE if joints[0] not in request.joints else joints[0]) if joints else None,
+                joint_ends=joints,
                 joint=changed.joints[joints[0]] if joints else None,
                 mass_kg=found.mass_kg - verdict.mass_kg,
                 price=found.price - verdict.price,

@@ -18,7 +18,7 @@ Flags = NDArray[np.bool_]
 SLACK_N = 1e-6
 """Of the greatest force: a tie that pushes by less is taut."""
 ROUNDS = 40
-SECOND_ROUNDS, SETTLED = 3, 0.01
+SECOND_ROUNDS, SETTLED = 5, 0.005
 Lean = tuple[float, float]
 UPRIGHT: Lean = (0.0, 0.0)
 
@@ -234,15 +234,15 @@ class States:
         load = Columns(
             np.concatenate([c.forces for c in each], axis=1), np.concatenate([c.even for c in each], axis=2), ()
         )
-        N = state.N @ factors
+        now = state.N @ factors
         for _ in range(SECOND_ROUNDS):
+            N = now
             system = System.of(mesh, slack=state.slack, let_go=state.lifted, N=N)
             u = system.solved(load.forces)
             ends = system.ends(u, load)
             now = (ends[:, 6, 0] - ends[:, 0, 0]) / 2
             if float(np.abs(now - N).max()) <= SETTLED * max(float(np.abs(N).max()), 1.0):
                 break
-            N = now
         forces = self.stations.forces(ends, load)
         moves = self.stations.moves(system, u, load)
         _add_bow(self.stations, forces, moves, np.where(state.slack[mesh.bar], 0.0, N))
@@ -250,11 +250,17 @@ class States:
 
 
 def _add_bow(stations: Stations, forces: Floats, moves: Floats, N: Floats) -> None:
-    """What push makes of the bow inside each element: its ends have it already."""
+    """What push makes of the bow inside each element: its ends have it already; and shear across the bar as it lies then, not
+    as it was drawn.
+    """
     mesh = stations.mesh
-    begin = stations.begin[stations.element]
-    away = moves - moves[begin]
+    begin, end = stations.begin[:-1], stations.begin[1:] - 1
+    away = moves - moves[begin][stations.element]
+    lean = (moves[end] - moves[begin]) / mesh.length[:, None, None]
     axes = mesh.skeleton.axes[stations.bar]
     push = N[stations.element][:, None]
     forces[:, 5] += push * np.einsum("sg,sgc->sc", axes[:, 1], away)
     forces[:, 4] -= push * np.einsum("sg,sgc->sc", axes[:, 2], away)
+    slope = lean[stations.element]
+    forces[:, 1] -= push * np.einsum("sg,sgc->sc", axes[:, 1], slope)
+    forces[:, 2] -= push * np.einsum("sg,sgc->sc", axes[:, 2], slope)

@@ -15,7 +15,7 @@ from yorvek.core.model import Model
 from yorvek.core.quantities.entry import Entry, Force, Length, Place, Thickness
 
 THICKNESSES = ("plate_mm", "lug_mm", "cheek_mm")
-EVERY_END = "every end"
+EVERY_END, EVERY_HINGE = "every end", "every hinge"
 
 
 def _entry_of(name: str, field: FieldInfo) -> type[Entry] | None:
@@ -56,7 +56,7 @@ JointSpec = Annotated[reduce(or_, SPECS.values()), Field(discriminator="kind")] 
 
 
 class JointAt(Model):
-    """A joint chosen for the end of a bar at a node; or, for a role and "every end", for all ends of its bars."""
+    """A joint chosen for the end of a bar at a node; or, for a role, for "every end" of its bars or "every hinge"."""
 
     bar: str = Field(min_length=1, max_length=40)
     node: str = Field(min_length=1, max_length=40)

@@ -21,12 +21,13 @@ from yorvek.core.frames import (
     check_frame,
 )
 from yorvek.core.frames.request import Direction, Stretch, Way, Whole
-from yorvek.core.jobs.joints import EVERY_END, JointAt, plain_joint
+from yorvek.core.jobs.joints import EVERY_END, EVERY_HINGE, JointAt, plain_joint
 from yorvek.core.jobs.spec import JobSpec, LoadSpec, Mark
 from yorvek.core.joints import Joint
 from yorvek.core.model import Model
 from yorvek.core.quantities.entry import Length, Place, Size
 from yorvek.core.structures.starters import STARTERS, OwnBar, OwnModel, runs_on
+from yorvek.core.structures.starters.layout import hinged_at
 from yorvek.core.structures.starters.own import MOST_BARS, Freedom, Held
 
 OLD_COUNTS = ("bays", "panels", "pinned_feet")
@@ -215,8 +216,8 @@ def frame_load(on: StructureLoad, load: LoadSpec) -> FrameLoad:
 
 def _joints(spec: StructureSpec) -> dict[str, Joint]:
     """Joints by the end they stand at; one for every end of a role where no end of it has its own."""
-    out = {j.at: plain_joint(j.joint) for j in spec.joints if j.node != EVERY_END}
-    everywhere = [j for j in spec.joints if j.node == EVERY_END]
+    out = {j.at: plain_joint(j.joint) for j in spec.joints if j.node not in (EVERY_END, EVERY_HINGE)}
+    everywhere = [j for j in spec.joints if j.node in (EVERY_END, EVERY_HINGE)]
     if not everywhere:
         return out
     layout = spec.starter.plain().layout()
@@ -225,7 +226,8 @@ def _joints(spec: StructureSpec) -> dict[str, Joint]:
             raise InputError(field=f"{spec.mark}: joint", got=one.bar, needs="a role of the structure: " + ", ".join(layout.roles))
         for bar in layout.bars:
             for node in (bar.i, bar.j):
-                if bar.role == one.bar and not bar.bored and not runs_on(layout, bar, node):
+                asked = one.node == EVERY_END or hinged_at(bar, node)
+                if bar.role == one.bar and asked and not bar.bored and not runs_on(layout, bar, node):
                     out.setdefault(f"{bar.name}, {node}", plain_joint(one.joint))
     return out
 

