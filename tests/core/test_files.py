@@ -250,7 +250,7 @@ def test_the_report_holds_every_check_and_a_place_to_sign(job, unit):
 def test_what_was_not_checked_is_said_in_the_report():
     state = demo("scope-pier")
     spec = state.structures[1]
-    roles = {**spec.roles, "arm": spec.roles["arm"].model_copy(update={"section_id": "L 80×80×8"})}
+    roles = {**spec.roles, "arm": spec.roles["arm"].model_copy(update={"section_id": "L 80×60×7"})}
     changed = state.model_copy(update={"structures": {1: spec.model_copy(update={"roles": roles})}})
     data = report_pdf(changed, worked(changed), "mm")
     text = " ".join("\n".join(p.extract_text() for p in pypdf.PdfReader(io.BytesIO(data)).pages).split())

@@ -95,8 +95,8 @@ def test_lrfd_and_asd_differ_by_their_factors():
 @pytest.mark.parametrize(("kind", "names"), [
     ("shop", ["D + L"]),
     ("asd", ["D + L"]),
-    ("lrfd", ["1.4 D", "1.2 D + 1.6 L"]),
-    ("en", ["1.35 G + 1.5 Q"]),
+    ("lrfd", ["1.4 D", "1.2 D + 1.6 L", "0.9 D + 1.6 L"]),
+    ("en", ["1.35 G + 1.5 Q", "1.0 G + 1.5 Q"]),
     ("lifting", ["D + L"]),
 ])  # fmt: skip
 def test_combinations_without_wind(kind, names):
