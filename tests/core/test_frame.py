@@ -54,7 +54,9 @@ def test_cantilever_tip():
 
 
 def test_roll_turns_the_strong_axis():
-    f = Frame({"A": (0, 0, 0), "B": (1000, 0, 0)}, {"m": FrameMember("A", "B", DEEP, depth=(0.0, 0.0, 1.0))}, {"A": FIXED})
+    f = Frame(
+        {"A": (0, 0, 0), "B": (1000, 0, 0)}, {"m": FrameMember("A", "B", DEEP, depth=(0.0, 0.0, 1.0))}, {"A": FIXED}
+    )
     f.node_loads = {"B": {"FY": -100.0}}
     assert -solve_frame(f).displacements["B"][1] == pytest.approx(100 * 1000**3 / (3 * 210_000 * 1.424e6))
 

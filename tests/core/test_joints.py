@@ -22,7 +22,6 @@ from yorvek.core.frames import FrameLoad, RoleChoice, check_frame, upgrades
 from yorvek.core.jobs.joints import joint_entered, plain_joint
 from yorvek.core.joints import KINDS, End, bigger, rules_of
 from yorvek.core.joints.base_plate import OnBase
-from yorvek.core.joints.bolts import Bolted
 from yorvek.core.joints.end_plate import EndPlated
 from yorvek.core.joints.fish_plates import FishPlated
 from yorvek.core.joints.friction import Held

@@ -40,10 +40,7 @@ def asked(starter, loads, roles=None, **more):
 def hinges(layout, pin_mm=24.0):
     """A pin with its plates at every hinge: nothing is checked where nothing was chosen."""
     return {
-        f"{b.name}, {n}": usual_pin(pin_mm)
-        for b in layout.bars
-        for n in (b.i, b.j)
-        if hinged_at(b, n) and not b.bored
+        f"{b.name}, {n}": usual_pin(pin_mm) for b in layout.bars for n in (b.i, b.j) if hinged_at(b, n) and not b.bored
     }
 
 

@@ -5,8 +5,8 @@ import pytest
 from tests.core.test_checks import rail
 from yorvek.core.comparison import Mine, MineFrame, swap
 from yorvek.core.errors import InputError
-from yorvek.core.frames.chain import usual_pin
 from yorvek.core.frames import FrameRequest, check_frame
+from yorvek.core.frames.chain import usual_pin
 from yorvek.core.materials import material
 
 
@@ -66,7 +66,14 @@ def bracket() -> MineFrame:
     roles = {r: {"section_id": "SHS 60×60×4 hot", "material_id": "S355"} for r in ("arm", "strut")}
     load = {"name": "net", "spot": "tip", "force_N": 2500.0, "case": "live"}
     joints = {f"strut, {n}": usual_pin(16.0).model_dump() for n in ("wall below", "seat")}
-    ask = {"starter": shape, "roles": roles, "loads": [load], "method": {"kind": "shop"}, "limits": {}, "joints": joints}
+    ask = {
+        "starter": shape,
+        "roles": roles,
+        "loads": [load],
+        "method": {"kind": "shop"},
+        "limits": {},
+        "joints": joints,
+    }
     return MineFrame(mark="K1", qty=3, request=FrameRequest.model_validate(ask))
 
 

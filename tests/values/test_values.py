@@ -6,7 +6,17 @@ import json
 import pytest
 
 from tests.values.adapters import ADAPTERS
-from tests.values.compare import KNOWN, SHIPPED, VERDICTS, cases_in, differences, main, run, twin_differences, verdict_differences
+from tests.values.compare import (
+    KNOWN,
+    SHIPPED,
+    VERDICTS,
+    cases_in,
+    differences,
+    main,
+    run,
+    twin_differences,
+    verdict_differences,
+)
 
 CASES = [c for c in cases_in(SHIPPED) if c["kind"] in ADAPTERS]
 FORMULAS = [c for c in CASES if c["kind"] not in VERDICTS]

@@ -9,7 +9,9 @@ import re
 from typing import Any, Literal
 
 Case = dict[str, Any]
-Way = Literal["agrees", "unsafe", "too safe", "not checked", "wrong words", "refused wrongly", "not said", "crash", "differs"]
+Way = Literal[
+    "agrees", "unsafe", "too safe", "not checked", "wrong words", "refused wrongly", "not said", "crash", "differs"
+]
 TWIN = 0.01
 TWINS = ("strength_reserve", "stiffness_reserve", "movement_max_mm")
 SMALL_REACTION = 0.002
@@ -119,5 +121,7 @@ def twins_differ(case: Case, got: dict[str, Any], twin: dict[str, Any]) -> list[
     return [
         f"{k}: {got[k]:.4g} here, {twin[k]:.4g} in {case['must_agree_with']}"
         for k in TWINS
-        if isinstance(got.get(k), float) and isinstance(twin.get(k), float) and abs(got[k] - twin[k]) > TWIN * abs(twin[k])
+        if isinstance(got.get(k), float)
+        and isinstance(twin.get(k), float)
+        and abs(got[k] - twin[k]) > TWIN * abs(twin[k])
     ]

@@ -7,8 +7,9 @@ from __future__ import annotations
 
 from typing import Any
 
-from tests.values.adapters.kinds import Adapters, Inputs, Outputs
 from pydantic import ValidationError
+
+from tests.values.adapters.kinds import Adapters, Inputs, Outputs
 from yorvek.core.errors import InputError
 from yorvek.core.jobs import JobSpec, LoadSpec
 from yorvek.core.jobs.free_joints import FreeJointSpec, work_out_joint
@@ -49,7 +50,12 @@ def forces(i: Inputs) -> list[Record]:
     moved = next(k for k in FORCES if k in row)
     sign = "-" if given[FORCES[moved][0]] < 0 else ""
     return [
-        {"name": "load", "case": "live", moved: {"text": f"{sign}{behind['static_N']!r} N"}, "dynamic_factor": behind["dynamic_factor"]}
+        {
+            "name": "load",
+            "case": "live",
+            moved: {"text": f"{sign}{behind['static_N']!r} N"},
+            "dynamic_factor": behind["dynamic_factor"],
+        }
     ]
 
 
@@ -304,7 +310,11 @@ def plate_loads(i: Inputs) -> tuple[dict[int, LoadSpec], list[int], list[Record]
     """The brief's loads, the numbers of those per area (and along the plate), and the patches of the forces."""
     loads, even, patches = {}, [], []
     for k, entry in enumerate(i.get("loads", [])):
-        common = {"name": entry["name"], "case": entry.get("case", "live"), "dynamic_factor": entry.get("dynamic_factor", 1.0)}
+        common = {
+            "name": entry["name"],
+            "case": entry.get("case", "live"),
+            "dynamic_factor": entry.get("dynamic_factor", 1.0),
+        }
         if "force_N" in entry:
             made = common | {"form": "force", "force": newton(entry["force_N"])}
             patches.append(

@@ -70,7 +70,9 @@ def check_plate(plate: Plate) -> PlateVerdict:
         price=whole_kg * m.price_per_kg,
         total_N=even * float(area) + wet + sum(x.force_N for x in plate.loads),
         moved_mm=service.field,
-        outside=[x for x in OUTSIDE[plate.form] if not (x.startswith("point loads") and any(y.force_N for y in plate.loads))],
+        outside=[
+            x for x in OUTSIDE[plate.form] if not (x.startswith("point loads") and any(y.force_N for y in plate.loads))
+        ],
     )
 
 
@@ -110,7 +112,11 @@ def _stress_check(plate: Plate, m: Material, shapes: Shapes, found: Worst) -> Ch
             Value(symbol="t", name="thickness", value=plate.thickness_mm, unit="mm"),
             Value(symbol="a", name="side along", value=plate.a_mm, unit="mm"),
             Value(symbol="b", name="side upwards", value=plate.b_mm, unit="mm"),
-            *([Value(symbol="σ∞", name="borne for good", value=m.lasting_MPa, unit="MPa")] if lasting and m.lasting_MPa else []),
+            *(
+                [Value(symbol="σ∞", name="borne for good", value=m.lasting_MPa, unit="MPa")]
+                if lasting and m.lasting_MPa
+                else []
+            ),
             *(
                 [Value(symbol="h", name="water over the lower edge", value=plate.water_mm, unit="mm")]
                 if plate.water_mm
@@ -218,7 +224,9 @@ def _web(plate: Plate, m: Material, whole_kg: float) -> PlateVerdict:
     checks = checks if loaded else []
     return PlateVerdict(
         checks=checks,
-        strength=least_reserve(checks, "strength", none_applies="no load reaches it: give the moment and shear at its worst hole"),
+        strength=least_reserve(
+            checks, "strength", none_applies="no load reaches it: give the moment and shear at its worst hole"
+        ),
         stiffness=Reserve(
             value=None,
             word="not checked",

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import math
 from dataclasses import dataclass, field
 from typing import Literal
 
@@ -19,7 +18,6 @@ from yorvek.core.structures.plates import (
     Edge,
     circular_plate,
     patch_moments,
-    plate_stiffness_Nmm,
     rectangular_plate,
     water_pressure,
 )
@@ -124,7 +122,9 @@ def load_shapes(plate: Plate, E_MPa: float, nu: float, own_MPa: float) -> Shapes
     if plate.water_mm:
         if plate.form != "panel":
             raise InputError(
-                field="water", got=plate.form, needs="a panel on four edges: water on other plates is not in this version"
+                field="water",
+                got=plate.form,
+                needs="a panel on four edges: water on other plates is not in this version",
             )
         loads.append(PlateLoad(name=WATER, case="live"))
     lasting = bool(plate.water_mm) or any(x.case == "dead" for x in loads)
@@ -169,7 +169,9 @@ def _water(plate: Plate) -> tuple[tuple[float, ...], tuple[float, ...]]:
     return (0.0, 1.0), (bottom, bottom * (1 - b / deep))
 
 
-def _patch(plate: Plate, load: PlateLoad, x: Floats, y: Floats, common: dict[str, object]) -> tuple[Floats, Floats, Floats]:
+def _patch(
+    plate: Plate, load: PlateLoad, x: Floats, y: Floats, common: dict[str, object]
+) -> tuple[Floats, Floats, Floats]:
     """A force on a patch: the exact series of a plate that rests on four edges, and what its own edges change of that, which is
     smooth and met by Ritz.
     """
@@ -180,7 +182,9 @@ def _patch(plate: Plate, load: PlateLoad, x: Floats, y: Floats, common: dict[str
         max((load.at_b_mm - pb / 2) / b, 0.0), min((load.at_b_mm + pb / 2) / b, 1.0),
     )  # fmt: skip
     if not (0 <= load.at_a_mm <= a and 0 <= load.at_b_mm <= b):
-        raise InputError(field=f"load {load.name}", got=f"at {load.at_a_mm:g}, {load.at_b_mm:g} mm", needs="a place on the plate")
+        raise InputError(
+            field=f"load {load.name}", got=f"at {load.at_a_mm:g}, {load.at_b_mm:g} mm", needs="a place on the plate"
+        )
     size = (patch[1] - patch[0]) * a * (patch[3] - patch[2]) * b
     q = (load.force_N / size, load.force_N / size)
     own = rectangular_plate(**common, pressure_MPa=q, patch=patch)  # type: ignore[arg-type]
@@ -202,7 +206,9 @@ def _strip(plate: Plate, loads: list[PlateLoad], E: float, nu: float) -> Found:
     if "clamped" in held and held != ("clamped", "clamped"):
         supports = [Support(x_mm=0.0 if held[0] == "clamped" else a, kind="fixed")]
     else:
-        supports = [Support(x_mm=p, kind="fixed" if e == "clamped" else "simple") for p, e in zip((0.0, a), held, strict=True)]
+        supports = [
+            Support(x_mm=p, kind="fixed" if e == "clamped" else "simple") for p, e in zip((0.0, a), held, strict=True)
+        ]
     trouble, sets = None, []
     for load in loads:
         start, end, q = 0.0, a, load.area_MPa
@@ -258,7 +264,9 @@ def worst_of(shapes: Shapes, combos: list[Combination], *, dynamic: bool) -> Wor
                 moved, picture, moved_words = float(field_.max()), sense * field_, _words(c, acts, int(k[0]), int(k[1]))
     stress = 6 * best[0] / shapes.thickness_mm**2
     i, j = best[2]
-    where = f"{shapes.x[i]:.0f} mm along, {shapes.y[j]:.0f} mm up" if len(shapes.y) > 1 else f"{shapes.x[i]:.0f} mm along"
+    where = (
+        f"{shapes.x[i]:.0f} mm along, {shapes.y[j]:.0f} mm up" if len(shapes.y) > 1 else f"{shapes.x[i]:.0f} mm along"
+    )
     rows = [[round(float(v), 4) for v in row] for row in picture.T[::THINNED, ::THINNED]]
     return Worst(stress, moved, where, best[1] if dynamic else moved_words, rows, shapes.trouble)
 
@@ -296,5 +304,3 @@ def _together(shapes: Shapes, c: Combination, name: str, sense: float, *, dynami
 def _words(c: Combination, acts: Acts, i: int, j: int) -> str:
     there = [name for name, on in acts if bool(on[i, j])]
     return c.name + (f", with {', '.join(there)}" if there else "")
-
-

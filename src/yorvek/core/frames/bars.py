@@ -47,7 +47,16 @@ def scales(analysis: Analysis) -> Floats:
         made = analysis.made[bar.role]
         s, Fy = made.section, float(made.columns.Fy[0])
         shear = 0.6 * Fy * s.A_mm2 / 2
-        rows.append([Fy * s.A_mm2, shear, shear, max(0.6 * Fy * s.J_mm4 / max(s.width_mm, 1.0), 1.0), Fy * s.Sy_mm3, Fy * s.Sx_mm3])
+        rows.append(
+            [
+                Fy * s.A_mm2,
+                shear,
+                shear,
+                max(0.6 * Fy * s.J_mm4 / max(s.width_mm, 1.0), 1.0),
+                Fy * s.Sy_mm3,
+                Fy * s.Sx_mm3,
+            ]
+        )
     return np.array(rows)
 
 
@@ -112,7 +121,10 @@ def bars_of(worst: Worst) -> list[OneBar]:
         unbraced = member.sideways_length_mm(member.along(bar.name, at))
         own.append((k, bar, member, made, at, strength_of(made, method, unbraced, member.length_mm, welded)))
     plain = np.array(
-        [max(push_of(made, method, _own_lengths(member, bar.name), "").allowed_N, 1.0) for _, bar, member, made, _, _ in own]
+        [
+            max(push_of(made, method, _own_lengths(member, bar.name), "").allowed_N, 1.0)
+            for _, bar, member, made, _, _ in own
+        ]
     )
     groups = candidates(worst, np.nan_to_num(plain, nan=1.0))
     outcomes = worst.outcomes(groups)
@@ -196,4 +208,3 @@ def check_bar(one: OneBar, worst: Worst) -> tuple[list[Check], Floats]:
 def _rank(share: Floats) -> float:
     """The greatest share; where there is no rule it comes before all."""
     return np.inf if np.isnan(share).any() else float(share.max())
-

@@ -162,7 +162,11 @@ def _joint_tries(request: FrameRequest, verdict: FrameVerdict, weakest: Link) ->
     if weakest.check_id.endswith(": hinge"):
         ends = [f"{b.name}, {j.node}" for b in verdict.bars for j in b.joints if j.kind == HINGE]
         return [
-            ({"joints": {**request.joints, **dict.fromkeys(ends, usual_pin(d))}}, f"{EVERY_HINGE}: pin {d:g} mm with its plates", "")
+            (
+                {"joints": {**request.joints, **dict.fromkeys(ends, usual_pin(d))}},
+                f"{EVERY_HINGE}: pin {d:g} mm with its plates",
+                "",
+            )
             for d in PINS
         ]
     if where in request.joints:
@@ -228,9 +232,7 @@ def _least(verdict: FrameVerdict) -> float | None:
     return None if a is None or b is None else min(a, b)
 
 
-def _tried(
-    request: FrameRequest, verdict: FrameVerdict, tries: list[Try], *, joint: bool
-) -> list[Upgrade]:
+def _tried(request: FrameRequest, verdict: FrameVerdict, tries: list[Try], *, joint: bool) -> list[Upgrade]:
     """Changes in their order until one is enough, keeping those that help."""
     out: list[Upgrade] = []
     before = _least(verdict)

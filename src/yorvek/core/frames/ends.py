@@ -49,7 +49,9 @@ def _of_bar(
         found = worst([r for r in rules if not r.unfactored], forces, [o.words for o in one.outcomes])
         plain = [r for r in rules if r.unfactored]
         if plain and unfactored:
-            found += worst(plain, np.array([o.forces(one.index)[at] for o in unfactored]), [o.words for o in unfactored])
+            found += worst(
+                plain, np.array([o.forces(one.index)[at] for o in unfactored]), [o.words for o in unfactored]
+            )
         if (joint is None and not hinged) or isinstance(joint, Welded | Grooved):
             found += _repeated(analysis, one, place, joint, at)
         kind = joint.kind if joint is not None else "hinge" if hinged else "weld"
@@ -167,4 +169,8 @@ def _used(one: OneBar, bar: Bar, node: str) -> float:
 
 def rated_bars(analysis: Analysis) -> set[str]:
     """Bars with a joint that is judged by unfactored forces."""
-    return {at.split(", ", 1)[0] for at, joint in analysis.request.joints.items() if joint.kind in KINDS and joint.kind == "rated part"}
+    return {
+        at.split(", ", 1)[0]
+        for at, joint in analysis.request.joints.items()
+        if joint.kind in KINDS and joint.kind == "rated part"
+    }

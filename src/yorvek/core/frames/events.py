@@ -162,7 +162,9 @@ def _place(layout: Layout, load: FrameLoad, at: Where) -> tuple[str, float]:
             return name, min(left, L)
         left -= L
     whole = sum(length_mm(layout, layout.bar(n)) for n, _ in at.bars)
-    raise InputError(field=f"load {load.name}", got=f"at {load.at_mm:g} mm", needs=f"within the {whole:g} mm of {at.words}")
+    raise InputError(
+        field=f"load {load.name}", got=f"at {load.at_mm:g} mm", needs=f"within the {whole:g} mm of {at.words}"
+    )
 
 
 def loading_of(request: FrameRequest, layout: Layout, mesh: Mesh) -> Loading:
@@ -182,7 +184,9 @@ def loading_of(request: FrameRequest, layout: Layout, mesh: Mesh) -> Loading:
     permanent = tuple(c for x, cs in zip(request.loads, of_load, strict=True) if x.case == "dead" for c in cs)
     for x, cs in zip(request.loads, of_load, strict=True):
         if x.case == "dead" and len(cs) > 1:
-            raise InputError(field=f"load {x.name}", got="a dead load that moves", needs="a live load, or a place on its bars")
+            raise InputError(
+                field=f"load {x.name}", got="a dead load that moves", needs="a live load, or a place on its bars"
+            )
     return Loading(tuple(pieces), 0, permanent, _choices(request.loads, of_load, places), tuple(of_load))
 
 
@@ -241,9 +245,7 @@ def _stops(layout: Layout, at: Where, mesh: Mesh, bars: dict[str, int]) -> list[
     return [(words, node) for node, words in out.items()]
 
 
-def _choices(
-    loads: Sequence[FrameLoad], of_load: list[tuple[int, ...]], places: list[list[str]]
-) -> tuple[Choice, ...]:
+def _choices(loads: Sequence[FrameLoad], of_load: list[tuple[int, ...]], places: list[list[str]]) -> tuple[Choice, ...]:
     """Loads that are not always there, by group, then by what excludes each other."""
     groups: dict[tuple[str, str], list[int]] = {}
     for k, load in enumerate(loads):
@@ -254,7 +256,11 @@ def _choices(
     for (case, key), members in groups.items():
         only = {loads[k].one_of for k in members} - {""}
         if len(only) > 1:
-            raise InputError(field=f"group {loads[members[0]].group}", got=", ".join(sorted(only)), needs="loads that act together exclude the same ones")
+            raise InputError(
+                field=f"group {loads[members[0]].group}",
+                got=", ".join(sorted(only)),
+                needs="loads that act together exclude the same ones",
+            )
         name = f"o {only.pop()}" if only else key
         found.setdefault((case, name), []).extend(_alternatives(loads, members, of_load, places))
     return tuple(Choice(case, tuple(alternatives)) for (case, _), alternatives in found.items())

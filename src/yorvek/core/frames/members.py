@@ -136,7 +136,9 @@ def _nodes(name: str, chain: list[Bar]) -> list[str]:
     nodes = [start]
     for bar in chain:
         if nodes[-1] not in (bar.i, bar.j):
-            raise InputError(field=f"member {name}", got=bar.name, needs="bars in order, each beginning where the last ends")
+            raise InputError(
+                field=f"member {name}", got=bar.name, needs="bars in order, each beginning where the last ends"
+            )
         nodes.append(bar.j if nodes[-1] == bar.i else bar.i)
     return nodes
 
@@ -160,10 +162,14 @@ def _member(
         nodes=tuple(nodes),
         places=tuple(places.tolist()),
         axes=frame,
-        held_sideways=held[1] if stated is None or stated.held_sideways_mm is None else _stated(name, stated, places[-1]),
+        held_sideways=held[1]
+        if stated is None or stated.held_sideways_mm is None
+        else _stated(name, stated, places[-1]),
         held=(held[0], held[1]),
         free=(free[0], free[1]),
-        carried=tuple(p for n, p in zip(nodes, places.tolist(), strict=True) if _carries(layout, holding, n, own, ends)),
+        carried=tuple(
+            p for n, p in zip(nodes, places.tolist(), strict=True) if _carries(layout, holding, n, own, ends)
+        ),
         turned=frozenset(b.name for n, b in zip(nodes, chain, strict=False) if b.i != n),
     )
 
@@ -214,9 +220,7 @@ def _holds(
     return any(abs(float(np.array(layout.way(b, node)) @ way)) > FROM_THE_SIDE for b in others)
 
 
-def _carries(
-    layout: Layout, holding: dict[str, list[Bar]], node: str, own: set[str], ends: tuple[str, str]
-) -> bool:
+def _carries(layout: Layout, holding: dict[str, list[Bar]], node: str, own: set[str], ends: tuple[str, str]) -> bool:
     """Whether the member's weight goes off there: to the ground, or to a bar that stands or hangs; at its ends to any bar."""
     if "DY" in layout.supports.get(node, ()):
         return True

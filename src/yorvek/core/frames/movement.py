@@ -77,9 +77,7 @@ def movements(worst: Worst) -> Moved:
     # a case that is solved for one is solved for all
     moved: dict[int, Floats] = {}
     found = [_most(one, cases, moved) for one, cases in zip(watched, outcomes, strict=True)]
-    checks = [
-        _record(worst, one, *best) for one, best in zip(watched[1:], found[1:], strict=True)
-    ]
+    checks = [_record(worst, one, *best) for one, best in zip(watched[1:], found[1:], strict=True)]
     order = np.argsort([-1.0 if c.reserve is None else c.reserve for c in checks])
     governing = found[1 + int(order[0])][1] if len(order) else found[0][1]
     return Moved([checks[k] for k in order], _record(worst, everywhere, *found[0]), governing.nodes())
@@ -124,9 +122,11 @@ def _watched(analysis: Analysis) -> list[Watched]:
     everywhere = np.arange(len(stations.at_mm))
     if limits.absolute_mm is not None:
         return [Watched("any point", everywhere, limits.absolute_mm, 0.0, limit_words(False, limits))]
-    out = list(_stated(analysis)) if request.stretches else [
-        _run(analysis, r, limits) for r in runs_of(analysis.members) if r.length_mm >= STUB * _depth(analysis, r)
-    ]
+    out = (
+        list(_stated(analysis))
+        if request.stretches
+        else [_run(analysis, r, limits) for r in runs_of(analysis.members) if r.length_mm >= STUB * _depth(analysis, r)]
+    )
     layout = analysis.layout
     if layout.reach_mm:
         nodes = set(layout.watched or layout.nodes)
@@ -229,5 +229,7 @@ def _record(worst: Worst, one: Watched, size: float, outcome: Outcome, row: int)
         source="3D frame of straight bars, every point of every bar, "
         + ("second order" if second else "first order")
         + "; shear deformation left out",
-        assumptions=["supports do not give" + (", play as entered" if request.play_mm else ", joints and hinges have no play")],
+        assumptions=[
+            "supports do not give" + (", play as entered" if request.play_mm else ", joints and hinges have no play")
+        ],
     )

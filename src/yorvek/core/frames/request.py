@@ -142,7 +142,9 @@ class FrameRequest(Model):
     roles: dict[str, RoleChoice]
     loads: list[FrameLoad] = Field(max_length=40)
     members: list[Whole] = Field(default=[], max_length=200, description="as stated; others follow from the bars")
-    stretches: list[Stretch] = Field(default=[], max_length=200, description="as stated; none: they follow from the bars")
+    stretches: list[Stretch] = Field(
+        default=[], max_length=200, description="as stated; none: they follow from the bars"
+    )
     method: Method
     limits: Limits
     welded: bool = True

@@ -18,7 +18,7 @@ from yorvek.core.materials import Material, material
 from yorvek.core.sections import Section, section, sold_in
 from yorvek.core.structures.starters import Layout
 from yorvek.core.structures.starters.layout import Bar, hinged_at
-from yorvek.core.theory.frames import DOF, END, Columns, Mesh, Piece, Skeleton, columns_of, local_axes, mesh_of
+from yorvek.core.theory.frames import DOF, END, Mesh, Piece, Skeleton, columns_of, local_axes, mesh_of
 
 Floats = NDArray[np.float64]
 MOST_BARS = 5000
@@ -216,7 +216,6 @@ class Analysis:
         height = float(np.ptp(self.skeleton.points[:, 1]))
         feet = sum("DY" in fixed for fixed in self.layout.supports.values())
         return self.request.method.lean(height, max(feet, 1))
-
 
 
 def _leaning(piece: Piece, axis: int) -> Piece:

@@ -60,7 +60,9 @@ def stability_checks(analysis: Analysis) -> list[Check]:
     windy = any(c.case == "wind" for c in analysis.loading.choices)
     combinations = service_combinations(wind=windy)
     if not edges:
-        return [_not("overturning", "stands on its feet", "its feet stand in one place: hold it down, or model its base")]
+        return [
+            _not("overturning", "stands on its feet", "its feet stand in one place: hold it down, or model its base")
+        ]
     line = [e for e in edges if e.line]
     if line and not _held_across(analysis, line[0].way):
         why = "its feet stand in one line and nothing keeps it from falling sideways: hold it there, or model its base"
@@ -139,7 +141,11 @@ def _slides(
     loading = analysis.loading
     sums = np.array([r.whole() for r in columns])
     sizes = [len(c.alternatives) + 1 for c in loading.choices]
-    every = list(product(*[range(OFF, s - 1) for s in sizes])) if np.prod([float(s) for s in sizes] or [1.0]) <= MOST_CHOICES else _greedy(loading.choices, sums)
+    every = (
+        list(product(*[range(OFF, s - 1) for s in sizes]))
+        if np.prod([float(s) for s in sizes] or [1.0]) <= MOST_CHOICES
+        else _greedy(loading.choices, sums)
+    )
     worst: tuple[float, float, str] | None = None
     least = np.inf
     for c in combinations:
@@ -159,7 +165,10 @@ def _greedy(choices: tuple, sums: Floats) -> list[tuple[int, ...]]:  # type: ign
         for grip in (0.0, 0.1, 0.2, 0.3, 0.5, 0.8):
             picks = []
             for choice in choices:
-                gain = [sum(f * (sums[k] @ way + grip * sums[k][1]) for k, f in a.plain.items()) for a in choice.alternatives]
+                gain = [
+                    sum(f * (sums[k] @ way + grip * sums[k][1]) for k, f in a.plain.items())
+                    for a in choice.alternatives
+                ]
                 k = int(np.argmax(gain))
                 picks.append(k if gain[k] > 0 else OFF)
             out.append(tuple(picks))
@@ -221,7 +230,13 @@ def _not(id: str, title: str, why: str) -> Check:
 
 
 def _record(
-    id: str, title: str, demand: float, capacity: float, unit: str, words: str, inputs: list[tuple[str, str, float, str]]
+    id: str,
+    title: str,
+    demand: float,
+    capacity: float,
+    unit: str,
+    words: str,
+    inputs: list[tuple[str, str, float, str]],
 ) -> Check:
     tips = id == "overturning"
     return Check(

@@ -261,7 +261,16 @@ def worst_at(share: Floats) -> int:
 
 
 def bending_record(
-    name: str, made: Made, own: Strength, push: Push, method: Method, x: Floats, f: Floats, words: str, *, amplified: bool
+    name: str,
+    made: Made,
+    own: Strength,
+    push: Push,
+    method: Method,
+    x: Floats,
+    f: Floats,
+    words: str,
+    *,
+    amplified: bool,
 ) -> Check:
     """The record of axial force with bending at its worst place."""
     used = shares(own, push, method, f, amplified=amplified).together

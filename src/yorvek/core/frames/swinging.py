@@ -49,6 +49,9 @@ def frequency_check(limit_hz: float, found_hz: float | None) -> Check:
         capacity=found_hz,
         unit="Hz",
         source="consistent masses of straight bars, lowest mode",
-        assumptions=["supports do not give", "loads downwards ride along as masses where they lie; one that moves does not"],
+        assumptions=[
+            "supports do not give",
+            "loads downwards ride along as masses where they lie; one that moves does not",
+        ],
         not_checked=None if found_hz else "it has no lowest frequency that could be worked out",
     )

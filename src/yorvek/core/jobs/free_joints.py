@@ -37,9 +37,13 @@ class OntoSpec(Model):
     place: Literal["runs through", "ends close by", "corner"] = "runs through"
     angle_deg: float = Field(default=90.0, ge=5, le=90, description="between the two axes")
     turned: bool = Field(default=False, description="the bar stands on its width instead of its depth")
-    stress_MPa: float = Field(default=0.0, ge=-2000, le=2000, description="its own greatest stress there, push negative")
+    stress_MPa: float = Field(
+        default=0.0, ge=-2000, le=2000, description="its own greatest stress there, push negative"
+    )
     opposite: bool = Field(default=False, description="another bar pushes or pulls alike from the other side")
-    bears: Place | None = Field(default=None, description="length of it that is pressed, where that is not the bar's own")
+    bears: Place | None = Field(
+        default=None, description="length of it that is pressed, where that is not the bar's own"
+    )
 
 
 class JointForces(Model):
@@ -70,7 +74,9 @@ class FreeJointSpec(Model):
     name: str = Field(default="", max_length=80)
     module: str = Field(default="", max_length=60)
     qty: int = Field(default=1, ge=1, le=1000)
-    section_id: str = Field(default="", max_length=400, description="of the bar that ends there; none: a plate by its own sizes")
+    section_id: str = Field(
+        default="", max_length=400, description="of the bar that ends there; none: a plate by its own sizes"
+    )
     material_id: str
     welded: bool = True
     hinged: bool = Field(default=False, description="it turns freely, and nothing is chosen yet")
@@ -139,7 +145,9 @@ def force_sets(job: JobSpec, spec: FreeJointSpec, *, strength: bool) -> tuple[Fl
         return np.array([x.plain() for x in design]), [x.name for x in design]
     others = [x for x in spec.forces if x.case != "dead"]
     if DOUBLINGS ** len(others) > MOST_SETS:
-        raise InputError(field="forces", got=f"{len(others)} loads", needs="up to 12 that come and go: put some together")
+        raise InputError(
+            field="forces", got=f"{len(others)} loads", needs="up to 12 that come and go: put some together"
+        )
     windy = any(x.case == "wind" for x in others)
     method = job.method.plain()
     combos = combinations_of(method, wind=windy) if strength else service_combinations(wind=windy)

@@ -130,7 +130,9 @@ class LoadSpec(Model):
     dynamic_factor: float = Field(default=1.0, ge=1.0, le=5.0)
     cycles: float = Field(default=0.0, ge=0.0, le=1e9, description="how often it comes and goes in its life; 0: seldom")
     group: str = Field(default="", max_length=40, description="loads of one group act together or not at all")
-    one_of: str = Field(default="", max_length=40, description="of loads that share this word at most one acts at a time")
+    one_of: str = Field(
+        default="", max_length=40, description="of loads that share this word at most one acts at a time"
+    )
     both_ways: bool = Field(default=False, description="it acts in either sense")
     note: str = Field(default="", max_length=300)
 

@@ -223,7 +223,9 @@ def _joints(spec: StructureSpec) -> dict[str, Joint]:
     layout = spec.starter.plain().layout()
     for one in everywhere:
         if one.bar not in layout.roles:
-            raise InputError(field=f"{spec.mark}: joint", got=one.bar, needs="a role of the structure: " + ", ".join(layout.roles))
+            raise InputError(
+                field=f"{spec.mark}: joint", got=one.bar, needs="a role of the structure: " + ", ".join(layout.roles)
+            )
         for bar in layout.bars:
             for node in (bar.i, bar.j):
                 asked = one.node == EVERY_END or hinged_at(bar, node)

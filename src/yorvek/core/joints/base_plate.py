@@ -37,7 +37,9 @@ class OnBase(Model):
     edge_mm: Millimetres = Field(description="from an anchor to the plate's edge")
     grade: Grade = "8.8"
     leg_mm: Leg | None = Field(default=None, description="of the fillet all round; the structure's own where not given")
-    concrete_MPa: Annotated[float, Field(gt=0, le=120)] | None = Field(default=None, description="cylinder strength of what it stands on")
+    concrete_MPa: Annotated[float, Field(gt=0, le=120)] | None = Field(
+        default=None, description="cylinder strength of what it stands on"
+    )
 
 
 def geometry(end: End, joint: OnBase) -> str | None:
@@ -69,12 +71,16 @@ def _over(end: End, joint: OnBase) -> float:
 def _pull(joint: OnBase, f: Floats) -> Floats:
     """Of one anchor: the couple over the anchors' distance, with its share of a pull, less its share of a push."""
     apart = _apart(joint)
-    return np.asarray(np.maximum(0.0, np.abs(f[:, 5]) / (2 * apart[0]) + np.abs(f[:, 4]) / (2 * apart[1]) + f[:, 0] / 4))
+    return np.asarray(
+        np.maximum(0.0, np.abs(f[:, 5]) / (2 * apart[0]) + np.abs(f[:, 4]) / (2 * apart[1]) + f[:, 0] / 4)
+    )
 
 
 def _pressure(joint: OnBase, f: Floats) -> Floats:
     L, B = joint.length_mm, joint.width_mm
-    return np.asarray(np.maximum(0.0, -f[:, 0] / (L * B) + 6 * np.abs(f[:, 5]) / (B * L**2) + 6 * np.abs(f[:, 4]) / (L * B**2)))
+    return np.asarray(
+        np.maximum(0.0, -f[:, 0] / (L * B) + 6 * np.abs(f[:, 5]) / (B * L**2) + 6 * np.abs(f[:, 4]) / (L * B**2))
+    )
 
 
 def plate_rule(end: End, joint: OnBase) -> Rule:

@@ -226,7 +226,9 @@ def plate_rule(end: End, joint: Bolted, wrong: str | None) -> Rule:
     damage = 0.0 if is_en(end) else HOLE_DAMAGE_MM
     net = max(w - joint.columns * (joint.bored_mm + damage), 0.0) * t
     lag = shear_lag(end, joint)
-    area, gross = (end.section.A_mm2, end.section.A_mm2) if joint.one_leg and end.section is not None else (w * t, w * t)
+    area, gross = (
+        (end.section.A_mm2, end.section.A_mm2) if joint.one_leg and end.section is not None else (w * t, w * t)
+    )
     if joint.one_leg and end.section is not None:
         net = max(area - joint.columns * (joint.bored_mm + damage) * t, 0.0)
     yields = end.Fy_MPa * gross / (GAMMA_M0 if is_en(end) else by.member)
@@ -269,7 +271,9 @@ def shear_lag(end: End, joint: Bolted) -> float:
     if n < 2:
         # one bolt: only the joined leg's net part
         leg = max(s.depth_mm, s.width_mm) - joint.bored_mm - HOLE_DAMAGE_MM
-        return float(min(1.0, leg * joint.plate_mm / max(s.A_mm2 - (joint.bored_mm + HOLE_DAMAGE_MM) * joint.plate_mm, 1.0)))
+        return float(
+            min(1.0, leg * joint.plate_mm / max(s.A_mm2 - (joint.bored_mm + HOLE_DAMAGE_MM) * joint.plate_mm, 1.0))
+        )
     return max(0.0, 1 - out_mm / ((n - 1) * joint.pitch_mm))
 
 
@@ -277,7 +281,14 @@ def block_N(end: End, joint: Bolted, *, along: bool) -> float:
     """The least block that a pull along the bar (or a force across it) tears out of the plate."""
     t, by = joint.plate_mm, end.method.divides
     hole = joint.bored_mm + (0.0 if is_en(end) else HOLE_DAMAGE_MM)
-    rows, columns, pitch, gauge, edge, side = joint.rows, joint.columns, joint.pitch_mm, joint.gauge_mm, joint.edge_mm, joint.side_mm
+    rows, columns, pitch, gauge, edge, side = (
+        joint.rows,
+        joint.columns,
+        joint.pitch_mm,
+        joint.gauge_mm,
+        joint.edge_mm,
+        joint.side_mm,
+    )
     if not along:
         rows, columns, pitch, gauge, edge, side = columns, rows, gauge, pitch, side, edge
     length = (rows - 1) * pitch + edge
@@ -293,7 +304,15 @@ def block_N(end: End, joint: Bolted, *, along: bool) -> float:
     found = []
     for lines, pulled, Ubs in ways:
         if is_en(end):
-            found.append(en.block_N(fu_MPa=end.Fu_MPa, fy_MPa=end.Fy_MPa, net_pull_mm2=pulled * t, net_shear_mm2=lines * net_line * t, even=Ubs == 1.0))
+            found.append(
+                en.block_N(
+                    fu_MPa=end.Fu_MPa,
+                    fy_MPa=end.Fy_MPa,
+                    net_pull_mm2=pulled * t,
+                    net_shear_mm2=lines * net_line * t,
+                    even=Ubs == 1.0,
+                )
+            )
             continue
         nominal = block_shear(
             gross_shear_mm2=lines * length * t, net_shear_mm2=lines * net_line * t, net_tension_mm2=pulled * t,

@@ -35,7 +35,9 @@ class EndPlated(Model):
     gauge_mm: Millimetres = Field(description="between the columns")
     width_mm: Millimetres
     plate_mm: Millimetres
-    height_mm: Millimetres | None = Field(default=None, description="of the plate; as far as its rows ask where not given")
+    height_mm: Millimetres | None = Field(
+        default=None, description="of the plate; as far as its rows ask where not given"
+    )
     grade: Grade = "8.8"
     threads_in: bool = True
     leg_mm: Leg | None = Field(default=None, description="of the fillet all round; the structure's own where not given")
@@ -107,7 +109,9 @@ def _pull(joint: EndPlated):  # type: ignore[no-untyped-def]
     squares = 2 * float((up**2).sum())
 
     def pull(f: Floats) -> Floats:
-        return np.asarray(np.maximum(f[:, 0], 0.0) / n + np.abs(f[:, 5]) * up[-1] / squares + np.abs(f[:, 4]) / (n * half))
+        return np.asarray(
+            np.maximum(f[:, 0], 0.0) / n + np.abs(f[:, 5]) * up[-1] / squares + np.abs(f[:, 4]) / (n * half)
+        )
 
     return pull
 
@@ -148,7 +152,9 @@ def find(end: End, joint: EndPlated) -> States:
         "bolts": shear_rule(end, joint, alone, wrong),
         "weld": fillet_rule(thin, leg),
         "face it is bolted to": (
-            f"the wall of {hollow.name} that it is bolted to is a tube's and bends: weld a plate on, or bolt through it" if hollow else None
+            f"the wall of {hollow.name} that it is bolted to is a tube's and bends: weld a plate on, or bolt through it"
+            if hollow
+            else None
         ),
     }
 

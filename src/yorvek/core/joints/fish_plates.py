@@ -52,7 +52,10 @@ def find(end: End, joint: FishPlated) -> States:
     allowed = weld_strength(end).least * joint.leg_mm
     metal = min(end.metal.yield_at_weld_MPa / by.member, end.metal.ultimate_at_weld_MPa / by.rupture)
     source = "statics of two plates at the bar's depth; AISC 360-22 D2, J2, EN 1993-1-8 4.5 (from memory)"
-    assumed = ["the bar itself is cut through there and carries nothing", "plates of the bar's metal, tapered at their ends"]
+    assumed = [
+        "the bar itself is cut through there and carries nothing",
+        "plates of the bar's metal, tapered at their ends",
+    ]
     sizes = [("t", "plate", t, "mm"), ("w", "its width", w, "mm"), ("h", "from plate to plate", arm, "mm")]
     return {
         "fish plates": rule(

@@ -74,4 +74,6 @@ def bigger(joint: Held) -> Ladder:
     return out
 
 
-KIND = Kind(Held, "held by friction", ("slip",), find, bigger, outside=lambda j: ["the clamp's own strength, and its bolts'"])
+KIND = Kind(
+    Held, "held by friction", ("slip",), find, bigger, outside=lambda j: ["the clamp's own strength, and its bolts'"]
+)

@@ -64,7 +64,9 @@ def find(end: End, joint: Grooved) -> States:
 
 
 def bigger(joint: Grooved) -> Ladder:
-    return [] if joint.throat_mm is None else [("groove weld right through", joint.model_copy(update={"throat_mm": None}))]
+    return (
+        [] if joint.throat_mm is None else [("groove weld right through", joint.model_copy(update={"throat_mm": None}))]
+    )
 
 
 KIND = Kind(Grooved, "groove weld all round", ("groove weld", *WALLS), find, bigger)

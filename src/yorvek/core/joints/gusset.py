@@ -33,8 +33,12 @@ class Gusseted(Model):
     )
     leg_mm: Leg
     welds: Annotated[int, Field(ge=1, le=4)] = 2
-    width_mm: Millimetres | None = Field(default=None, description="of the plate, where it is narrower than what the force spreads to")
-    slot_mm: Annotated[float, Field(gt=0, le=60)] | None = Field(default=None, description="the tube is slotted so wide over the plate")
+    width_mm: Millimetres | None = Field(
+        default=None, description="of the plate, where it is narrower than what the force spreads to"
+    )
+    slot_mm: Annotated[float, Field(gt=0, le=60)] | None = Field(
+        default=None, description="the tube is slotted so wide over the plate"
+    )
     foot_mm: Millimetres | None = Field(default=None, description="length of the plate along what it is welded to")
 
 
@@ -59,7 +63,10 @@ def find(end: End, joint: Gusseted) -> States:
         ("t", "plate", joint.plate_mm, "mm"), ("w", "effective width, spread by 30°", width, "mm"),
         ("l", "lap of the bar on it", joint.lap_mm, "mm"),
     ]  # fmt: skip
-    free = [("L", "free length behind the bar's end", joint.free_mm, "mm"), ("KL/r", "slenderness, K 0.65", plate.slenderness, "")]
+    free = [
+        ("L", "free length behind the bar's end", joint.free_mm, "mm"),
+        ("KL/r", "slenderness, K 0.65", plate.slenderness, ""),
+    ]
     assumed = ["the plate is of the bar's metal"]
     length = joint.welds * joint.lap_mm
     return {

@@ -124,7 +124,10 @@ def wall_rule(end: End, onto: Onto) -> Rule:
         why = _outside(end, onto, at)
         found = None if why else (_plate(end, onto, at) if flat else _tube(end, onto, at))
     else:
-        why, found = f"no rule for a bar of this shape on the wall of {onto.name}: weld a plate between, or judge it otherwise", None
+        why, found = (
+            f"no rule for a bar of this shape on the wall of {onto.name}: weld a plate between, or judge it otherwise",
+            None,
+        )
     if found is None:
         return never(end, "wall", why or "no rule")
     return _interaction(end, onto, at, found)
@@ -149,7 +152,9 @@ def _tube(end: End, onto: Onto, at: Seat) -> Wall:
     if c.shape == "chs":
         return _round(end, onto, at)
     shrink = ROUND_AS_SQUARE if s.shape in ("chs", "round_bar") else 1.0
-    return _flat(end, onto, at, at.along_mm * shrink, at.across_mm * shrink, wall=s.wall_mm or min(s.depth_mm, s.width_mm) / 2)
+    return _flat(
+        end, onto, at, at.along_mm * shrink, at.across_mm * shrink, wall=s.wall_mm or min(s.depth_mm, s.width_mm) / 2
+    )
 
 
 def _flat(end: End, onto: Onto, at: Seat, along: float, across: float, *, wall: float) -> Wall:
@@ -226,7 +231,9 @@ def plate_on(end: End, onto: Onto, at: Seat, *, along: float, across: float) -> 
             nominal = aisc.plate_on_round_N(Fy, t, D, across=across, along=long, Qf=Qf)
             axial, name = allowed(end, nominal), nominal.rule
         # a moment as a couple of half of the plate's force on four fifths of its length
-        return Wall(axial / at.sine * less, 0.4 * axial * long * less, 0.4 * axial * across * less, name, across / D, Qf)
+        return Wall(
+            axial / at.sine * less, 0.4 * axial * long * less, 0.4 * axial * across * less, name, across / D, Qf
+        )
     B = at.face_mm
     beta = across / B
     Qf = aisc.flat_stress_factor(_use(end, onto), beta)
@@ -304,7 +311,11 @@ def corner_rule(end: End, onto: Onto) -> Rule:
     s, c = end.section, onto.section
     assert s is not None and c is not None
     if s.shape != "rhs" or c.id != s.id:
-        return never(end, "corner", f"a welded corner with {onto.name}: no rule for these two; put a plate between, or let one run through")
+        return never(
+            end,
+            "corner",
+            f"a welded corner with {onto.name}: no rule for these two; put a plate between, or let one run through",
+        )
     by = end.method.divides
     kappa = en.knee_share(s.width_mm, s.depth_mm, s.wall_mm)
     Fy = min(end.Fy_MPa, _Fy(end, onto))
@@ -331,7 +342,11 @@ def open_rule(end: End, onto: Onto) -> Rule | None:
     if c.shape in ("round_bar", "square_bar"):
         return None
     if c.shape not in ("i", "channel"):
-        return never(end, "web under it", f"it lands on {onto.name}, a {c.shape.replace('_', ' ')}: how that is bent aside is not looked at; stiffen it or judge it otherwise")
+        return never(
+            end,
+            "web under it",
+            f"it lands on {onto.name}, a {c.shape.replace('_', ' ')}: how that is bent aside is not looked at; stiffen it or judge it otherwise",
+        )
     at = seat(end, onto)
     axes = USUAL_AXES if end.axes is None else end.axes
     chord = onto.axes
@@ -397,7 +412,13 @@ def _on_web(end: End, onto: Onto) -> Rule:
 
     c = onto.section
     assert c is not None
-    capacity = 0.6 * _Fy(end, onto) * c.wall_mm * max(end.section.depth_mm if end.section else 0.0, 1.0) / end.method.divides.member
+    capacity = (
+        0.6
+        * _Fy(end, onto)
+        * c.wall_mm
+        * max(end.section.depth_mm if end.section else 0.0, 1.0)
+        / end.method.divides.member
+    )
     demand: Callable[[Floats], Floats] = lambda f: np.asarray(np.hypot(f[:, 1], f[:, 2]))  # noqa: E731
     return rule(
         end, "web under it", f"web of {onto.name} beside it",

@@ -44,7 +44,8 @@ class Line:
         bend_y = (np.abs(Mz) * self.Iyy, np.abs(My) * self.Ixx)
         straight = np.abs(N) / self.length
         signed = [
-            np.abs((a * bend_y[0] - b * np.abs(My) * self.Ixy) * y + (b * bend_y[1] - a * np.abs(Mz) * self.Ixy) * x) / both
+            np.abs((a * bend_y[0] - b * np.abs(My) * self.Ixy) * y + (b * bend_y[1] - a * np.abs(Mz) * self.Ixy) * x)
+            / both
             for a, b in ((1, 1), (1, -1))
         ]
         across = straight + np.maximum(*signed)
@@ -89,7 +90,9 @@ def weld_line(section_id: str) -> Line:
 
     def second(i: int, j: int) -> float:
         """Integral of one coordinate times another along the line; exact for straight pieces."""
-        return float((each / 6 * (2 * a[:, i] * a[:, j] + a[:, i] * b[:, j] + b[:, i] * a[:, j] + 2 * b[:, i] * b[:, j])).sum())
+        return float(
+            (each / 6 * (2 * a[:, i] * a[:, j] + a[:, i] * b[:, j] + b[:, i] * a[:, j] + 2 * b[:, i] * b[:, j])).sum()
+        )
 
     run = np.abs(step).sum(axis=0)
     return Line(a, length, second(1, 1), second(0, 0), second(0, 1), float(run[0]), float(run[1]))

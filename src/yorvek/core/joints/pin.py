@@ -27,7 +27,9 @@ TIGHT_MM = 1.0
 """AISC D5.2: the hole is no more than 1 mm larger than the pin."""
 BEHIND = 4 / 3
 """AISC D5.2: metal behind the hole over the effective width beside it."""
-SOURCE = "AISC 360-22 D5, J7, F11, EN 1993-1-8 3.13, in the manner of ASME BTH-1 (from memory), held against check values"
+SOURCE = (
+    "AISC 360-22 D5, J7, F11, EN 1993-1-8 3.13, in the manner of ASME BTH-1 (from memory), held against check values"
+)
 PINS = (8.0, 10.0, 12.0, 16.0, 20.0, 24.0, 30.0, 36.0, 42.0)
 PLATES = (5.0, 6.0, 8.0, 10.0, 12.0, 15.0, 20.0, 25.0)
 
@@ -51,11 +53,16 @@ class Pinned(Model):
     lug_metal: str | None = Field(default=None, description="as the bar where not given")
     cheek_metal: str | None = None
     foot_height_mm: Millimetres | None = Field(default=None, description="from the hole's middle to the lug's foot")
-    foot_leg_mm: Leg | None = Field(default=None, description="fillets along both sides of the foot, where it is welded on")
-    foot_weld_mm: Millimetres | None = Field(default=None, description="length of each of them; the lug's width where not given")
+    foot_leg_mm: Leg | None = Field(
+        default=None, description="fillets along both sides of the foot, where it is welded on"
+    )
+    foot_weld_mm: Millimetres | None = Field(
+        default=None, description="length of each of them; the lug's width where not given"
+    )
     turns: bool = Field(default=False, description="it turns under full load")
     turns_about: Literal["width", "depth", "length"] = Field(
-        default="width", description="the way the pin lies: along the bar's width (it turns in its depth), its depth or its length"
+        default="width",
+        description="the way the pin lies: along the bar's width (it turns in its depth), its depth or its length",
     )
 
     @property
@@ -155,7 +162,13 @@ def eye_ways(end: End, joint: Pinned, eye: Eye) -> tuple[dict[str, float], str, 
         return {k: v * one for k, v in named.items()}, "in the manner of ASME BTH-1 3-3.3", None
     one = 2.0 if eye.name == "cheeks" else 1.0
     plate = pin_connected(
-        width_mm=w, thickness_mm=t / one, hole_mm=hole, pin_mm=joint.pin_mm, edge_mm=a, Fy_MPa=eye.Fy_MPa, Fu_MPa=eye.Fu_MPa
+        width_mm=w,
+        thickness_mm=t / one,
+        hole_mm=hole,
+        pin_mm=joint.pin_mm,
+        edge_mm=a,
+        Fy_MPa=eye.Fy_MPa,
+        Fu_MPa=eye.Fu_MPa,
     )
     ways = {
         "net tension": one * plate.rupture.nominal / by.rupture,
@@ -300,7 +313,9 @@ def find(end: End, joint: Pinned) -> States:
 def outside(joint: Pinned) -> list[str]:
     if joint.foot_leg_mm is not None:
         return []
-    return ["the welds of the lug and of the cheeks to what they stand on: give the lug's foot, or make them as strong as the plates"]
+    return [
+        "the welds of the lug and of the cheeks to what they stand on: give the lug's foot, or make them as strong as the plates"
+    ]
 
 
 KIND = Kind(

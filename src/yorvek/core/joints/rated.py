@@ -26,7 +26,9 @@ class Rated(Model):
     kind: Literal["rated part"] = "rated part"
     what: str = Field(min_length=1, max_length=60)
     rating_N: Annotated[float, Field(gt=0, le=1e8)]
-    rated_for: list[Direction] = Field(default=["pull"], min_length=1, description="directions along and across the bar")
+    rated_for: list[Direction] = Field(
+        default=["pull"], min_length=1, description="directions along and across the bar"
+    )
     with_impact: bool = Field(default=False, description="the rating asks for the dynamic factor to be in the load")
     modified: bool = False
 
@@ -64,4 +66,6 @@ def find(end: End, joint: Rated) -> States:
     return {"rating": found}
 
 
-KIND = Kind(Rated, "bought part with a rating", ("rating",), find, outside=lambda j: [f"how {j.what} is fixed to the bar"])
+KIND = Kind(
+    Rated, "bought part with a rating", ("rating",), find, outside=lambda j: [f"how {j.what} is fixed to the bar"]
+)

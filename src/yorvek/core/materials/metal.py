@@ -32,7 +32,9 @@ class Material(Model):
     price_per_kg: float = Field(gt=0)
     weldability: str
     source: str
-    lasting_MPa: float | None = Field(default=None, gt=0, description="of a plastic or panel: borne for years, not minutes")
+    lasting_MPa: float | None = Field(
+        default=None, gt=0, description="of a plastic or panel: borne for years, not minutes"
+    )
 
 
 def _steel(id: str, fy: float, fu: float, price: float, source: str, *, E: float, G: float, weld: str) -> Material:

@@ -193,7 +193,9 @@ def rectangular_plate(
     D = plate_stiffness_Nmm(E_MPa, thickness_mm, nu)
     lower, scale = _stiffness(edges, a_mm, b_mm, nu)
 
-    def carried(side: tuple[Edge, Edge], start: float, end: float, at: Sequence[float], pressure: Sequence[float]) -> Floats:
+    def carried(
+        side: tuple[Edge, Edge], start: float, end: float, at: Sequence[float], pressure: Sequence[float]
+    ) -> Floats:
         """Integrals of the functions over a stretch of a side under its pressure."""
         points, weights = legendre.leggauss(GAUSS)
         x = 2 * (start + (end - start) * (points + 1) / 2) - 1
@@ -222,7 +224,14 @@ SERIES = 160
 
 
 def patch_moments(
-    *, a_mm: float, b_mm: float, force_N: float, patch: tuple[float, float, float, float], nu: float, x: Floats, y: Floats
+    *,
+    a_mm: float,
+    b_mm: float,
+    force_N: float,
+    patch: tuple[float, float, float, float],
+    nu: float,
+    x: Floats,
+    y: Floats,
 ) -> tuple[Floats, Floats]:
     """Mx and My [x, y], N, of a plate resting on four edges under a force spread over a patch: Navier's double series.
 

@@ -40,7 +40,13 @@ def one_leg_slenderness(L_over_ra: float, L_over_rz: float) -> float:
 
 
 def effective_width_mm(
-    b_mm: Floats | float, t_mm: Floats | float, Fy_MPa: float, Fcr_MPa: Floats | float, E_MPa: float, kind: str, limit: float
+    b_mm: Floats | float,
+    t_mm: Floats | float,
+    Fy_MPa: float,
+    Fcr_MPa: Floats | float,
+    E_MPa: float,
+    kind: str,
+    limit: float,
 ) -> Floats:
     """Effective width of a slender wall, E7-2 to E7-5.
 

@@ -49,7 +49,12 @@ def side_walls_N(Fy: float, E: float, t: float, H: float, along: float, *, cross
     clear = max(H - 3 * t, t)
     if cross:
         return [yields, Nominal(48 * t**3 / clear * math.sqrt(E * Fy) * Qf, 0.90, 1.67, "side walls buckle, K3-10b")]
-    return [yields, Nominal(1.6 * t**2 * (1 + 3 * along / clear) * math.sqrt(E * Fy) * Qf, 0.75, 2.00, "side walls cripple, K3-10a")]
+    return [
+        yields,
+        Nominal(
+            1.6 * t**2 * (1 + 3 * along / clear) * math.sqrt(E * Fy) * Qf, 0.75, 2.00, "side walls cripple, K3-10a"
+        ),
+    ]
 
 
 def uneven_branch_N(Fy_b: float, t_b: float, H_b: float, B_b: float, Fy: float, t: float, B: float) -> Nominal:
@@ -58,12 +63,19 @@ def uneven_branch_N(Fy_b: float, t_b: float, H_b: float, B_b: float, Fy: float, 
     return Nominal(Fy_b * t_b * (2 * H_b + 2 * effective - 4 * t_b), 0.95, 1.58, "branch yields unevenly, K3-11")
 
 
-def flat_moments_Nmm(Fy: float, t: float, B: float, beta: float, along: float, across: float, Qf: float) -> tuple[Nominal, Nominal]:
+def flat_moments_Nmm(
+    Fy: float, t: float, B: float, beta: float, along: float, across: float, Qf: float
+) -> tuple[Nominal, Nominal]:
     """Table K4.2: moments in the plane of branch and chord, and out of it."""
     eta = along / B
     if beta <= FACE_UPTO:
         into = Fy * t**2 * along * (1 / (2 * eta) + 2 / math.sqrt(1 - beta) + eta / (1 - beta)) * Qf
-        out = Fy * t**2 * (0.5 * along * (1 + beta) / (1 - beta) + math.sqrt(2 * B * across * (1 + beta) / (1 - beta))) * Qf
+        out = (
+            Fy
+            * t**2
+            * (0.5 * along * (1 + beta) / (1 - beta) + math.sqrt(2 * B * across * (1 + beta) / (1 - beta)))
+            * Qf
+        )
         return Nominal(into, 1.00, 1.50, "face, K4-6"), Nominal(out, 1.00, 1.50, "face, K4-9")
     into, out = 0.5 * Fy * t * (along + 5 * t) ** 2, Fy * t * (B - t) * (along + 5 * t)
     return Nominal(into, 1.00, 1.50, "side walls, K4-7"), Nominal(out, 1.00, 1.50, "side walls, K4-10")

@@ -12,7 +12,16 @@ KS = {"standard": 1.0, "short slot": 0.76, "oversize": 0.85, "long slot": 0.63}
 
 
 def bearing_N(
-    *, fu_MPa: float, fub_MPa: float, d_mm: float, t_mm: float, hole_mm: float, e1_mm: float, p1_mm: float, e2_mm: float, p2_mm: float
+    *,
+    fu_MPa: float,
+    fub_MPa: float,
+    d_mm: float,
+    t_mm: float,
+    hole_mm: float,
+    e1_mm: float,
+    p1_mm: float,
+    e2_mm: float,
+    p2_mm: float,
 ) -> float:
     """Table 3.4, characteristic: k1 alpha_b fu d t, the end bolt and the inner one, edge and inner, the least of each."""
     alpha = min(e1_mm / (3 * hole_mm), p1_mm / (3 * hole_mm) - 0.25, fub_MPa / fu_MPa, 1.0)

@@ -77,8 +77,7 @@ class Mesh:
 def usual_breaks(skeleton: Skeleton, pieces: int = PIECES) -> list[Floats]:
     """Even breaks, mm; a tie or prop is one piece, as it goes slack as a whole."""
     return [
-        np.linspace(0.0, L, 2 if only else pieces + 1)
-        for L, only in zip(skeleton.length, skeleton.only, strict=True)
+        np.linspace(0.0, L, 2 if only else pieces + 1) for L, only in zip(skeleton.length, skeleton.only, strict=True)
     ]
 
 
@@ -110,9 +109,7 @@ def _points(s: Skeleton, cuts: list[Floats]) -> tuple[Floats, Whole]:
     return np.concatenate([s.points, *extra]), np.array(pairs, dtype=np.int64)
 
 
-def _freedoms(
-    s: Skeleton, bar: Whole, nodes: Whole, first: Whole, node_count: int
-) -> tuple[Whole, Floats, int, Whole]:
+def _freedoms(s: Skeleton, bar: Whole, nodes: Whole, first: Whole, node_count: int) -> tuple[Whole, Floats, int, Whole]:
     """Freedoms of each element and the matrix to its local ones; releases get freedoms of their own."""
     loose = np.zeros((len(bar), 12), bool)
     starts, lasts = first[:-1], first[1:] - 1
