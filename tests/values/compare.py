@@ -126,15 +126,21 @@ def run(cases: list[Case]) -> tuple[int, list[str], Counter[str]]:
     return agree, differ, missing
 
 
+def excused(line: str) -> bool:
+    """Whether a case is on the list of those that differ and may, which holds none on the unsafe side."""
+    return line.split(":", 1)[0] in json.loads(KNOWN.read_text()) and "UNSAFE" not in line
+
+
 def main() -> int:
-    agree, differ, missing = run(cases_in(Path(os.environ.get("CHECK_VALUES_DIR") or SHIPPED)))
+    folder = os.environ.get("CHECK_VALUES_DIR")
+    agree, differ, missing = run(cases_in(Path(folder or SHIPPED)))
     for kind, count in sorted(missing.items()):
         print(f"not supported: {kind} ({count})")
     for line in differ:
-        print(f"differs: {line}")
+        print(f"differs{', known' if excused(line) else ''}: {line}")
     print(f"unsafe: {sum('UNSAFE' in line for line in differ)}")
     print(f"values: {agree} agree, {len(differ)} differ, {sum(missing.values())} not supported")
-    return 1 if differ else 0
+    return 1 if any(folder or not excused(line) for line in differ) else 0
 
 
 if __name__ == "__main__":

@@ -359,7 +359,7 @@ def _buckling(analysis: Analysis, whole: Critical, strong: Worst) -> Buckling:
         factor=min(whole.factor, LARGEST_FACTOR),
         words=words + ("; moments are of second order" if second else ""),
         needs_second_order=second,
-        shape={n: tuple(float(v) for v in d / most) for n, d in zip(analysis.layout.nodes, shape, strict=True)},  # type: ignore[misc]
+        shape={n: tuple(float(v) for v in d / most) for n, d in zip(analysis.layout.nodes, shape, strict=True)},
     )
 
 

@@ -80,7 +80,7 @@ class FreeJointSpec(Model):
     material_id: str
     welded: bool = True
     hinged: bool = Field(default=False, description="it turns freely, and nothing is chosen yet")
-    joint: JointSpec | None = None  # type: ignore[valid-type]
+    joint: JointSpec | None = None
     weld_leg: Length = Length(text="5", value=5.0)
     filler_MPa: float = Field(default=482.6, gt=0, le=1500)
     onto: list[OntoSpec] = Field(default=[], max_length=6)

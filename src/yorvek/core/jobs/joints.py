@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from functools import reduce
 from operator import or_
-from typing import Annotated, Any, Literal, cast
+from typing import Annotated, Any, Literal, TypeAlias, cast
 
 from annotated_types import Ge
 from pydantic import Field, create_model
@@ -39,8 +39,8 @@ def _spec_of(model: type[Model]) -> type[Model]:
     for name, field in model.model_fields.items():
         entry = _entry_of(name, field)
         if entry is None:
-            annotation = Annotated[field.annotation, *field.metadata] if field.metadata else field.annotation  # type: ignore[valid-type]
-            fields[name] = (annotation, Field(default=field.default, description=field.description))
+            kind: Any = field.annotation
+            fields[name] = (Annotated[kind, *field.metadata] if field.metadata else kind, Field(default=field.default, description=field.description))
         elif field.is_required():
             fields[_stem(name)] = (entry, Field(description=field.description))
         elif field.default is None:
@@ -52,7 +52,8 @@ def _spec_of(model: type[Model]) -> type[Model]:
 
 
 SPECS: dict[str, type[Model]] = {name: _spec_of(kind.model) for name, kind in KINDS.items()}
-JointSpec = Annotated[reduce(or_, SPECS.values()), Field(discriminator="kind")]  # type: ignore[arg-type]
+ANY_SPEC: Any = reduce(or_, SPECS.values())
+JointSpec: TypeAlias = Annotated[ANY_SPEC, Field(discriminator="kind")]
 
 
 class JointAt(Model):
@@ -60,7 +61,7 @@ class JointAt(Model):
 
     bar: str = Field(min_length=1, max_length=40)
     node: str = Field(min_length=1, max_length=40)
-    joint: JointSpec  # type: ignore[valid-type]
+    joint: JointSpec
 
     @property
     def at(self) -> str:

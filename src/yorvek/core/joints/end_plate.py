@@ -101,7 +101,7 @@ def tension_rule(end: End, joint: EndPlated, wrong: str | None) -> tuple[Rule | 
 
 
 def _rows(joint: EndPlated) -> Floats:
-    return (np.arange(joint.rows) - (joint.rows - 1) / 2) * joint.pitch_mm
+    return np.asarray((np.arange(joint.rows) - (joint.rows - 1) / 2) * joint.pitch_mm, dtype=np.float64)
 
 
 def _pull(joint: EndPlated):  # type: ignore[no-untyped-def]

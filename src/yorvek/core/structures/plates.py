@@ -245,7 +245,7 @@ def patch_moments(
 
     def share(start: float, end: float) -> Floats:
         k = m * np.pi
-        return (np.cos(k * start) - np.cos(k * end)) / (k * max(end - start, 1e-9))
+        return np.asarray((np.cos(k * start) - np.cos(k * end)) / (k * max(end - start, 1e-9)))
 
     p = 4 * force_N / (a_mm * b_mm) * np.outer(share(*patch[:2]), share(*patch[2:]))
     kx, ky = (m * np.pi / a_mm)[:, None] ** 2, (m * np.pi / b_mm)[None, :] ** 2

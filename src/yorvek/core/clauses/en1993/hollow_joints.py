@@ -14,8 +14,8 @@ def round_axial_N(fy: float, t: float, D: float, D_b: float, *, cross: bool, kp:
     """Table 7.2, T and Y or X, across the branch's slope."""
     beta = D_b / D
     if cross:
-        return 5.2 / (1 - 0.81 * beta) * kp * fy * t**2
-    return (D / (2 * t)) ** 0.2 * kp * fy * t**2 * (2.8 + 14.2 * beta**2)
+        return float(5.2 / (1 - 0.81 * beta) * kp * fy * t**2)
+    return float((D / (2 * t)) ** 0.2 * kp * fy * t**2 * (2.8 + 14.2 * beta**2))
 
 
 def round_moments_Nmm(fy: float, t: float, D: float, D_b: float, kp: float) -> tuple[float, float]:
@@ -43,4 +43,4 @@ def side_wall_N(fy: float, E: float, t: float, H: float, along: float, sine: flo
 
 def knee_share(b: float, h: float, t: float) -> float:
     """kappa of an unstiffened welded knee of rectangular tubes at a right angle or less, 7.5.2.1."""
-    return min(1.0, 3 * math.sqrt(b / h) / (b / t) ** 0.8 + 1 / (1 + 2 * b / h))
+    return float(min(1.0, 3 * math.sqrt(b / h) / (b / t) ** 0.8 + 1 / (1 + 2 * b / h)))

@@ -21,7 +21,7 @@ HOLDS: dict[str, tuple[str, ...]] = {
     "held sideways": ("DZ",),
 }
 Freedom = Literal["x", "y", "z", "rx", "ry", "rz"]
-FREEDOMS: dict[str, str] = {"x": "DX", "y": "DY", "z": "DZ", "rx": "RX", "ry": "RY", "rz": "RZ"}
+FREEDOMS: dict[Freedom, str] = {"x": "DX", "y": "DY", "z": "DZ", "rx": "RX", "ry": "RY", "rz": "RZ"}
 MOST_BARS = 5000
 FARTHEST_MM = 100_000.0
 
@@ -122,10 +122,10 @@ def _holds(held: Held | list[Freedom]) -> tuple[str, ...]:
 def _held(fixed: tuple[str, ...]) -> Held | list[Freedom]:
     """The usual kind that holds just these, or the freedoms themselves."""
     kind = next((k for k, holds in HOLDS.items() if set(holds) == set(fixed)), None)
-    words: dict[str, Held] = {k: k for k in ("fixed", "hinged", "pinned", "on a roller", "held sideways")}  # type: ignore[misc]
+    words: dict[str, Held] = {k: k for k in ("fixed", "hinged", "pinned", "on a roller", "held sideways")}
     if kind is not None:
         return words[kind]
-    return [f for f, d in FREEDOMS.items() if d in fixed]  # type: ignore[misc]
+    return [f for f in FREEDOMS if FREEDOMS[f] in fixed]
 
 
 def as_own(layout: Layout) -> OwnModel:

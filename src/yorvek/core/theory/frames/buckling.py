@@ -77,7 +77,7 @@ def _work(system: System, N: Floats, shapes: Floats) -> Floats:
         each = -np.einsum("eic,eij,ejc->ec", moved, elements.geometric(N, mesh.length, about=about), moved)
         np.add.at(out[:, plane], mesh.bar, each)
     total = np.maximum(np.maximum(out, 0.0).sum(axis=(0, 1)), 1e-300)
-    return out / total
+    return np.asarray(out / total)
 
 
 def elements_work(system: System, shapes: Floats) -> Floats:

@@ -87,7 +87,7 @@ class System:
         m = self.mesh
         local = m.k if self.N is None else m.k + elements.geometric(self.N, m.length)
         moved = self.local_moves(u)
-        out = np.matmul(local, moved) + elements.held_ends(columns.even, m.length)
+        out: Floats = np.matmul(local, moved) + elements.held_ends(columns.even, m.length)
         out[self.slack[m.bar]] = 0.0
         return out
 
