@@ -19,6 +19,7 @@ def state_of(file: JobFile) -> JobState:
         members={r.id: r.spec for r in file.members},
         structures={r.id: r.spec for r in file.structures},
         plates={r.id: r.spec for r in file.plates},
+        joints={r.id: r.spec for r in file.joints},
         profiles=dict(enumerate(file.profiles)),
         parts={r.id: r.spec for r in file.parts},
         stock=dict(enumerate(file.stock)),

@@ -216,6 +216,7 @@ def test_the_schema_names_every_part_of_the_document():
         "members",
         "structures",
         "plates",
+        "joints",
         "profiles",
         "parts",
         "stock",

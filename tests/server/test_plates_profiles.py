@@ -131,7 +131,10 @@ def test_the_whole_job_in_another_metal_counts_structures(owner, job):
     sizes = {"reach": mm("900"), "drop": mm("600"), "seat": mm("300")}
     force = owner.good("POST", f"{base}/loads", {"name": "net", "form": "force", "force": mm("1 kN")})["id"]
     loads = [{"load_id": force, "spot": "tip"}]
-    body = {"mark": "K1", "starter": {"kind": "bracket", "sizes": sizes}, "roles": roles, "loads": loads}
+    weld = {"kind": "weld", "leg": mm("4")}
+    joints = [{"bar": "strut", "node": "every hinge", "joint": weld}]
+    starter = {"kind": "bracket", "sizes": sizes}
+    body = {"mark": "K1", "starter": starter, "roles": roles, "loads": loads, "joints": joints}
     owner.good("POST", f"{base}/structures", body)
     found = owner.good("GET", f"{base}/swap?material_id=6082-T6&equal=strength")
     assert found["members"][0]["mark"] == "K1" and found["members"][0]["strength"]

@@ -61,7 +61,7 @@ def test_an_offer_is_taken_with_a_reason(owner, made):
     offers = owner.good("GET", f"{made['base']}/structures/{made['id']}/upgrades")
     assert offers and all(u["after"] > least for u in offers)
     best = offers[0]
-    taken = {k: best[k] for k in ("words", "role", "section_id", "weld_leg_mm", "pin_mm")}
+    taken = {k: best[k] for k in ("words", "role", "section_id", "weld_leg_mm", "joint_at", "joint")}
     view = owner.good(
         "POST", f"{made['base']}/structures/{made['id']}/take", {"version": 2, "reason": "it was in the rack", **taken}
     )

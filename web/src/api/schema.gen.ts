@@ -584,6 +584,50 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/joints": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Make Joint
+         * @description Make a joint.
+         */
+        post: operations["yorvek_server_api_records_make_joint"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/joints/{row_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Change Joint
+         * @description Change a joint.
+         */
+        put: operations["yorvek_server_api_records_change_joint"];
+        post?: never;
+        /**
+         * Take Away Joint
+         * @description Take away a joint.
+         */
+        delete: operations["yorvek_server_api_records_take_away_joint"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/loads": {
         parameters: {
             query?: never;
@@ -1452,6 +1496,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/joint-kinds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Kinds Of Joints
+         * @description Every kind of joint and what it asks for.
+         */
+        get: operations["yorvek_server_api_structures_kinds_of_joints"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/login": {
         parameters: {
             query?: never;
@@ -2143,28 +2207,6 @@ export interface components {
             width: components["schemas"]["Length"];
         };
         /**
-         * BaseSpec
-         * @description A base plate on four anchors.
-         */
-        BaseSpec: {
-            anchor: components["schemas"]["Length"];
-            edge: components["schemas"]["Length"];
-            /**
-             * Grade
-             * @default 8.8
-             * @enum {string}
-             */
-            grade: "4.6" | "8.8" | "10.9" | "A2-70" | "SAE 5" | "SAE 8";
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            kind: "base plate";
-            length: components["schemas"]["Length"];
-            plate: components["schemas"]["Thickness"];
-            width: components["schemas"]["Length"];
-        };
-        /**
          * BeamVerdict
          * @description All about a checked beam.
          */
@@ -2256,12 +2298,34 @@ export interface components {
              * @default 8.8
              * @enum {string}
              */
-            grade: "4.6" | "8.8" | "10.9" | "A2-70" | "SAE 5" | "SAE 8";
+            grade: "4.6" | "5.6" | "8.8" | "10.9" | "A2-70" | "A4-70" | "A4-80" | "SAE 2" | "SAE 5" | "SAE 8" | "A325" | "A490";
+            /**
+             * Hole Kind
+             * @default standard
+             * @enum {string}
+             */
+            hole_kind: "standard" | "oversize" | "short slot" | "long slot";
+            /**
+             * Hole Mm
+             * @description the hole itself, where it is not the standard one
+             */
+            hole_mm?: number | null;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
             kind: "bolts";
+            /**
+             * Must Not Slip
+             * @default false
+             */
+            must_not_slip: boolean;
+            /**
+             * One Leg
+             * @description through one leg of an angle, or one wall of a channel or tee
+             * @default false
+             */
+            one_leg: boolean;
             /** Pitch Mm */
             pitch_mm: number;
             /**
@@ -2271,6 +2335,8 @@ export interface components {
             planes: number;
             /** Plate Mm */
             plate_mm: number;
+            /** Pretension N */
+            pretension_N?: number | null;
             /** Rows */
             rows: number;
             /**
@@ -2278,44 +2344,114 @@ export interface components {
              * @description from a hole's middle to the plate's side
              */
             side_mm: number;
+            /**
+             * Slip Factor
+             * @default 0.3
+             */
+            slip_factor: number;
+            /**
+             * Threads In
+             * @description threads in the shear plane
+             * @default true
+             */
+            threads_in: boolean;
+            /**
+             * Through
+             * @description through both walls of a tube, plates outside
+             * @default false
+             */
+            through: boolean;
         };
         /**
-         * BoltsSpec
-         * @description Bolts in shear through a plate along the bar.
+         * BoltedSpec
+         * @description Bolts in shear through a plate along the bar, rows along it and columns across, mm.
          */
-        BoltsSpec: {
+        BoltedSpec: {
             bolt: components["schemas"]["Length"];
-            /**
-             * Columns
-             * @default 1
-             */
+            /** Columns */
             columns: number;
+            /** @description from a hole's middle to the plate's end along the bar */
             edge: components["schemas"]["Length"];
-            gauge: components["schemas"]["Length"];
+            gauge: components["schemas"]["Place"];
             /**
              * Grade
              * @default 8.8
              * @enum {string}
              */
-            grade: "4.6" | "8.8" | "10.9" | "A2-70" | "SAE 5" | "SAE 8";
+            grade: "4.6" | "5.6" | "8.8" | "10.9" | "A2-70" | "A4-70" | "A4-80" | "SAE 2" | "SAE 5" | "SAE 8" | "A325" | "A490";
+            /** @description the hole itself, where it is not the standard one */
+            hole?: components["schemas"]["Length"] | null;
+            /**
+             * Hole Kind
+             * @default standard
+             * @enum {string}
+             */
+            hole_kind: "standard" | "oversize" | "short slot" | "long slot";
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
             kind: "bolts";
-            pitch: components["schemas"]["Length"];
+            /**
+             * Must Not Slip
+             * @default false
+             */
+            must_not_slip: boolean;
+            /**
+             * One Leg
+             * @description through one leg of an angle, or one wall of a channel or tee
+             * @default false
+             */
+            one_leg: boolean;
+            pitch: components["schemas"]["Place"];
             /**
              * Planes
              * @default 1
              */
             planes: number;
             plate: components["schemas"]["Thickness"];
-            /**
-             * Rows
-             * @default 2
-             */
+            pretension?: components["schemas"]["Force"] | null;
+            /** Rows */
             rows: number;
+            /** @description from a hole's middle to the plate's side */
             side: components["schemas"]["Length"];
+            /**
+             * Slip Factor
+             * @default 0.3
+             */
+            slip_factor: number;
+            /**
+             * Threads In
+             * @description threads in the shear plane
+             * @default true
+             */
+            threads_in: boolean;
+            /**
+             * Through
+             * @description through both walls of a tube, plates outside
+             * @default false
+             */
+            through: boolean;
+        };
+        /**
+         * Buckling
+         * @description How the whole buckles: at `factor` times the loads of a combination; none where nothing is pushed.
+         */
+        Buckling: {
+            /** Factor */
+            factor: number | null;
+            /** Needs Second Order */
+            needs_second_order: boolean;
+            /** Shape */
+            shape: {
+                [key: string]: [
+                    number,
+                    number,
+                    number
+                ];
+            };
+            /** Words */
+            words: string;
         };
         /**
          * Candidate
@@ -2886,33 +3022,6 @@ export interface components {
             undone: boolean;
         };
         /**
-         * EndPlateSpec
-         * @description An end plate with two columns of bolts.
-         */
-        EndPlateSpec: {
-            bolt: components["schemas"]["Length"];
-            gauge: components["schemas"]["Length"];
-            /**
-             * Grade
-             * @default 8.8
-             * @enum {string}
-             */
-            grade: "4.6" | "8.8" | "10.9" | "A2-70" | "SAE 5" | "SAE 8";
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            kind: "end plate";
-            pitch: components["schemas"]["Length"];
-            plate: components["schemas"]["Thickness"];
-            /**
-             * Rows
-             * @default 2
-             */
-            rows: number;
-            width: components["schemas"]["Length"];
-        };
-        /**
          * EndPlated
          * @description An end plate on bolts in tension and shear, two columns, rows up its depth, mm.
          */
@@ -2929,12 +3038,22 @@ export interface components {
              * @default 8.8
              * @enum {string}
              */
-            grade: "4.6" | "8.8" | "10.9" | "A2-70" | "SAE 5" | "SAE 8";
+            grade: "4.6" | "5.6" | "8.8" | "10.9" | "A2-70" | "A4-70" | "A4-80" | "SAE 2" | "SAE 5" | "SAE 8" | "A325" | "A490";
+            /**
+             * Height Mm
+             * @description of the plate; as far as its rows ask where not given
+             */
+            height_mm?: number | null;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
             kind: "end plate";
+            /**
+             * Leg Mm
+             * @description of the fillet all round; the structure's own where not given
+             */
+            leg_mm?: number | null;
             /**
              * Pitch Mm
              * @description between the rows
@@ -2944,8 +3063,48 @@ export interface components {
             plate_mm: number;
             /** Rows */
             rows: number;
+            /**
+             * Threads In
+             * @default true
+             */
+            threads_in: boolean;
             /** Width Mm */
             width_mm: number;
+        };
+        /**
+         * EndPlatedSpec
+         * @description An end plate on bolts in tension and shear, two columns, rows up its depth, mm.
+         */
+        EndPlatedSpec: {
+            bolt: components["schemas"]["Length"];
+            /** @description between the columns */
+            gauge: components["schemas"]["Length"];
+            /**
+             * Grade
+             * @default 8.8
+             * @enum {string}
+             */
+            grade: "4.6" | "5.6" | "8.8" | "10.9" | "A2-70" | "A4-70" | "A4-80" | "SAE 2" | "SAE 5" | "SAE 8" | "A325" | "A490";
+            /** @description of the plate; as far as its rows ask where not given */
+            height?: components["schemas"]["Length"] | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "end plate";
+            /** @description of the fillet all round; the structure's own where not given */
+            leg?: components["schemas"]["Length"] | null;
+            /** @description between the rows */
+            pitch: components["schemas"]["Length"];
+            plate: components["schemas"]["Thickness"];
+            /** Rows */
+            rows: number;
+            /**
+             * Threads In
+             * @default true
+             */
+            threads_in: boolean;
+            width: components["schemas"]["Length"];
         };
         /**
          * EndShape
@@ -3042,10 +3201,10 @@ export interface components {
             width_mm: number;
         };
         /**
-         * FishSpec
-         * @description A splice of two fish plates.
+         * FishPlatedSpec
+         * @description A splice: a plate over and one under the bar, welded along their edges, mm on this side of the cut.
          */
-        FishSpec: {
+        FishPlatedSpec: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -3055,6 +3214,7 @@ export interface components {
             leg: components["schemas"]["Length"];
             plate: components["schemas"]["Thickness"];
             /**
+             * @description of the lap, tapered and not counted
              * @default {
              *       "text": "0",
              *       "unit": "mm",
@@ -3117,6 +3277,7 @@ export interface components {
         FrameVerdict: {
             /** Bars */
             bars: components["schemas"]["BarVerdict"][];
+            buckling?: components["schemas"]["Buckling"] | null;
             /**
              * Centre Mm
              * @default [
@@ -3145,6 +3306,11 @@ export interface components {
                 ];
             };
             movement: components["schemas"]["Check"];
+            /**
+             * Movements
+             * @default []
+             */
+            movements: components["schemas"]["Check"][];
             /** Nodes */
             nodes: {
                 [key: string]: [
@@ -3194,6 +3360,97 @@ export interface components {
             /** Words */
             words: string;
         };
+        /** FreeJointIn */
+        FreeJointIn: {
+            spec: components["schemas"]["FreeJointSpec"];
+            /** Version */
+            version: number;
+        };
+        /**
+         * FreeJointSpec
+         * @description A joint by itself.
+         */
+        FreeJointSpec: {
+            /**
+             * Decided
+             * @default
+             */
+            decided: string;
+            /**
+             * Filler Mpa
+             * @default 482.6
+             */
+            filler_MPa: number;
+            /**
+             * Forces
+             * @default []
+             */
+            forces: components["schemas"]["JointForces"][];
+            /**
+             * Hinged
+             * @description it turns freely, and nothing is chosen yet
+             * @default false
+             */
+            hinged: boolean;
+            /** Joint */
+            joint?: (components["schemas"]["WeldedSpec"] | components["schemas"]["PinnedSpec"] | components["schemas"]["BoltedSpec"] | components["schemas"]["EndPlatedSpec"] | components["schemas"]["OnBaseSpec"] | components["schemas"]["HeldSpec"] | components["schemas"]["RatedSpec"] | components["schemas"]["GroovedSpec"] | components["schemas"]["FishPlatedSpec"] | components["schemas"]["ScrewedSpec"] | components["schemas"]["GussetedSpec"]) | null;
+            /** Mark */
+            mark: string;
+            /** Material Id */
+            material_id: string;
+            /**
+             * Module
+             * @default
+             */
+            module: string;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            /**
+             * Onto
+             * @default []
+             */
+            onto: components["schemas"]["OntoSpec"][];
+            /**
+             * Qty
+             * @default 1
+             */
+            qty: number;
+            /**
+             * Section Id
+             * @description of the bar that ends there; none: a plate by its own sizes
+             * @default
+             */
+            section_id: string;
+            /**
+             * @default {
+             *       "text": "5",
+             *       "unit": "mm",
+             *       "value": 5
+             *     }
+             */
+            weld_leg: components["schemas"]["Length"];
+            /**
+             * Welded
+             * @default true
+             */
+            welded: boolean;
+        };
+        /**
+         * FreeJointVerdict
+         * @description All about a joint: its checks, the least of them, and what was not looked at.
+         */
+        FreeJointVerdict: {
+            /** Checks */
+            checks: components["schemas"]["Check"][];
+            /** Kind */
+            kind: string;
+            /** Outside */
+            outside: string[];
+            strength: components["schemas"]["Reserve"];
+        };
         /**
          * FreeOutline
          * @description An outline brought in from a drawing: lines and arcs in mm.
@@ -3214,18 +3471,6 @@ export interface components {
             thickness: components["schemas"]["Thickness"];
         };
         /**
-         * GrooveSpec
-         * @description A groove weld all round; without a throat it goes right through.
-         */
-        GrooveSpec: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            kind: "groove weld";
-            throat?: components["schemas"]["Length"] | null;
-        };
-        /**
          * Grooved
          * @description A groove weld all round, mm; without a throat it goes right through.
          */
@@ -3237,6 +3482,18 @@ export interface components {
             kind: "groove weld";
             /** Throat Mm */
             throat_mm?: number | null;
+        };
+        /**
+         * GroovedSpec
+         * @description A groove weld all round, mm; without a throat it goes right through.
+         */
+        GroovedSpec: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "groove weld";
+            throat?: components["schemas"]["Length"] | null;
         };
         /**
          * Gusset
@@ -3255,30 +3512,15 @@ export interface components {
             thickness: components["schemas"]["Thickness"];
         };
         /**
-         * GussetSpec
-         * @description A bar lapped onto a gusset plate and welded along its edges.
-         */
-        GussetSpec: {
-            free: components["schemas"]["Place"];
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            kind: "gusset";
-            lap: components["schemas"]["Length"];
-            leg: components["schemas"]["Length"];
-            plate: components["schemas"]["Thickness"];
-            /**
-             * Welds
-             * @default 2
-             */
-            welds: number;
-        };
-        /**
          * Gusseted
-         * @description A bar lapped onto a gusset plate and welded along its edges, mm.
+         * @description A bar lapped onto a gusset plate and welded along its edges, or a tube slotted over it, mm.
          */
         Gusseted: {
+            /**
+             * Foot Mm
+             * @description length of the plate along what it is welded to
+             */
+            foot_mm?: number | null;
             /**
              * Free Mm
              * @description from the bar's end to what the plate is fixed to
@@ -3296,10 +3538,47 @@ export interface components {
             /** Plate Mm */
             plate_mm: number;
             /**
+             * Slot Mm
+             * @description the tube is slotted so wide over the plate
+             */
+            slot_mm?: number | null;
+            /**
              * Welds
              * @default 2
              */
             welds: number;
+            /**
+             * Width Mm
+             * @description of the plate, where it is narrower than what the force spreads to
+             */
+            width_mm?: number | null;
+        };
+        /**
+         * GussetedSpec
+         * @description A bar lapped onto a gusset plate and welded along its edges, or a tube slotted over it, mm.
+         */
+        GussetedSpec: {
+            /** @description length of the plate along what it is welded to */
+            foot?: components["schemas"]["Length"] | null;
+            /** @description from the bar's end to what the plate is fixed to */
+            free: components["schemas"]["Place"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "gusset";
+            lap: components["schemas"]["Length"];
+            leg: components["schemas"]["Length"];
+            plate: components["schemas"]["Thickness"];
+            /** @description the tube is slotted so wide over the plate */
+            slot?: components["schemas"]["Length"] | null;
+            /**
+             * Welds
+             * @default 2
+             */
+            welds: number;
+            /** @description of the plate, where it is narrower than what the force spreads to */
+            width?: components["schemas"]["Length"] | null;
         };
         /**
          * Handed
@@ -3384,18 +3663,14 @@ export interface components {
         };
         /**
          * HeldSpec
-         * @description Held by friction.
+         * @description Friction: a pinched clamp, a U-bolt or set screws on a round bar, mm; preload by a tightening torque.
          */
         HeldSpec: {
             bolt: components["schemas"]["Length"];
-            /**
-             * Bolts
-             * @default 2
-             */
+            /** Bolts */
             bolts: number;
             /**
              * By
-             * @default clamp
              * @enum {string}
              */
             by: "clamp" | "U-bolt" | "set screws";
@@ -3794,6 +4069,8 @@ export interface components {
             /** Hardware */
             hardware: components["schemas"]["HardwareLine"][];
             job: components["schemas"]["JobRow"];
+            /** Joints */
+            joints: components["schemas"]["JointRow"][];
             last_edit: components["schemas"]["EditView"] | null;
             /** Loads */
             loads: components["schemas"]["LoadRow"][];
@@ -3820,15 +4097,90 @@ export interface components {
         };
         /**
          * JointAt
-         * @description A joint chosen for the end of a bar at a node.
+         * @description A joint chosen for the end of a bar at a node; or, for a role, for "every end" of its bars or "every hinge".
          */
         JointAt: {
             /** Bar */
             bar: string;
             /** Joint */
-            joint: components["schemas"]["WeldSpec"] | components["schemas"]["PinSpec"] | components["schemas"]["BoltsSpec"] | components["schemas"]["EndPlateSpec"] | components["schemas"]["BaseSpec"] | components["schemas"]["HeldSpec"] | components["schemas"]["RatedSpec"] | components["schemas"]["GrooveSpec"] | components["schemas"]["FishSpec"] | components["schemas"]["ScrewSpec"] | components["schemas"]["GussetSpec"];
+            joint: components["schemas"]["WeldedSpec"] | components["schemas"]["PinnedSpec"] | components["schemas"]["BoltedSpec"] | components["schemas"]["EndPlatedSpec"] | components["schemas"]["OnBaseSpec"] | components["schemas"]["HeldSpec"] | components["schemas"]["RatedSpec"] | components["schemas"]["GroovedSpec"] | components["schemas"]["FishPlatedSpec"] | components["schemas"]["ScrewedSpec"] | components["schemas"]["GussetedSpec"];
             /** Node */
             node: string;
+        };
+        /**
+         * JointForces
+         * @description Forces of one load on the bar's end: along it (pull positive), in its depth and across, and moments.
+         */
+        JointForces: {
+            /** @description bends the width */
+            about_depth?: components["schemas"]["Moment"] | null;
+            /** @description bends the depth */
+            about_width?: components["schemas"]["Moment"] | null;
+            across?: components["schemas"]["Force"] | null;
+            /**
+             * Case
+             * @default design
+             * @enum {string}
+             */
+            case: "design" | "dead" | "live" | "wind";
+            /**
+             * Dynamic Factor
+             * @default 1
+             */
+            dynamic_factor: number;
+            in_depth?: components["schemas"]["Force"] | null;
+            /** Name */
+            name: string;
+            pull?: components["schemas"]["Force"] | null;
+            twist?: components["schemas"]["Moment"] | null;
+        };
+        /**
+         * JointKind
+         * @description A kind of joint and what it asks for.
+         */
+        JointKind: {
+            /** Asks */
+            asks: components["schemas"]["JointQuestion"][];
+            /** Kind */
+            kind: string;
+            /** Words */
+            words: string;
+        };
+        /**
+         * JointQuestion
+         * @description One thing that a kind of joint asks for: its name in the record, in words, as what it is typed, what is chosen among.
+         */
+        JointQuestion: {
+            /**
+             * Choices
+             * @default []
+             */
+            choices: string[];
+            /** Name */
+            name: string;
+            /** Optional */
+            optional: boolean;
+            /**
+             * Typed
+             * @enum {string}
+             */
+            typed: "length" | "place" | "thickness" | "force" | "number" | "count" | "text" | "yes or no" | "choice";
+            /** Words */
+            words: string;
+        };
+        /**
+         * JointRow
+         * @description A joint that stands by itself.
+         */
+        JointRow: {
+            /** Id */
+            id: number;
+            spec: components["schemas"]["FreeJointSpec"];
+            /** Trouble */
+            trouble: string | null;
+            verdict: components["schemas"]["FreeJointVerdict"] | null;
+            /** Version */
+            version: number;
         };
         /**
          * JointVerdict
@@ -3981,6 +4333,12 @@ export interface components {
         LoadSpec: {
             area?: components["schemas"]["AreaLoad"] | null;
             /**
+             * Both Ways
+             * @description it acts in either sense
+             * @default false
+             */
+            both_ways: boolean;
+            /**
              * Case
              * @default live
              * @enum {string}
@@ -4004,6 +4362,12 @@ export interface components {
              * @enum {string}
              */
             form: "force" | "line" | "area";
+            /**
+             * Group
+             * @description loads of one group act together or not at all
+             * @default
+             */
+            group: string;
             line?: components["schemas"]["LineLoad"] | null;
             /** Name */
             name: string;
@@ -4012,6 +4376,12 @@ export interface components {
              * @default
              */
             note: string;
+            /**
+             * One Of
+             * @description of loads that share this word at most one acts at a time
+             * @default
+             */
+            one_of: string;
             /**
              * Source
              * @description what a force comes out of, instead of its size
@@ -4092,6 +4462,11 @@ export interface components {
             family: "carbon steel" | "stainless" | "aluminium" | "panel";
             /** Id */
             id: string;
+            /**
+             * Lasting Mpa
+             * @description of a plastic or panel: borne for years, not minutes
+             */
+            lasting_MPa?: number | null;
             /** Name */
             name: string;
             /** Price Per Kg */
@@ -4229,6 +4604,21 @@ export interface components {
             welded: boolean;
             /** @description of point loads on wheels on the bottom flange */
             wheel_from_edge?: components["schemas"]["Place"] | null;
+        };
+        /**
+         * MemberStated
+         * @description Bars that are one piece of stock, in order, and where its pressed side is held sideways, from its start.
+         */
+        MemberStated: {
+            /** Bars */
+            bars: string[];
+            /**
+             * Held Sideways
+             * @description none: where something frames in from the side
+             */
+            held_sideways?: components["schemas"]["Place"][] | null;
+            /** Name */
+            name: string;
         };
         /**
          * MemberSupport
@@ -4534,6 +4924,11 @@ export interface components {
             /** Anchor Mm */
             anchor_mm: number;
             /**
+             * Concrete Mpa
+             * @description cylinder strength of what it stands on
+             */
+            concrete_MPa?: number | null;
+            /**
              * Edge Mm
              * @description from an anchor to the plate's edge
              */
@@ -4543,18 +4938,104 @@ export interface components {
              * @default 8.8
              * @enum {string}
              */
-            grade: "4.6" | "8.8" | "10.9" | "A2-70" | "SAE 5" | "SAE 8";
+            grade: "4.6" | "5.6" | "8.8" | "10.9" | "A2-70" | "A4-70" | "A4-80" | "SAE 2" | "SAE 5" | "SAE 8" | "A325" | "A490";
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
             kind: "base plate";
-            /** Length Mm */
+            /**
+             * Leg Mm
+             * @description of the fillet all round; the structure's own where not given
+             */
+            leg_mm?: number | null;
+            /**
+             * Length Mm
+             * @description along the post's depth
+             */
             length_mm: number;
             /** Plate Mm */
             plate_mm: number;
             /** Width Mm */
             width_mm: number;
+        };
+        /**
+         * OnBaseSpec
+         * @description A base plate on four anchors, mm.
+         */
+        OnBaseSpec: {
+            anchor: components["schemas"]["Length"];
+            /**
+             * Concrete Mpa
+             * @description cylinder strength of what it stands on
+             */
+            concrete_MPa?: number | null;
+            /** @description from an anchor to the plate's edge */
+            edge: components["schemas"]["Length"];
+            /**
+             * Grade
+             * @default 8.8
+             * @enum {string}
+             */
+            grade: "4.6" | "5.6" | "8.8" | "10.9" | "A2-70" | "A4-70" | "A4-80" | "SAE 2" | "SAE 5" | "SAE 8" | "A325" | "A490";
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "base plate";
+            /** @description of the fillet all round; the structure's own where not given */
+            leg?: components["schemas"]["Length"] | null;
+            /** @description along the post's depth */
+            length: components["schemas"]["Length"];
+            plate: components["schemas"]["Thickness"];
+            width: components["schemas"]["Length"];
+        };
+        /**
+         * OntoSpec
+         * @description What the bar is joined to: a bar of a section, or a plain plate of a thickness.
+         */
+        OntoSpec: {
+            /**
+             * Angle Deg
+             * @description between the two axes
+             * @default 90
+             */
+            angle_deg: number;
+            /** @description length of it that is pressed, where that is not the bar's own */
+            bears?: components["schemas"]["Place"] | null;
+            /** Material Id */
+            material_id: string;
+            /**
+             * Opposite
+             * @description another bar pushes or pulls alike from the other side
+             * @default false
+             */
+            opposite: boolean;
+            /**
+             * Place
+             * @default runs through
+             * @enum {string}
+             */
+            place: "runs through" | "ends close by" | "corner";
+            /**
+             * Section Id
+             * @description none: a plate, stiff and strong enough
+             * @default
+             */
+            section_id: string;
+            /**
+             * Stress Mpa
+             * @description its own greatest stress there, push negative
+             * @default 0
+             */
+            stress_MPa: number;
+            thickness?: components["schemas"]["Thickness"] | null;
+            /**
+             * Turned
+             * @description the bar stands on its width instead of its depth
+             * @default false
+             */
+            turned: boolean;
         };
         /**
          * Outline
@@ -4586,10 +5067,14 @@ export interface components {
          */
         OwnBar: {
             /**
-             * Buckling Factor
-             * @default 1
+             * Depth
+             * @description the way its section's depth points; usually up, of an upright bar along x
              */
-            buckling_factor: number;
+            depth?: [
+                number,
+                number,
+                number
+            ] | null;
             /**
              * Hinged I
              * @default false
@@ -4624,7 +5109,7 @@ export interface components {
             bars: components["schemas"]["OwnBar"][];
             /** Held */
             held: {
-                [key: string]: "fixed" | "hinged" | "pinned" | "on a roller" | "held sideways";
+                [key: string]: ("fixed" | "hinged" | "pinned" | "on a roller" | "held sideways") | ("x" | "y" | "z" | "rx" | "ry" | "rz")[];
             };
             /** Nodes */
             nodes: components["schemas"]["NodeSpec"][];
@@ -4779,6 +5264,18 @@ export interface components {
             version: number;
         };
         /**
+         * PatchSpec
+         * @description A force of the brief on a part of a plate: its middle and its size along and up.
+         */
+        PatchSpec: {
+            along: components["schemas"]["Place"];
+            /** Load Id */
+            load_id: number;
+            size_along: components["schemas"]["Length"];
+            size_up: components["schemas"]["Length"];
+            up: components["schemas"]["Place"];
+        };
+        /**
          * Perforated
          * @description Shares are of the same plate without holes; the stiffness is that of bending in its own plane.
          */
@@ -4824,13 +5321,121 @@ export interface components {
             name: string;
         };
         /**
-         * PinSpec
-         * @description A pin through a lug between two cheeks.
+         * Pinned
+         * @description A pin in double shear through a lug between two cheeks, mm. The bar ends in the lug, or a lug is welded onto it.
          */
-        PinSpec: {
-            cheek: components["schemas"]["Thickness"];
-            edge: components["schemas"]["Length"];
+        Pinned: {
+            /** Cheek Edge Mm */
+            cheek_edge_mm?: number | null;
+            /** Cheek Metal */
+            cheek_metal?: string | null;
+            /** Cheek Mm */
+            cheek_mm: number;
             /**
+             * Cheek Width Mm
+             * @description as the lug where not given
+             */
+            cheek_width_mm?: number | null;
+            /**
+             * Edge Mm
+             * @description from the hole's edge to the lug's end along the pull
+             */
+            edge_mm: number;
+            /**
+             * Foot Height Mm
+             * @description from the hole's middle to the lug's foot
+             */
+            foot_height_mm?: number | null;
+            /**
+             * Foot Leg Mm
+             * @description fillets along both sides of the foot, where it is welded on
+             */
+            foot_leg_mm?: number | null;
+            /**
+             * Foot Weld Mm
+             * @description length of each of them; the lug's width where not given
+             */
+            foot_weld_mm?: number | null;
+            /**
+             * Gap Mm
+             * @description lug to cheek, each side
+             * @default 1
+             */
+            gap_mm: number;
+            /**
+             * Grade
+             * @default 8.8
+             * @enum {string}
+             */
+            grade: "4.6" | "5.6" | "8.8" | "10.9" | "A2-70" | "A4-70" | "A4-80" | "SAE 2" | "SAE 5" | "SAE 8" | "A325" | "A490";
+            /**
+             * Hole Mm
+             * @description the hole itself, instead of the play
+             */
+            hole_mm?: number | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "pin";
+            /**
+             * Lug Metal
+             * @description as the bar where not given
+             */
+            lug_metal?: string | null;
+            /** Lug Mm */
+            lug_mm: number;
+            /** Pin Mm */
+            pin_mm: number;
+            /**
+             * Play Mm
+             * @description hole over pin
+             * @default 0.5
+             */
+            play_mm: number;
+            /**
+             * Threads In
+             * @description threads in the shear planes; a plain pin has none there
+             * @default true
+             */
+            threads_in: boolean;
+            /**
+             * Turns
+             * @description it turns under full load
+             * @default false
+             */
+            turns: boolean;
+            /**
+             * Turns About
+             * @description the way the pin lies: along the bar's width (it turns in its depth), its depth or its length
+             * @default width
+             * @enum {string}
+             */
+            turns_about: "width" | "depth" | "length";
+            /** Width Mm */
+            width_mm: number;
+        };
+        /**
+         * PinnedSpec
+         * @description A pin in double shear through a lug between two cheeks, mm. The bar ends in the lug, or a lug is welded onto it.
+         */
+        PinnedSpec: {
+            cheek: components["schemas"]["Thickness"];
+            cheek_edge?: components["schemas"]["Length"] | null;
+            /** Cheek Metal */
+            cheek_metal?: string | null;
+            /** @description as the lug where not given */
+            cheek_width?: components["schemas"]["Length"] | null;
+            /** @description from the hole's edge to the lug's end along the pull */
+            edge: components["schemas"]["Length"];
+            /** @description from the hole's middle to the lug's foot */
+            foot_height?: components["schemas"]["Length"] | null;
+            /** @description fillets along both sides of the foot, where it is welded on */
+            foot_leg?: components["schemas"]["Length"] | null;
+            /** @description length of each of them; the lug's width where not given */
+            foot_weld?: components["schemas"]["Length"] | null;
+            /**
+             * @description lug to cheek, each side
              * @default {
              *       "text": "1",
              *       "unit": "mm",
@@ -4843,15 +5448,23 @@ export interface components {
              * @default 8.8
              * @enum {string}
              */
-            grade: "4.6" | "8.8" | "10.9" | "A2-70" | "SAE 5" | "SAE 8";
+            grade: "4.6" | "5.6" | "8.8" | "10.9" | "A2-70" | "A4-70" | "A4-80" | "SAE 2" | "SAE 5" | "SAE 8" | "A325" | "A490";
+            /** @description the hole itself, instead of the play */
+            hole?: components["schemas"]["Length"] | null;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
             kind: "pin";
             lug: components["schemas"]["Thickness"];
+            /**
+             * Lug Metal
+             * @description as the bar where not given
+             */
+            lug_metal?: string | null;
             pin: components["schemas"]["Length"];
             /**
+             * @description hole over pin
              * @default {
              *       "text": "0.5",
              *       "unit": "mm",
@@ -4859,49 +5472,26 @@ export interface components {
              *     }
              */
             play: components["schemas"]["Place"];
+            /**
+             * Threads In
+             * @description threads in the shear planes; a plain pin has none there
+             * @default true
+             */
+            threads_in: boolean;
+            /**
+             * Turns
+             * @description it turns under full load
+             * @default false
+             */
+            turns: boolean;
+            /**
+             * Turns About
+             * @description the way the pin lies: along the bar's width (it turns in its depth), its depth or its length
+             * @default width
+             * @enum {string}
+             */
+            turns_about: "width" | "depth" | "length";
             width: components["schemas"]["Length"];
-        };
-        /**
-         * Pinned
-         * @description A pin in double shear through a lug between two cheeks, mm.
-         */
-        Pinned: {
-            /** Cheek Mm */
-            cheek_mm: number;
-            /**
-             * Edge Mm
-             * @description from the hole's edge to the lug's end along the pull
-             */
-            edge_mm: number;
-            /**
-             * Gap Mm
-             * @description lug to cheek, each side
-             * @default 1
-             */
-            gap_mm: number;
-            /**
-             * Grade
-             * @default 8.8
-             * @enum {string}
-             */
-            grade: "4.6" | "8.8" | "10.9" | "A2-70" | "SAE 5" | "SAE 8";
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            kind: "pin";
-            /** Lug Mm */
-            lug_mm: number;
-            /** Pin Mm */
-            pin_mm: number;
-            /**
-             * Play Mm
-             * @description hole over pin
-             * @default 0.5
-             */
-            play_mm: number;
-            /** Width Mm */
-            width_mm: number;
         };
         /**
          * Place
@@ -5074,10 +5664,10 @@ export interface components {
              *     ]
              */
             edges: [
-                "simple" | "clamped",
-                "simple" | "clamped",
-                "simple" | "clamped",
-                "simple" | "clamped"
+                "simple" | "clamped" | "free",
+                "simple" | "clamped" | "free",
+                "simple" | "clamped" | "free",
+                "simple" | "clamped" | "free"
             ];
             /**
              * Form
@@ -5113,6 +5703,12 @@ export interface components {
              * @default
              */
             name: string;
+            /**
+             * Patches
+             * @description forces on a part of it
+             * @default []
+             */
+            patches: components["schemas"]["PatchSpec"][];
             pitch?: components["schemas"]["Place"] | null;
             /**
              * Qty
@@ -5449,14 +6045,28 @@ export interface components {
              * @default false
              */
             modified: boolean;
+            /**
+             * Rated For
+             * @description directions along and across the bar
+             * @default [
+             *       "pull"
+             *     ]
+             */
+            rated_for: ("pull" | "push" | "across")[];
             /** Rating N */
             rating_N: number;
             /** What */
             what: string;
+            /**
+             * With Impact
+             * @description the rating asks for the dynamic factor to be in the load
+             * @default false
+             */
+            with_impact: boolean;
         };
         /**
          * RatedSpec
-         * @description A bought part by its plate.
+         * @description A bought part by the load on its plate; the rating is void once the part is modified.
          */
         RatedSpec: {
             /**
@@ -5469,9 +6079,23 @@ export interface components {
              * @default false
              */
             modified: boolean;
+            /**
+             * Rated For
+             * @description directions along and across the bar
+             * @default [
+             *       "pull"
+             *     ]
+             */
+            rated_for: ("pull" | "push" | "across")[];
             rating: components["schemas"]["Force"];
             /** What */
             what: string;
+            /**
+             * With Impact
+             * @description the rating asks for the dynamic factor to be in the load
+             * @default false
+             */
+            with_impact: boolean;
         };
         /**
          * Reaction
@@ -5684,9 +6308,16 @@ export interface components {
         };
         /**
          * RoleChoice
-         * @description What the bars of a role are made of; `turned` lays the section on its side.
+         * @description What the bars of a role are made of; `turned` lays the section on its side; `joined_by` is how single angles are held
+         *     at their ends (not said: by one leg, the weaker way).
          */
         RoleChoice: {
+            /**
+             * Joined By
+             * @default
+             * @enum {string}
+             */
+            joined_by: "" | "one leg" | "both legs";
             /** Material Id */
             material_id: string;
             /** Section Id */
@@ -5891,25 +6522,6 @@ export interface components {
             yard_tolerance: components["schemas"]["Place"];
         };
         /**
-         * ScrewSpec
-         * @description Self-tapping screws through a cleat.
-         */
-        ScrewSpec: {
-            head: components["schemas"]["Length"];
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            kind: "screws";
-            plate: components["schemas"]["Thickness"];
-            screw: components["schemas"]["Length"];
-            /**
-             * Screws
-             * @default 4
-             */
-            screws: number;
-        };
-        /**
          * Screwed
          * @description Self-tapping screws through a cleat into the bar's wall, mm.
          */
@@ -5925,6 +6537,22 @@ export interface components {
             plate_mm: number;
             /** Screw Mm */
             screw_mm: number;
+            /** Screws */
+            screws: number;
+        };
+        /**
+         * ScrewedSpec
+         * @description Self-tapping screws through a cleat into the bar's wall, mm.
+         */
+        ScrewedSpec: {
+            head: components["schemas"]["Length"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "screws";
+            plate: components["schemas"]["Thickness"];
+            screw: components["schemas"]["Length"];
             /** Screws */
             screws: number;
         };
@@ -6738,6 +7366,24 @@ export interface components {
             /** Speed M S */
             speed_m_s: number;
         };
+        /**
+         * StretchSpec
+         * @description A span or an overhang with a limit of its own.
+         */
+        StretchSpec: {
+            /** Bars */
+            bars: string[];
+            /**
+             * Kind
+             * @default span
+             * @enum {string}
+             */
+            kind: "span" | "overhang";
+            /** Name */
+            name: string;
+            /** Over */
+            over?: number | null;
+        };
         /** StructureIn */
         StructureIn: {
             spec: components["schemas"]["StructureSpec"];
@@ -6746,15 +7392,24 @@ export interface components {
         };
         /**
          * StructureLoad
-         * @description A load of the brief at a spot of the structure.
+         * @description A load of the brief on the structure: at a spot, or along bars of one's own choice, in order.
+         *
+         *     A force on bars stands at a place, is spread over them, or stands wherever it is worst.
          */
         StructureLoad: {
+            /** @description of a force on bars, from the start of the first */
+            at?: components["schemas"]["Place"] | null;
+            /**
+             * Bars
+             * @default []
+             */
+            bars: string[];
             /**
              * Direction
              * @default down
              * @enum {string}
              */
-            direction: "down" | "up" | "sideways" | "along";
+            direction: "down" | "up" | "sideways" | "sideways back" | "along" | "along back";
             /** Load Id */
             load_id: number;
             /**
@@ -6762,8 +7417,25 @@ export interface components {
              * @default false
              */
             moves: boolean;
-            /** Spot */
+            /**
+             * Spot
+             * @default
+             */
             spot: string;
+            /**
+             * Spread
+             * @default false
+             */
+            spread: boolean;
+            /**
+             * Way
+             * @description x, y (up) and z of a direction that is none of the usual ones
+             */
+            way?: [
+                number,
+                number,
+                number
+            ] | null;
         };
         /** StructureRow */
         StructureRow: {
@@ -6811,6 +7483,11 @@ export interface components {
             /** Mark */
             mark: string;
             /**
+             * Members
+             * @default []
+             */
+            members: components["schemas"]["MemberStated"][];
+            /**
              * Module
              * @default
              */
@@ -6821,6 +7498,7 @@ export interface components {
              */
             name: string;
             /**
+             * @description of versions before: hinges are chosen as joints now
              * @default {
              *       "text": "16",
              *       "unit": "mm",
@@ -6850,6 +7528,11 @@ export interface components {
              */
             situations: components["schemas"]["SituationSpec"][];
             starter: components["schemas"]["StarterSpec"];
+            /**
+             * Stretches
+             * @default []
+             */
+            stretches: components["schemas"]["StretchSpec"][];
             /**
              * @default {
              *       "text": "5",
@@ -7148,10 +7831,13 @@ export interface components {
             joint?: (components["schemas"]["Welded"] | components["schemas"]["Pinned"] | components["schemas"]["Bolted"] | components["schemas"]["EndPlated"] | components["schemas"]["OnBase"] | components["schemas"]["Held"] | components["schemas"]["Rated"] | components["schemas"]["Grooved"] | components["schemas"]["FishPlated"] | components["schemas"]["Screwed"] | components["schemas"]["Gusseted"]) | null;
             /** Joint At */
             joint_at?: string | null;
+            /**
+             * Joint Ends
+             * @default []
+             */
+            joint_ends: string[];
             /** Mass Kg */
             mass_kg: number;
-            /** Pin Mm */
-            pin_mm?: number | null;
             /** Price */
             price: number;
             /** Role */
@@ -7233,18 +7919,6 @@ export interface components {
             y: number;
         };
         /**
-         * WeldSpec
-         * @description A fillet all round.
-         */
-        WeldSpec: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            kind: "weld";
-            leg: components["schemas"]["Length"];
-        };
-        /**
          * Welded
          * @description A fillet all round, mm.
          */
@@ -7256,6 +7930,18 @@ export interface components {
             kind: "weld";
             /** Leg Mm */
             leg_mm: number;
+        };
+        /**
+         * WeldedSpec
+         * @description A fillet all round, mm.
+         */
+        WeldedSpec: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "weld";
+            leg: components["schemas"]["Length"];
         };
         /**
          * Wrong
@@ -8114,6 +8800,84 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["RowHistory"][];
+                };
+            };
+        };
+    };
+    yorvek_server_api_records_make_joint: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FreeJointSpec"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Saved"];
+                };
+            };
+        };
+    };
+    yorvek_server_api_records_change_joint: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+                row_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FreeJointIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Saved"];
+                };
+            };
+        };
+    };
+    yorvek_server_api_records_take_away_joint: {
+        parameters: {
+            query: {
+                version: number;
+            };
+            header?: never;
+            path: {
+                job_id: number;
+                row_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobView"];
                 };
             };
         };
@@ -9362,6 +10126,26 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Variant"][];
+                };
+            };
+        };
+    };
+    yorvek_server_api_structures_kinds_of_joints: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JointKind"][];
                 };
             };
         };

@@ -9,8 +9,9 @@ import { length, lengthUnit, value } from '../shared/units'
 const member = computed(() => job.value?.members.find((m) => m.id === why.value?.member))
 const structure = computed(() => job.value?.structures.find((x) => x.id === why.value?.structure))
 const plate = computed(() => job.value?.plates.find((x) => x.id === why.value?.plate))
-const mark = computed(() => (plate.value ?? structure.value ?? member.value)?.spec.mark)
-const all = computed(() => checksOf((plate.value ?? structure.value ?? member.value)?.verdict))
+const joint = computed(() => job.value?.joints.find((x) => x.id === why.value?.joint))
+const mark = computed(() => (joint.value ?? plate.value ?? structure.value ?? member.value)?.spec.mark)
+const all = computed(() => checksOf((joint.value ?? plate.value ?? structure.value ?? member.value)?.verdict))
 /** "position|check" is the worst check of a position or stage. */
 const check = computed(() => {
   const [where, id] = (why.value?.check ?? '').split('|')
@@ -22,7 +23,7 @@ const say = () => attempt(async () => {
   await save('comments', null, { text: remark.value, about: mark.value, check_id: why.value!.check, answer: '' })
   remark.value = ''
 })
-const outside = computed(() => (plate.value?.verdict ?? structure.value?.verdict ?? member.value?.verdict)?.outside ?? [])
+const outside = computed(() => (joint.value?.verdict ?? plate.value?.verdict ?? structure.value?.verdict ?? member.value?.verdict)?.outside ?? [])
 const reserve = computed(() => {
   const c = check.value
   return !c || c.not_checked || !c.capacity || c.demand == null ? null : c.capacity / Math.max(Math.abs(c.demand), 1e-9)

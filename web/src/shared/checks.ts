@@ -1,8 +1,8 @@
-/** The checks of a member, a structure or a plate: one list for every view that shows them. */
+/** The checks of a member, a structure, a plate or a joint: one list for every view that shows them. */
 import type { S } from '../api/client'
 
-export function checksOf(verdict: S['BeamVerdict'] | S['FrameVerdict'] | S['PlateVerdict'] | null | undefined): S['Check'][] {
+export function checksOf(verdict: S['BeamVerdict'] | S['FrameVerdict'] | S['PlateVerdict'] | S['FreeJointVerdict'] | null | undefined): S['Check'][] {
   if (!verdict) return []
   if (!('bars' in verdict)) return verdict.checks
-  return [verdict.movement, ...verdict.sways!, ...verdict.stability!, ...verdict.bars.flatMap((b) => [...b.checks, ...b.joints.flatMap((j) => j.checks)])]
+  return [verdict.movement, ...(verdict.movements ?? []).filter((m) => m.id !== verdict.movement.id), ...verdict.sways!, ...verdict.stability!, ...verdict.bars.flatMap((b) => [...b.checks, ...b.joints.flatMap((j) => j.checks)])]
 }

@@ -5,7 +5,7 @@ import { unit } from './units'
 
 export const me = ref<S['Me'] | null>(null)
 export const job = shallowRef<S['JobView'] | null>(null)
-export const why = ref<{ title: string; member: number; structure?: number; plate?: number; check: string } | null>(null)
+export const why = ref<{ title: string; member: number; structure?: number; plate?: number; joint?: number; check: string } | null>(null)
 export const message = ref('')
 export const conflict = ref<{ sentence: string; fields: string[] } | null>(null)
 export const mayWrite = computed(() => me.value?.may_write ?? false)
@@ -31,7 +31,7 @@ export async function attempt(work: () => Promise<unknown>): Promise<boolean> {
   }
 }
 
-export type Kind = 'dimensions' | 'loads' | 'members' | 'structures' | 'plates' | 'profiles' | 'parts' | 'notes' | 'comments'
+export type Kind = 'dimensions' | 'loads' | 'members' | 'structures' | 'plates' | 'joints' | 'profiles' | 'parts' | 'notes' | 'comments'
 
 export async function save(kind: Kind, row: { id: number; version: number } | null, spec: unknown): Promise<number> {
   const base = `/jobs/${job.value!.job.id}/${kind}`

@@ -59,6 +59,9 @@ function editDim(r: S['DimensionRow']) { dim.value = copy(r.spec); dimRow.value 
           <EntryField v-else v-model="load.area" label="Size" :kind="kinds.area" />
           <div class="field"><label for="load-dyn">Dynamic factor</label><input id="load-dyn" v-model.number="load.dynamic_factor" inputmode="decimal" /></div>
           <div class="field"><label for="load-cycles">Comes and goes, times</label><input id="load-cycles" v-model.number="load.cycles" inputmode="numeric" placeholder="seldom" /></div>
+          <div class="field"><label for="load-group">Comes together with</label><input id="load-group" v-model="load.group" placeholder="nothing" /><span class="echo">loads of one group act together or not at all</span></div>
+          <div class="field"><label for="load-one">One of</label><input id="load-one" v-model="load.one_of" placeholder="nothing" /><span class="echo">of these at most one acts at a time</span></div>
+          <label class="row"><input v-model="load.both_ways" type="checkbox" /> it acts either way</label>
         </div>
         <div class="row"><button class="button main">Save load</button><button type="button" class="button" @click="load = null">Leave it</button></div>
       </form>

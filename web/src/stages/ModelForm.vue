@@ -10,7 +10,7 @@ const free = (stem: string, taken: string[]) => { let n = 1; while (taken.includ
 function addNode() { model.value.nodes.push({ name: free('n', model.value.nodes.map((n) => n.name)), x: entry('0'), y: entry('0'), z: entry('0') }) }
 function addBar() {
   const [a, b] = model.value.nodes
-  model.value.bars.push({ name: free('bar ', model.value.bars.map((x) => x.name)), i: a?.name ?? '', j: b?.name ?? '', role: model.value.bars[0]?.role ?? 'bar', hinged_i: false, hinged_j: false, only: '', buckling_factor: 1 })
+  model.value.bars.push({ name: free('bar ', model.value.bars.map((x) => x.name)), i: a?.name ?? '', j: b?.name ?? '', role: model.value.bars[0]?.role ?? 'bar', hinged_i: false, hinged_j: false, only: '' })
   emit('changed')
 }
 const held = model.value.held as Record<string, string>

@@ -16,10 +16,12 @@ const draft = ref<Spec | null>(null)
 const editing = ref<S['PlateRow'] | null>(null)
 const chosen = ref<number | null>(job.value!.plates[0]?.id ?? null)
 const row = computed(() => job.value!.plates.find((p) => p.id === chosen.value))
+const points = computed(() => job.value!.loads.filter((l) => l.spec.form === 'force'))
+const addPatch = () => { draft.value!.patches = [...(draft.value!.patches ?? []), { load_id: points.value[0].id, along: entry(''), up: entry(''), size_along: entry(''), size_up: entry('') } as unknown as S['PatchSpec']] }
 const areas = computed(() => job.value!.loads.filter((l) => l.spec.form === 'area'))
 function add() {
   editing.value = null
-  draft.value = { mark: `PL${job.value!.plates.length + 1}`, name: '', module: '', qty: 1, form: 'panel', a: entry(''), b: entry(''), thickness: entry(unit.value === 'mm' ? '6' : '1/4'), material_id: unit.value === 'mm' ? 'S355' : 'A36', edges: ['simple', 'simple', 'simple', 'simple'], lies: 'flat', loads: areas.value.map((l) => l.id).slice(0, 1), water: null, hole: null, pitch: null, rim: null, moment: null, shear: null, welded: false, decided: '' } as unknown as Spec
+  draft.value = { mark: `PL${job.value!.plates.length + 1}`, name: '', module: '', qty: 1, form: 'panel', a: entry(''), b: entry(''), thickness: entry(unit.value === 'mm' ? '6' : '1/4'), material_id: unit.value === 'mm' ? 'S355' : 'A36', edges: ['simple', 'simple', 'simple', 'simple'], lies: 'flat', loads: areas.value.map((l) => l.id).slice(0, 1), patches: [], water: null, hole: null, pitch: null, rim: null, moment: null, shear: null, welded: false, decided: '' } as unknown as Spec
 }
 function change(p: S['PlateRow']) { draft.value = copy(p.spec); editing.value = p }
 const store = () => attempt(async () => { chosen.value = await save('plates', editing.value, draft.value); draft.value = null })
@@ -50,11 +52,17 @@ const asMade = (p: S['PlateRow']) => attempt(async () => {
       </div>
       <template v-if="draft.form !== 'web'">
         <div class="fields gap">
-          <div v-for="(w, k) in draft.form === 'panel' ? ['Left edge', 'Right edge', 'Lower edge', 'Upper edge'] : draft.form === 'strip' ? ['Left end', 'Right end'] : ['Rim']" :key="k" class="field"><label :for="`pl-e${k}`">{{ w }}</label><select :id="`pl-e${k}`" v-model="draft.edges![k]"><option value="simple">rests, may turn</option><option value="clamped">clamped</option></select><span class="echo"></span></div>
+          <div v-for="(w, k) in draft.form === 'panel' ? ['Left edge', 'Right edge', 'Lower edge', 'Upper edge'] : draft.form === 'strip' ? ['Left end', 'Right end'] : ['Rim']" :key="k" class="field"><label :for="`pl-e${k}`">{{ w }}</label><select :id="`pl-e${k}`" v-model="draft.edges![k]"><option value="simple">rests, may turn</option><option value="clamped">clamped</option><option value="free">free</option></select><span class="echo"></span></div>
           <EntryField v-if="draft.form === 'panel'" v-model="draft.water" label="Water over the lower edge" optional hint="none" />
         </div>
         <p v-if="draft.form === 'strip'" class="soft">Clamped at one end and resting at the other is taken as an arm: nothing holds the other end.</p>
         <div class="row"><span class="soft">Loads on it:</span><label v-for="l in areas" :key="l.id" class="row"><input type="checkbox" :checked="draft.loads!.includes(l.id)" @change="toggle(l.id, ($event.target as HTMLInputElement).checked)" /> {{ l.spec.name }}</label><span v-if="!areas.length" class="soft">no load per area in the brief</span></div>
+        <div v-for="(p, k) in draft.form === 'panel' ? draft.patches : []" :key="k" class="fields gap">
+          <div class="field"><label :for="`pl-p${k}`">A force on a part of it</label><select :id="`pl-p${k}`" v-model="p.load_id"><option v-for="l in points" :key="l.id" :value="l.id">{{ l.spec.name }}</option></select><span class="echo"></span></div>
+          <EntryField v-model="p.along" label="Its middle, along" kind="place" /><EntryField v-model="p.up" label="Its middle, upwards" kind="place" /><EntryField v-model="p.size_along" label="Wide" /><EntryField v-model="p.size_up" label="High" />
+          <button type="button" class="button quiet" @click="draft.patches!.splice(k, 1)">Take away</button>
+        </div>
+        <button v-if="draft.form === 'panel' && points.length" type="button" class="button quiet" @click="addPatch">Add a force on a part of it</button>
       </template>
       <div v-else class="fields gap"><EntryField v-model="draft.hole" label="Holes, diameter" optional hint="" /><EntryField v-model="draft.pitch" label="From hole to hole" optional hint="" /><EntryField v-model="draft.rim" label="Pressed rim, height" optional hint="none" /><EntryField v-model="draft.moment" label="Moment at a hole" kind="moment" optional hint="none" /><EntryField v-model="draft.shear" label="Shear there" kind="force" optional hint="none" /></div>
       <div class="row gap"><button class="button main">Save plate</button><button type="button" class="button" @click="draft = null">Leave it</button></div>

@@ -9,6 +9,7 @@ import { shown } from '../shared/reserve'
 import SectionPick from '../shared/SectionPick.vue'
 import { mass, trim, unit } from '../shared/units'
 import BeamDrawing from './BeamDrawing.vue'
+import Joints from './Joints.vue'
 import Plates from './Plates.vue'
 import Structures from './Structures.vue'
 
@@ -160,6 +161,7 @@ const makePart = () => attempt(async () => {
   </section>
   <Structures />
   <Plates />
+  <Joints />
 </template>
 <style scoped>
 .link { text-decoration: none; color: var(--ink); } .verdict { align-items: center; }

@@ -17,7 +17,7 @@ const usual = (role: string) => (unit.value === 'mm'
   ? { section_id: ['tie', 'pin', 'brace'].includes(role) ? 'RD 20' : 'SHS 80×80×5 hot', material_id: 'S355', turned: false }
   : { section_id: 'HSS3X3X1/4', material_id: 'A500 Gr C', turned: false })
 function blank(kind: string): S['StructureSpec'] {
-  return { mark: `T${job.value!.structures.length + 1}`, name: '', module: '', qty: 1, starter: blankStarter(kind, unit.value), roles: {}, loads: [], welded: true, weld_leg: { text: unit.value === 'mm' ? '5' : '3/16', unit: unit.value }, pin: { text: unit.value === 'mm' ? '16' : '5/8', unit: unit.value }, joints: [], situations: [], second_order: false, play: null, anchored: true, ground_friction: 0.3, decided: '' } as unknown as S['StructureSpec']
+  return { mark: `T${job.value!.structures.length + 1}`, name: '', module: '', qty: 1, starter: blankStarter(kind, unit.value), roles: {}, loads: [], welded: true, weld_leg: { text: unit.value === 'mm' ? '5' : '3/16', unit: unit.value }, joints: [], situations: [], second_order: false, play: null, anchored: true, ground_friction: 0.3, decided: '' } as unknown as S['StructureSpec']
 }
 const draft = ref<S['StructureSpec']>(props.row ? copy(props.row.spec) : blank(props.kind!))
 const asked = ref<S['StarterView'] | null>(null)
@@ -47,7 +47,7 @@ function spotsFor(load: S['LoadRow']) {
 }
 function put(load: S['LoadRow']) {
   const spot = spotsFor(load)[0]
-  if (spot) draft.value.loads!.push({ load_id: load.id, spot: spot[0], direction: 'down', moves: false })
+  if (spot) draft.value.loads!.push({ load_id: load.id, spot: spot[0], bars: [], direction: 'down', at: null, spread: false, moves: false })
 }
 const loadOf = (id: number) => job.value!.loads.find((l) => l.id === id)
 const store = () => attempt(async () => emit('done', await save('structures', props.row ?? null, draft.value)))
@@ -66,7 +66,7 @@ const store = () => attempt(async () => emit('done', await save('structures', pr
           <div v-else class="field"><label :for="`t-${k}`">{{ words }}</label><input :id="`t-${k}`" v-model.number="draft.starter.counts![k]" inputmode="numeric" @change="attempt(ask)" /><span class="echo">{{ least }} to {{ most }}</span></div>
         </template>
       </template>
-      <EntryField v-model="draft.weld_leg" label="Weld leg, all round" /><EntryField v-model="draft.pin" label="Pins at hinges" />
+      <EntryField v-model="draft.weld_leg" label="Weld leg, all round" />
       <label class="row"><input v-model="draft.welded" type="checkbox" /> metal beside welds counts as welded</label>
     </div>
     <p v-if="!own" class="row"><button type="button" class="button quiet" @click="byHand">Change its model by hand</button><span class="soft">nodes, bars and supports become tables; its dimensions no longer drive it</span></p>
@@ -77,12 +77,13 @@ const store = () => attempt(async () => emit('done', await save('structures', pr
     <div v-for="(l, i) in draft.loads" :key="i" class="row">
       <b>{{ loadOf(l.load_id)?.spec.name ?? 'gone' }}</b>
       <select v-if="loadOf(l.load_id) && asked" v-model="l.spot" :aria-label="`Where load ${i + 1} stands`"><option v-for="[k, words] in spotsFor(loadOf(l.load_id)!)" :key="k" :value="k">{{ words }}</option></select>
-      <select v-model="l.direction" :aria-label="`Direction of load ${i + 1}`"><option>down</option><option>up</option><option>sideways</option><option>along</option></select>
+      <select v-model="l.direction" :aria-label="`Direction of load ${i + 1}`"><option>down</option><option>up</option><option>sideways</option><option>sideways back</option><option>along</option><option>along back</option></select>
       <label v-if="loadOf(l.load_id)?.spec.form === 'force' && asked && !asked.at_nodes.includes(l.spot)"><input v-model="l.moves" type="checkbox" /> moves along, at its worst place</label>
+      <template v-if="loadOf(l.load_id)?.spec.form === 'force' && asked && !asked.at_nodes.includes(l.spot) && !l.moves"><label><input v-model="l.spread" type="checkbox" /> spread over it</label><EntryField v-if="!l.spread" v-model="l.at" :label="`Load ${i + 1} stands at, from the start`" kind="place" optional hint="the middle" /></template>
       <button type="button" class="button quiet" @click="draft.loads!.splice(i, 1)">Take off</button>
     </div>
     <div v-if="asked" class="row gap"><span class="soft">Put on:</span><button v-for="l in job!.loads" :key="l.id" type="button" class="button quiet" :disabled="!spotsFor(l).length" @click="put(l)">+ {{ l.spec.name }}</button></div>
-    <JointsForm v-if="asked" v-model="draft.joints" :ends="asked.ends" />
+    <JointsForm v-if="asked" v-model="draft.joints" :ends="asked.ends" :roles="asked.roles" />
     <SituationsForm v-if="asked" v-model="draft.situations" :asked="asked" :asks="asks" :loads="draft.loads!.map((l) => l.load_id)" />
     <details class="gap"><summary>Feet, play, second order</summary>
       <div class="fields gap">

@@ -28,13 +28,14 @@ const explain = (link: { check_id: string }) => { why.value = { title: '', membe
 watch(() => [chosen.value, row.value?.version, job.value?.last_edit?.id], () => { offers.value = null })
 const look = () => attempt(async () => { offers.value = await call('GET', `/jobs/${job.value!.job.id}/structures/${row.value!.id}/upgrades`) })
 const take = (u: S['Upgrade']) => attempt(async () => {
-  job.value = await call('POST', `/jobs/${job.value!.job.id}/structures/${row.value!.id}/take`, { version: row.value!.version, words: u.words, role: u.role, section_id: u.section_id, weld_leg_mm: u.weld_leg_mm, pin_mm: u.pin_mm, joint_at: u.joint_at, joint: u.joint, reason: reason.value })
+  job.value = await call('POST', `/jobs/${job.value!.job.id}/structures/${row.value!.id}/take`, { version: row.value!.version, words: u.words, role: u.role, section_id: u.section_id, weld_leg_mm: u.weld_leg_mm, joint_at: u.joint_at, joint: u.joint, reason: reason.value })
   reason.value = ''
 })
 const makeParts = () => attempt(async () => {
   job.value = await call('POST', `/jobs/${job.value!.job.id}/structures/${row.value!.id}/parts`, { version: row.value!.version })
   await router.push(`/jobs/${job.value!.job.id}/parts`)
 })
+const bucklingReserve = computed(() => { const c = row.value?.verdict?.stability?.find((x) => x.id === 'buckling'); return !c || c.not_checked || !c.capacity ? null : c.capacity / Math.max(Math.abs(c.demand ?? 0), 1e-9) })
 const signed = (v: number, text: string) => (v > 0.005 ? `+${text}` : v < -0.005 ? `−${text}` : 'same')
 </script>
 <template>
@@ -56,6 +57,7 @@ const signed = (v: number, text: string) => (v > 0.005 ? `+${text}` : v < -0.005
         <p v-if="row.verdict.position" class="soft">Drawn and chained in its worst position: <b>{{ row.verdict.position }}</b>.</p>
         <StructureDrawing :verdict="row.verdict" :chosen="bar" @choose="bar = $event" />
         <p class="row"><span class="soft">moves</span><button class="button quiet" @click="explain({ check_id: row.verdict!.stiffness.check_id ?? 'movement' })"><Reserve :value="row.verdict.stiffness.value" /></button><span class="soft">{{ row.verdict.movement.title }}, {{ row.verdict.movement.clause }}; {{ mass(row.verdict.mass_kg) }}, {{ job!.job.spec.currency }} {{ row.verdict.price.toFixed(0) }} of metal<template v-if="row.verdict.swings_empty_hz != null">; swings {{ row.verdict.swings_empty_hz.toFixed(1) }} times a second empty<template v-if="row.verdict.swings_loaded_hz != null">, {{ row.verdict.swings_loaded_hz.toFixed(1) }} loaded</template></template></span></p>
+        <p v-if="row.verdict.buckling" class="row"><span class="soft">buckles</span><button class="button quiet" @click="explain({ check_id: 'buckling' })"><Reserve :value="bucklingReserve" /></button><span class="soft">{{ row.verdict.buckling.words }}</span></p>
         <template v-if="row.verdict.situations?.length">
           <h3 class="gap">Positions and stages</h3>
           <table class="list"><thead><tr><th>Where it stands</th><th>What governs</th><th>Breaks</th><th>Moves</th><th class="num">Mass</th><th class="num">Centre of gravity x, y, z</th></tr></thead><tbody>

@@ -49,6 +49,7 @@ def _families(state: JobState) -> set[str]:
     ids = (
         {m.material_id for m in state.members.values()}
         | {p.material_id for p in state.plates.values()}
+        | {j.material_id for j in state.joints.values()}
         | {p.material_id for p in state.parts.values() if p.material_id}
     )
     return {material(i).family for i in ids}

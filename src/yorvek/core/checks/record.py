@@ -57,7 +57,7 @@ def reserve_text(reserve: float | None) -> str:
     """A reserve in figures, cut after the second decimal: it never says more than its word."""
     if reserve is None:
         return "not checked"
-    return "> 99" if reserve > 99 else f"{int(reserve * 100 + 1e-9) / 100:.2f}"
+    return "far above" if reserve > 99 else f"{int(reserve * 100 + 1e-9) / 100:.2f}"
 
 
 def reserve_word(reserve: float | None) -> Word:

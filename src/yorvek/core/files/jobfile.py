@@ -9,6 +9,7 @@ from pydantic import Field, ValidationError
 
 from yorvek.core.errors import InputError
 from yorvek.core.jobs.cuts import CutBarSpec, KeptPlanSpec
+from yorvek.core.jobs.free_joints import FreeJointSpec
 from yorvek.core.jobs.plates import PlateSpec
 from yorvek.core.jobs.profiles import ProfileSpec
 from yorvek.core.jobs.spec import DimensionSpec, JobSpec, LoadSpec, MemberSpec, NoteSpec, StockSpec
@@ -49,6 +50,12 @@ class FilePlate(Numbered):
     spec: PlateSpec
 
 
+class FileJoint(Numbered):
+    """A joint of the file that stands by itself."""
+
+    spec: FreeJointSpec
+
+
 class FilePart(Numbered):
     spec: PartSpec
 
@@ -64,6 +71,7 @@ class JobFile(Model):
     members: list[FileMember] = []
     structures: list[FileStructure] = []
     plates: list[FilePlate] = []
+    joints: list[FileJoint] = []
     profiles: list[ProfileSpec] = []
     parts: list[FilePart] = []
     stock: list[StockSpec] = []
@@ -128,6 +136,7 @@ def _check_references(file: JobFile) -> None:
         ("members", [x.id for x in file.members]),
         ("structures", [x.id for x in file.structures]),
         ("plates", [x.id for x in file.plates]),
+        ("joints", [x.id for x in file.joints]),
         ("parts", [x.id for x in file.parts]),
     ):
         if len(set(ids)) < len(ids):
@@ -135,7 +144,7 @@ def _check_references(file: JobFile) -> None:
                 field=field, got=str(next(i for i in ids if ids.count(i) > 1)), needs="each id may stand once"
             )
     for plate in file.plates:
-        for number in plate.spec.loads:
+        for number in plate.spec.load_ids():
             if number not in loads:
                 raise InputError(
                     field=f"plate {plate.spec.mark}", got=f"load {number}", needs="the file has no load of that id"

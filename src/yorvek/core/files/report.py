@@ -8,6 +8,7 @@ from yorvek.core.checks.methods import combinations_of, service_combinations
 from yorvek.core.checks.record import Check, Reserve, reserve_text
 from yorvek.core.files.pdf import BLUE, MARGIN, RED, SOFT, Page, cautions_on
 from yorvek.core.jobs.figures import Figures, MemberResult
+from yorvek.core.jobs.free_joints import FreeJointResult, FreeJointSpec, words_of_kind
 from yorvek.core.jobs.plates import PlateResult, PlateSpec
 from yorvek.core.jobs.spec import MemberSpec
 from yorvek.core.jobs.state import JobState
@@ -149,6 +150,18 @@ def _plate(page: Page, spec: PlateSpec, result: PlateResult, unit: UnitSystem) -
     page.line("Outside: " + "; ".join(result.verdict.outside) + ".", size=7.5, colour=SOFT)
 
 
+def _joint(page: Page, spec: FreeJointSpec, result: FreeJointResult, unit: UnitSystem) -> None:
+    kind = words_of_kind(result.verdict.kind) if result.verdict else "joint"
+    _heading(page, f"{spec.mark} {spec.name}, {spec.qty} pieces: {kind} {spec.section_id}, {spec.material_id}")
+    if result.verdict is None:
+        page.line(f"Not checked: {result.trouble}", colour=RED)
+        return
+    page.line(_reserve("Breaks", result.verdict.strength))
+    for check in result.verdict.checks:
+        _check(page, check, unit)
+    page.line("Outside: " + "; ".join(result.verdict.outside) + ".", size=7.5, colour=SOFT)
+
+
 def _signatures(page: Page, who: Sequence[str]) -> None:
     page.need(30 + 34 * len(who))
     _heading(page, "Signed")
@@ -177,7 +190,9 @@ def report_pdf(state: JobState, found: Figures, unit: UnitSystem) -> bytes:
         _structure(page, state.structures[number], frame, unit)
     for number, plate in found.plates.items():
         _plate(page, state.plates[number], plate, unit)
-    if not found.members and not found.structures and not found.plates:
+    for number, joint in found.joints.items():
+        _joint(page, state.joints[number], joint, unit)
+    if not (found.members or found.structures or found.plates or found.joints):
         page.line("Nothing is sized yet.", bold=True)
     release = found.cautions and any(c.level == "stop" for c in found.cautions)
     _signatures(page, ["Worked out by", "Checked by"] + (["Licensed engineer, before release"] if release else []))

@@ -1,6 +1,7 @@
 """A job as a whole: its records, what follows from them, and the thread of figures."""
 
 from yorvek.core.jobs.figures import Figures, figures
+from yorvek.core.jobs.free_joints import FreeJointSpec
 from yorvek.core.jobs.plates import PlateSpec
 from yorvek.core.jobs.profiles import ProfileSpec
 from yorvek.core.jobs.spec import DimensionSpec, JobSpec, LoadSpec, MemberSpec, NoteSpec, StockSpec
@@ -10,6 +11,7 @@ from yorvek.core.jobs.structures import StructureSpec
 __all__ = [
     "DimensionSpec",
     "Figures",
+    "FreeJointSpec",
     "JobSpec",
     "JobState",
     "LoadSpec",

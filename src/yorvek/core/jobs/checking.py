@@ -71,7 +71,11 @@ def may_release(state: JobState, found: Figures, *, signed: bool, note: str, una
             raise InputError(
                 field="release", got=f"{mark} {words}: {reserve.governs}", needs="every reserve at 1.00 or more"
             )
-        if reserve.value is None and (found.members or found.structures or found.plates) and not note.strip():
+        if (
+            reserve.value is None
+            and (found.members or found.structures or found.plates or found.joints)
+            and not note.strip()
+        ):
             raise InputError(
                 field="note",
                 got="",

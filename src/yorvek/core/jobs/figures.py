@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Callable, Sequence
+from typing import Literal
 
 from yorvek.core.cautions import Caution, cautions
 from yorvek.core.checks import BeamVerdict, Reserve, check_beam
@@ -14,6 +15,7 @@ from yorvek.core.frames import FrameRequest
 from yorvek.core.jobs.bar_groups import bar_groups
 from yorvek.core.jobs.budget import ModuleMass, module_masses
 from yorvek.core.jobs.cutting import BarGroup, SheetGroup, WorkedPart, worked_parts
+from yorvek.core.jobs.free_joints import FreeJointResult, work_out_joint
 from yorvek.core.jobs.plates import PlateResult, plate_result
 from yorvek.core.jobs.sheet_groups import sheet_groups
 from yorvek.core.jobs.state import JobState, beam_member
@@ -30,6 +32,9 @@ class MemberResult(Model):
     trouble: str | None = None
 
 
+AnyResult = MemberResult | StructureResult | PlateResult | FreeJointResult
+
+
 class BarResult(Model):
     """A profile's bar plan."""
 
@@ -43,6 +48,7 @@ class Figures(Model):
     members: dict[int, MemberResult]
     structures: dict[int, StructureResult]
     plates: dict[int, PlateResult]
+    joints: dict[int, FreeJointResult] = {}
     parts: dict[int, WorkedPart]
     bars: list[BarResult]
     sheets: list[SheetGroup]
@@ -62,23 +68,15 @@ class Figures(Model):
 
 
 def _job_reserve(
-    results: Sequence[tuple[str, MemberResult | StructureResult | PlateResult]], kind: str
+    results: Sequence[tuple[str, AnyResult]], kind: Literal["strength", "stiffness"]
 ) -> tuple[Reserve, str]:
-    """The least reserve of all members and structures; one that was not checked comes first."""
+    """The least reserve of all that is sized; one that was not checked comes first."""
     worst, whose = NOTHING, ""
     for mark, result in results:
-        found = (
-            None
-            if result.verdict is None
-            else (result.verdict.strength if kind == "strength" else result.verdict.stiffness)
-        )
+        found: Reserve | None = getattr(result.verdict, kind, None)
         if found is None or found.value is None:
-            return Reserve(
-                value=None,
-                word="not checked",
-                governs=result.trouble or (found.governs if found else ""),
-                check_id=None,
-            ), mark
+            governs = result.trouble or (found.governs if found else "")
+            return Reserve(value=None, word="not checked", governs=governs, check_id=None), mark
         if worst.value is None or found.value < worst.value:
             worst, whose = found, mark
     return worst, whose
@@ -125,14 +123,18 @@ def figures(
     members = member_results(state, check)
     parts = worked_parts(state)
     structures = structure_results(state, frames)
-    results: list[tuple[str, MemberResult | StructureResult | PlateResult]] = [
-        (state.members[k].mark, r) for k, r in members.items()
-    ]
+    results: list[tuple[str, AnyResult]] = [(state.members[k].mark, r) for k, r in members.items()]
     results += [(state.structures[k].mark, r) for k, r in structures.items()]
     plates = {k: plate_result(state.job, state.loads, p) for k, p in state.plates.items()}
-    strength, weakest = _job_reserve([*results, *((state.plates[k].mark, r) for k, r in plates.items())], "strength")
+    joints = {k: work_out_joint(state.job, j, state.section_id) for k, j in state.joints.items()}
+    breaking: list[tuple[str, AnyResult]] = [(state.plates[k].mark, r) for k, r in plates.items()]
+    strength, weakest = _job_reserve(
+        [*results, *breaking, *((state.joints[k].mark, j) for k, j in joints.items())], "strength"
+    )
     # a web has no movement of its own: it is part of something that has
-    moving = [(state.plates[k].mark, r) for k, r in plates.items() if state.plates[k].form != "web"]
+    moving: list[tuple[str, AnyResult]] = [
+        (state.plates[k].mark, r) for k, r in plates.items() if state.plates[k].form != "web"
+    ]
     stiffness, softest = _job_reserve([*results, *moving], "stiffness")
 
     def easy(problem: BarProblem) -> BarPlan:
@@ -155,6 +157,7 @@ def figures(
         members=members,
         structures=structures,
         plates=plates,
+        joints=joints,
         parts=parts,
         bars=bars,
         sheets=sheets,

@@ -40,7 +40,10 @@ def _spec_of(model: type[Model]) -> type[Model]:
         entry = _entry_of(name, field)
         if entry is None:
             kind: Any = field.annotation
-            fields[name] = (Annotated[kind, *field.metadata] if field.metadata else kind, Field(default=field.default, description=field.description))
+            fields[name] = (
+                Annotated[kind, *field.metadata] if field.metadata else kind,
+                Field(default=field.default, description=field.description),
+            )
         elif field.is_required():
             fields[_stem(name)] = (entry, Field(description=field.description))
         elif field.default is None:
@@ -111,6 +114,7 @@ class JointKind(Model):
     asks: list[JointQuestion]
 
 
+PLAIN: dict[Any, str] = {bool: "yes or no", int: "count", str: "text"}
 TYPED = {Length: "length", Place: "place", Thickness: "thickness", Force: "force"}
 
 
@@ -123,7 +127,8 @@ def _question(name: str, field: FieldInfo) -> JointQuestion:
     elif choices:
         typed = "choice"
     else:
-        typed = {bool: "yes or no", int: "count", str: "text"}.get(field.annotation, "number")  # type: ignore[arg-type]
+        inner = next((a for a in getattr(field.annotation, "__args__", ()) if a is not type(None)), field.annotation)
+        typed = PLAIN.get(inner, "number")
     words = (_stem(name) if entry else name).replace("_", " ")
     return JointQuestion(
         name=_stem(name) if entry else name, words=f"{words}: {field.description}" if field.description else words,
@@ -131,12 +136,16 @@ def _question(name: str, field: FieldInfo) -> JointQuestion:
     )  # fmt: skip
 
 
+NOT_ASKED = ("kind", "rated_for")
+"""The kind is known, and a rating by directions is for files and the API."""
+
+
 def joint_kinds() -> list[JointKind]:
     """Every kind of joint with its questions, as the front end shows them."""
     return [
         JointKind(
             kind=name, words=kind.words,
-            asks=[_question(n, f) for n, f in kind.model.model_fields.items() if n != "kind"],
+            asks=[_question(n, f) for n, f in kind.model.model_fields.items() if n not in NOT_ASKED],
         )
         for name, kind in KINDS.items()
     ]  # fmt: skip

@@ -51,6 +51,10 @@ class PlateSpec(Model):
     span_over: float | None = Field(default=None, ge=50, le=5000)
     decided: str = Field(default="", max_length=400)
 
+    def load_ids(self) -> list[int]:
+        """Numbers of all loads on it."""
+        return [*self.loads, *(p.load_id for p in self.patches)]
+
 
 class PlateResult(Model):
     """A plate's verdict, or why there is none."""

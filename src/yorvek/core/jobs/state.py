@@ -8,6 +8,7 @@ from yorvek.core.checks import BeamMember
 from yorvek.core.checks.notches import Notch
 from yorvek.core.errors import InputError
 from yorvek.core.jobs.cuts import CutBarSpec, KeptPlanSpec
+from yorvek.core.jobs.free_joints import FreeJointSpec
 from yorvek.core.jobs.plates import PlateSpec
 from yorvek.core.jobs.profiles import ProfileSpec
 from yorvek.core.jobs.spec import DimensionSpec, JobSpec, LoadSpec, MemberLoad, MemberSpec, StockSpec
@@ -30,6 +31,7 @@ class JobState(Model):
     members: dict[int, MemberSpec] = {}
     structures: dict[int, StructureSpec] = {}
     plates: dict[int, PlateSpec] = {}
+    joints: dict[int, FreeJointSpec] = {}
     profiles: dict[int, ProfileSpec] = {}
     parts: dict[int, PartSpec] = {}
     stock: dict[int, StockSpec] = {}
@@ -53,6 +55,8 @@ class JobState(Model):
         """Mark and section of everything that has one."""
         out = [(m.mark, m.section_id) for m in self.members.values()]
         out += [(s.mark, c.section_id) for s in self.structures.values() for c in s.roles.values()]
+        for joint in self.joints.values():
+            out += [(joint.mark, id) for id in (joint.section_id, *(o.section_id for o in joint.onto)) if id]
         out += [
             (p.mark, p.shape.section_id)
             for p in self.parts.values()

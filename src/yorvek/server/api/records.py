@@ -11,8 +11,18 @@ from pydantic import Field, create_model
 from yorvek.core.checks.plate import check_plate
 from yorvek.core.errors import InputError
 from yorvek.core.frames import check_frame
-from yorvek.core.jobs import DimensionSpec, LoadSpec, MemberSpec, NoteSpec, PlateSpec, ProfileSpec, StructureSpec
+from yorvek.core.jobs import (
+    DimensionSpec,
+    FreeJointSpec,
+    LoadSpec,
+    MemberSpec,
+    NoteSpec,
+    PlateSpec,
+    ProfileSpec,
+    StructureSpec,
+)
 from yorvek.core.jobs.checking import CommentSpec
+from yorvek.core.jobs.free_joints import check_free_joint
 from yorvek.core.jobs.plates import plate_request
 from yorvek.core.jobs.state import beam_member, followed
 from yorvek.core.jobs.structures import frame_request
@@ -27,6 +37,7 @@ from yorvek.server.api.view import job_view
 from yorvek.server.jobs.models import (
     Comment,
     Dimension,
+    FreeJoint,
     Job,
     JobRecord,
     Load,
@@ -70,6 +81,12 @@ def _check_plate(scope: EditScope, job: Job, row: Any, spec: PlateSpec) -> None:
     """A plate's dimensions must be possible, and its loads per area and in the brief."""
     state = job_state(job)
     check_plate(plate_request(state.job, state.loads, spec))
+
+
+def _check_joint(scope: EditScope, job: Job, row: Any, spec: FreeJointSpec) -> None:
+    """A joint must be one: its bar, what it stands on, and forces of one sort."""
+    state = job_state(job)
+    check_free_joint(state.job, spec, state.section_id)
 
 
 def _check_profile(scope: EditScope, job: Job, row: Any, spec: ProfileSpec) -> None:
@@ -117,7 +134,7 @@ def _before_delete(job: Job, row: JobRecord) -> None:
             for kind in (Member, Structure)
             for carrier in kind.objects.filter(job=job)
             if any(on.load_id == row.pk for on in carrier.spec.loads)
-        ] + [p.spec.mark for p in Plate.objects.filter(job=job) if row.pk in p.spec.loads]
+        ] + [p.spec.mark for p in Plate.objects.filter(job=job) if row.pk in p.spec.load_ids()]
         if users:
             raise InputError(
                 field="load", got=row.spec.name, needs="it stands on " + ", ".join(users) + ": take it off there first"
@@ -190,6 +207,7 @@ add_endpoints("loads", Load, LoadSpec, _check_load)
 add_endpoints("members", Member, MemberSpec, _check_member)
 add_endpoints("structures", Structure, StructureSpec, _check_structure)
 add_endpoints("plates", Plate, PlateSpec, _check_plate)
+add_endpoints("joints", FreeJoint, FreeJointSpec, _check_joint)
 add_endpoints("profiles", Profile, ProfileSpec, _check_profile)
 add_endpoints("parts", Part, PartSpec, _check_part)
 add_endpoints("notes", Note, NoteSpec, _nothing, comment=True)

@@ -25,6 +25,7 @@ from yorvek.core.jobs.budget import ModuleMass
 from yorvek.core.jobs.checking import CommentSpec
 from yorvek.core.jobs.cuts import CutBarSpec
 from yorvek.core.jobs.cutting import BarGroup, SheetGroup, StockLine
+from yorvek.core.jobs.free_joints import FreeJointSpec, FreeJointVerdict
 from yorvek.core.jobs.hardware import HardwareLine
 from yorvek.core.jobs.order_of_work import LaidPiece
 from yorvek.core.model import Model
@@ -70,6 +71,14 @@ class StructureRow(Row):
 class PlateRow(Row):
     spec: PlateSpec
     verdict: PlateVerdict | None
+    trouble: str | None
+
+
+class JointRow(Row):
+    """A joint that stands by itself."""
+
+    spec: FreeJointSpec
+    verdict: FreeJointVerdict | None
     trouble: str | None
 
 
@@ -247,6 +256,7 @@ class JobView(Model):
     members: list[MemberRow]
     structures: list[StructureRow]
     plates: list[PlateRow]
+    joints: list[JointRow]
     profiles: list[ProfileRow]
     parts: list[PartRow]
     notes: list[NoteRow]

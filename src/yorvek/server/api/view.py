@@ -16,6 +16,7 @@ from yorvek.server.jobs.models import (
     Comment,
     CutBar,
     Dimension,
+    FreeJoint,
     Job,
     Load,
     Member,
@@ -142,7 +143,7 @@ def job_view(job: Job) -> shapes.JobView:
     )
     versions = {
         kind: dict(kind.objects.filter(job=job).values_list("pk", "version"))
-        for kind in (Dimension, Load, Member, Structure, Plate, Profile, Part)
+        for kind in (Dimension, Load, Member, Structure, Plate, FreeJoint, Profile, Part)
     }
     return shapes.JobView(
         job=shapes.JobRow(id=job.pk, version=job.version, spec=state.job),
@@ -182,6 +183,16 @@ def job_view(job: Job) -> shapes.JobView:
                 trouble=found.plates[k].trouble,
             )
             for k, x in state.plates.items()
+        ],
+        joints=[
+            shapes.JointRow(
+                id=k,
+                version=versions[FreeJoint][k],
+                spec=x,
+                verdict=found.joints[k].verdict,
+                trouble=found.joints[k].trouble,
+            )
+            for k, x in state.joints.items()
         ],
         profiles=[_profile(k, versions[Profile][k], x) for k, x in state.profiles.items()],
         parts=[

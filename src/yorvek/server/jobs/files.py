@@ -4,7 +4,8 @@ from __future__ import annotations
 
 from typing import TypeVar
 
-from yorvek.core.files.jobfile import FileLoad, FileMember, FilePart, FilePlate, FileStructure, JobFile
+from yorvek.core.files.jobfile import FileJoint, FileLoad, FileMember, FilePart, FilePlate, FileStructure, JobFile
+from yorvek.core.jobs.plates import PlateSpec
 from yorvek.core.jobs.spec import MemberSpec
 from yorvek.core.jobs.structures import StructureSpec
 from yorvek.core.parts import BarPiece, PartSpec
@@ -12,6 +13,7 @@ from yorvek.server.accounts.models import User
 from yorvek.server.jobs.models import (
     CutBar,
     Dimension,
+    FreeJoint,
     Job,
     KeptPlan,
     Load,
@@ -45,7 +47,9 @@ def load_job(user: User, file: JobFile) -> Job:
         for x in file.structures:
             scope.create(Structure, _member(x.spec, loads))
         for plate in file.plates:
-            scope.create(Plate, plate.spec.model_copy(update={"loads": [loads[i] for i in plate.spec.loads]}))
+            scope.create(Plate, _plate(plate.spec, loads))
+        for joint in file.joints:
+            scope.create(FreeJoint, joint.spec)
         for p in file.parts:
             scope.create(Part, _part(p.spec, members))
         for s in file.stock:
@@ -71,6 +75,12 @@ def _member(spec: S, loads: dict[int, int]) -> S:
     return spec.model_copy(update=changes)
 
 
+def _plate(spec: PlateSpec, loads: dict[int, int]) -> PlateSpec:
+    """A plate, its loads and the forces on parts of it under the numbers they got here."""
+    patches = [p.model_copy(update={"load_id": loads[p.load_id]}) for p in spec.patches]
+    return spec.model_copy(update={"loads": [loads[i] for i in spec.loads], "patches": patches})
+
+
 def _part(spec: PartSpec, members: dict[int, int]) -> PartSpec:
     if not isinstance(spec.shape, BarPiece) or spec.shape.member_id is None:
         return spec
@@ -86,6 +96,7 @@ def job_file(job: Job) -> JobFile:
         members=[FileMember(id=m.pk, spec=m.spec) for m in Member.objects.filter(job=job)],
         structures=[FileStructure(id=x.pk, spec=x.spec) for x in Structure.objects.filter(job=job)],
         plates=[FilePlate(id=x.pk, spec=x.spec) for x in Plate.objects.filter(job=job)],
+        joints=[FileJoint(id=x.pk, spec=x.spec) for x in FreeJoint.objects.filter(job=job)],
         profiles=[x.spec for x in Profile.objects.filter(job=job)],
         parts=[FilePart(id=p.pk, spec=p.spec) for p in Part.objects.filter(job=job)],
         stock=[s.spec for s in StockItem.objects.filter(shop_id=job.shop_id)],

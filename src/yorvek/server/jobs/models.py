@@ -7,6 +7,7 @@ from django.db import models
 
 from yorvek.core.jobs import (
     DimensionSpec,
+    FreeJointSpec,
     JobSpec,
     LoadSpec,
     MemberSpec,
@@ -64,6 +65,12 @@ class Plate(JobRecord):
     """A flat plate that is sized."""
 
     spec_model, table = PlateSpec, "plate"
+
+
+class FreeJoint(JobRecord):
+    """A joint that is sized without a frame around it."""
+
+    spec_model, table = FreeJointSpec, "joint"
 
 
 class Profile(JobRecord):

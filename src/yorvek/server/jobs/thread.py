@@ -9,7 +9,19 @@ from yorvek.core.cutting.bars import BarPlan, BarProblem, solve_bars
 from yorvek.core.frames import FrameRequest
 from yorvek.core.jobs import Figures, JobState, figures
 from yorvek.core.jobs.structures import StructureResult, work_out
-from yorvek.server.jobs.models import CutBar, Dimension, Job, KeptPlan, Load, Member, Part, Plate, Profile, Structure
+from yorvek.server.jobs.models import (
+    CutBar,
+    Dimension,
+    FreeJoint,
+    Job,
+    KeptPlan,
+    Load,
+    Member,
+    Part,
+    Plate,
+    Profile,
+    Structure,
+)
 from yorvek.server.stock.models import StockItem
 
 BAR_SECONDS = 0.15
@@ -51,6 +63,7 @@ def job_state(job: Job) -> JobState:
         members={r.pk: r.spec for r in Member.objects.filter(job=job)},
         structures={r.pk: r.spec for r in Structure.objects.filter(job=job)},
         plates={r.pk: r.spec for r in Plate.objects.filter(job=job)},
+        joints={r.pk: r.spec for r in FreeJoint.objects.filter(job=job)},
         profiles={r.pk: r.spec for r in Profile.objects.filter(job=job)},
         parts={r.pk: r.spec for r in Part.objects.filter(job=job)},
         cuts={r.pk: r.spec for r in CutBar.objects.filter(job=job)},

@@ -19,6 +19,7 @@ from yorvek.server.jobs.models import (
     Comment,
     CutBar,
     Dimension,
+    FreeJoint,
     Job,
     KeptPlan,
     Load,
@@ -47,6 +48,7 @@ TABLES: dict[str, type[Record]] = {
         Member,
         Structure,
         Plate,
+        FreeJoint,
         Part,
         Note,
         Comment,
@@ -58,7 +60,7 @@ TABLES: dict[str, type[Record]] = {
         Photo,
     )
 }
-FOLLOWS_DIMENSIONS: tuple[type[Record], ...] = (Dimension, Load, Profile, Member, Structure, Plate, Part)
+FOLLOWS_DIMENSIONS: tuple[type[Record], ...] = (Dimension, Load, Profile, Member, Structure, Plate, FreeJoint, Part)
 
 
 class Conflict(Exception):

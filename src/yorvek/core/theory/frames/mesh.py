@@ -8,6 +8,7 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import dataclass
+from itertools import pairwise
 
 import numpy as np
 from scipy.sparse import coo_matrix, csc_matrix
@@ -105,7 +106,7 @@ def _points(s: Skeleton, cuts: list[Floats]) -> tuple[Floats, Whole]:
         a, z = (int(v) for v in s.ends[b])
         extra.append(s.points[a] + np.outer(c[1:-1], s.axes[b, 0]))
         line = [a, *range(int(base[b]), int(base[b]) + inner[b]), z]
-        pairs += list(zip(line, line[1:], strict=False))
+        pairs += list(pairwise(line))
     return np.concatenate([s.points, *extra]), np.array(pairs, dtype=np.int64)
 
 
