@@ -27,7 +27,7 @@ const number = (event: Event) => { const v = (event.target as HTMLInputElement).
     <div class="fields">
       <template v-for="a in group" :key="a.name">
         <!-- eslint-disable-next-line @typescript-eslint/no-explicit-any -- the server's table says that this is an entry -->
-        <EntryField v-if="figure(a)" :model-value="(of[a.name] as any)" :label="label(a)" :kind="a.typed" :optional="a.optional" :hint="hint(a)" @update:model-value="set(a.name, $event)" />
+        <EntryField v-if="figure(a)" :model-value="(of[a.name] as any)" :label="label(a)" :kind="a.typed === 'place' ? 'length' : a.typed" :optional="a.optional" :hint="hint(a)" @update:model-value="set(a.name, $event)" />
         <label v-else-if="a.typed === 'yes or no'" class="row" :title="hint(a)"><input type="checkbox" :checked="of[a.name] === true" @change="set(a.name, ($event.target as HTMLInputElement).checked)" /> {{ hint(a) || label(a).toLowerCase() }}</label>
         <div v-else class="field">
           <label :for="`${id}-${a.name}`">{{ label(a) }}</label>

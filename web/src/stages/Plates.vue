@@ -59,7 +59,7 @@ const asMade = (p: S['PlateRow']) => attempt(async () => {
         <div class="row"><span class="soft">Loads on it:</span><label v-for="l in areas" :key="l.id" class="row"><input type="checkbox" :checked="draft.loads!.includes(l.id)" @change="toggle(l.id, ($event.target as HTMLInputElement).checked)" /> {{ l.spec.name }}</label><span v-if="!areas.length" class="soft">no load per area in the brief</span></div>
         <div v-for="(p, k) in draft.form === 'panel' ? draft.patches : []" :key="k" class="fields gap">
           <div class="field"><label :for="`pl-p${k}`">A force on a part of it</label><select :id="`pl-p${k}`" v-model="p.load_id"><option v-for="l in points" :key="l.id" :value="l.id">{{ l.spec.name }}</option></select><span class="echo"></span></div>
-          <EntryField v-model="p.along" label="Its middle, along" kind="place" /><EntryField v-model="p.up" label="Its middle, upwards" kind="place" /><EntryField v-model="p.size_along" label="Wide" /><EntryField v-model="p.size_up" label="High" />
+          <EntryField v-model="p.along" label="Its middle, along" /><EntryField v-model="p.up" label="Its middle, upwards" /><EntryField v-model="p.size_along" label="Wide" /><EntryField v-model="p.size_up" label="High" />
           <button type="button" class="button quiet" @click="draft.patches!.splice(k, 1)">Take away</button>
         </div>
         <button v-if="draft.form === 'panel' && points.length" type="button" class="button quiet" @click="addPatch">Add a force on a part of it</button>
