@@ -1,0 +1,145 @@
+"""Joints and plates whose verdicts were once not what a standard or statics says; sources beside each.
+
+The names begin with the number of the finding. Everything goes in as it is typed: a joint by itself, a plate of a job.
+"""
+
+import math
+
+import pytest
+
+from yorvek.core.errors import InputError
+from yorvek.core.jobs import JobSpec, LoadSpec, PlateSpec
+from yorvek.core.jobs.free_joints import FreeJointSpec, check_free_joint, work_out_joint
+from yorvek.core.jobs.plates import plate_result
+from yorvek.core.quantities.entry import resolve
+
+EN, ASD = {"method": {"kind": "en"}}, {"method": {"kind": "asd"}}
+
+
+def mm(value, unit="mm"):
+    return {"text": f"{value!r} {unit}"}
+
+
+def spec(section, joint, forces, metal="S355", **more):
+    """The record of a joint, its forces in N and N mm under their names."""
+    kinds = {"pull": "N", "in_depth": "N", "across": "N", "twist": "Nmm", "about_depth": "Nmm", "about_width": "Nmm"}
+    typed = {k: mm(v, kinds[k]) for k, v in forces.items() if k in kinds}
+    rest = {k: v for k, v in forces.items() if k not in kinds}
+    body = {
+        "mark": "J1", "section_id": section, "material_id": metal, "joint": joint,
+        "forces": [{"name": "F", "case": "design", **typed, **rest}], **more,
+    }  # fmt: skip
+    return resolve(FreeJointSpec.model_validate(body), {})
+
+
+def judged(section, joint, forces, job=ASD, **more):
+    brief = resolve(JobSpec.model_validate({"name": "a test", **job}), {})
+    return check_free_joint(brief, spec(section, joint, forces, **more))
+
+
+def check(verdict, part):
+    return next(c for c in verdict.checks if part in c.id)
+
+
+BOLTS = {
+    "kind": "bolts", "bolt": mm(16), "rows": 2, "columns": 1, "pitch": mm(50), "gauge": mm(0), "edge": mm(32),
+    "side": mm(30), "plate": mm(10), "grade": "10.9",
+}  # fmt: skip
+PIN = {
+    "kind": "pin", "pin": mm(20), "lug": mm(12), "cheek": mm(10), "width": mm(60), "edge": mm(30), "gap": mm(1),
+    "grade": "8.8",
+}  # fmt: skip
+
+
+def test_b3_a_weld_all_round_an_i_is_a_line_along_its_outline_and_not_a_box():
+    """Pushed sideways with a moment about its weak axis: q = M c / I of the real line, so far above a box's."""
+    v = judged("IPE 200", {"kind": "weld", "leg": mm(5)}, {"about_depth": 1e6})
+    values = {i.symbol: i.value for i in check(v, "weld").inputs}
+    b, tw = 100.0, 5.6
+    flanges = 4 * b**3 / 12 + 4 * 8.5 * (b / 2) ** 2
+    between = 2 * (200 - 2 * 8.5) * (tw / 2) ** 2
+    assert values["Iy"] == pytest.approx(flanges + between, rel=0.005)
+    assert values["q"] == pytest.approx(1e6 * b / 2 / values["Iy"], rel=0.001)
+
+
+def test_b4_and_5_bolts_of_class_10_9_by_the_eurocode():
+    """EN 1993-1-8 3.6.1 (from memory): 0.5 fub As / 1.25 where the threads are in the plane."""
+    P = 50_000
+    v = judged("FL 60×12", BOLTS, {"pull": P}, EN)
+    assert check(v, "J1: bolts").reserve * P / 2 == pytest.approx(0.5 * 1000 * 157 / 1.25, rel=0.005)
+    net = 0.9 * (60 - 18) * 10 * 490 / 1.25
+    assert check(v, "J1: plate").reserve * P == pytest.approx(net, rel=0.005)
+    assert {"J1: bearing", "J1: block"} <= {c.id for c in v.checks}
+
+
+@pytest.mark.parametrize("change", [{"pitch": mm(15)}, {"side": mm(4)}, {"edge": mm(6)}], ids=["pitch", "side", "edge"])
+def test_b4_holes_too_near_are_never_passed(change):
+    try:
+        v = judged("FL 60×12", {**BOLTS, **change}, {"pull": 1000.0}, EN)
+    except InputError:
+        return
+    assert v.strength.value is None
+
+
+def test_b6_both_cheeks_are_looked_at_and_a_hinge_without_a_joint_shows_nothing():
+    thin, thick = (judged("FL 60×12", {**PIN, "cheek": mm(t)}, {"pull": 20_000}) for t in (3, 10))
+    assert check(thin, "cheeks").reserve < 0.5 * check(thick, "cheeks").reserve
+    bare = judged("FL 60×12", None, {"pull": 20_000}, hinged=True)
+    assert bare.strength.value is None and "nothing was chosen" in bare.strength.governs
+
+
+def test_b7_a_flat_on_the_middle_of_a_tubes_face():
+    """AISC 360-22 K2 for a plate along the tube holds far less than the plate: yield lines of the face, Wood (from memory)."""
+    onto = [{"section_id": "SHS 80×80×5 hot", "material_id": "S355", "turned": True}]
+    v = judged("FL 60×12", {"kind": "weld", "leg": mm(5)}, {"pull": 30_000}, onto=onto)
+    plate = 60 * 12 * 355 / 1.67 / 30_000
+    walls = [c for c in v.checks if "wall" in c.id]
+    assert walls and all(c.reserve is None or c.reserve < 0.6 * plate for c in walls)
+    alone = judged("FL 60×12", {"kind": "weld", "leg": mm(5)}, {"pull": 30_000})
+    assert not [c for c in alone.checks if "wall" in c.id and c.reserve is not None and c.reserve > plate]
+
+
+def test_b8_the_least_fillet_follows_the_thinner_of_the_two():
+    """AISC 360-22 table J2.4: 3 mm up to 6 mm of the thinner part."""
+    onto = [{"section_id": "CHS 48.3×3.2", "material_id": "S355"}]
+    v = judged("RD 20", {"kind": "weld", "leg": mm(3)}, {"pull": 1000.0}, onto=onto)
+    assert check(v, "weld").not_checked is None
+
+
+def test_b9_a_rating_is_held_against_the_load_without_its_factor_unless_it_asks():
+    part = {"kind": "rated part", "what": "shackle", "rating": mm(10_000, "N")}
+    live = {"pull": 10_000, "case": "live", "dynamic_factor": 1.25}
+    assert judged("RD 20", part, live).strength.value == pytest.approx(1.0, rel=1e-3)
+    asks = judged("RD 20", {**part, "with_impact": True}, live)
+    assert asks.strength.value == pytest.approx(0.8, rel=1e-3)
+
+
+def test_b10_aluminium_is_not_welded_to_steel():
+    onto = [{"section_id": "SHS 80×80×5 hot", "material_id": "S355"}]
+    brief = resolve(JobSpec.model_validate({"name": "a test", **ASD}), {})
+    made = spec("FL 60×12", {"kind": "weld", "leg": mm(4)}, {"pull": 500.0}, metal="6082-T6", onto=onto)
+    found = work_out_joint(brief, made)
+    assert found.verdict is None or found.verdict.strength.value is None
+    assert "steel" in (found.trouble or found.verdict.strength.governs)
+
+
+def test_b11_two_loads_of_opposite_sense_do_not_cancel_on_a_plate():
+    def plate(*loads):
+        brief = resolve(JobSpec.model_validate({"name": "a test", **ASD}), {})
+        known = {k: resolve(LoadSpec.model_validate(x), {}) for k, x in enumerate(loads)}
+        body = {
+            "mark": "PL1", "a": mm(600), "b": mm(600), "thickness": mm(6), "material_id": "S355", "lies": "upright",
+            "loads": list(known),
+        }  # fmt: skip
+        return plate_result(brief, known, resolve(PlateSpec.model_validate(body), {})).verdict
+
+    def press(name, kPa):
+        return {"name": name, "case": "live", "form": "area", "area": mm(kPa, "kPa")}
+
+    alone = plate(press("one", 20.0))
+    both = plate(press("one", 20.0), press("other", -20.0))
+    assert both.strength.value == pytest.approx(alone.strength.value, rel=1e-6)
+    # Timoshenko: sigma = 0.2874 q (a / t)^2 of a square panel that rests on its edges, nu 0.3
+    sigma = 0.2874 * 0.02 * (600 / 6) ** 2
+    assert alone.strength.value == pytest.approx(355 / 1.67 / sigma, rel=0.15)
+    assert math.isfinite(alone.stiffness.value)
