@@ -8,8 +8,11 @@ import time
 import numpy as np
 
 from benchmarks.table import show
-from yorvek.core.structures.element import FrameSection
-from yorvek.core.structures.frame import Frame, FrameMember, solve_frame
+from tests.core.framed import Frame, FrameMember, FrameSection, solve_frame
+from yorvek.core.checks.limits import Limits
+from yorvek.core.checks.methods import Method
+from yorvek.core.frames import FrameLoad, FrameRequest, RoleChoice, Shape, check_frame
+from yorvek.core.structures.starters import OwnBar, OwnModel
 
 SECTION = FrameSection(E_MPa=210_000, G_MPa=81_000, A_mm2=1836, Iy_mm4=2.71e6, Iz_mm4=2.71e6, J_mm4=4.41e6)
 FIXED = dict.fromkeys(("DX", "DY", "DZ", "RX", "RY", "RZ"), True)
@@ -59,6 +62,26 @@ def other(frame: Frame) -> tuple[float, dict[str, np.ndarray]]:
     }
 
 
+def whole(frame: Frame) -> FrameRequest:
+    """The same deck as a structure of the product: crowd on every rail, wind along, everything judged."""
+    bars = [OwnBar(name=n, i=m.i, j=m.j, role="bar", only="") for n, m in frame.members.items()]
+    model = OwnModel(nodes=frame.nodes, bars=bars, held=dict.fromkeys(frame.supports, "fixed"))
+    rails = [b.name for b in bars if b.name.startswith("x")]
+    loads = [
+        *(
+            FrameLoad(name="crowd", case="live", spot=f"along {r}", line_N_per_mm=2.0, group="crowd")
+            for r in rails[:36]
+        ),
+        FrameLoad(name="wind", case="wind", spot=f"at {bars[0].j}", direction="along", force_N=2000, both_ways=True),
+    ]
+    named = [x.model_copy(update={"name": f"{x.name} {k}"}) for k, x in enumerate(loads)]
+    return FrameRequest(
+        starter=Shape(kind="own", own=model), roles={"bar": RoleChoice(section_id="SHS 80×80×6.3 hot", material_id="S355")},
+        loads=named, method=Method(kind="asd"), limits=Limits(span_over=240, cantilever_over=180, absolute_mm=None),
+        second_order=True,
+    )  # fmt: skip
+
+
 def run(seconds: float | None) -> None:
     """Three sizes; the length of a search is not asked here."""
     rows = []
@@ -75,3 +98,17 @@ def run(seconds: float | None) -> None:
             [f"{len(frame.members)} members", f"{took:.3f} s", f"{theirs:.3f} s", f"{took / theirs:.3f}", f"{gap:.1e}"]
         )
     show("Frames", ["model", "ours", "library", "ratio", "greatest difference"], rows)
+    rows = []
+    for bays, count in ((24, 3), (260, 3), (640, 3)):
+        request = whole(deck(bays, count))
+        began = time.perf_counter()
+        verdict = check_frame(request)
+        took = time.perf_counter() - began
+        linear = deck(bays, count)
+        began = time.perf_counter()
+        solve_frame(linear)
+        once = time.perf_counter() - began
+        rows.append(
+            [f"{len(verdict.bars)} bars", f"{took:.2f} s", f"{once:.3f} s", f"{took / once:.0f}", verdict.strength.word]
+        )
+    show("Whole verdicts, second order", ["model", "verdict", "one linear solution", "ratio", "verdict"], rows)

@@ -57,12 +57,7 @@ class OwnModel(Model):
     held: dict[str, Held | list[Freedom]] = Field(max_length=2000)
 
 
-def own_layout(model: OwnModel) -> Layout:
-    """The model as the checks take it; every node and every bar is a place for a load.
-
-    Raises:
-        InputError: a bar to a node that is not there, of no length, or a name used twice; a loose node; nothing held.
-    """
+def _check_names(model: OwnModel) -> None:
     names = [b.name for b in model.bars]
     double = next((n for n, often in Counter(names).items() if often > 1), None)
     if double:
@@ -72,6 +67,9 @@ def own_layout(model: OwnModel) -> Layout:
     for name, place in model.nodes.items():
         if not all(math.isfinite(v) and abs(v) <= FARTHEST_MM for v in place):
             raise InputError(field=f"node {name}", got=str(place), needs="three figures within 100 m of the origin")
+
+
+def _check_ends(model: OwnModel) -> None:
     touched: set[str] = set()
     for b in model.bars:
         for end in (b.i, b.j):
@@ -87,11 +85,25 @@ def own_layout(model: OwnModel) -> Layout:
     loose = next((n for n in model.nodes if n not in touched), None)
     if loose:
         raise InputError(field=f"node {loose}", got="no bar", needs="a bar that ends there, or take the node away")
+
+
+def _check_held(model: OwnModel) -> None:
     if not model.held:
         raise InputError(field="supports", got="none", needs="at least one node that something holds")
     for n in model.held:
         if n not in model.nodes:
             raise InputError(field="supports", got=n, needs="a node of the model")
+
+
+def own_layout(model: OwnModel) -> Layout:
+    """The model as the checks take it; every node and every bar is a place for a load.
+
+    Raises:
+        InputError: a bar to a node that is not there, of no length, or a name used twice; a loose node; nothing held.
+    """
+    _check_names(model)
+    _check_ends(model)
+    _check_held(model)
     nodes: dict[str, Point] = dict(model.nodes)
     bars = [
         Bar(
