@@ -16,6 +16,7 @@ from yorvek.launch.places import HOME, PYTHON, VENV, WEB, is_root, say
 PYTHON_CODE = ("src", "tests", "benchmarks")
 GROUPS = ("core", "server", "web", "browser", "values")
 WITHOUT_DJANGO = [str(PYTHON), "-m", "pytest", "-q", "-p", "no:django", "-o", "DJANGO_SETTINGS_MODULE="]
+SIDE_BY_SIDE = ["-n", str(min(os.cpu_count() or 1, 4))]
 
 
 def _step(title: str, command: list[str], *, env: dict[str, str] | None = None, cwd: Path = HOME) -> bool:
@@ -39,14 +40,14 @@ def core() -> list[bool]:
         _step("ruff format", [_tool("ruff"), "format", "--check", "-q", *PYTHON_CODE]),
         _step("mypy, strict", [_tool("mypy")]),
         _step("import contracts", [_tool("lint-imports")]),
-        _step("core tests", [*WITHOUT_DJANGO, "tests/core"]),
+        _step("core tests", [*WITHOUT_DJANGO, *SIDE_BY_SIDE, "tests/core"]),
     ]
 
 
 def values() -> list[bool]:
     """Check values: the self-test, then the run whose last line counts them."""
     return [
-        _step("check values, self-test", [*WITHOUT_DJANGO, "tests/values"]),
+        _step("check values, self-test", [*WITHOUT_DJANGO, *SIDE_BY_SIDE, "tests/values"]),
         _step(
             "check values", [str(PYTHON), "-m", "tests.values.compare"], env={"PYTHONPATH": f"{HOME / 'src'}:{HOME}"}
         ),

@@ -98,19 +98,24 @@ def _most(one: Watched, outcomes: list[Outcome], moved: dict[int, Floats]) -> tu
 
 def _search(worst: Worst, moves: Floats, group: list[Case]) -> None:
     """Worst cases in every direction, then in the direction found until it stays."""
-    first = np.array([0, len(moves)])
-    for way in WAYS:
-        group += worst.search.worst_rows(np.einsum("k,skc->sc", way, moves), first)[0]
+    first = np.arange(len(WAYS) + 1) * len(moves)
+    in_ways = np.einsum("wk,skc->wsc", WAYS, moves).reshape(-1, moves.shape[2])
+    for found in worst.search.worst_rows(in_ways, first):
+        group += found
+    tried: set[tuple[str, tuple[int, ...]]] = set()
     for _ in range(TURNS):
-        before = len({c.key for c in group})
-        for case in list({c.key: c for c in group}.values()):
+        rows = []
+        for case in {c.key: c for c in group if c.key not in tried}.values():
+            tried.add(case.key)
             at = moves @ case.factors
             k = int(np.linalg.norm(at, axis=1).argmax())
             size = float(np.linalg.norm(at[k]))
             if size > 0:
-                group += worst.search.worst_rows((at[k] / size @ moves[k])[None, :], np.array([0, 1]))[0]
-        if len({c.key for c in group}) == before:
+                rows.append(at[k] / size @ moves[k])
+        if not rows:
             break
+        for found in worst.search.worst_rows(np.array(rows), np.arange(len(rows) + 1)):
+            group += found
 
 
 def _watched(analysis: Analysis) -> list[Watched]:

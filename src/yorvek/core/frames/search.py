@@ -57,6 +57,9 @@ class Search:
 
     def case(self, combination: Combination, picks: tuple[int, ...]) -> Case:
         """The case of those picks; what a combination leaves out is off."""
+        asked = (combination.name, picks)
+        if asked in self._made:
+            return self._made[asked]
         there = tuple(
             k if combination.factor(c.case) else OFF for c, k in zip(self.loading.choices, picks, strict=True)
         )
@@ -64,6 +67,7 @@ class Search:
         if key not in self._made:
             factors = self.loading.factors(combination, there, strength=self.strength)
             self._made[key] = Case(combination, there, factors, self.loading.words(there, combination))
+        self._made[asked] = self._made[key]
         return self._made[key]
 
     def greatest(self, values: Floats) -> list[tuple[Floats, Whole]]:

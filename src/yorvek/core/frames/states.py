@@ -30,6 +30,7 @@ class State:
         self.mesh, self.columns, self.stations, self.slack, self.lifted = mesh, columns, stations, slack, lifted
         self.system = System.of(mesh, slack=slack, let_go=lifted)
         self.u = self.system.solved(columns.forces)
+        self._buckled: dict[tuple[int, bytes], Buckled] = {}
 
     @cached_property
     def ends(self) -> Floats:
@@ -60,8 +61,12 @@ class State:
         return [self.mesh.skeleton.bars[k] for k in np.nonzero(self.slack)[0]]
 
     def buckled(self, factors: Floats, shapes: int = 6) -> Buckled:
-        """Linear buckling under a sum of columns."""
-        return buckled(self.system, self.N @ factors, shapes=shapes)
+        """Linear buckling under a sum of columns; what was asked before is remembered."""
+        N = self.N @ factors
+        key = (shapes, N.tobytes())
+        if key not in self._buckled:
+            self._buckled[key] = buckled(self.system, N, shapes=shapes)
+        return self._buckled[key]
 
 
 @dataclass(frozen=True)
