@@ -66,3 +66,26 @@ def test_every_kind_says_what_it_asks(owner):
     asks = {a["name"]: a for a in kinds["pin"]["asks"]}
     assert not asks["pin"]["optional"] and asks["pin"]["typed"] == "length"
     assert asks["lug_metal"]["typed"] == "text" and asks["threads_in"]["typed"] == "yes or no"
+
+
+def test_c8_names_of_loads_and_marks_stand_once(owner, base):
+    crowd = {"name": "crowd", "case": "live", "form": "force", "force": mm("1 kN")}
+    owner.good("POST", f"{base}/loads", crowd)
+    answer = owner("POST", f"{base}/loads", crowd)
+    assert answer.status_code == 422 and "another load has this name" in answer.json()["sentence"]
+    owner.good("POST", f"{base}/joints", lug())
+    answer = owner("POST", f"{base}/joints", lug())
+    assert answer.status_code == 422 and "has this mark" in answer.json()["sentence"]
+    assert len(owner.good("GET", base)["joints"]) == 1
+
+
+def test_c9_another_figure_was_verified_by_nobody_yet(owner, base):
+    size = {"name": "reach", "size": mm("600"), "origin": "measured", "verified_by": "fabricator"}
+    made = owner.good("POST", f"{base}/dimensions", size)
+    view = owner.good("PUT", f"{base}/dimensions/{made['id']}", {"version": 1, "spec": {**size, "size": mm("650")}})[
+        "view"
+    ]
+    assert view["dimensions"][0]["spec"]["verified_by"] == ""
+    again = {"version": 2, "spec": {**size, "size": mm("700"), "verified_by": "estimator"}}
+    view = owner.good("PUT", f"{base}/dimensions/{made['id']}", again)["view"]
+    assert view["dimensions"][0]["spec"]["verified_by"] == "estimator"

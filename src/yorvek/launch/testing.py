@@ -9,12 +9,13 @@ import tempfile
 import time
 from pathlib import Path
 
-from yorvek.launch import install
+from yorvek.launch import install, mutants
 from yorvek.launch.mariadb import MariaDB, free_port
 from yorvek.launch.places import HOME, PYTHON, VENV, WEB, is_root, say
 
 PYTHON_CODE = ("src", "tests", "benchmarks")
-GROUPS = ("core", "server", "web", "browser", "values")
+GROUPS = ("core", "server", "web", "browser", "values", "mutants")
+"""All but the last make the everyday run."""
 WITHOUT_DJANGO = [str(PYTHON), "-m", "pytest", "-q", "-p", "no:django", "-o", "DJANGO_SETTINGS_MODULE="]
 SIDE_BY_SIDE = ["-n", str(min(os.cpu_count() or 1, 4))]
 
@@ -98,12 +99,14 @@ def bench(arguments: list[str]) -> int:
 def run(group: str | None) -> int:
     """Run one group or all; 0 only if every step passed."""
     began = time.monotonic()
-    if group in ("core", "values"):
+    if group in ("core", "values", "mutants"):
         with install.one_at_a_time():
             install.debian(server=True)  # the test packages hold the database's client, which is built here
             install.python("test")
     else:
         install.everything(test=True)
+    if group == "mutants":
+        return mutants.run()
     results: list[bool] = []
     if group in (None, "core"):
         results += core()

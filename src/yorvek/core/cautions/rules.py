@@ -56,7 +56,18 @@ def _families(state: JobState) -> set[str]:
 
 
 def _galvanised_stock(state: JobState) -> bool:
-    return any(s.item.galvanised for s in state.stock.values())
+    """Whether galvanised stock is there of a size that this job cuts."""
+    sections = {id for _, id in state.sections_used()}
+    plates = {(p.material_id, t.value) for p in state.parts.values() if (t := getattr(p.shape, "thickness", None))}
+    return any(
+        s.item.galvanised
+        and (
+            s.item.section_id in sections
+            if s.item.form == "bar"
+            else any(m == s.item.material_id and abs(t - s.item.thickness.value) < 0.05 for m, t in plates)
+        )
+        for s in state.stock.values()
+    )
 
 
 def _has_work(state: JobState) -> bool:
@@ -100,7 +111,7 @@ RULES: tuple[Rule, ...] = (
     Rule(
         "galvanised",
         "stop",
-        lambda s: s.job.welded and (_galvanised_stock(s) or (s.job.finish == "galvanised" and _galvanised_stock(s))),
+        lambda s: s.job.welded and _galvanised_stock(s),
         "Galvanised metal is in the stock",
         "Zinc burns off as poisonous fume when it is welded or cut hot.",
         "Strip the zinc 50 mm back from every weld or take bare metal; extraction and a fitted mask.",

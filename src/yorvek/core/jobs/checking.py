@@ -47,8 +47,25 @@ def digest_of(state: JobState) -> str:
 
 
 def needs_checker(state: JobState) -> bool:
-    """Lifting gear, people on it, public access."""
-    return state.job.lifted or state.job.people_on_it or state.job.public
+    """Lifting gear, by its tick or by its method, people on it, public access."""
+    job = state.job
+    return job.lifted or job.method.kind == "lifting" or job.people_on_it or job.public
+
+
+def _over_its_limits(state: JobState, found: Figures) -> str:
+    """The first limit of the brief that the job does not keep, in words; none of them is a reserve."""
+    heavy = next((m for m in found.modules if m.within is False), None)
+    if heavy is not None:
+        return f"module {heavy.module} weighs {heavy.empty_kg:.1f} kg of {heavy.limit_kg:g}"
+    longest = state.job.longest_piece
+    pieces = [(w.part.mark, w.geometry.length_mm) for w in found.parts.values() if w.geometry and w.geometry.length_mm]
+    over = next((p for p in pieces if longest is not None and p[1] > longest.value + 1e-6), None)
+    if longest is not None and over is not None:
+        return f"{over[0]} is {over[1]:.0f} mm long, {longest.value:.0f} can be brought"
+    least = state.job.swings_at_least_hz
+    if least is not None and (state.members or state.plates):
+        return f"swinging at least {least:g} Hz is not checked for members and plates"
+    return ""
 
 
 def may_release(state: JobState, found: Figures, *, signed: bool, note: str, unanswered: int) -> None:
@@ -81,6 +98,9 @@ def may_release(state: JobState, found: Figures, *, signed: bool, note: str, una
                 got="",
                 needs=f"{mark} is not checked ({reserve.governs}): say on what other grounds it is released",
             )
+    over = _over_its_limits(state, found)
+    if over and not note.strip():
+        raise InputError(field="note", got=over, needs="mend it, or say on what other grounds it is released")
     if needs_checker(state) and not signed:
         raise InputError(
             field="release",

@@ -36,6 +36,8 @@ MIXED = re.compile(r"(\d+)(?:[ \t]+|-)(\d+)/(\d+)(?![\d.,])")
 FRACTION = re.compile(r"(\d+)/(\d+)(?![\d.,])")
 GROUPED = re.compile(r"\d{1,3}(?:[ \u00a0\u202f]\d{3})+(?:[.,]\d+)?(?![\d/])")
 PLAIN = re.compile(r"(\d+[.,]?\d*|[.,]\d+)(?:[eE][+-]?\d+)?")
+APOSTROPHE = re.compile(r"(\d{1,3})['’]\d{3}(?!\d)")
+DOT_THOUSANDS = re.compile(r"[1-9]\d{0,2}\.\d00")
 NAME = re.compile(r"[A-Za-z_]\w*")
 
 
@@ -68,10 +70,7 @@ class _Reader:
         table = UNITS[kind]
         spelled = sorted(table, key=len, reverse=True)
         self.units = table
-        self.unit_pattern = re.compile(
-            "|".join(re.escape(u) + (r"(?![A-Za-z0-9_/²])" if u[-1].isalnum() or u[-1] == "²" else "") for u in spelled)
-            or r"(?!)"
-        )
+        self.unit_pattern = re.compile("|".join(re.escape(u) + _ends(u) for u in spelled) or r"(?!)")
         self.own_unit = BARE[unit].get(kind, ("", 1.0))[1]
 
     def refuse(self, needs: str, at: int | None = None) -> InputError:
@@ -186,6 +185,7 @@ class _Reader:
             return Value(number=gauge_thickness_in(number, self.metal, field=self.field) * INCH_MM, power=1)
         if self.kind == "length" and re.compile(r"\s*(gauge|ga)\b").match(self.text, self.at):
             raise self.refuse("gauge depends on the metal and belongs in a thickness field")
+        self.refuse_thousands(start)
         unit = self.take_unit()
         if unit is None:
             return Value(number=number, power=0)
@@ -201,6 +201,19 @@ class _Reader:
         if not math.isfinite(value):
             raise self.refuse("this number is too large", start)
         return Value(number=value, power=1)
+
+    def refuse_thousands(self, start: int) -> None:
+        """1'000 and a bare 1.200 mean a thousand and more to some, and a foot or little more than one to others."""
+        typed = self.text[start : self.at]
+        feet = APOSTROPHE.match(self.text, start)
+        if feet and self.units is LENGTH:
+            whole = feet.group(0).replace("'", "").replace("’", "")
+            raise self.refuse(f"{feet.group(0)} can be read two ways: write {whole} or {feet.group(1)} ft", start)
+        alone = not self.text[self.at :].strip() and start == 0
+        if alone and self.units is LENGTH and self.unit == "mm" and DOT_THOUSANDS.fullmatch(typed):
+            raise self.refuse(
+                f"{typed} can be read two ways: write {typed.replace('.', '')} or {float(typed):g} mm", start
+            )
 
     def inches_after_feet(self) -> float:
         self.skip()
@@ -268,6 +281,13 @@ class _Reader:
             raise self.refuse("this number is too large", at)
         self.at = plain.end()
         return number
+
+
+def _ends(unit: str) -> str:
+    """What may not follow a unit's letters: 5ft3in is five feet and three inches, 5in3 is nothing."""
+    if unit in FEET and unit[-1].isalpha():
+        return r"(?![A-Za-z_/²])"
+    return r"(?![A-Za-z0-9_/²])" if unit[-1].isalnum() or unit[-1] == "²" else ""
 
 
 def _spell_out(text: str) -> tuple[str, list[int]]:

@@ -34,6 +34,8 @@ LENGTH = {
     "ft": FOOT_MM,
     "foot": FOOT_MM,
     "feet": FOOT_MM,
+    "thou": INCH_MM / 1000,
+    "mil": INCH_MM / 1000,
     "'": FOOT_MM,
     "’": FOOT_MM,
     "′": FOOT_MM,
@@ -50,6 +52,8 @@ FORCE = {
     "kg": GRAVITY,
     "kgf": GRAVITY,
     "t": 1e3 * GRAVITY,
+    "tonne": 1e3 * GRAVITY,
+    "tonnes": 1e3 * GRAVITY,
 }
 LINE_LOAD = {
     "N/mm": 1.0,
@@ -97,7 +101,7 @@ STRESS = {
     "ksi": 1e3 * PSI_MPA,
     "psi": PSI_MPA,
 }
-MASS = {"kg": 1.0, "g": 1e-3, "t": 1e3, "lb": POUND_KG, "lbs": POUND_KG}
+MASS = {"kg": 1.0, "g": 1e-3, "t": 1e3, "tonne": 1e3, "tonnes": 1e3, "lb": POUND_KG, "lbs": POUND_KG}
 ANGLE = {"deg": 1.0, "°": 1.0, "degrees": 1.0, "rad": 57.29577951308232}
 
 UNITS: dict[str, dict[str, float]] = {

@@ -58,8 +58,22 @@ def _title(spec: Any) -> str:
     return str(getattr(spec, "mark", "") or getattr(spec, "name", "") or getattr(spec, "kind", ""))
 
 
+CARRIERS: tuple[type[JobRecord], ...] = (Member, Structure, Plate, FreeJoint)
+
+
+def _own_mark(job: Job, row: Any, mark: str) -> None:
+    """A mark stands once among everything that is sized."""
+    for kind in CARRIERS:
+        others = kind.objects.filter(job=job)
+        if isinstance(row, kind):
+            others = others.exclude(pk=row.pk)
+        if any(x.spec.mark == mark for x in others):
+            raise InputError(field="mark", got=mark, needs=f"a {kind.table} has this mark: choose another")
+
+
 def _check_member(scope: EditScope, job: Job, row: Any, spec: MemberSpec) -> None:
     """A member must stand, its loads must be in the brief, and its section must be sold in its material."""
+    _own_mark(job, row, spec.mark)
     state = job_state(job)
     found = section(state.section_id(spec.section_id), field="section_id")
     if spec.material_id not in sold_in(found):
@@ -73,18 +87,21 @@ def _check_member(scope: EditScope, job: Job, row: Any, spec: MemberSpec) -> Non
 
 def _check_structure(scope: EditScope, job: Job, row: Any, spec: StructureSpec) -> None:
     """A structure must stand and carry its loads where it has spots for them."""
+    _own_mark(job, row, spec.mark)
     state = job_state(job)
     check_frame(frame_request(state.job, state.loads, spec, state.section_id))
 
 
 def _check_plate(scope: EditScope, job: Job, row: Any, spec: PlateSpec) -> None:
     """A plate's dimensions must be possible, and its loads per area and in the brief."""
+    _own_mark(job, row, spec.mark)
     state = job_state(job)
     check_plate(plate_request(state.job, state.loads, spec))
 
 
 def _check_joint(scope: EditScope, job: Job, row: Any, spec: FreeJointSpec) -> None:
     """A joint must be one: its bar, what it stands on, and forces of one sort."""
+    _own_mark(job, row, spec.mark)
     state = job_state(job)
     check_free_joint(state.job, spec, state.section_id)
 
@@ -117,8 +134,17 @@ def _check_dimension(scope: EditScope, job: Job, row: Any, spec: DimensionSpec) 
     scope.names()
 
 
+def _verified_anew(before: DimensionSpec, now: DimensionSpec) -> DimensionSpec:
+    """Another figure was verified by nobody yet: the name under the old one goes, unless another is given with it."""
+    if before.size.text == now.size.text or now.verified_by != before.verified_by:
+        return now
+    return now.model_copy(update={"verified_by": ""})
+
+
 def _check_load(scope: EditScope, job: Job, row: Any, spec: LoadSpec) -> None:
-    """A load has a size."""
+    """A load has a size, and a name of its own: positions speak of loads by name."""
+    if any(x.spec.name == spec.name for x in Load.objects.filter(job=job).exclude(pk=row.pk)):
+        raise InputError(field="name", got=spec.name, needs="another load has this name: choose another")
     spec.entered()
 
 
@@ -177,8 +203,9 @@ def add_endpoints(name: str, kind: type[JobRecord], spec_type: Any, check: Any, 
     def change(request: HttpRequest, job_id: int, row_id: int, body: Any) -> shapes.Saved:
         user, job = writer(request), job_of(request, job_id)
         row = row_of(kind, job, row_id)
-        with edit(user, job, f"{kind.table} {_title(body.spec)}") as scope:
-            saved = scope.update(row, body.spec, body.version)
+        spec = _verified_anew(row.spec, body.spec) if kind is Dimension else body.spec
+        with edit(user, job, f"{kind.table} {_title(spec)}") as scope:
+            saved = scope.update(row, spec, body.version)
             check(scope, job, saved, saved.spec)
         saved.refresh_from_db()
         return shapes.Saved(id=saved.pk, version=saved.version, view=job_view(job))
