@@ -66,7 +66,7 @@ const signed = (v: number, text: string) => (v > 0.005 ? `+${text}` : v < -0.005
         <div class="columns gap">
           <div>
             <div class="row spread"><h3>The chain of strength <router-link :to="`/jobs/${job!.job.id}/chain?structure=${row.id}`" class="soft">by itself</router-link></h3><label><input v-model="byPath" type="checkbox" /> in the order the load meets it</label></div>
-            <table class="list chain"><tbody><tr v-for="l in links" :key="l.check_id" class="pick" :class="{ chosen: l.bar === bar }" @click="bar = l.bar"><td class="num soft">{{ l.order }}</td><td>{{ l.what }}<span v-if="l.why_not" class="bad"> {{ l.why_not }}</span></td><td><button class="button quiet" @click.stop="bar = l.bar; explain(l)"><Reserve :value="l.reserve" /></button></td></tr></tbody></table>
+            <table class="list chain"><tbody><tr v-for="l in links" :key="l.check_id" class="pick" :class="{ chosen: l.bar === bar }" @click="bar = l.bar"><td class="num soft">{{ l.order }}</td><td>{{ l.what }}<span v-if="l.why_not" class="bad">: {{ l.why_not }}</span></td><td><button class="button quiet" @click.stop="bar = l.bar; explain(l)"><Reserve :value="l.reserve" /></button></td></tr></tbody></table>
           </div>
           <div>
             <h3>What would mend it</h3>
