@@ -5,9 +5,9 @@ import pytest
 from tests.core.jobs import demo, worked
 from tests.core.test_parts import base_plate, mm
 from tests.verifiers import check_bars
-from yorvek.core.cautions import cautions
 from yorvek.core.jobs import JobSpec, JobState
 from yorvek.core.jobs.budget import lift_of
+from yorvek.core.jobs.cautions import cautions
 from yorvek.core.jobs.cutting import OWN_VALUE
 from yorvek.core.quantities.entry import resolve
 

@@ -6,8 +6,8 @@ The names begin with the number of the finding.
 import pytest
 
 from tests.core.jobs import demo, worked
-from yorvek.core.cautions import cautions
 from yorvek.core.errors import InputError
+from yorvek.core.jobs.cautions import cautions
 from yorvek.core.jobs.checking import may_release, needs_checker
 from yorvek.core.jobs.spec import StockSpec
 from yorvek.core.quantities.parse import parse

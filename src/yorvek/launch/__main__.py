@@ -12,7 +12,7 @@ USAGE = """usage:
   ./yorvek demo                 everything, with the demo data; log-in is printed
   ./yorvek start                the same without demo data
   ./yorvek stop | status
-  ./yorvek test [core|server|web|browser|values]
+  ./yorvek test [core|server|web|browser|values|mutants]
   ./yorvek bench [sizing|frames|bars|sheets|api] [--seconds S]
   ./yorvek backup FILE | restore FILE
   ./yorvek core sheets FILE [--seconds S] [--seed N] [--cores N] [--evaluations N] [--guillotine]

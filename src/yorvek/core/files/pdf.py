@@ -12,8 +12,8 @@ from reportlab.lib.pagesizes import A4, landscape
 from reportlab.lib.utils import simpleSplit
 from reportlab.pdfgen.canvas import Canvas
 
-from yorvek.core.cautions import Caution
 from yorvek.core.cutting.sheets import SheetPlan, SheetProblem, outline_at
+from yorvek.core.jobs.cautions import Caution
 from yorvek.core.jobs.figures import BarResult, Figures
 from yorvek.core.jobs.order_of_work import laid
 from yorvek.core.jobs.spec import JobSpec

@@ -3,7 +3,8 @@
 from yorvek.core.frames.chain import Link, Upgrade, chain, upgrades
 from yorvek.core.frames.pieces import Piece, straight_pieces
 from yorvek.core.frames.request import FrameLoad, FrameRequest, RoleChoice, Shape, Situation
-from yorvek.core.frames.verdict import FrameVerdict, SituationVerdict, all_checks, check_frame
+from yorvek.core.frames.said import FrameVerdict, SituationVerdict
+from yorvek.core.frames.verdict import all_checks, check_frame
 from yorvek.core.joints import Joint
 
 __all__ = [

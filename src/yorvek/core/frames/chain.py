@@ -8,7 +8,8 @@ from collections.abc import Iterator
 from yorvek.core.checks.record import Check
 from yorvek.core.errors import InputError
 from yorvek.core.frames.request import FrameRequest, RoleChoice
-from yorvek.core.frames.verdict import FrameVerdict, check_frame
+from yorvek.core.frames.said import FrameVerdict
+from yorvek.core.frames.verdict import check_frame
 from yorvek.core.joints import Joint, bigger
 from yorvek.core.joints.pin import Pinned
 from yorvek.core.model import Model

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import math
 
-from yorvek.core.frames.verdict import BarVerdict, FrameVerdict
+from yorvek.core.frames.said import BarVerdict, FrameVerdict
 from yorvek.core.model import Model
 
 STRAIGHT = math.cos(math.radians(0.5))

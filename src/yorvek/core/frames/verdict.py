@@ -15,13 +15,13 @@ from yorvek.core.frames.ends import Ends, joints_of, rated_bars
 from yorvek.core.frames.movement import Moved, movements
 from yorvek.core.frames.repeated import repeated_checks
 from yorvek.core.frames.request import FrameRequest, Situation
+from yorvek.core.frames.said import BarVerdict, Buckling, FrameVerdict, Handed, JointVerdict, Put, SituationVerdict
 from yorvek.core.frames.search import Case
 from yorvek.core.frames.solving import Analysis, layout_in
 from yorvek.core.frames.stability import stability_checks
 from yorvek.core.frames.swinging import frequency_check, swings_hz
 from yorvek.core.frames.worst import Critical, Worst
 from yorvek.core.materials import material
-from yorvek.core.model import Model
 from yorvek.core.sections import price_per_kg, section
 from yorvek.core.structures.starters import Layout
 from yorvek.core.theory.frames import Mechanism
@@ -32,111 +32,6 @@ OUTSIDE = [
     "stiffeners, and plates that were not entered as a joint",
     "the load's own swing and impact beyond its dynamic factor",
 ]
-
-
-class JointVerdict(Model):
-    """The joint of a bar at a node."""
-
-    node: str
-    kind: str
-    chosen: bool
-    checks: list[Check]
-
-
-class BarVerdict(Model):
-    """A bar: what it is, its checks, and its forces under the combination that governs it."""
-
-    name: str
-    role: str
-    i: str
-    j: str
-    section_id: str
-    material_id: str
-    length_mm: float
-    mass_kg: float
-    checks: list[Check]
-    strength: Reserve
-    joints: list[JointVerdict]
-    along_mm: list[float]
-    N_N: list[float]
-    My_Nmm: list[float]
-    Mz_Nmm: list[float]
-    T_Nmm: list[float]
-
-    def every_check(self) -> list[Check]:
-        """Of the bar and of its joints."""
-        return [*self.checks, *(c for j in self.joints for c in j.checks)]
-
-
-class Handed(Model):
-    """What a support hands to whatever carries the structure, the greatest and least of all combinations."""
-
-    node: str
-    component: str
-    most: float
-    least: float
-    unit: str
-
-
-class Put(Model):
-    """A load as it stands on the structure, to draw."""
-
-    name: str
-    direction: str
-    nodes: list[str]
-    bars: list[str]
-
-
-class Buckling(Model):
-    """How the whole buckles: at `factor` times the loads of a combination; none where nothing is pushed."""
-
-    factor: float | None
-    words: str
-    needs_second_order: bool
-    shape: dict[str, tuple[float, float, float]]
-
-
-class SituationVerdict(Model):
-    """A position or a stage: what governs there, its mass and centre of gravity."""
-
-    name: str
-    kind: str
-    strength: Reserve
-    stiffness: Reserve
-    worst: Check | None
-    mass_kg: float
-    centre_mm: tuple[float, float, float]
-    handed: list[Handed]
-    trouble: str | None = None
-
-
-class FrameVerdict(Model):
-    """All of a structure; where it has positions, the bars and the chain are those of the worst one, `position`."""
-
-    words: str
-    nodes: dict[str, tuple[float, float, float]]
-    moved: dict[str, tuple[float, float, float]]
-    bars: list[BarVerdict]
-    movement: Check
-    movements: list[Check] = []
-    buckling: Buckling | None = None
-    strength: Reserve
-    stiffness: Reserve
-    weakest: str
-    handed: list[Handed]
-    loads: list[Put]
-    spots: dict[str, str]
-    roles: list[str]
-    mass_kg: float
-    price: float
-    swings_empty_hz: float | None
-    swings_loaded_hz: float | None
-    outside: list[str]
-    stability: list[Check] = []
-    sways: list[Check] = []
-    situations: list[SituationVerdict] = []
-    position: str = ""
-    centre_mm: tuple[float, float, float] = (0.0, 0.0, 0.0)
 
 
 def check_frame(request: FrameRequest, *, swings: bool = True) -> FrameVerdict:

@@ -5,7 +5,6 @@ from __future__ import annotations
 from collections.abc import Callable, Sequence
 from typing import Literal
 
-from yorvek.core.cautions import Caution, cautions
 from yorvek.core.checks import BeamVerdict, Reserve, check_beam
 from yorvek.core.cutting.bars import BarPlan, BarProblem
 from yorvek.core.cutting.bars.least_change import least_change
@@ -14,6 +13,7 @@ from yorvek.core.errors import InputError
 from yorvek.core.frames import FrameRequest
 from yorvek.core.jobs.bar_groups import bar_groups
 from yorvek.core.jobs.budget import ModuleMass, module_masses
+from yorvek.core.jobs.cautions import Caution, cautions
 from yorvek.core.jobs.cutting import BarGroup, SheetGroup, WorkedPart, worked_parts
 from yorvek.core.jobs.free_joints import FreeJointResult, work_out_joint
 from yorvek.core.jobs.plates import PlateResult, plate_result

@@ -3,19 +3,18 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Callable
 from dataclasses import dataclass, replace
 
 import numpy as np
 from numpy.typing import NDArray
 
-from yorvek.core.checks.aisc.webs import web_crippling, web_yielding
-from yorvek.core.checks.en.patch import patch_resistance_N
 from yorvek.core.clauses.aisc360 import hollow_joints as aisc
 from yorvek.core.clauses.aisc360.hollow_joints import FACE_UPTO, Nominal
 from yorvek.core.clauses.en1993 import hollow_joints as en
 from yorvek.core.joints.at import USUAL_AXES, End, Onto
+from yorvek.core.joints.open_walls import open_rule
 from yorvek.core.joints.rule import Rule, States, never, rule, straight_and_square
+from yorvek.core.joints.seat import Fy_of, Seat, seat
 from yorvek.core.joints.strengths import is_en
 
 Floats = NDArray[np.float64]
@@ -23,11 +22,6 @@ WALLS = ("wall", "corner", "web under it")
 LEAST_SINE = 0.5
 """Below 30 degrees neither AISC chapter K nor EN 1993-1-8 section 7 speaks."""
 ROUND_AS_SQUARE = math.sqrt(math.pi / 4)
-STRAIGHT_ON = 0.9
-LEAST_BETA = 0.2
-AISC_E_MPA = 200_000.0
-FLANGE_PULLED = 6.25
-"""AISC J10-1: flange bent by a pull, 6.25 Fy tf2."""
 SOURCE = "AISC 360-22 chapter K, EN 1993-1-8 section 7 (from memory); the face held against yield lines found by search"
 
 
@@ -42,20 +36,6 @@ class Wall:
     beta: float
     Qf: float
     round: bool = False
-
-
-@dataclass(frozen=True)
-class Seat:
-    """How a bar stands on what it is joined to: sine of the angle, its sizes along and across, and the wall's."""
-
-    sine: float
-    along_mm: float
-    across_mm: float
-    face_mm: float
-    side_mm: float
-    normal: Floats
-    way: Floats
-    on_depth: bool
 
 
 def walls(end: End) -> States:
@@ -83,25 +63,6 @@ def _worst(rules: list[Rule]) -> Rule | None:
         return int(np.argmax(shares))
 
     return Rule(lambda f: np.where(np.isinf(use(f)), np.nan, use(f)), lambda f, words: rules[each(f)].record(f, words))
-
-
-def seat(end: End, onto: Onto) -> Seat:
-    """The geometry of a bar on a wall."""
-    assert onto.section is not None
-    axes = USUAL_AXES if end.axes is None else end.axes
-    chord = np.array([[0, 1, 0], [1, 0, 0], [0, 0, -1]], float) if onto.axes is None else onto.axes
-    sine = math.sqrt(max(0.0, 1 - float(axes[0] @ chord[0]) ** 2))
-    way = chord[0] - (chord[0] @ axes[0]) * axes[0]
-    way = way / max(float(np.linalg.norm(way)), 1e-9)
-    along, across = 0.0, 0.0
-    if end.section is not None:
-        s = end.section
-        deep = abs(float(way @ axes[1])) > abs(float(way @ axes[2]))
-        along, across = (s.depth_mm, s.width_mm) if deep else (s.width_mm, s.depth_mm)
-    on_depth = abs(float(axes[0] @ chord[1])) > abs(float(axes[0] @ chord[2]))
-    c = onto.section
-    face, side = (c.width_mm, c.depth_mm) if on_depth else (c.depth_mm, c.width_mm)
-    return Seat(sine, along, across, face, side, np.cross(axes[0], way), way, on_depth)
 
 
 def allowed(end: End, nominal: Nominal) -> float:
@@ -161,7 +122,7 @@ def _flat(end: End, onto: Onto, at: Seat, along: float, across: float, *, wall: 
     """A patch on the flat face of a rectangular tube."""
     c = onto.section
     assert c is not None
-    t, B, Fy, E = c.wall_mm, at.face_mm, _Fy(end, onto), onto.metal.E_MPa
+    t, B, Fy, E = c.wall_mm, at.face_mm, Fy_of(end, onto), onto.metal.E_MPa
     beta, long = min(across / B, 1.0), along / at.sine
     eta = long / B
     Qf = aisc.flat_stress_factor(_use(end, onto), beta)
@@ -188,7 +149,7 @@ def _round(end: End, onto: Onto, at: Seat) -> Wall:
     """A branch on a round tube; one that is not round as the round one of the same width across."""
     s, c = end.section, onto.section
     assert s is not None and c is not None
-    t, D, Fy = c.wall_mm, c.depth_mm, _Fy(end, onto)
+    t, D, Fy = c.wall_mm, c.depth_mm, Fy_of(end, onto)
     d = min(s.depth_mm if s.shape in ("chs", "round_bar") else min(at.across_mm, at.along_mm), D)
     punch = allowed(end, aisc.round_punching_N(Fy, t, d, at.sine))
     if is_en(end):
@@ -218,7 +179,7 @@ def plate_on(end: End, onto: Onto, at: Seat, *, along: float, across: float) -> 
     """A plate on a wall: its pull by chapter K2 (EN tables 7.3, 7.13), its moments as those of a patch of its sizes."""
     c = onto.section
     assert c is not None
-    t, Fy, long = c.wall_mm, _Fy(end, onto), along / at.sine
+    t, Fy, long = c.wall_mm, Fy_of(end, onto), along / at.sine
     less = aisc.END_OF_CHORD if onto.at_end else 1.0
     if c.shape == "chs":
         D = c.depth_mm
@@ -251,10 +212,6 @@ def _use(end: End, onto: Onto) -> float:
     """The chord's own stress over what the method sets against it: yield, 0.6 of it in ASD, yield over the factor."""
     by = {"asd": 1 / 0.6, "shop": end.method.n, "lifting": end.method.design_factor}
     return onto.use * by.get(end.method.kind, 1.0)
-
-
-def _Fy(end: End, onto: Onto) -> float:
-    return onto.metal.yield_at_weld_MPa if end.welded else onto.metal.yield_MPa
 
 
 def _interaction(end: End, onto: Onto, at: Seat, found: Wall, name: str = "wall", title: str = "") -> Rule:
@@ -318,7 +275,7 @@ def corner_rule(end: End, onto: Onto) -> Rule:
         )
     by = end.method.divides
     kappa = en.knee_share(s.width_mm, s.depth_mm, s.wall_mm)
-    Fy = min(end.Fy_MPa, _Fy(end, onto))
+    Fy = min(end.Fy_MPa, Fy_of(end, onto))
     Npl, My, Mz = (Fy * v * kappa / by.member for v in (s.A_mm2, s.Zy_mm3, s.Zx_mm3))
 
     def share(f: Floats) -> Floats:
@@ -333,100 +290,3 @@ def corner_rule(end: End, onto: Onto) -> Rule:
         assumptions=["both cut to a mitre and welded all round, no plate between, at a right angle or less"],
         shown=("share", "share of what the corner holds"),
     )  # fmt: skip
-
-
-def open_rule(end: End, onto: Onto) -> Rule | None:
-    """What a bar does to an open section or a plate that it lands on."""
-    c = onto.section
-    assert c is not None
-    if c.shape in ("round_bar", "square_bar"):
-        return None
-    if c.shape not in ("i", "channel"):
-        return never(
-            end,
-            "web under it",
-            f"it lands on {onto.name}, a {c.shape.replace('_', ' ')}: how that is bent aside is not looked at; stiffen it or judge it otherwise",
-        )
-    at = seat(end, onto)
-    axes = USUAL_AXES if end.axes is None else end.axes
-    chord = onto.axes
-    on_flange = chord is None or abs(float(axes[0] @ chord[1])) > STRAIGHT_ON
-    if not on_flange:
-        return _on_web(end, onto)
-    lands = at.along_mm if end.section is not None else 0.0
-    bears = lands if onto.bears_mm is None else onto.bears_mm
-    pushed, words = _web_push_N(end, onto, bears)
-    pulled = FLANGE_PULLED * _Fy(end, onto) * c.flange_mm**2 / end.method.divides.member * (0.5 if onto.at_end else 1.0)
-
-    def share(f: Floats) -> Floats:
-        couple = np.abs(f[:, 4:]).sum(axis=1) / max(0.9 * lands, 1.0)
-        push, pull = np.maximum(-f[:, 0], 0.0) + couple, np.maximum(f[:, 0], 0.0) + couple
-        return np.asarray(np.maximum(push / pushed, np.minimum(pull / pulled, np.inf)))
-
-    return rule(
-        end, "web under it", f"web and flange of {onto.name} under it",
-        demand=share, capacity=1.0, unit="", clause=words, formula="F ≤ least of web yielding, crippling, flange bending",
-        inputs=[
-            ("Fw", "web takes in push", pushed, "N"), ("Ff", "flange takes in pull", pulled, "N"),
-            ("lb", "length it bears on", bears, "mm"), ("tw", "web", c.wall_mm, "mm"), ("tf", "flange", c.flange_mm, "mm"),
-        ],
-        source="AISC 360-22 J10, EN 1993-1-5 6 (from memory)",
-        assumptions=["no stiffener there", "the flange is held sideways at the place", "moments as a couple on nine tenths of the bar's size"],
-        shown=("share", "share of what web and flange take"),
-    )  # fmt: skip
-
-
-def _web_push_N(end: End, onto: Onto, bears: float) -> tuple[float, str]:
-    c = onto.section
-    assert c is not None
-    Fy, by = _Fy(end, onto), end.method
-    if is_en(end):
-        found = patch_resistance_N(
-            fy_MPa=Fy, E_MPa=onto.metal.E_MPa, depth_mm=c.depth_mm, width_mm=c.width_mm, web_mm=c.wall_mm,
-            flange_mm=c.flange_mm, bearing_mm=bears, at_end=onto.at_end,
-        )  # fmt: skip
-        return found, "EN 1993-1-5 6.2; AISC J10.1 for the flange"
-    k = c.flange_mm + c.root_radius_mm
-    yields = web_yielding(Fy_MPa=Fy, web_mm=c.wall_mm, k_mm=k, bearing_mm=bears, at_end=onto.at_end)
-    cripples = web_crippling(
-        Fy_MPa=Fy, E_MPa=min(onto.metal.E_MPa, AISC_E_MPA), depth_mm=c.depth_mm, web_mm=c.wall_mm, flange_mm=c.flange_mm,
-        bearing_mm=bears, at_end=onto.at_end,
-    )  # fmt: skip
-    each = {
-        "asd": (yields.asd, cripples.asd),
-        "lrfd": (yields.lrfd, cripples.lrfd),
-        "shop": (yields.nominal / by.divides.member, cripples.nominal / by.divides.member),
-        "lifting": (yields.nominal / by.divides.member, cripples.nominal / by.divides.rupture),
-    }[by.kind]
-    return min(each), "AISC 360-22 J10.1 to J10.3"
-
-
-def _on_web(end: End, onto: Onto) -> Rule:
-    """A bar that comes in from the side: its shear hangs on the web; a pull, push or moment bends the web aside."""
-
-    def aside(f: Floats) -> str | None:
-        shear = max(float(np.hypot(f[1], f[2])), 1.0)
-        if abs(f[0]) > 0.1 * shear or float(np.abs(f[4:]).max()) > shear * SMALL_ARM_MM:
-            return f"it pulls, pushes or turns the web of {onto.name} aside, which is not looked at: a hinge with a cleat, or a stiffener behind it"
-        return None
-
-    c = onto.section
-    assert c is not None
-    capacity = (
-        0.6
-        * _Fy(end, onto)
-        * c.wall_mm
-        * max(end.section.depth_mm if end.section else 0.0, 1.0)
-        / end.method.divides.member
-    )
-    demand: Callable[[Floats], Floats] = lambda f: np.asarray(np.hypot(f[:, 1], f[:, 2]))  # noqa: E731
-    return rule(
-        end, "web under it", f"web of {onto.name} beside it",
-        demand=demand, capacity=capacity, unit="N", clause="AISC 360-22 J4.2 along the weld; EN 1993-1-1 6.2.6",
-        formula="V ≤ 0.6 Fy tw d by the method", inputs=[("tw", "web", c.wall_mm, "mm")],
-        source="AISC 360-22 (from memory)", why_not=aside, shown=("V", "shear"),
-    )  # fmt: skip
-
-
-SMALL_ARM_MM = 60.0
-"""A moment no more than the shear on the arm of an ordinary cleat."""

@@ -4,7 +4,6 @@ from __future__ import annotations
 
 from typing import Any
 
-from yorvek.core.cautions import Caution
 from yorvek.core.checks import BeamVerdict, Reserve
 from yorvek.core.checks.plate import PlateVerdict
 from yorvek.core.cutting.bars import BarPlan
@@ -22,6 +21,7 @@ from yorvek.core.jobs import (
     StructureSpec,
 )
 from yorvek.core.jobs.budget import ModuleMass
+from yorvek.core.jobs.cautions import Caution
 from yorvek.core.jobs.checking import CommentSpec
 from yorvek.core.jobs.cuts import CutBarSpec
 from yorvek.core.jobs.cutting import BarGroup, SheetGroup, StockLine
