@@ -174,10 +174,10 @@ def run(count: int = USUAL, only: str = "") -> int:
                 places.put(place)
 
         with ThreadPoolExecutor(workers) as pool:
-            noticed = list(pool.map(one, chosen))
-    for change, seen in zip(chosen, noticed, strict=True):
-        if not seen:
-            say(f"not noticed: {change.file}:{change.line}: {change.words}")
+            noticed = []
+            for change, seen in zip(chosen, pool.map(one, chosen), strict=False):
+                noticed.append(seen)
+                say(f"{'noticed' if seen else 'NOT noticed'}: {change.file}:{change.line}: {change.words}")
     say(
         f"mutants: {len(chosen)} changed, {sum(noticed)} noticed, {len(chosen) - sum(noticed)} not; {len(every)} there are"
     )

@@ -13,7 +13,8 @@ const all = computed(() => {
   const members = v.members.flatMap((m) => checksOf(m.verdict).map((c) => ({ mark: m.spec.mark, at: { member: m.id }, c })))
   const frames = v.structures.flatMap((x) => checksOf(x.verdict).map((c) => ({ mark: x.spec.mark, at: { member: 0, structure: x.id }, c })))
   const plates = v.plates.flatMap((x) => checksOf(x.verdict).map((c) => ({ mark: x.spec.mark, at: { member: 0, plate: x.id }, c })))
-  return [...members, ...frames, ...plates].map((x) => ({ ...x, reserve: reserveOf(x.c) })).sort((a, b) => (a.reserve ?? -1) - (b.reserve ?? -1))
+  const joints = v.joints.flatMap((x) => checksOf(x.verdict).map((c) => ({ mark: x.spec.mark, at: { member: 0, joint: x.id }, c })))
+  return [...members, ...frames, ...plates, ...joints].map((x) => ({ ...x, reserve: reserveOf(x.c) })).sort((a, b) => (a.reserve ?? -1) - (b.reserve ?? -1))
 })
 const most = ref(40)
 const said = (mark: string, id: string) => job.value!.comments.filter((c) => c.spec.about === mark && c.spec.check_id === id).length
