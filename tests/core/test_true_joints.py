@@ -143,3 +143,14 @@ def test_b11_two_loads_of_opposite_sense_do_not_cancel_on_a_plate():
     sigma = 0.2874 * 0.02 * (600 / 6) ** 2
     assert alone.strength.value == pytest.approx(355 / 1.67 / sigma, rel=0.15)
     assert math.isfinite(alone.stiffness.value)
+
+
+def test_twist_on_an_end_plate_goes_to_its_bolts_by_their_distance():
+    """T r / sum r2, statics; a bolt 8.8 M12 in shear by AISC J3: 0.45 x 800 MPa over its body, by 2 (from memory)."""
+    plate = {
+        "kind": "end plate", "bolt": mm(12), "rows": 2, "pitch": mm(120), "gauge": mm(110), "width": mm(160),
+        "plate": mm(12), "grade": "8.8",
+    }  # fmt: skip
+    v = judged("SHS 80×80×5 hot", plate, {"twist": 1e6})
+    each = 1e6 / (4 * math.hypot(60, 55))
+    assert check(v, "J1: bolts").reserve == pytest.approx(0.45 * 800 * math.pi * 36 / 2 / each, rel=0.01)

@@ -1,0 +1,95 @@
+"""Clauses by hand: each figure worked out from the printed expression with a pocket calculator's steps, in the comment.
+
+Expressions from memory of AISC 360-22 and EN 1993-1-8; SHS 80x80x5 in S355 as the chord, a branch 40 wide, unless said.
+"""
+
+import pytest
+
+from yorvek.core.clauses.aisc360 import hollow_joints as k
+from yorvek.core.clauses.en1993 import bolted as en
+from yorvek.core.clauses.en1993 import hollow_joints as he
+from yorvek.core.connections.friction import EN_SLIP, NUT_FACTOR
+
+FY, E, T, B = 355.0, 200_000.0, 5.0, 80.0
+
+
+def near(value):
+    return pytest.approx(value, rel=2e-4)
+
+
+def test_the_flat_face_and_its_side_walls():
+    # 355 x 25 = 8875; 2 x 0.5 / 0.5 = 2; 4 / sqrt 0.5 = 5.65685
+    assert k.face_yielding_N(FY, T, 0.5, 0.5, 1.0).value == near(8875 * 7.65685)
+    # 5 x 0.9 / 8 = 0.5625; 0.6 x 355 x 5 x 80 x (1.8 + 1.125)
+    assert k.punching_N(FY, T, B, 0.9, 0.9).value == near(85_200 * 2.925)
+    yields, cripples = k.side_walls_N(FY, E, T, 80, 70, cross=False, Qf=1.0)
+    assert yields.value == near(3550 * 107.5)  # 2 x 355 x 5; 37.5 + 70
+    # 1.6 x 25 = 40; 3 x 70 / 65 = 3.23077; sqrt(200000 x 355) = 8426.15
+    assert cripples.value == near(40 * 4.23077 * 8426.15)
+    _, buckles = k.side_walls_N(FY, E, T, 80, 70, cross=True, Qf=0.8)
+    assert buckles.value == near(48 * 125 / 65 * 8426.15 * 0.8)
+    # 10 / 16 x 355 x 5 / (355 x 4) x 70 = 54.6875; 355 x 4 x (140 + 109.375 - 16)
+    assert k.uneven_branch_N(FY, 4.0, 70, 70, FY, T, B).value == near(1420 * 233.375)
+
+
+def test_moments_on_a_flat_face():
+    into, out = k.flat_moments_Nmm(FY, T, B, 0.5, 40, 40, 1.0)
+    # 1 / (2 x 0.5) + 2 / sqrt 0.5 + 0.5 / 0.5 = 1 + 2.828427 + 1
+    assert into.value == near(8875 * 40 * 4.828427)
+    # 0.5 x 40 x 1.5 / 0.5 = 60; sqrt(2 x 80 x 40 x 3) = 138.5641
+    assert out.value == near(8875 * 198.5641)
+    into, out = k.flat_moments_Nmm(FY, T, B, 0.9, 72, 72, 1.0)
+    assert into.value == near(0.5 * 355 * 5 * 97**2) and out.value == near(355 * 5 * 75 * 97)
+
+
+def test_plates_on_a_flat_face():
+    # 8875 / 0.85 x (2 x 60 / 80 + 4 x sqrt 0.85), sqrt 0.85 = 0.921954
+    assert k.plate_along_flat_N(FY, T, B, across=12, along=60, Qf=1.0).value == near(8875 / 0.85 * 5.187818)
+    assert k.plate_uneven_N(FY, T, B, 60).value == near(0.625 * 355 * 5 * 60)  # 10 / 16
+    assert k.flat_stress_factor(0.6, 0.5) == near(0.82) and k.flat_stress_factor(-0.2, 0.5) == 1.0
+
+
+def test_the_round_wall():
+    # CHS 88.9 x 5 under 48.3: beta 0.543307; 0.81 beta = 0.440079; beta2 = 0.295183; (8.89)^0.2 = 1.548053
+    cross = k.round_axial_N(FY, T, 88.9, 48.3, cross=True, Qf=1.0)
+    tee = k.round_axial_N(FY, T, 88.9, 48.3, cross=False, Qf=1.0)
+    assert cross.value == near(8875 * 5.7 / 0.559921)
+    assert tee.value == near(8875 * (3.1 + 15.6 * 0.295183) * 1.548053)
+    assert k.round_punching_N(FY, T, 48.3, 0.707107).value == near(0.6 * 355 * 5 * 151.7389 * 1.707107)
+    into, out = k.round_moments_Nmm(FY, T, 88.9, 48.3, 1.0)
+    assert into.value == near(8875 * 5.39 * 2.981610 * 0.543307 * 48.3)  # sqrt 8.89
+    assert out.value == near(8875 * 48.3 * 3.0 / 0.559921)
+    across = k.plate_on_round_N(FY, T, 88.9, across=60, along=8, Qf=1.0)
+    along = k.plate_on_round_N(FY, T, 88.9, across=8, along=60, Qf=1.0)
+    assert across.value == near(8875 * 5.5 / (1 - 0.81 * 0.674916))
+    assert along.value == near(5.5 * 8875 * 1.168729)
+    assert k.round_stress_factor(0.5) == near(0.775)
+
+
+def test_long_joints_blocks_and_slip_by_the_eurocode():
+    assert en.long_joint(240, 16) == 1.0 and en.long_joint(560, 16) == near(0.9)  # 1 - (560 - 240) / 3200
+    assert en.long_joint(5000, 16) == 0.75
+    # 490 x 300 / 1.25 + 355 x 1000 / 1.732051
+    even = en.block_N(fu_MPa=490, fy_MPa=355, net_pull_mm2=300, net_shear_mm2=1000, even=True)
+    half = en.block_N(fu_MPa=490, fy_MPa=355, net_pull_mm2=300, net_shear_mm2=1000, even=False)
+    assert even == near(117_600 + 204_959) and half == near(58_800 + 204_959)
+    assert EN_SLIP == {"A": 0.5, "B": 0.4, "C": 0.3, "D": 0.2}  # EN 1090-2 table 17, from memory
+    assert NUT_FACTOR == 0.2
+
+
+def test_hollow_walls_by_the_eurocode():
+    assert he.round_axial_N(FY, T, 88.9, 48.3, cross=True, kp=1.0) == near(8875 * 5.2 / 0.559921)
+    assert he.round_axial_N(FY, T, 88.9, 48.3, cross=False, kp=1.0) == near(1.548053 * 8875 * (2.8 + 14.2 * 0.295183))
+    into, out = he.round_moments_Nmm(FY, T, 88.9, 48.3, 1.0)
+    assert into == near(4.85 * 8875 * 48.3 * 2.981610 * 0.543307) and out == near(8875 * 48.3 * 2.7 / 0.559921)
+    # (60 / 88.9)^2 = 0.455511
+    assert he.plate_on_round_N(FY, T, 88.9, across=60, along=8, kp=1.0) == near(8875 * 13.110220)
+    assert he.plate_on_round_N(FY, T, 88.9, across=8, along=60, kp=0.9) == near(0.9 * 5 * 8875 * 1.168729)
+    assert he.round_stress_factor(0.5) == near(0.775)
+    # 3.46 x 14 / (3.141593 x sqrt(210000 / 355)) = 0.633971; phi = 0.5 (1 + 0.21 x 0.433971 + 0.401919) = 0.746527
+    # chi = 1 / (0.746527 + sqrt(0.557302 - 0.401919)) = 0.876733
+    side = he.side_wall_N(FY, 210_000.0, T, 80, 70, 1.0, cross=False)
+    assert side == near(0.876733 * 355 * 5 * 190)
+    assert he.side_wall_N(FY, 210_000.0, T, 80, 70, 1.0, cross=True) == near(0.8 * side)
+    # 3 x 1 / 16^0.8 = 3 / 9.189587; 1 / 3
+    assert he.knee_share(80, 80, 5) == near(0.326456 + 1 / 3)
