@@ -118,3 +118,15 @@ def test_a_load_off_the_beam_is_refused():
         solve_beam(
             4000, [Support(x_mm=0, kind="fixed")], [LoadSet(points=[PointLoad(x_mm=4001, force_N=1)])], EI_Nmm2=1e12
         )
+
+
+def test_a23_a_whole_number_of_millimetres_is_the_same_length():
+    """0.00652 q L^4 / (E I) under a load that grows to q at one end, any handbook; 80.1 mm here."""
+
+    def sags(length):
+        load = DistributedLoad(from_mm=0, to_mm=length, start_N_per_mm=0, end_N_per_mm=3)
+        ends = [Support(x_mm=0), Support(x_mm=length)]
+        s = solve_beam(length, ends, [LoadSet(distributed=[load])], EI_Nmm2=1e12)
+        return s.extreme(s.deflection, sign=-1).value
+
+    assert sags(8000) == sags(8000.0) == pytest.approx(-0.00652 * 3 * 8000**4 / 1e12, rel=1e-3)

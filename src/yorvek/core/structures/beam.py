@@ -305,6 +305,7 @@ def solve_beam(
     Raises:
         InputError: the beam cannot stand, or a load is off it.
     """
+    length_mm = float(length_mm)  # powers of a whole number of millimetres overflow beyond 6.2 m
     check_supports(length_mm, supports)
     _check_loads(length_mm, sets)
     places = [0.0, length_mm, *(s.x_mm for s in supports), *(also_nodes_mm or [])]
