@@ -71,7 +71,7 @@ const explain = (j: S['JointRow']) => { why.value = { title: '', member: 0, join
       <thead><tr><th>Mark</th><th>What</th><th>Of</th><th>What governs</th><th>Breaks</th><th></th></tr></thead>
       <tbody><tr v-for="j in job!.joints" :key="j.id">
         <td><b>{{ j.spec.mark }}</b></td><td>{{ j.spec.name }} <span class="soft">{{ jointWords(j.spec.joint?.kind ?? 'weld') }} × {{ j.spec.qty }}</span></td><td>{{ j.spec.section_id }} <span class="soft">{{ j.spec.material_id }}</span></td>
-        <td class="soft">{{ j.trouble ?? j.verdict!.strength.governs }}</td><td><button class="button quiet" :aria-label="`Why ${j.spec.mark}`" @click="explain(j)"><Reserve :value="j.verdict?.strength.value" /></button></td>
+        <td class="soft">{{ j.trouble ?? j.verdict!.strength.governs }}</td><td><button class="button quiet" @click="explain(j)"><Reserve :value="j.verdict?.strength.value" /></button></td>
         <td class="num"><template v-if="mayWrite"><button class="button quiet" :aria-label="`Change ${j.spec.mark}`" @click="change(j)">Change</button><button class="button quiet" :aria-label="`Take away ${j.spec.mark}`" @click="attempt(() => remove('joints', j))">Take away</button></template></td>
       </tr></tbody>
     </table>
