@@ -286,6 +286,11 @@ RECORDS = {
 }  # fmt: skip
 
 
+def refused(words: str) -> Outputs:
+    """What was not taken, in the words that a person reads."""
+    return {"refused": True, "reserve": None, "words": words, "outside": []}
+
+
 def verdict_joint(i: Inputs) -> Outputs | None:
     if i["joint_type"] not in RECORDS:
         return None
@@ -294,11 +299,11 @@ def verdict_joint(i: Inputs) -> Outputs | None:
         spec = resolve(FreeJointSpec.model_validate(record), {})
         result = work_out_joint(resolve(job(i), {}), spec)
     except InputError as error:
-        return {"refused": True, "reserve": None, "words": error.sentence, "outside": []}
+        return refused(error.sentence)
     except ValidationError as error:
-        return {"refused": True, "reserve": None, "words": str(error), "outside": []}
+        return refused(str(error))
     if result.verdict is None:
-        return {"refused": True, "reserve": None, "words": result.trouble or "", "outside": []}
+        return refused(result.trouble or "")
     v = result.verdict
     missing = " ".join(c.not_checked for c in v.checks if c.not_checked)
     return {
@@ -358,11 +363,11 @@ def verdict_plate(i: Inputs) -> Outputs:
         spec = resolve(PlateSpec.model_validate(plate_record(i, even, patches)), {})
         result = plate_result(resolve(job(i), {}), loads, spec)
     except InputError as error:
-        return {"refused": True, "reserve": None, "words": error.sentence, "outside": []}
+        return refused(error.sentence)
     except ValidationError as error:
-        return {"refused": True, "reserve": None, "words": str(error), "outside": []}
+        return refused(str(error))
     if result.verdict is None:
-        return {"refused": True, "reserve": None, "words": result.trouble or "", "outside": []}
+        return refused(result.trouble or "")
     v = result.verdict
     missing = " ".join(c.not_checked for c in v.checks if c.not_checked)
     assumed = [a for c in v.checks for a in c.assumptions]

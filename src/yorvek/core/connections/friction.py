@@ -10,8 +10,6 @@ from yorvek.core.model import Model
 
 NUT_FACTOR = 0.20
 """T = K F d; 0.20 for plain dry steel (common practice, no source), scatter a quarter either way."""
-EN_SLIP = {"A": 0.5, "B": 0.4, "C": 0.3, "D": 0.2}
-"""EN 1993-1-8 table 3.7: blasted; blasted and zinc sprayed; wire brushed; as rolled."""
 GAMMA_M3 = 1.25
 AISC_SLIP = {"A": 0.30, "B": 0.50}
 AISC_DU = 1.13

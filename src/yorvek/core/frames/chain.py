@@ -158,7 +158,7 @@ Try = tuple[dict[str, object], str, str]
 
 
 def _joint_tries(request: FrameRequest, verdict: FrameVerdict, weakest: Link) -> list[Try]:
-    """Changes to a joint: a hinge that nobody chose gets its pins, a chosen one its ladder, a weld its next leg."""
+    """Changes to a joint: a hinge that nobody chose gets its pins, a chosen one its next sizes, a weld its next leg."""
     where = weakest.check_id.rsplit(": ", 1)[0].removesuffix(": weld")
     if weakest.check_id.endswith(": hinge"):
         ends = [f"{b.name}, {j.node}" for b in verdict.bars for j in b.joints if j.kind == HINGE]

@@ -98,26 +98,6 @@ class Search:
                 out[g].append(self.case(combination, tuple(picks[row].tolist())))
         return out
 
-    def plain_cases(self) -> list[Case]:
-        """Everything on, nothing on, and each choice by itself, of every combination."""
-        n = len(self.loading.choices)
-        picks = [tuple([0] * n), tuple([OFF] * n)]
-        picks += [tuple(0 if k == j else OFF for k in range(n)) for j in range(n)] if n > 1 else []
-        return _once([self.case(c, p) for c in self.combinations for p in picks])
-
-    def every_case(self, most: int) -> list[Case] | None:
-        """All cases there are, or None where they are more than `most`."""
-        sizes = [len(c.alternatives) + 1 for c in self.loading.choices]
-        if np.prod([float(s) for s in sizes] or [1.0]) * len(self.combinations) > most:
-            return None
-        picks = list(product(*[range(OFF, s - 1) for s in sizes]))
-        return _once([self.case(c, p) for c in self.combinations for p in picks])
-
-
-def _once(cases: list[Case]) -> list[Case]:
-    """Each case once, in order."""
-    return list({c.key: c for c in cases}.values())
-
 
 def weights(rows: list[tuple[float, ...]]) -> Floats:
     """Every choice of signs of rows of shares, once each: [w, n]."""

@@ -22,7 +22,6 @@ from yorvek.core.quantities.entry import Force, Length, Moment, Place, Thickness
 from yorvek.core.sections import section
 
 Floats = NDArray[np.float64]
-ZERO = 1e-9
 NOTHING_N = 1e-6
 DOUBLINGS = 2
 MOST_SETS = 4096

@@ -10,7 +10,7 @@ from pydantic import Field
 
 from yorvek.core.connections.friction import pinched, preload_N, set_screws, u_bolt
 from yorvek.core.joints.at import End
-from yorvek.core.joints.kind import Count, Kind, Ladder, Size
+from yorvek.core.joints.kind import Count, Kind, Larger, Size
 from yorvek.core.joints.rule import States, rule
 from yorvek.core.model import Model
 
@@ -65,8 +65,8 @@ def find(end: End, joint: Held) -> States:
     return {"slip": found}
 
 
-def bigger(joint: Held) -> Ladder:
-    out: Ladder = [(f"{joint.bolts + 1} bolts", joint.model_copy(update={"bolts": joint.bolts + 1}))]
+def bigger(joint: Held) -> Larger:
+    out: Larger = [(f"{joint.bolts + 1} bolts", joint.model_copy(update={"bolts": joint.bolts + 1}))]
     for d in (8.0, 10.0, 12.0, 16.0, 20.0):
         if d > joint.bolt_mm:
             torque = joint.torque_Nm * (d / joint.bolt_mm) ** 3

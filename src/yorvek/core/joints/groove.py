@@ -9,7 +9,7 @@ from numpy.typing import NDArray
 from pydantic import Field
 
 from yorvek.core.joints.at import End
-from yorvek.core.joints.kind import Kind, Ladder
+from yorvek.core.joints.kind import Kind, Larger
 from yorvek.core.joints.landing import WALLS, walls
 from yorvek.core.joints.outline import weld_line
 from yorvek.core.joints.rule import States, rule
@@ -63,7 +63,7 @@ def find(end: End, joint: Grooved) -> States:
     return {"groove weld": found, **walls(end)}
 
 
-def bigger(joint: Grooved) -> Ladder:
+def bigger(joint: Grooved) -> Larger:
     return (
         [] if joint.throat_mm is None else [("groove weld right through", joint.model_copy(update={"throat_mm": None}))]
     )

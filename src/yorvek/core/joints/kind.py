@@ -1,4 +1,4 @@
-"""What a kind of joint is: one file that registers itself, with its model, its limit states, its ladder and its words."""
+"""What a kind of joint is: one file that registers itself, with its model, its limit states, its next sizes and its words."""
 
 from __future__ import annotations
 
@@ -17,7 +17,7 @@ Size = Annotated[float, Field(gt=0, le=100)]
 Count = Annotated[int, Field(ge=1, le=24)]
 Millimetres = Annotated[float, Field(gt=0, le=2000)]
 Leg = Annotated[float, Field(gt=0, le=40)]
-Ladder = list[tuple[str, Any]]
+Larger = list[tuple[str, Any]]
 
 
 @dataclass(frozen=True)
@@ -25,15 +25,14 @@ class Kind(Generic[J]):
     """A kind of joint.
 
     `states`: every limit state that applies to it, by name; `find`: what is known of them for one joint; `bigger`: changes
-    that make it stronger, small ones first; `outside`: what is not looked at and said beside every figure; `lands`: whether
-    what it is joined to is looked at as the wall under a welded bar.
+    that make it stronger, small ones first; `outside`: what is not looked at and said beside every figure.
     """
 
     model: type[J]
     words: str
     states: tuple[str, ...]
     find: Callable[[End, J], States]
-    bigger: Callable[[J], Ladder] = field(default=lambda joint: [])
+    bigger: Callable[[J], Larger] = field(default=lambda joint: [])
     outside: Callable[[J], list[str]] = field(default=lambda joint: [])
 
     @property
@@ -45,7 +44,7 @@ class Kind(Generic[J]):
         return ledger(end, self.states, self.find(end, joint))
 
 
-def steps(joint: Model, words: Callable[[float], str], name: str, sizes: Sequence[float]) -> Ladder:
+def steps(joint: Model, words: Callable[[float], str], name: str, sizes: Sequence[float]) -> Larger:
     """The joint with one of its figures made larger, by the sizes there are."""
     present = float(getattr(joint, name) or 0.0)
     return [(words(v), joint.model_copy(update={name: v})) for v in sizes if v > present]
