@@ -55,7 +55,8 @@ const held = computed(() => [...new Set(props.verdict.handed.map((h) => h.node))
 const bar = computed(() => props.verdict.bars.find((b) => b.name === props.chosen))
 function curve(values: number[], base: number) {
   const b = bar.value!
-  const top = Math.max(...values.map(Math.abs), 1e-9)
+  // what is shown as 0 is drawn as 0: below 50 N or N mm there is nothing but the solver's dust
+  const top = Math.max(...values.map(Math.abs), 50)
   const at = values.reduce((best, v, i) => (Math.abs(v) > Math.abs(values[best]) ? i : best), 0)
   const x = (mm: number) => 60 + (mm / b.length_mm) * 240
   return { path: `M60 ${base}L${values.map((v, i) => `${x(b.along_mm[i]).toFixed(1)} ${(base - (v / top) * 20).toFixed(1)}`).join('L')}L300 ${base}Z`, value: values[at], x: x(b.along_mm[at]) }

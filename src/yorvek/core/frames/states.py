@@ -159,7 +159,7 @@ class States:
         """The state in which a case comes to rest: start taut and down, let go one by one what pushes or pulls the wrong way.
 
         What would make it a mechanism that no load drives stays: it carries next to nothing. Feet that find no rest stay
-        down: it tips, which is overturning's to say.
+        down where there is no tie or prop to be wrong about: it tips, which is overturning's to say.
 
         Raises:
             InputError: its ties find no rest.
@@ -181,7 +181,7 @@ class States:
                 state = self.of(slack, lifted)
             except Mechanism:
                 kept.add(wrong)
-        if self.feet:
+        if self.feet and not self.only.any():
             return self.taut
         raise InputError(field="members", got="ties and props", needs="they find no rest: brace both ways")
 
