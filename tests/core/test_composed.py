@@ -141,7 +141,7 @@ def test_what_is_cut_for_it() -> None:
         ("X = plate 80×6 + plate 80×6 at 200, 0", "touch"),
         ("X = plate 80×6 + plate 80×6 at 10, 2", "beside each other"),
         ("X = outline (0 0, a b)", "corners"),
-        ("X = SHS 60×60×4 hot + HSS3X3X1/4 at 60, 0", "same material"),
+        ("X = SHS 60×60×4 hot + AL 60×60×4 at 60, 0", "one family"),
         ("X = plate 80×0", "above 0"),
         ("X = plate 80×6 | glued", "joined as one of"),
     ],

@@ -217,6 +217,10 @@ def test_aluminium_and_salt_are_noticed():
     tube = state.members[1].model_copy(update={"material_id": "6082-T6", "section_id": "AL 100×100×4"})
     mixed = state.model_copy(update={"members": {1: tube}})
     assert "aluminium" in {c.id for c in cautions(mixed)} and "salt" not in {c.id for c in cautions(mixed)}
+    whole = demo("scope-pier")
+    metal = {k: c.model_copy(update={"material_id": "6082-T6"}) for k, c in whole.structures[1].roles.items()}
+    framed = state.model_copy(update={"structures": {1: whole.structures[1].model_copy(update={"roles": metal})}})
+    assert "aluminium" in {c.id for c in cautions(framed)}, "B10: what a structure is made of counts as well"
     salty = mixed.model_copy(update={"job": mixed.job.model_copy(update={"environment": "salt"})})
     assert "salt" in {c.id for c in cautions(salty)}
 

@@ -4,6 +4,7 @@ The names begin with the number of the finding. Everything goes in as it is type
 """
 
 import math
+from itertools import pairwise
 
 import numpy as np
 import pytest
@@ -12,7 +13,10 @@ from scipy.optimize import brentq
 from tests.core.typed import TUBE, beam, load, structure
 from yorvek.core.errors import InputError
 from yorvek.core.frames import all_checks
-from yorvek.core.sections import section
+from yorvek.core.sections import catalogue, outline_of, section, sold_in
+from yorvek.core.sections.built_up import polygon_with_openings
+from yorvek.core.sections.composed import bought_as
+from yorvek.core.sections.saint_venant import torsion
 
 E = 210_000.0
 G = 9.80665
@@ -213,6 +217,26 @@ def strut(id, newton, length=300, kind="en"):
     )  # fmt: skip
 
 
+def test_a18_push_with_bending_by_annex_b():
+    """kyy = 1 + (lambda - 0.2, at most 0.8) n, Cm = 1; chi by curve a: EN 1993-1-1 6.3.1 and table B.1 (from memory)."""
+    push, q, L = 25_000.0, 2.0, 4000.0
+    v = structure(
+        {"a": (0, 0), "b": (L, 0)}, {"b0": ("a", "b")}, {"a": ["x", "y", "z", "rx"], "b": ["y", "z", "rx"]},
+        [
+            (load("q", q, "N/mm", case="dead"), ON),
+            (load("P", push, case="dead"), {"spot": "at b", "way": [-1, 0, 0]}),
+        ],
+        job={"method": {"kind": "en"}},
+    )  # fmt: skip
+    s, fy = section(TUBE), 355.0
+    slender = L / s.rx_mm / (math.pi * math.sqrt(E / fy))
+    phi = 0.5 * (1 + 0.21 * (slender - 0.2) + slender**2)
+    n = 1.35 * push / (s.A_mm2 * fy / (phi + math.sqrt(phi**2 - slender**2)))
+    moment = 1.35 * (q + own()) * L**2 / 8 / (s.Zx_mm3 * fy)
+    used = n + (1 + min(slender - 0.2, 0.8) * n) * moment
+    assert least(v, "together") == pytest.approx(1 / used, rel=0.003)
+
+
 def test_a19_thin_walls_of_a_stub_hold_what_is_effective_of_them():
     """EN 1993-1-5 4.4: rho = (l - 0.22) / l2 with l = (c / t) / (28.4 eps 2)."""
     id, P = "RHS 200×100×5 hot", 300_000
@@ -242,6 +266,52 @@ def test_a21_and_b7_nothing_shows_a_reserve_that_no_load_reaches_or_no_rule_spea
     assert hinged.strength.value is None and "hinge" in hinged.strength.governs
 
 
+def profile(parts, joined="continuous"):
+    return f"Box = {parts} | {joined}"
+
+
+@pytest.mark.parametrize("parts", ["UPN 120 + plate 120×5 at 60, 0 turned 90", "UPN 100 + UPN 100 at 100, 0 mirrored"])
+def test_a22_what_is_welded_all_along_never_shows_less_than_what_is_stitched_or_loose(parts):
+    shown = []
+    for joined in ("not joined", "stitched", "continuous"):
+        bent = beam(4000, [(load("q", 4, "N/mm"), ON)], section=profile(parts, joined), job=FREE)
+        pushed = structure(
+            {"a": (0, 0), "b": (3000, 0)}, {"b0": ("a", "b")}, {"a": ["x", "y", "z", "rx"], "b": ["y", "z", "rx"]},
+            [(load("P", 60_000), {"spot": "at b", "way": [-1, 0, 0]})], section=profile(parts, joined), job=FREE,
+        )  # fmt: skip
+        shown.append((least(bent, "together"), least(pushed, "together")))
+    assert all(a <= b * 1.0001 for p, q in pairwise(shown) for a, b in zip(p, q, strict=True))
+
+
+def test_a25_a_plate_is_a_flat_bar_and_the_weaker_of_two_metals_speaks():
+    up, lying = (beam(2000, [(load("q", 1, "N/mm"), ON)], section=profile(p), job=FREE) for p in
+                 ("plate 80×10 turned 90", "plate 80×10"))  # fmt: skip
+    flat = beam(2000, [(load("q", 1, "N/mm"), ON)], section="FL 80×10", job=FREE)
+    assert least(up, "together") == pytest.approx(least(flat, "together"), rel=1e-6)
+    # AISC F11 about the weak axis: the plastic moment, at most 1.6 times the elastic, over 1.67 (from memory)
+    used = (1 + 0.8 * 7850e-9 * G * 1000) * 2000**2 / 8 / (1.5 * 80 * 10**2 / 6 * 355 / 1.67)
+    assert least(lying, "together") == pytest.approx(1 / used, rel=0.01)
+    mixed = profile("W8X18 + HSS4X4X1/4 at 16.1, 206.756")
+    assert sold_in(section(mixed)) == ("A500 Gr C",)
+    assert bought_as("W8X18", "A500 Gr C") == "A572-50" and bought_as("HSS4X4X1/4", "A500 Gr C") == "A500 Gr C"
+
+
+def test_a26_drawn_tube_keeps_its_normalised_yield_beside_a_weld():
+    """35 ksi beside a weld, 70 ksi away from it (ASTM A513, from memory)."""
+    tube = next(s.id for s in catalogue() if s.series == "DOM")
+    asked = {"section": tube, "metal": "DOM"}
+    welded, plain = (beam(800, [(load("q", 1, "N/mm"), ON)], job=FREE, welded=w, **asked) for w in (True, False))
+    assert least(welded, "together") == pytest.approx(least(plain, "together") * 35 / 70, rel=1e-3)
+
+
+def test_a24_the_toes_of_an_angle_take_their_share_of_its_torsion():
+    """4393 mm4 by finer finite elements than ours (another program's mesh), and ours for a second shape."""
+    assert section("L 50×50×5").J_mm4 == pytest.approx(4393, rel=0.003)
+    for name in ("L 120×80×8", "UPN 160", "AL L 80×40×5"):
+        mesh = torsion(polygon_with_openings(outline_of(section(name))))
+        assert section(name).J_mm4 == pytest.approx(mesh.J_mm4, rel=0.01), name
+
+
 def test_a27_a_foot_that_stands_lifts_and_does_not_pull():
     """Three supports, load in the second span: the first lifts, and the second is a simple span, statics."""
 
@@ -266,3 +336,19 @@ def test_b1_a_pin_cannot_be_what_a_fixed_foot_needs():
             {"foot": (0, 0), "head": (0, 2000)}, {"post": ("foot", "head")}, {"foot": "fixed"},
             [(load("push", 500), {"spot": "at head", "way": [1, 0, 0]})], job=FREE, **with_pin,
         )  # fmt: skip
+
+
+def test_b2_where_tubes_cross_the_stoutest_runs_through_and_the_others_land_on_it():
+    """AISC K3-3: Fy t2 5.7 / (1 - 0.81 beta) / 1.67 for branches on both sides (from memory)."""
+    force = 60_000.0
+    v = structure(
+        {"o": (0, 0), "l": (-800, 0), "r": (800, 0), "u": (0, 700), "d": (0, -700)},
+        {"c1": ("l", "o"), "c2": ("o", "r"), "u1": ("o", "u"), "d1": ("o", "d")},
+        {"d": ["x", "y", "z", "ry"], "l": ["x", "z"], "r": ["z"], "u": ["z", "x"]},
+        [(load("P", force), {"spot": "at u", "way": [0, -1, 0]})],
+        sections={"c1": "CHS 114.3×5", "c2": "CHS 114.3×5", "u1": "CHS 60.3×4", "d1": "CHS 60.3×4"}, job=FREE,
+    )  # fmt: skip
+    wall = 355 * 5**2 * 5.7 / (1 - 0.81 * 60.3 / 114.3) / 1.67
+    assert v.strength.governs.endswith("wall of c1 under it")
+    assert v.strength.value == pytest.approx(wall / force, rel=0.01)
+    assert all(not c.not_checked for b in v.bars for j in b.joints for c in j.checks)

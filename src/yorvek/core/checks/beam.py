@@ -207,7 +207,7 @@ def _number(value: float) -> float:
 
 
 def _yield_name(member: BeamMember, m: Material) -> str:
-    beside = member.welded and m.yield_at_weld_MPa < m.yield_MPa
+    beside = member.welded and m.softens
     return "yield strength beside the weld" if beside else "yield strength"
 
 
@@ -221,7 +221,7 @@ def _assumptions(member: BeamMember, m: Material, Lb: float) -> list[str]:
     s = section(member.section_id)
     if s.shape == "composed":
         out.append(s.computed)
-    if m.family == "aluminium":
+    if m.softens:
         out.append(
             "strength beside the weld counts along the whole member"
             if member.welded

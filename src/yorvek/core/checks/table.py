@@ -42,7 +42,7 @@ class SectionTable:
     slender: Array
     """sqrt(E / Fy) above which no wall buckles before it yields; only of composed sections."""
     beta: Array
-    """Monosymmetry, mm; nan where the section is not alike left and right."""
+    """Monosymmetry, mm; nan where it is not known."""
     lateral: NDArray[np.bool_]
     """Whether bending about this axis can buckle sideways."""
 
@@ -96,12 +96,13 @@ def _columns(sections: Sequence[Section], axis: Axis) -> SectionTable:
         ho=column("ho_mm"),
         mass_area=column("mass_area_mm2"),
         slender=column("slender"),
-        beta=np.array(
-            [_beta_mm(s) if strong and s.upright else 0.0 if s.shape != "composed" else np.nan for s in sections]
-        ),
+        beta=np.array([_beta_mm(s, strong=strong) for s in sections]),
         lateral=closed_or_flat & (inertia > other * 1.0001),
     )
 
 
-def _beta_mm(s: Section) -> float:
-    return np.nan if s.beta_mm is None else s.beta_mm
+def _beta_mm(s: Section, *, strong: bool) -> float:
+    """Nothing where the section is alike on both sides of the axis it bends about."""
+    if s.shape != "composed" or (s.level if strong else s.upright):
+        return 0.0
+    return np.nan if s.beta_mm is None or not strong else s.beta_mm

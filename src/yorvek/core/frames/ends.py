@@ -14,6 +14,7 @@ from yorvek.core.frames.repeated import often_ranges
 from yorvek.core.frames.solving import Analysis
 from yorvek.core.frames.states import Outcome
 from yorvek.core.joints import KINDS, End, Joint, Onto, rules_of, worst
+from yorvek.core.joints.at import thinnest_mm
 from yorvek.core.joints.groove import Grooved
 from yorvek.core.joints.weld import Welded, throat_stress_MPa
 from yorvek.core.structures.starters import Layout, runs_on
@@ -39,7 +40,8 @@ def _of_bar(
     for node, at in ((bar.i, 0), (bar.j, -1)):
         hinged = hinged_at(bar, node)
         joint = request.joints.get(f"{bar.name}, {node}")
-        if joint is None and (bar.bored or runs_on(layout, bar, node) or _free(layout, node)):
+        runs = runs_on(layout, bar, node) and bar.name in _chord(analysis, by_name, node)
+        if joint is None and (bar.bored or runs or _free(layout, node)):
             through = "bored" if bar.bored else "free" if _free(layout, node) else "runs through"
             out.append((node, through, False, list[Check]()))
             continue
@@ -84,19 +86,32 @@ def _end(analysis: Analysis, one: OneBar, by_name: dict[str, OneBar], node: str)
 
 
 def _onto(analysis: Analysis, one: OneBar, by_name: dict[str, OneBar], node: str) -> tuple[Onto, ...]:
-    """What a bar ends at: bars that run through the node; where none does, the largest one that ends there, or a corner."""
+    """What a bar ends at: the bar that runs through the node; where none does, the largest one that ends there, or a corner.
+    Two pieces of one size in one line are butted, whatever lands beside them.
+    """
     layout = analysis.layout
     others = [b for b in layout.at(node) if b.name != one.bar.name]
-    through = [b for b in others if any(o in others for o in _alike(analysis, carries_on(layout, b, node), b))]
-    seen: dict[tuple[float, ...], Bar] = {}
-    for b in through:
-        way = np.abs(np.round(np.array(layout.way(b, node)), 3))
-        seen.setdefault(tuple(way.tolist()), b)
-    if seen:
-        return tuple(_as_onto(analysis, one, by_name[b.name], node, by_name) for b in seen.values())
+    chord = _chord(analysis, by_name, node)
+    if one.bar.name in chord:
+        mates = [by_name[n] for n in sorted(chord) if n != one.bar.name]
+        return tuple(Onto(o.bar.name, None, o.made.metal, thickness_mm=_thin(o)) for o in mates)
+    if chord:
+        return (_as_onto(analysis, one, by_name[min(chord)], node, by_name),)
     if not others:
         return ()
     return _ends_there(analysis, one, by_name, node, others)
+
+
+def _chord(analysis: Analysis, by_name: dict[str, OneBar], node: str) -> frozenset[str]:
+    """The bars that run through a node as one: two of one size in one line. Where several lines cross, the stoutest of them
+    does and the rest lands on it.
+    """
+    pairs = [
+        frozenset({b.name, o.name})
+        for b in analysis.layout.at(node)
+        for o in _alike(analysis, carries_on(analysis.layout, b, node), b)
+    ]
+    return max(pairs, key=lambda p: max(_rank(by_name[n], node, analysis) for n in p), default=frozenset())
 
 
 def _alike(analysis: Analysis, bars: list[Bar], bar: Bar) -> list[Bar]:
@@ -124,14 +139,14 @@ def _ends_there(
 
 
 def _thin(one: OneBar) -> float:
-    s = one.made.section
-    return min(v for v in (s.wall_mm, s.flange_mm or s.wall_mm, min(s.width_mm, s.depth_mm)) if v > 0)
+    return thinnest_mm(one.made.section)
 
 
-def _rank(one: OneBar, node: str, analysis: Analysis) -> tuple[float, float, str]:
-    """Which of several bars is taken to run to the end: the widest, then the most upright, then by name."""
+def _rank(one: OneBar, node: str, analysis: Analysis) -> tuple[float, float, float, str]:
+    """Which of several bars is taken to run on: the widest, then that with the thickest wall, the most upright, by name."""
     s = one.made.section
-    return min(s.width_mm, s.depth_mm), abs(analysis.layout.way(one.bar, node)[1]), one.bar.name
+    upright = round(abs(analysis.layout.way(one.bar, node)[1]), 6)
+    return min(s.width_mm, s.depth_mm), thinnest_mm(s), upright, one.bar.name
 
 
 def _as_onto(

@@ -8,7 +8,6 @@ from yorvek.core.checks.methods import Method
 from yorvek.core.clauses.aisc360 import compression as aisc
 from yorvek.core.clauses.en1993 import effective as en
 from yorvek.core.sections import Section
-from yorvek.core.sections.stressed import walls_of
 
 Wall = tuple[float, float, str, int]
 """Width, thickness, kind ("hollow", "web", "flange", "leg"), and how many there are."""
@@ -35,7 +34,7 @@ def effective_share(s: Section, Fy_MPa: float, Fcr_MPa: float, E_MPa: float, met
     AISC by E7 at the stress Fcr; EN by 1993-1-5 4.4 at yield, flat walls only.
     """
     if s.shape == "composed":
-        return 1.0 if max(w.needs for w in walls_of(s)) <= math.sqrt(E_MPa / Fy_MPa) else math.nan
+        return 1.0 if s.slender <= math.sqrt(E_MPa / Fy_MPa) else math.nan
     if s.shape == "chs":
         if method.kind == "en":
             return 1.0 if s.depth_mm / s.wall_mm <= 90 * 235 / Fy_MPa * E_MPa / 210_000 else math.nan

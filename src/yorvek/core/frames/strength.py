@@ -136,7 +136,7 @@ def push_of(made: Made, method: Method, lengths_mm: tuple[float, float], words: 
     if s.shape == "angle":
         slim = _angle_slenderness(made, method, max(lengths_mm))
         each = (slim, slim)
-    elif s.shape == "composed" and not s.upright:
+    elif s.shape == "composed" and not (s.upright or s.level):
         worst = max(lengths_mm) / s.r_min_mm
         each = (worst, worst)
     else:
@@ -188,10 +188,10 @@ def _twists_sideways(s: Section, m: Material, length_mm: float) -> float | None:
     """Elastic stress at which an open bar twists away under push, MPa; None for what does not; nan where no rule is here."""
     if s.cells or s.shape not in ("i", "channel", "composed"):
         return None
-    if s.shape == "composed" and not s.upright:
+    if s.shape == "composed" and not (s.upright or s.level):
         return math.nan
     across, along = s.shear_centre_x_mm - s.cx_mm, s.shear_centre_y_mm - s.cy_mm
-    sideways = s.shape == "channel"
+    sideways = s.shape == "channel" or not s.upright
     return torsional_buckling_MPa(
         E_MPa=m.E_MPa,
         G_MPa=m.G_MPa,
@@ -217,10 +217,9 @@ def shares(own: Strength, push: Push, method: Method, f: Floats, *, amplified: b
     """Shares along a bar under one case; `amplified`: moments are of second order already."""
     N, Vy, Vz, T, My, Mz = f.T
     axial = np.where(N > -NO_FORCE_N, np.maximum(N, 0.0) / own.tension_N, -N / push.allowed_N)
-    bends = max(float(np.abs(Mz).max()), float(np.abs(My).max())) > NO_MOMENT_NMM
-    # a hinged bar that only pulls or pushes needs no bending rule
-    strong = np.abs(Mz) / own.strong_Nmm if bends else np.zeros_like(axial)
-    weak = np.abs(My) / own.weak_Nmm if bends else np.zeros_like(axial)
+    # what is not bent that way needs no rule for it
+    strong = np.where(np.abs(Mz) > NO_MOMENT_NMM, np.abs(Mz) / own.strong_Nmm, 0.0)
+    weak = np.where(np.abs(My) > NO_MOMENT_NMM, np.abs(My) / own.weak_Nmm, 0.0)
     if method.kind in AISC:
         # the region of H1-1 is where both hold: their greater one is the share of a load that grows
         together = np.maximum(axial + 8 / 9 * (strong + weak), axial / 2 + strong + weak)

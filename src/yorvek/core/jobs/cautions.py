@@ -9,8 +9,10 @@ from collections.abc import Callable
 from dataclasses import dataclass
 from typing import TYPE_CHECKING, Literal
 
-from yorvek.core.materials import material
+from yorvek.core.errors import InputError
+from yorvek.core.materials import Material, material
 from yorvek.core.model import Model
+from yorvek.core.sections import section
 
 if TYPE_CHECKING:
     from yorvek.core.jobs.state import JobState
@@ -45,14 +47,20 @@ class Rule:
         return Caution(id=self.id, level=self.level, title=self.title, text=self.text, do=self.do, decides=self.decides)
 
 
-def _families(state: JobState) -> set[str]:
+def _metals(state: JobState) -> list[Material]:
+    """Every material that anything of the job is made of."""
     ids = (
         {m.material_id for m in state.members.values()}
+        | {c.material_id for s in state.structures.values() for c in s.roles.values()}
         | {p.material_id for p in state.plates.values()}
         | {j.material_id for j in state.joints.values()}
         | {p.material_id for p in state.parts.values() if p.material_id}
     )
-    return {material(i).family for i in ids}
+    return [material(i) for i in ids]
+
+
+def _families(state: JobState) -> set[str]:
+    return {m.family for m in _metals(state)}
 
 
 def _galvanised_stock(state: JobState) -> bool:
@@ -75,8 +83,15 @@ def _has_work(state: JobState) -> bool:
 
 
 def _hollow(state: JobState) -> bool:
-    sections = [m.section_id for m in state.members.values()]
-    return any(name.startswith(("SHS", "RHS", "CHS", "HSS", "AL ", "Pipe", "DOM")) for name in sections)
+    return any(_closed(state.section_id(id)) for _, id in state.sections_used())
+
+
+def _closed(id: str) -> bool:
+    try:
+        s = section(id)
+    except InputError:
+        return False
+    return s.closed or s.cells > 0
 
 
 LOCAL = "local rule and a licensed engineer"
@@ -147,9 +162,9 @@ RULES: tuple[Rule, ...] = (
     Rule(
         "aluminium",
         "care",
-        lambda s: "aluminium" in _families(s) and s.job.welded,
-        "Aluminium beside welds",
-        "Within 25 mm of a weld the yield drops to half or less; bolted joints keep it.",
+        lambda s: s.job.welded and any(m.softens for m in _metals(s)),
+        "Metal that a weld softens",
+        "Within 25 mm of a weld hardened aluminium and cold-drawn tube drop to half of their yield or less; bolted joints keep it.",
         "Mark members as welded where they are; look at bolting instead.",
         "the designer",
     ),

@@ -15,7 +15,7 @@ from yorvek.core.parts import PartGeometry, PartSpec, part_geometry
 from yorvek.core.parts.spec import Rectangle
 from yorvek.core.quantities import INCH_MM
 from yorvek.core.sections import catalogue, section, sold_in
-from yorvek.core.sections.composed import is_composed, plate_size, single_parts
+from yorvek.core.sections.composed import bought_as, is_composed, plate_size, single_parts
 
 P = TypeVar("P", BarPiece, SheetPiece)
 OWN_VALUE = 0.6
@@ -132,7 +132,9 @@ def _off_bar(g: PartGeometry, flat: str) -> PartGeometry:
 
 def _taken_apart(whole: PartGeometry, what: str) -> PartGeometry:
     """One size or plate of a composed bar, as long as the bar."""
-    m, length = material(whole.material_id), whole.length_mm or 0.0
+    bought = bought_as(what, whole.material_id)
+    m, length = material(bought), whole.length_mm or 0.0
+    whole = whole.model_copy(update={"material_id": bought})
     plate = plate_size(what)
     if plate is None:
         s = section(what)

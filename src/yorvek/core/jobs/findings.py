@@ -110,7 +110,7 @@ def _of_member(mark: str, asked: BeamMember, verdict: BeamVerdict) -> Iterator[F
                     sentence=f"{mark} {words} {ratio:.2f} times as much with {cases.pattern_name(worst)} as with all of it loaded.",
                 )  # fmt: skip
                 break
-    if m.family == "aluminium" and asked.welded and verdict.strength.value is not None:
+    if m.softens and asked.welded and verdict.strength.value is not None:
         plain = check_beam(asked.model_copy(update={"welded": False})).strength.value
         if plain is not None and plain > WORTH * verdict.strength.value:
             yield Finding(
@@ -204,8 +204,8 @@ def _twist(mark: str, request: FrameRequest, verdict: FrameVerdict) -> Iterator[
 
 
 def _beside_the_weld(mark: str, request: FrameRequest, verdict: FrameVerdict) -> Iterator[Finding]:
-    metals = {material(c.material_id).family for c in request.roles.values()}
-    if "aluminium" not in metals or not request.welded or verdict.strength.value is None:
+    soft = any(material(c.material_id).softens for c in request.roles.values())
+    if not soft or not request.welded or verdict.strength.value is None:
         return
     plain = check_frame(request.model_copy(update={"welded": False}), swings=False).strength.value
     if plain is not None and plain > WORTH * verdict.strength.value:

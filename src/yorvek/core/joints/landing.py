@@ -242,7 +242,9 @@ def _interaction(end: End, onto: Onto, at: Seat, found: Wall, name: str = "wall"
         source=SOURCE,
         assumptions=[
             "welded all round; each branch by itself, K and overlapped ones too, which is on the safe side",
-            *(["the chord ends close beside it: half of its strength"] if onto.at_end else []),
+            "the chord ends close beside it: half of its strength"
+            if onto.at_end
+            else f"{onto.name} runs through, this bar is cut: the other way round it is another joint",
         ],
         shown=("share", "share of what the wall holds"),
     )  # fmt: skip

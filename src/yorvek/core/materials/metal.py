@@ -36,6 +36,11 @@ class Material(Model):
         default=None, gt=0, description="of a plastic or panel: borne for years, not minutes"
     )
 
+    @property
+    def softens(self) -> bool:
+        """Whether a weld takes strength from it."""
+        return self.yield_at_weld_MPa < self.yield_MPa
+
 
 def _steel(id: str, fy: float, fu: float, price: float, source: str, *, E: float, G: float, weld: str) -> Material:
     return Material(
@@ -78,6 +83,24 @@ def _us_steel(id: str, fy: float, fu: float, price: float, source: str) -> Mater
         E=199_948,
         G=77_221,
         weld="welds with any common process, filler of 70 ksi class matches",
+    )
+
+
+def _drawn(id: str, fy: float, fu: float, fyw: float, fuw: float, price: float) -> Material:
+    """Cold-drawn tube: the heat of a weld gives back what drawing gained."""
+    made = _us_steel(
+        id,
+        fy,
+        fu,
+        price,
+        "ASTM A513 type 5, 1020 DOM: 70 ksi, 80 ksi; beside a weld as normalised, 35 ksi, 55 ksi",
+    )
+    return made.model_copy(
+        update={
+            "yield_at_weld_MPa": fyw,
+            "ultimate_at_weld_MPa": fuw,
+            "weldability": "welds with any common process, filler of 70 ksi class; loses half its yield beside the weld",
+        }
     )
 
 
@@ -136,7 +159,7 @@ MATERIALS: tuple[Material, ...] = (
     _us_steel("A500 Gr C", 344.7, 427.5, 1.45, "ASTM A500 grade C: 50 ksi, 62 ksi"),
     _us_steel("A572-50", 344.7, 448.2, 1.30, "ASTM A572 grade 50: 50 ksi, 65 ksi"),
     _us_steel("A53 Gr B", 241.3, 413.7, 1.40, "ASTM A53 grade B: 35 ksi, 60 ksi"),
-    _us_steel("DOM", 482.6, 551.6, 3.10, "ASTM A513 type 5, 1020 DOM: 70 ksi, 80 ksi"),
+    _drawn("DOM", 482.6, 551.6, 241.3, 379.2, 3.10),
     _stainless("304", 205, 515, 4.60),
     _stainless("316", 205, 515, 6.20),
     _aluminium(

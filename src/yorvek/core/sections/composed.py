@@ -17,14 +17,15 @@ from pydantic import Field
 from shapely import Polygon, unary_union
 
 from yorvek.core.errors import InputError
-from yorvek.core.materials import MATERIALS
+from yorvek.core.materials import MATERIALS, Material, material
 from yorvek.core.model import Model
 from yorvek.core.outlines import Outline, Ring, Vertex, area_mm2, area_moments
 from yorvek.core.sections.built_up import BuiltUp, Joined, PartShare, Placed, built_up, polygon_with_openings
 from yorvek.core.sections.catalogue import outline_of, size, size_price_per_kg, size_sold_in
-from yorvek.core.sections.hollow import chs_outline
+from yorvek.core.sections.hollow import chs, chs_outline
 from yorvek.core.sections.saint_venant import thinnest_mm
 from yorvek.core.sections.section import Section
+from yorvek.core.sections.solid import bar
 from yorvek.core.sections.stressed import Wall, contact_walls, level_shear_area_mm2, monosymmetry_mm, walls_of
 
 NAMED = " = "
@@ -184,16 +185,43 @@ def _made(what: str) -> bool:
 
 
 def metals(line: str) -> tuple[str, ...]:
-    """Materials all parts are sold in; plates, tubes and outlines are sold in every metal."""
-    out = [m.id for m in MATERIALS]
-    for part in read_line(line).parts:
-        if _made(part.what):
-            continue
-        sold = size_sold_in(size(part.what))
-        out = [m for m in out if m in sold]
+    """Materials it is judged by. Those that all parts are sold in; where there is none, those that no part is weaker than, so
+    that the lower yield speaks for both. Plates, tubes and outlines are sold in every metal.
+
+    Raises:
+        InputError: parts of metals that do not go together.
+    """
+    sold = [size_sold_in(size(p.what)) for p in read_line(line).parts if not _made(p.what)]
+    out = [m.id for m in MATERIALS if all(m.id in one for one in sold)]
     if not out:
-        raise InputError(field="section", got=line[:60], needs="parts that are sold in one and the same material")
+        out = [m.id for m in MATERIALS if any(m.id in one for one in sold) and all(_as_strong(m, one) for one in sold)]
+    if not out:
+        raise InputError(field="section", got=line[:60], needs="parts whose metals can be joined, of one family")
     return tuple(out)
+
+
+def _as_strong(least: Material, sold: Sequence[str]) -> str | None:
+    """The first of the materials a size is sold in that is no weaker than another of its family."""
+    if least.id in sold:
+        return least.id
+    return next(
+        (
+            m.id
+            for m in MATERIALS
+            if m.id in sold
+            and m.family == least.family
+            and m.yield_MPa >= least.yield_MPa
+            and m.ultimate_MPa >= least.ultimate_MPa
+        ),
+        None,
+    )
+
+
+def bought_as(what: str, material_id: str) -> str:
+    """The material in which a part of a composed section is bought: the one that was chosen, or the next no weaker one."""
+    if _made(what):
+        return material_id
+    return _as_strong(material(material_id), size_sold_in(size(what))) or material_id
 
 
 @lru_cache(maxsize=256)
@@ -205,7 +233,25 @@ def composed(line: str) -> Section:
     """
     made = read_line(line)
     metals(line)
+    alone = _one_bar(line, made, [p.placed() for p in made.parts])
+    if alone is not None:
+        return alone
     return _section(line, made, [p.placed() for p in made.parts], _built_up(line))
+
+
+def _one_bar(line: str, made: Composition, placed: Sequence[Placed]) -> Section | None:
+    """A single plate or tube, which can be laid out, as the bar it is by the rules of its shape; None for anything else."""
+    part, source = made.parts[0], "put together by the shop"
+    if len(placed) > 1 or part.turn_deg % 90:
+        return None
+    plate, tube = plate_size(part.what), TUBE.match(part.what)
+    if plate is not None:
+        across, up = plate if part.turn_deg % 180 == 0 else plate[::-1]
+        return bar(line, series=SERIES, system="metric", width=across, depth=up, source=source)
+    if tube:
+        d, t = float(tube["diameter"]), float(tube["wall"])
+        return chs(line, series=SERIES, system="metric", diameter=d, t=t, source=source)
+    return None
 
 
 @lru_cache(maxsize=64)
@@ -244,7 +290,10 @@ def _section(line: str, made: Composition, placed: Sequence[Placed], whole: Buil
     ]
     cells = sum(len(p.interiors) for p in polygons) if made.joined != "continuous" else _cells(polygons)
     lean = abs(whole.Ixy_mm4) / math.sqrt(whole.Ix_mm4 * whole.Iy_mm4)
-    upright = lean < SQUARE_WITH_AXES and abs(whole.shear_centre_x_mm - whole.cx_mm) < 1e-3 * (x1 - x0)
+    square = lean < SQUARE_WITH_AXES
+    upright = square and abs(whole.shear_centre_x_mm - whole.cx_mm) < 1e-3 * (x1 - x0)
+    alike = abs(whole.Sx_top_mm3 - whole.Sx_bottom_mm3) < SQUARE_WITH_AXES * whole.Sx_top_mm3
+    level = square and alike and abs(whole.shear_centre_y_mm - whole.cy_mm) < 1e-3 * (y1 - y0)
     return Section(
         id=line,
         series=SERIES,
@@ -280,8 +329,9 @@ def _section(line: str, made: Composition, placed: Sequence[Placed], whole: Buil
         perimeter_mm=whole.perimeter_mm,
         cells=cells,
         slender=max(w.needs for w in walls),
-        beta_mm=_beta(polygons, whole, made.joined) if upright else None,
+        beta_mm=0.0 if level else _beta(polygons, whole, made.joined) if upright else None,
         upright=upright,
+        level=level,
     )
 
 
@@ -296,8 +346,7 @@ def _flat(what: str, sold: Section | None) -> tuple[float, float] | None:
 def _beta(polygons: Sequence[Polygon], whole: BuiltUp, joined: Joined) -> float | None:
     """None for one that is not alike above and below and is not joined all along: the parts between stitches have no rule."""
     if joined != "continuous":
-        alike = abs(whole.Sx_top_mm3 - whole.Sx_bottom_mm3) < SQUARE_WITH_AXES * whole.Sx_top_mm3
-        return 0.0 if alike else None
+        return None
     return monosymmetry_mm(polygons, whole.cx_mm, whole.cy_mm, whole.Ix_mm4, whole.shear_centre_y_mm)
 
 
