@@ -50,6 +50,11 @@ def test_fraction(case):
     assert fraction_text(case["inches"], case["denominator"]) == case["text"]
 
 
+@pytest.mark.parametrize("case", SHARED["lengths"], ids=lambda c: f"{c['mm']} {c['unit']}")
+def test_c12_what_is_thin_keeps_its_figures(case):
+    assert length_text(case["mm"], case["unit"], with_unit=case["unit"] == "in") == case["text"]
+
+
 @given(st.floats(0.0, 5000.0), st.sampled_from([16, 32]))
 def test_a_written_inch_length_reads_back_within_half_a_step(mm, denominator):
     text = length_text(mm, "in", denominator=denominator)

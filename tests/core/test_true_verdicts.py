@@ -328,6 +328,48 @@ def test_a27_a_foot_that_stands_lifts_and_does_not_pull():
     assert greatest_moment(loose) == pytest.approx(20_000 * 3000 / 4, rel=0.05)
 
 
+def test_a27_a_foot_that_stands_rubs_and_does_not_clamp():
+    """Feet on slippery ground give no thrust: the beam of the portal is a simple span, w L2 / 8, statics. On a grippy one
+    they thrust as pins do: H = w L2 / (4 h (2 k + 3)), k = I h / (I L) (Kleinlogel, from memory).
+    """
+    h, L, q = 2000.0, 3000.0, 1.0
+
+    def portal(friction):
+        return structure(
+            {"a": (0, 0), "b": (0, h), "c": (L, h), "d": (L, 0)},
+            {"left": ("a", "b"), "beam": ("b", "c"), "right": ("d", "c")},
+            {n: ["x", "y", "z", "rx", "ry"] for n in "ad"}, [(load("q", q, "N/mm"), {"bars": ["beam"]})],
+            job=FREE, anchored=False, ground_friction=friction,
+        )  # fmt: skip
+
+    def span(v):
+        return max(float(np.abs(b.Mz_Nmm).max()) for b in v.bars if b.name == "beam")
+
+    slips, holds = portal(0.02), portal(1.0)
+    assert "slipped: " in slips.movement.combination and "slipped" not in holds.movement.combination
+    assert span(slips) == pytest.approx((q + own()) * L**2 / 8, rel=0.02)
+    thrust = (q + own()) * L**2 / (4 * h * (2 * h / L + 3))
+    assert span(holds) == pytest.approx(max(thrust * h, (q + own()) * L**2 / 8 - thrust * h), rel=0.03)
+
+
+def test_a28_a_trolley_on_a_flange_bends_it_wherever_it_stands():
+    """EN 1993-6 6.7, wheels at the edge: F/2 = sqrt(2) tf2 fy (1 - (s/fy)2) / 1.67; at an end that no plate stiffens
+    2 / (4 sqrt(2)) of it, there with the stress of the middle, on the safe side (from memory).
+    """
+    name, P, L = "IPE 300", 12_000.0, 6000.0
+    on = {"bars": ["b0"], "direction": "down", "moves": True}
+    v = beam(L, [(load("trolley", P), on)], section=name, job=FREE)
+    s = section(name)
+    bent = (P * L / 4 + own(name) * L**2 / 8) / s.Sx_mm3
+    takes = math.sqrt(2) * s.flange_mm**2 * 355 * (1 - (bent / 355) ** 2) / 1.67
+    at_end = takes * 2 / (4 * math.sqrt(2))
+    assert least(v, "wheels") == pytest.approx(at_end / (P / 2), rel=0.005)
+    farther_in = beam(L, [(load("trolley", P), {**on, "wheel_from_edge": {"text": "20 mm"}})], section=name, job=FREE)
+    assert least(farther_in, "wheels") > least(v, "wheels")
+    channel = beam(L, [(load("trolley", P), on)], section="UPE 200", job=FREE)
+    assert channel.strength.value is None and "flange of an I" in channel.strength.governs
+
+
 def test_b1_a_pin_cannot_be_what_a_fixed_foot_needs():
     pin = {"kind": "pin", "pin": {"text": "30 mm"}, "lug": {"text": "20 mm"}, "cheek": {"text": "12 mm"}, "width": {"text": "80 mm"}, "edge": {"text": "40 mm"}}  # fmt: skip
     with_pin = {"joints": [{"bar": "post", "node": "foot", "joint": pin}]}

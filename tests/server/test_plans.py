@@ -102,6 +102,25 @@ def test_demo_job_comes_in_whole_and_goes_out_the_same(owner, name):
     assert json.loads(owner("GET", f"/jobs/{view['job']['id']}/export/job.json").content)["format"] == "yorvek-job"
 
 
+def test_c11_bringing_a_job_in_leaves_the_stock_book_alone_and_taking_it_out_leaves_prices_here(owner, job):
+    item = {"form": "bar", "section_id": "SHS 60×60×4 hot", "material_id": "S355", "length": mm("6000"), "qty": 2}
+    owner.good("POST", "/stock", {"item": {**item, "price": {"text": "91.5"}, "supplier": "Tern Yard"}})
+    before = owner.good("GET", "/stock")
+    plain, full = (
+        owner("GET", f"{job['base']}/export/job.json{asked}").content.decode() for asked in ("", "?stock=true")
+    )
+    assert json.loads(plain)["stock"] == [] and len(json.loads(full)["stock"]) == len(before)
+    assert "91.5" not in full and "Tern Yard" not in full
+    demo = (DEMO / "heron-hide.job.json").read_text()
+    owner.good("POST", "/jobs/import", {"text": demo})
+    assert owner.good("GET", "/stock") == before, "what is not asked for is not taken"
+    owner.good("POST", "/jobs/import", {"text": demo, "stock": True})
+    once = len(owner.good("GET", "/stock"))
+    assert once == len(before) + len(json.loads(demo)["stock"])
+    owner.good("POST", "/jobs/import", {"text": demo, "stock": True})
+    assert len(owner.good("GET", "/stock")) == once, "a line that is there is not taken twice"
+
+
 def test_stock_on_hand_changes_the_bar_plan_and_shows_in_the_jobs_ripple(owner, job):
     item = {
         "item": {

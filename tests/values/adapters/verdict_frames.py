@@ -16,6 +16,8 @@ from yorvek.core.quantities.entry import resolve
 
 FREEDOM = {"x": "x", "y": "z", "z": "y", "rx": "rx", "ry": "rz", "rz": "ry"}
 Vector = list[float]
+OWN = ("together", "shear")
+"""Checks of the bars themselves; joints, wheels and repeated loading are not in the cases."""
 
 
 def turned(v: Vector) -> Vector:
@@ -148,7 +150,7 @@ def pin(p: dict[str, Any], i: Inputs) -> dict[str, Any]:
 
 def reserves(verdict: FrameVerdict, i: Inputs) -> dict[str, Any]:
     """The figures as they stand on the screen."""
-    own = [c for b in verdict.bars for c in b.checks if c.kind == "strength" and not c.id.endswith(": repeated")]
+    own = [c for b in verdict.bars for c in b.checks if c.kind == "strength" and c.id.split(": ")[1] in OWN]
     whole = [c for c in verdict.stability if c.id == "buckling"]
     missing = next((c.not_checked for c in own if c.reserve is None), None)
     strength = None if missing else min((c.reserve or 0.0) for c in [*own, *whole])

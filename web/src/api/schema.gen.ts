@@ -119,7 +119,7 @@ export interface paths {
         put?: never;
         /**
          * Import Job
-         * @description A job from a job file, stock and log included.
+         * @description A job from a job file, its log included; its stock lines where they are asked for.
          */
         post: operations["yorvek_server_api_jobs_import_job"];
         delete?: never;
@@ -353,7 +353,7 @@ export interface paths {
         };
         /**
          * Export Job
-         * @description The job file.
+         * @description The job file; `stock`: with the stock book, without its prices.
          */
         get: operations["yorvek_server_api_exports_export_job"];
         put?: never;
@@ -6564,7 +6564,7 @@ export interface components {
          *     is the area that is weighed: the nominal wall, where the design wall is thinner. `omega_mm2` is the greatest warping
          *     coordinate of an open section about its shear centre. Of a composed section also: its closed `cells`;
          *     `slender`, the sqrt(E / Fy) above which no wall of it buckles before it yields; `beta_mm`, its monosymmetry (None: not known, no rule); and whether
-         *     it is `upright`, alike left and right.
+         *     it is `upright`, alike left and right, or `level`, alike above and below.
          */
         Section: {
             /** A Mm2 */
@@ -6639,6 +6639,11 @@ export interface components {
              * @default 0
              */
             inner_radius_mm: number;
+            /**
+             * Level
+             * @default true
+             */
+            level: boolean;
             /**
              * Major Axis Deg
              * @default 0
@@ -7436,6 +7441,8 @@ export interface components {
                 number,
                 number
             ] | null;
+            /** @description of a load that moves on a bottom flange: its wheels from the flange's edge */
+            wheel_from_edge?: components["schemas"]["Place"] | null;
         };
         /** StructureRow */
         StructureRow: {
@@ -8539,7 +8546,9 @@ export interface operations {
     };
     yorvek_server_api_exports_export_job: {
         parameters: {
-            query?: never;
+            query?: {
+                stock?: boolean;
+            };
             header?: never;
             path: {
                 job_id: number;

@@ -1,10 +1,13 @@
 import { describe, expect, it } from 'vitest'
 import shared from '../../../tests/shared/quantities.json'
-import { fraction, length, mass, value } from './units'
+import { fraction, length, mass, value, type Unit } from './units'
 
 describe('lengths as a shop writes them', () => {
   it.each(shared.fractions)('$inches to 1/$denominator is $text', (c) => {
     expect(fraction(c.inches, c.denominator)).toBe(c.text)
+  })
+  it.each(shared.lengths)('$mm mm is $text', (c) => {
+    expect(length(c.mm, c.unit as Unit)).toBe(c.text)
   })
   it('carries into the next foot', () => expect(length(35.99 * 25.4, 'in')).toBe('3\' 0"'))
   it('keeps a tenth of a millimetre', () => expect(length(1993.94, 'mm')).toBe('1993.9'))

@@ -5,6 +5,8 @@ export type Unit = 'mm' | 'in'
 export const unit = ref<Unit>('mm')
 export const IN = 25.4
 const LB = 4.4482216152605
+/** Below it a length is a thickness, whose hundredths count. */
+const THIN = 20
 
 export function fraction(inches: number, denominator = 16): string {
   const parts = Math.floor(Math.abs(inches) * denominator + 0.5 + 1e-9)
@@ -20,8 +22,10 @@ export function fraction(inches: number, denominator = 16): string {
 export const trim = (value: number, digits = 2): string => String(Number(value.toFixed(digits)) || 0)
 
 export function length(mm: number, u: Unit = unit.value, denominator = 16): string {
-  if (u === 'mm') return trim(mm, 1)
+  const thin = Math.abs(mm) < THIN
+  if (u === 'mm') return trim(mm, thin ? 2 : 1)
   const inches = mm / IN
+  if (thin) return Math.abs(Math.round(inches * 64) / 64 - inches) > 0.0005 ? `${trim(inches, 3)}"` : `${fraction(inches, 64)}"`
   if (Math.abs(inches) < 24) return `${fraction(inches, denominator)}"`
   const rounded = Math.round(Math.abs(inches) * denominator) / denominator
   return `${inches < 0 ? '-' : ''}${Math.floor(rounded / 12)}' ${fraction(rounded % 12, denominator)}"`

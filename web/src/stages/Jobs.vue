@@ -10,6 +10,7 @@ const router = useRouter()
 const jobs = ref<S['JobLine'][]>([])
 const name = ref('')
 const file = ref<HTMLInputElement | null>(null)
+const withStock = ref(false)
 onMounted(() => attempt(async () => { jobs.value = await call('GET', '/jobs') }))
 const make = () => attempt(async () => {
   const made = await call<S['JobView']>('POST', '/jobs', { name: name.value, unit: unit.value })
@@ -18,7 +19,7 @@ const make = () => attempt(async () => {
 const bring = () => attempt(async () => {
   const chosen = file.value?.files?.[0]
   if (!chosen) return
-  const made = await call<S['JobView']>('POST', '/jobs/import', { text: await chosen.text() })
+  const made = await call<S['JobView']>('POST', '/jobs/import', { text: await chosen.text(), stock: withStock.value })
   await router.push(`/jobs/${made.job.id}/brief`)
 })
 const out = () => attempt(async () => { await call('POST', '/logout'); me.value = null })
@@ -36,7 +37,8 @@ const out = () => attempt(async () => { await call('POST', '/logout'); me.value 
       </form>
       <div class="panel">
         <h2>Or bring a job file</h2>
-        <p class="soft">A job as saved by Yorvek, with its loads, members, parts, stock and log. The filled examples of the demo came this way.</p>
+        <p class="soft">A job as saved by Yorvek, with its loads, members, parts and log. The filled examples of the demo came this way.</p>
+        <label class="row"><input v-model="withStock" type="checkbox" /> take its stock lines into the book, but for those that are there</label>
         <input ref="file" type="file" accept=".json" aria-label="Job file" @change="bring" />
       </div>
     </div>

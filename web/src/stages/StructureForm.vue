@@ -79,6 +79,7 @@ const store = () => attempt(async () => emit('done', await save('structures', pr
       <select v-if="loadOf(l.load_id) && asked" v-model="l.spot" :aria-label="`Where load ${i + 1} stands`"><option v-for="[k, words] in spotsFor(loadOf(l.load_id)!)" :key="k" :value="k">{{ words }}</option></select>
       <select v-model="l.direction" :aria-label="`Direction of load ${i + 1}`"><option>down</option><option>up</option><option>sideways</option><option>sideways back</option><option>along</option><option>along back</option></select>
       <label v-if="loadOf(l.load_id)?.spec.form === 'force' && asked && !asked.at_nodes.includes(l.spot)"><input v-model="l.moves" type="checkbox" /> moves along, at its worst place</label>
+      <EntryField v-if="l.moves" v-model="l.wheel_from_edge" :label="`Wheels of load ${i + 1}, from the flange's edge`" optional hint="at the edge, the worst" />
       <template v-if="loadOf(l.load_id)?.spec.form === 'force' && asked && !asked.at_nodes.includes(l.spot) && !l.moves"><label><input v-model="l.spread" type="checkbox" /> spread over it</label><EntryField v-if="!l.spread" v-model="l.at" :label="`Load ${i + 1} stands at, from the start`" optional hint="the middle" /></template>
       <button type="button" class="button quiet" @click="draft.loads!.splice(i, 1)">Take off</button>
     </div>

@@ -301,7 +301,7 @@ def check_beam(member: BeamMember) -> BeamVerdict:
         checks += web_checks(s, m, Fy, member.method, places, member.bearing_mm, length)
     if member.wheel_from_edge_mm is not None:
         wheel = wheel_check(
-            s, m, Fy, member.method, places, member.wheel_from_edge_mm, abs(moment.value) / float(t.S[0])
+            s, m, Fy, member.method, places, member.wheel_from_edge_mm, abs(moment.value) / float(t.S[0]), length
         )
         checks += [wheel] if wheel else []
     checks += [_notch_check(n, s, m, member, cases, own, combos) for n in member.notches]

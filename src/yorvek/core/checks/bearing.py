@@ -6,10 +6,11 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from yorvek.core.checks.aisc.webs import flange_under_wheel_N, web_crippling, web_yielding
+from yorvek.core.checks.aisc.webs import web_crippling, web_yielding
 from yorvek.core.checks.en.patch import patch_resistance_N
 from yorvek.core.checks.methods import Combination, Method, no_method
 from yorvek.core.checks.record import Check, Value
+from yorvek.core.clauses.en1993.wheels import end_reach_mm, flange_under_wheel_N
 from yorvek.core.materials import Material
 from yorvek.core.sections import Section
 from yorvek.core.structures import BeamLoad, MemberCases
@@ -126,29 +127,39 @@ def _web(
 
 
 def wheel_check(
-    s: Section, m: Material, Fy: float, method: Method, places: list[Pressed], from_edge_mm: float, bent_MPa: float
+    s: Section,
+    m: Material,
+    Fy: float,
+    method: Method,
+    places: list[Pressed],
+    from_edge_mm: float | None,
+    bent_MPa: float,
+    length_mm: float,
+    *,
+    id: str = "flange-wheel",
 ) -> Check | None:
-    """Wheels on the bottom flange, half of each point load on either side of the web; None without point loads."""
+    """Wheels on the bottom flange, half of each point load on either side of the web, at every place; None without point loads.
+
+    Args:
+        from_edge_mm: the wheel's middle from the flange's edge; not entered: at the edge, where it bends it most.
+        length_mm: of the member: close to its ends the flange spreads a wheel less.
+    """
     loads = [p for p in places if p.words.startswith("under")]
     if not loads:
         return None
-    worst = max(loads, key=lambda p: p.force_N)
     why = None if s.shape == "i" else "wheels are looked at on the flange of an I section only"
-    takes = (
-        flange_under_wheel_N(
-            fy_MPa=Fy,
-            flange_mm=s.flange_mm,
-            width_mm=s.width_mm,
-            web_mm=s.wall_mm,
-            root_mm=s.root_radius_mm,
-            from_edge_mm=from_edge_mm,
-            bent_MPa=min(bent_MPa, Fy),
-        )
-        if why is None
-        else 0.0
-    )
+    n = from_edge_mm or 0.0
+    reach = end_reach_mm(width_mm=s.width_mm, web_mm=s.wall_mm, root_mm=s.root_radius_mm)
+
+    def takes(place: Pressed) -> float:
+        return flange_under_wheel_N(
+            fy_MPa=Fy, flange_mm=s.flange_mm, width_mm=s.width_mm, web_mm=s.wall_mm, root_mm=s.root_radius_mm,
+            from_edge_mm=n, bent_MPa=min(bent_MPa, Fy), at_end=min(place.x_mm, length_mm - place.x_mm) < reach,
+        )  # fmt: skip
+
+    worst = max(loads, key=lambda p: p.force_N if why else p.force_N / max(takes(p), 1e-9))
     return Check(
-        id="flange-wheel",
+        id=id,
         title="bottom flange under a wheel",
         kind="strength",
         method=method.words,
@@ -156,20 +167,22 @@ def wheel_check(
         formula="leff tf² fy (1 − (σ/fy)²) / 4m, by the method ≥ F/2",
         inputs=[
             Value(symbol="F/2", name="one wheel", value=worst.force_N / 2, unit="N"),
-            Value(symbol="n", name="wheel's middle from the flange's edge", value=from_edge_mm, unit="mm"),
+            Value(symbol="n", name="wheel's middle from the flange's edge", value=n, unit="mm"),
             Value(symbol="tf", name="flange", value=s.flange_mm, unit="mm"),
             Value(symbol="σ", name="stress of the flange from the member's bending", value=bent_MPa, unit="MPa"),
             Value(symbol="fy", name="yield strength", value=Fy, unit="MPa"),
         ],
         demand=worst.force_N / 2,
-        capacity=None if why else takes / method.divides.member,
+        capacity=None if why else takes(worst) / method.divides.member,
         unit="N",
         at_mm=worst.x_mm,
         combination=worst.combination,
         source="EN 1993-6:2007 (from memory)",
         assumptions=[
-            "a wheel on each side of the web, away from the member's end",
+            "a wheel on each side of the web",
+            f"within {reach:.0f} mm of an end: as at an end that no plate stiffens",
             "bending of the member taken at its greatest",
+            *(["where the wheels run was not entered: at the edge, which is worst"] if from_edge_mm is None else []),
         ],
         not_checked=why or no_method(m, method),
     )

@@ -61,8 +61,9 @@ class RoleChoice(Model):
 class FrameLoad(Model):
     """A load at a spot of the structure, or along bars of one's own choice: N, N/mm along bars, MPa over the width they carry.
 
-    A force on bars stands at `at_mm` from the start of the first of them; without a place it stands wherever it is worst
-    (`moves`), unless it is said to be spread over them. `way` is its direction where it is none of the usual ones.
+    A force on bars stands at `at_mm` from the start of the first of them; without a place it stands wherever it is worst,
+    unless it is said to be spread over them. One that `moves` runs on the bottom flange, its wheels `wheel_from_edge_mm`
+    from the edge (not said: at the edge, the worst). `way` is its direction where it is none of the usual ones.
     Loads of one `group` act together; of those that share `one_of` at most one acts; `both_ways` acts in either sense.
     """
 
@@ -78,6 +79,7 @@ class FrameLoad(Model):
     at_mm: float | None = Field(default=None, ge=0)
     spread: bool = False
     moves: bool = False
+    wheel_from_edge_mm: float | None = Field(default=None, ge=0)
     dynamic_factor: float = Field(default=1.0, ge=1.0)
     cycles: float = Field(default=0.0, ge=0.0)
     group: str = ""

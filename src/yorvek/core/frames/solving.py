@@ -208,7 +208,9 @@ class Analysis:
     def states(self) -> States:
         pieces = self.loading.pieces
         lean_x, lean_z = (columns_of(self.mesh, [_leaning(p, k) for p in pieces]) for k in (0, 2))
-        return States(self.mesh, columns_of(self.mesh, pieces), self.feet, (lean_x, lean_z))
+        return States(
+            self.mesh, columns_of(self.mesh, pieces), self.feet, (lean_x, lean_z), friction=self.request.ground_friction
+        )
 
     @cached_property
     def lean(self) -> float:

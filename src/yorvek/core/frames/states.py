@@ -57,8 +57,12 @@ class State:
         return self.system.reactions(self.u, self.columns)
 
     @property
-    def slack_names(self) -> list[str]:
-        return [self.mesh.skeleton.bars[k] for k in np.nonzero(self.slack)[0]]
+    def words(self) -> str:
+        """What is slack, and which feet have slipped."""
+        s = self.mesh.skeleton
+        slack = [s.bars[k] for k in np.nonzero(self.slack)[0]]
+        slipped = [n for k, n in enumerate(s.nodes) if self.lifted[6 * k] and not self.lifted[6 * k + 1]]
+        return "".join(f"; {what}: {', '.join(x)}" for what, x in (("slack", slack), ("slipped", slipped)) if x)
 
     def buckled(self, factors: Floats, shapes: int = 6) -> Buckled:
         """Linear buckling under a sum of columns; what was asked before is remembered."""
@@ -80,12 +84,7 @@ class Outcome:
 
     @property
     def words(self) -> str:
-        slack = self.state.slack_names
-        return (
-            self.case.words
-            + (f"; slack: {', '.join(slack)}" if slack else "")
-            + ("; second order" if self.second is not None else "")
-        )
+        return self.case.words + self.state.words + ("; second order" if self.second is not None else "")
 
     def forces(self, bar: int) -> Floats:
         """At the stations of a bar, [s, 6]."""
@@ -125,9 +124,11 @@ class Second:
 class States:
     """All states met so far, by what is slack and what is lifted."""
 
-    def __init__(self, mesh: Mesh, columns: Columns, feet: list[int], leaning: tuple[Columns, Columns]) -> None:
+    def __init__(
+        self, mesh: Mesh, columns: Columns, feet: list[int], leaning: tuple[Columns, Columns], *, friction: float
+    ) -> None:
         self.mesh, self.columns, self.stations = mesh, columns, Stations(mesh)
-        self.feet, self.leaning = feet, leaning
+        self.feet, self.leaning, self.friction = feet, leaning, friction
         self.only = mesh.skeleton.only
         self._states: dict[tuple[bytes, bytes], State] = {}
 
@@ -155,7 +156,20 @@ class States:
     def all(self) -> list[State]:
         return list(self._states.values())
 
-    def settled(self, case: Case, lean: Lean = UPRIGHT) -> State:
+    def rests(self, case: Case, lean: Lean = UPRIGHT) -> list[State]:
+        """The states in which a case may come to rest: with feet that grip the ground, and with those let go that are pushed
+        aside by more than they rub. A foot that has slipped holds nothing along the ground; the truth lies between the two.
+
+        Raises:
+            InputError: its ties find no rest.
+        """
+        grips = self.settled(case, lean)
+        if not self.feet:
+            return [grips]
+        slips = self.settled(case, lean, grip=False)
+        return [grips] if slips is grips else [grips, slips]
+
+    def settled(self, case: Case, lean: Lean = UPRIGHT, *, grip: bool = True) -> State:
         """The state in which a case comes to rest: start taut and down, let go one by one what pushes or pulls the wrong way.
 
         What would make it a mechanism that no load drives stays: it carries next to nothing. Feet that find no rest stay
@@ -168,17 +182,11 @@ class States:
         kept: set[tuple[str, int]] = set()
         forces = self.together(case.factors, lean)
         for _ in range(ROUNDS):
-            wrong = self._wrong(state, forces, kept)
+            wrong = self._wrong(state, forces, kept, grip=grip)
             if wrong is None:
                 return state
-            slack, lifted = state.slack.copy(), state.lifted.copy()
-            kind, at = wrong
-            if kind == "bar":
-                slack[at] = not slack[at]
-            else:
-                lifted[6 * at : 6 * at + 3] = ~lifted[6 * at : 6 * at + 3]
             try:
-                state = self.of(slack, lifted)
+                state = self.of(*_turned(state, *wrong))
             except Mechanism:
                 kept.add(wrong)
         if self.feet and not self.only.any():
@@ -194,7 +202,7 @@ class States:
                 even = even + share * (leaning.even @ factors)
         return Columns(forces[:, None], even[:, :, None], ())
 
-    def _wrong(self, state: State, load: Columns, kept: set[tuple[str, int]]) -> tuple[str, int] | None:
+    def _wrong(self, state: State, load: Columns, kept: set[tuple[str, int]], *, grip: bool) -> tuple[str, int] | None:
         """The tie or foot that is most in the wrong state."""
         u = state.system.solved(load.forces)
         ends = state.system.ends(u, load)
@@ -214,7 +222,21 @@ class States:
             wrong = -float(u[6 * n + 1]) * 1e3 / scale if state.lifted[6 * n + 1] else -float(reaction[n, 1]) / scale
             if wrong > max(worst[0], SLACK_N) and ("foot", n) not in kept:
                 worst = (wrong, "foot", n)
-        return (worst[1], worst[2]) if worst[1] else None
+        if worst[1] or grip:
+            return (worst[1], worst[2]) if worst[1] else None
+        return self._slips(state, reaction, scale, kept)
+
+    def _slips(
+        self, state: State, reaction: Floats, scale: float, kept: set[tuple[str, int]]
+    ) -> tuple[str, int] | None:
+        """The foot that is pushed aside most beyond its friction, once all of them push down."""
+        worst, at = SLACK_N, -1
+        for n in self.feet:
+            down, aside = float(reaction[n, 1]), float(np.hypot(reaction[n, 0], reaction[n, 2]))
+            beyond = (aside - self.friction * max(down, 0.0)) / scale
+            if not state.lifted[6 * n + 1] and beyond > worst and ("slip", n) not in kept:
+                worst, at = beyond, n
+        return ("slip", at) if at >= 0 else None
 
     def _stiff(self, bar: int) -> float:
         s = self.mesh.skeleton
@@ -252,6 +274,18 @@ class States:
         moves = self.stations.moves(system, u, load)
         _add_bow(self.stations, forces, moves, np.where(state.slack[mesh.bar], 0.0, N))
         return Second(u / ahead, forces / ahead, moves / ahead, system.reactions(u, load) / ahead)
+
+
+def _turned(state: State, kind: str, at: int) -> tuple[Flags, Flags]:
+    """What is slack and what is let go once a tie, a foot or its grip changes over."""
+    slack, lifted = state.slack.copy(), state.lifted.copy()
+    if kind == "bar":
+        slack[at] = not slack[at]
+    elif kind == "slip":
+        lifted[[6 * at, 6 * at + 2]] = True
+    else:
+        lifted[6 * at : 6 * at + 3] = not lifted[6 * at + 1]
+    return slack, lifted
 
 
 def _add_bow(stations: Stations, forces: Floats, moves: Floats, N: Floats) -> None:

@@ -20,6 +20,7 @@ from yorvek.core.frames.search import Case
 from yorvek.core.frames.solving import Analysis, layout_in
 from yorvek.core.frames.stability import stability_checks
 from yorvek.core.frames.swinging import frequency_check, swings_hz
+from yorvek.core.frames.wheels import wheel_checks
 from yorvek.core.frames.worst import Critical, Worst
 from yorvek.core.materials import material
 from yorvek.core.sections import price_per_kg, section
@@ -30,6 +31,7 @@ Floats = NDArray[np.float64]
 OUTSIDE = [
     "what the feet stand on: hand over the reactions, anchors by their maker's data",
     "stiffeners, and plates that were not entered as a joint",
+    "walls of tubes under what rolls or hangs on them",
     "the load's own swing and impact beyond its dynamic factor",
 ]
 
@@ -146,7 +148,9 @@ def _check(request: FrameRequest, layout: Layout, *, swings: bool) -> FrameVerdi
         stiffness=least_reserve([*moved.checks, *sways], "stiffness", none_applies="no limit"),
         sways=sways,
         weakest=weakest,
-        handed=_handed(service),
+        handed=_handed(
+            service if request.anchored else Worst(analysis, service.combinations, strength=False, grips=True)
+        ),
         loads=[
             Put(
                 name=x.name,
@@ -261,7 +265,7 @@ def _buckling(analysis: Analysis, whole: Critical, strong: Worst) -> Buckling:
 def _bar(analysis: Analysis, one: OneBar, strong: Worst, ends: Ends) -> BarVerdict:
     """A bar's checks, its joints, and its forces where it is bent most."""
     checks, shown = check_bar(one, strong)
-    checks += repeated_checks(analysis, one)
+    checks += repeated_checks(analysis, one) + wheel_checks(analysis, one, strong.combinations)
     made, bar = one.made, one.bar
     length = float(analysis.skeleton.length[one.index])
     return BarVerdict(

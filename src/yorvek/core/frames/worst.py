@@ -40,27 +40,32 @@ class Critical:
 
 
 class Worst:
-    """Outcomes of one set of combinations: for each bar those that may be worst for it."""
+    """Outcomes of one set of combinations: for each bar those that may be worst for it. `grips`: feet that stand are taken to
+    hold along the ground whatever pushes them.
+    """
 
-    def __init__(self, analysis: Analysis, combinations: list[Combination], *, strength: bool) -> None:
-        self.analysis, self.strength = analysis, strength
+    def __init__(
+        self, analysis: Analysis, combinations: list[Combination], *, strength: bool, grips: bool = False
+    ) -> None:
+        self.analysis, self.strength, self.grips = analysis, strength, grips
         self.states = analysis.states
         self.search = Search(analysis.loading, combinations, strength=strength)
         self.combinations = combinations
         self._critical: dict[str, Critical] = {}
-        self._settled: dict[tuple[str, tuple[int, ...]], State] = {}
+        self._rests: dict[tuple[str, tuple[int, ...]], list[State]] = {}
 
     @property
     def ahead(self) -> float:
         return self.analysis.request.method.ahead if self.strength else 1.0
 
-    def state(self, case: Case) -> State:
-        """The state in which a case rests."""
+    def rests(self, case: Case) -> list[State]:
+        """The states in which a case may rest."""
         if not self.states.one_sided:
-            return self.states.taut
-        if case.key not in self._settled:
-            self._settled[case.key] = self.states.settled(case)
-        return self._settled[case.key]
+            return [self.states.taut]
+        if case.key not in self._rests:
+            found = self.states.rests(case)
+            self._rests[case.key] = found[:1] if self.grips else found
+        return self._rests[case.key]
 
     def critical(self, combination: Combination) -> Critical:
         """The lowest critical factor of a combination: begun with everything on, then with what adds to the shape found."""
@@ -82,8 +87,9 @@ class Worst:
         best: Critical | None = None
         for _ in range(ROUNDS):
             case = self.search.case(combination, picks)
-            state = self.state(case)
-            found = state.buckled(case.factors)
+            state, found = min(
+                ((s, s.buckled(case.factors)) for s in self.rests(case)), key=lambda pair: pair[1].factor
+            )
             if best is None or found.factor < best.factor:
                 best = Critical(case, found, state.N @ case.factors)
             if not len(found.factors):
@@ -121,15 +127,15 @@ class Worst:
         solved: list[Outcome] = []
         bent = 0
         for case in pool:
-            state = self.state(case)
             if not self.second(case.combination):
-                solved.append(Outcome(case, state))
+                solved += [Outcome(case, state) for state in self.rests(case)]
                 continue
             bent += 1
-            solved += self._bent(case, state, exactly=bent <= MOST_SECOND)
+            for k, state in enumerate(self.rests(case)):
+                solved += self._bent(case, state, k, exactly=bent <= MOST_SECOND)
         return [solved] * len(groups)
 
-    def _bent(self, case: Case, state: State, *, exactly: bool) -> list[Outcome]:
+    def _bent(self, case: Case, state: State, rest: int, *, exactly: bool) -> list[Outcome]:
         """A case of second order; beyond the number worked out exactly, first order times what its combination makes of it."""
         if not exactly:
             grown = 1 / (1 - self.ahead / self.critical(case.combination).factor)
@@ -141,8 +147,9 @@ class Worst:
             return [Outcome(case, state, second, k) for k in range(len(leans))]
         out = []
         for way in leans:
-            rest = self.states.settled(case, way)
-            out.append(Outcome(case, rest, self.states.second_order(case, rest, self.ahead, [way])))
+            leaning = self.states.rests(case, way)
+            state = leaning[min(rest, len(leaning) - 1)]
+            out.append(Outcome(case, state, self.states.second_order(case, state, self.ahead, [way])))
         return out
 
     def more(self, groups: list[list[Case]], values: Iterable[Floats], first: Whole) -> list[list[Case]]:

@@ -135,6 +135,9 @@ class StructureLoad(Model):
     at: Place | None = Field(default=None, description="of a force on bars, from the start of the first")
     spread: bool = False
     moves: bool = False
+    wheel_from_edge: Place | None = Field(
+        default=None, description="of a load that moves on a bottom flange: its wheels from the flange's edge"
+    )
 
 
 class MemberStated(Model):
@@ -207,6 +210,7 @@ def frame_load(on: StructureLoad, load: LoadSpec) -> FrameLoad:
         area_MPa=value if load.form == "area" else 0.0,
         dynamic_factor=load.dynamic_factor,
         moves=on.moves,
+        wheel_from_edge_mm=None if on.wheel_from_edge is None else on.wheel_from_edge.value,
         cycles=load.cycles,
         group=load.group,
         one_of=load.one_of,

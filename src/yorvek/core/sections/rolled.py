@@ -53,7 +53,7 @@ def _round_toe_J(t: float, toe: float) -> float:
     """What a round toe takes from a strip of thickness t beyond its square end: fitted to finite elements (`saint_venant`) of
     toes up to 0.85 t, within half a percent of J.
     """
-    return 0.343 * (toe / t) ** 2.5 * t**4
+    return float(0.343 * (toe / t) ** 2.5 * t**4)
 
 
 def angle_J_mm4(vertical: float, horizontal: float, t: float, root: float, toe: float = 0.0) -> float:

@@ -65,7 +65,7 @@ def release(request: HttpRequest, job_id: int, body: ReleaseIn) -> shapes.JobVie
         note=body.note,
         checked_by=signed.author.username if signed and signed.author else "",
         digest=digest,
-        snapshot=job_file(job).model_dump_json(),
+        snapshot=job_file(job, stock=True).model_dump_json(),
     )
     with edit(user, job, f"released revision {state.job.revision}", ripple=False) as scope:
         scope.create(Release, spec, author=user)

@@ -44,10 +44,10 @@ def _job(request: HttpRequest, job_id: int) -> tuple[Job, Figures]:
 
 
 @router.get("/jobs/{job_id}/export/job.json")
-def export_job(request: HttpRequest, job_id: int) -> HttpResponse:
-    """The job file."""
+def export_job(request: HttpRequest, job_id: int, stock: bool = False) -> HttpResponse:
+    """The job file; `stock`: with the stock book, without its prices."""
     job = job_of(request, job_id)
-    return file_response(write_job_file(job_file(job)), f"{job.spec.name}.job.json", "application/json")
+    return file_response(write_job_file(job_file(job, stock=stock)), f"{job.spec.name}.job.json", "application/json")
 
 
 @router.get("/jobs/{job_id}/export/cut-list.pdf")

@@ -46,7 +46,10 @@ class JobIn(Model):
 
 
 class FileIn(Model):
+    """A job file; `stock`: take its stock lines into the book as well, but for those that are there."""
+
     text: str
+    stock: bool = False
 
 
 @router.get("/jobs", response=list[JobLine])
@@ -86,8 +89,8 @@ def make_job(request: HttpRequest, body: JobSpec) -> shapes.JobView:
 
 @router.post("/jobs/import", response=shapes.JobView)
 def import_job(request: HttpRequest, body: FileIn) -> shapes.JobView:
-    """A job from a job file, stock and log included."""
-    return job_view(load_job(writer(request), read_job_file(body.text)))
+    """A job from a job file, its log included; its stock lines where they are asked for."""
+    return job_view(load_job(writer(request), read_job_file(body.text), stock=body.stock))
 
 
 @router.get("/jobs/{job_id}", response=shapes.JobView)

@@ -6,7 +6,7 @@ from typing import TypeVar
 
 from yorvek.core.files.jobfile import FileJoint, FileLoad, FileMember, FilePart, FilePlate, FileStructure, JobFile
 from yorvek.core.jobs.plates import PlateSpec
-from yorvek.core.jobs.spec import MemberSpec
+from yorvek.core.jobs.spec import MemberSpec, StockSpec
 from yorvek.core.jobs.structures import StructureSpec
 from yorvek.core.parts import BarPiece, PartSpec
 from yorvek.server.accounts.models import User
@@ -30,8 +30,10 @@ from yorvek.server.stock.models import StockItem
 S = TypeVar("S", MemberSpec, StructureSpec)
 
 
-def load_job(user: User, file: JobFile) -> Job:
-    """Make a job, its records, its stock and its log from a file, as one edit."""
+def load_job(user: User, file: JobFile, *, stock: bool = False) -> Job:
+    """Make a job, its records and its log from a file, as one edit; `stock`: its stock lines too, but for those that the
+    book has already.
+    """
     with edit(user, None, f"job file {file.job.name}") as scope:
         made = scope.create(Job, file.job)
         job = Job.objects.get(pk=made.pk)
@@ -52,9 +54,8 @@ def load_job(user: User, file: JobFile) -> Job:
             scope.create(FreeJoint, joint.spec)
         for p in file.parts:
             scope.create(Part, _part(p.spec, members))
-        for s in file.stock:
-            # the number of a job it was kept for means nothing here
-            scope.create(StockItem, s.model_copy(update={"item": s.item.model_copy(update={"reserved_for": None})}))
+        for s in _new_lines(user, file) if stock else []:
+            scope.create(StockItem, s)
         for cut in file.cuts:
             scope.create(CutBar, cut, author=user)
         for kept in file.kept:
@@ -62,6 +63,22 @@ def load_job(user: User, file: JobFile) -> Job:
         for n in file.notes:
             scope.create(Note, n, author=user)
     return job
+
+
+def _new_lines(user: User, file: JobFile) -> list[StockSpec]:
+    """Stock lines of a file that the book has not got; the number of a job one was kept for means nothing here."""
+    there = [s.spec for s in StockItem.objects.filter(shop_id=user.shop_id)]
+    lines = [s.model_copy(update={"item": s.item.model_copy(update={"reserved_for": None})}) for s in file.stock]
+    return [s for s in lines if s not in there]
+
+
+OWN_PRICES = {"price": None, "delivery": None, "yard_cut": None, "duty_percent": 0.0, "supplier": "", "reserved_for": None}
+"""What a stock line says of the shop's dealings; it does not travel."""
+
+
+def _without_prices(line: StockSpec) -> StockSpec:
+    known = type(line.item).model_fields
+    return StockSpec(item=line.item.model_copy(update={k: v for k, v in OWN_PRICES.items() if k in known}))
 
 
 def _member(spec: S, loads: dict[int, int]) -> S:
@@ -87,8 +104,9 @@ def _part(spec: PartSpec, members: dict[int, int]) -> PartSpec:
     return spec.model_copy(update={"shape": spec.shape.model_copy(update={"member_id": members[spec.shape.member_id]})})
 
 
-def job_file(job: Job) -> JobFile:
-    """A job as a file, with the shop's stock."""
+def job_file(job: Job, *, stock: bool = False) -> JobFile:
+    """A job as a file; `stock`: with the lines of the shop's book, without what they cost and where they come from."""
+    lines = StockItem.objects.filter(shop_id=job.shop_id) if stock else []
     return JobFile(
         job=job.spec,
         dimensions=[d.spec for d in Dimension.objects.filter(job=job)],
@@ -99,7 +117,7 @@ def job_file(job: Job) -> JobFile:
         joints=[FileJoint(id=x.pk, spec=x.spec) for x in FreeJoint.objects.filter(job=job)],
         profiles=[x.spec for x in Profile.objects.filter(job=job)],
         parts=[FilePart(id=p.pk, spec=p.spec) for p in Part.objects.filter(job=job)],
-        stock=[s.spec for s in StockItem.objects.filter(shop_id=job.shop_id)],
+        stock=[_without_prices(s.spec) for s in lines],
         cuts=[c.spec for c in CutBar.objects.filter(job=job)],
         kept=[k.spec for k in KeptPlan.objects.filter(job=job)],
         notes=[n.spec for n in Note.objects.filter(job=job)],

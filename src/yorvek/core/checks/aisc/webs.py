@@ -1,4 +1,4 @@
-"""Webs and flanges of open sections under concentrated loads: AISC 360-22 J10, and wheels on a flange. N, mm, MPa."""
+"""Webs and flanges of open sections under concentrated loads: AISC 360-22 J10. N, mm, MPa."""
 
 from __future__ import annotations
 
@@ -25,27 +25,3 @@ def web_crippling(
         grown = 1 + 3 * ratio * thick
     root = math.sqrt(E_MPa * Fy_MPa * flange_mm / web_mm)
     return Strength(nominal=(0.40 if at_end else 0.80) * web_mm**2 * grown * root, phi=0.75, omega=2.00)
-
-
-def flange_under_wheel_N(
-    *,
-    fy_MPa: float,
-    flange_mm: float,
-    width_mm: float,
-    web_mm: float,
-    root_mm: float,
-    from_edge_mm: float,
-    bent_MPa: float,
-) -> float:
-    """One wheel on a bottom flange away from the member's end: leff tf2 fy (1 - (sigma/fy)2) / (4 m), leff = 4 sqrt(2) (m + n)
-    (EN 1993-6:2007 6.7, from memory).
-
-    Args:
-        from_edge_mm: n, from the flange's edge to the wheel's middle.
-        bent_MPa: stress of the flange from the member's own bending.
-    """
-    lever = 0.5 * (width_mm - web_mm) - 0.8 * root_mm - from_edge_mm
-    if lever <= 0:
-        return math.inf
-    length = 4 * math.sqrt(2) * (lever + from_edge_mm)
-    return max(0.0, length * flange_mm**2 * fy_MPa * (1 - (bent_MPa / fy_MPa) ** 2) / (4 * lever))

@@ -29,5 +29,5 @@ class Command(BaseCommand):
         for file in sorted((settings.HOME / "demo").glob("*.job.json")):
             job = read_job_file(file.read_text())
             if job.job.name not in there:
-                load_job(people["estimator"], job)
+                load_job(people["estimator"], job, stock=True)
                 self.stdout.write(f"loaded {job.job.name}")
