@@ -2,18 +2,30 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator, Sequence
 from dataclasses import dataclass
 
 import numpy as np
 from numpy.typing import NDArray
 
+from yorvek.core.checks.methods import Method
 from yorvek.core.checks.record import Check
 from yorvek.core.frames.members import Member
-from yorvek.core.frames.search import Case, weights
+from yorvek.core.frames.search import Case, Found, rows_of, weights
 from yorvek.core.frames.solving import Analysis, Made
 from yorvek.core.frames.states import Outcome
-from yorvek.core.frames.strength import Push, Strength, bending_record, push_of, shares, shear_record, strength_of
+from yorvek.core.frames.strength import (
+    Push,
+    Strength,
+    bending_record,
+    joined,
+    joined_pushes,
+    push_of,
+    shares,
+    shear_record,
+    strength_of,
+    taken,
+)
 from yorvek.core.frames.worst import Critical, Worst
 from yorvek.core.structures.starters.layout import Bar
 
@@ -38,6 +50,10 @@ class OneBar:
 
     def forces(self) -> list[Floats]:
         return [o.forces(self.index) for o in self.outcomes]
+
+    def end_forces(self, at: int) -> Floats:
+        """At its start (0) or its end (-1) in every outcome, [o, 6]."""
+        return np.array([o.ends[self.index, at] for o in self.outcomes])
 
 
 def scales(analysis: Analysis) -> Floats:
@@ -68,18 +84,18 @@ def candidates(worst: Worst, pushes: Floats) -> list[list[Case]]:
     """
     analysis = worst.analysis
     size = scales(analysis)
-    groups: list[list[Case]] = [[] for _ in analysis.layout.bars]
+    bars = np.arange(len(analysis.layout.bars))
+    found = Found(worst.search, len(bars))
     for state in worst.states.all():
         stations = state.stations
         share = state.forces / size[stations.bar][:, :, None]
         pushed = -state.forces[:, 0] / pushes[stations.bar][:, None]
-        worst.more(groups, _sums(share, pushed), stations.first)
+        for values in _sums(share, pushed):
+            found.add(values, stations.first)
         ends = np.concatenate([stations.first[:-1], stations.first[1:] - 1])
-        found: list[list[Case]] = [[] for _ in ends]
-        worst.more(found, _end_sums(share[ends]), np.arange(len(ends) + 1))
-        for k, cases in enumerate(found):
-            groups[k % len(groups)] += cases
-    return [list({c.key: c for c in g}.values()) for g in groups]
+        for values in _end_sums(share[ends]):
+            found.add(values, np.arange(len(ends) + 1), np.concatenate([bars, bars]))
+    return found.lists()
 
 
 def _sums(share: Floats, pushed: Floats) -> Iterator[Floats]:
@@ -120,22 +136,33 @@ def bars_of(worst: Worst) -> list[OneBar]:
         at = stations.at_mm[stations.of_bar(k)]
         unbraced = member.sideways_length_mm(member.along(bar.name, at))
         own.append((k, bar, member, made, at, strength_of(made, method, unbraced, member.length_mm, welded)))
+    pushes = _pushes(method)
     plain = np.array(
-        [
-            max(push_of(made, method, _own_lengths(member, bar.name), "").allowed_N, 1.0)
-            for _, bar, member, made, _, _ in own
-        ]
+        [max(pushes(made, _own_lengths(member, bar.name), "").allowed_N, 1.0) for _, bar, member, made, _, _ in own]
     )
     groups = candidates(worst, np.nan_to_num(plain, nan=1.0))
     outcomes = worst.outcomes(groups)
     lengths = {c.name: _lengths(worst, worst.critical(c)) for c in worst.combinations}
     return [
         OneBar(
-            bar, k, member, made, strength, at,
-            {name: push_of(made, method, rows[k][0], rows[k][1]) for name, rows in lengths.items()}, outcomes[k],
+            bar, k, member, made, strength, at, {name: pushes(made, *rows[k]) for name, rows in lengths.items()},
+            outcomes[k],
         )
         for k, bar, member, made, at, strength in own
     ]  # fmt: skip
+
+
+def _pushes(method: Method) -> Callable[[Made, tuple[float, float], str], Push]:
+    """What bars take of push, once for those of one make and length."""
+    known: dict[tuple[object, ...], Push] = {}
+
+    def push(made: Made, lengths: tuple[float, float], words: str) -> Push:
+        key = (made.key, made.joined_by, lengths, words)
+        if key not in known:
+            known[key] = push_of(made, method, lengths, words)
+        return known[key]
+
+    return push
 
 
 def _own_lengths(member: Member, bar: str) -> tuple[float, float]:
@@ -184,27 +211,51 @@ def _by_member(analysis: Analysis, work: Floats) -> Floats:
     return out
 
 
-def check_bar(one: OneBar, worst: Worst) -> tuple[list[Check], Floats]:
+@dataclass(frozen=True)
+class Governing:
+    """The numbers of a bar's outcomes under which bending with axial force and shear with torque are worst."""
+
+    bent: int
+    cut: int
+
+
+def governing(ones: Sequence[OneBar], method: Method) -> list[Governing]:
+    """What governs each bar: all bars at once, outcome by outcome. What has no rule comes before all."""
+    sizes = [len(one.at_mm) for one in ones]
+    first = np.concatenate([[0], np.cumsum(sizes)]).astype(np.int64)
+    whole = joined([one.strength for one in ones])
+    pushes = {name: joined_pushes([one.pushes[name] for one in ones], sizes) for name in ones[0].pushes}
+    asked: dict[int, tuple[Outcome, list[int], list[int]]] = {}
+    for k, one in enumerate(ones):
+        for number, o in enumerate(one.outcomes):
+            _, bars, numbers = asked.setdefault(id(o), (o, [], []))
+            bars.append(k)
+            numbers.append(number)
+    most = np.full((len(ones), 2), -1.0)
+    best = np.zeros((len(ones), 2), dtype=np.int64)
+    for o, bars, numbers in asked.values():
+        rows, begin = rows_of(first, np.array(bars))
+        own, push = taken(whole, rows), pushes[o.case.combination.name].take(rows)
+        used = shares(own, push, method, o.at(rows), amplified=o.second is not None)
+        for j, share in enumerate((used.together, used.sheared)):
+            here = np.maximum.reduceat(np.where(np.isnan(share), np.inf, share), begin[:-1])
+            more = here > most[bars, j]
+            at = np.array(bars)[more]
+            most[at, j], best[at, j] = here[more], np.array(numbers)[more]
+    return [Governing(int(a), int(b)) for a, b in best]
+
+
+def bar_checks(one: OneBar, by: Governing, method: Method) -> tuple[list[Check], Floats]:
     """The bar's own checks, and the forces [s, 6] where bending with axial force is worst."""
-    method = worst.analysis.request.method
-    forces = one.forces()
-    bent: tuple[float, int] = (-1.0, 0)
-    cut: tuple[float, int] = (-1.0, 0)
-    for k, (o, f) in enumerate(zip(one.outcomes, forces, strict=True)):
-        used = shares(one.strength, one.pushes[o.case.combination.name], method, f, amplified=o.second is not None)
-        bent = max(bent, (_rank(used.together), -k), key=lambda p: p[0])
-        cut = max(cut, (_rank(used.sheared), -k), key=lambda p: p[0])
-    records = []
-    for (_, place), record in ((bent, "bend"), (cut, "cut")):
-        o = one.outcomes[-place]
-        push = one.pushes[o.case.combination.name]
-        common = (one.bar.name, one.made, one.strength, push, method, one.at_mm, forces[-place], o.words)
-        records.append(
-            bending_record(*common, amplified=o.second is not None) if record == "bend" else shear_record(*common)
-        )
-    return records, forces[-bent[1]]
-
-
-def _rank(share: Floats) -> float:
-    """The greatest share; where there is no rule it comes before all."""
-    return np.inf if np.isnan(share).any() else float(share.max())
+    bent, cut = one.outcomes[by.bent], one.outcomes[by.cut]
+    forces = bent.forces(one.index)
+    common = (one.bar.name, one.made, one.strength)
+    return [
+        bending_record(
+            *common, one.pushes[bent.case.combination.name], method, one.at_mm, forces, bent.words,
+            amplified=bent.second is not None,
+        ),
+        shear_record(
+            *common, one.pushes[cut.case.combination.name], method, one.at_mm, cut.forces(one.index), cut.words
+        ),
+    ], forces  # fmt: skip

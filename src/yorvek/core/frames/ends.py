@@ -3,6 +3,8 @@
 from __future__ import annotations
 
 import math
+from collections.abc import Sequence
+from typing import Any
 
 import numpy as np
 from numpy.typing import NDArray
@@ -47,18 +49,28 @@ def _of_bar(
             continue
         place = _end(analysis, one, by_name, node)
         rules = rules_of(place, joint, hinged=hinged)
-        forces = np.array([f[at] for f in one.forces()])
-        found = worst([r for r in rules if not r.unfactored], forces, [o.words for o in one.outcomes])
+        found = worst([r for r in rules if not r.unfactored], one.end_forces(at), Words(one.outcomes))
         plain = [r for r in rules if r.unfactored]
         if plain and unfactored:
-            found += worst(
-                plain, np.array([o.forces(one.index)[at] for o in unfactored]), [o.words for o in unfactored]
-            )
+            found += worst(plain, np.array([o.ends[one.index, at] for o in unfactored]), Words(unfactored))
         if (joint is None and not hinged) or isinstance(joint, Welded | Grooved):
             found += _repeated(analysis, one, place, joint, at)
         kind = joint.kind if joint is not None else "hinge" if hinged else "weld"
         out.append((node, kind, joint is not None, found))
     return out
+
+
+class Words(Sequence[str]):
+    """What outcomes are called, asked for one by one."""
+
+    def __init__(self, outcomes: list[Outcome]) -> None:
+        self._outcomes = outcomes
+
+    def __len__(self) -> int:
+        return len(self._outcomes)
+
+    def __getitem__(self, k: Any) -> Any:
+        return self._outcomes[k].words
 
 
 def _repeated(analysis: Analysis, one: OneBar, place: End, joint: Joint | None, at: int) -> list[Check]:
@@ -178,8 +190,8 @@ def _used(one: OneBar, bar: Bar, node: str) -> float:
     """Greatest stress of a bar at its end there, of its yield."""
     at = 0 if node == bar.i else -1
     s = one.made.section
-    stress = [abs(f[at, 0]) / s.A_mm2 + abs(f[at, 5]) / s.Sx_mm3 + abs(f[at, 4]) / s.Sy_mm3 for f in one.forces()]
-    return float(max(stress)) / one.made.metal.yield_MPa
+    f = np.abs(one.end_forces(at))
+    return float((f[:, 0] / s.A_mm2 + f[:, 5] / s.Sx_mm3 + f[:, 4] / s.Sy_mm3).max()) / one.made.metal.yield_MPa
 
 
 def rated_bars(analysis: Analysis) -> set[str]:

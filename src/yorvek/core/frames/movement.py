@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 from itertools import product
 
@@ -12,7 +12,7 @@ from numpy.typing import NDArray
 from yorvek.core.checks.limits import Limits, deflection_limit_mm, limit_words
 from yorvek.core.checks.record import Check, Value
 from yorvek.core.frames.members import Run, runs_of
-from yorvek.core.frames.search import Case
+from yorvek.core.frames.search import CODE, Found, peaks, rows_of
 from yorvek.core.frames.solving import Analysis
 from yorvek.core.frames.states import Outcome
 from yorvek.core.frames.worst import Worst
@@ -28,9 +28,7 @@ STUB = 10.0
 
 @dataclass(frozen=True)
 class Watched:
-    """Points that share a limit, and how their movement is measured: a matrix over all stations' movements, or nothing for
-    the movement itself.
-    """
+    """Points that share a limit; `chord`: the two points between which their movement is measured, `share` of the way."""
 
     name: str
     rows: Whole
@@ -40,14 +38,27 @@ class Watched:
     chord: tuple[int, int] | None = None
     share: Floats | None = None
 
-    def of(self, moves: Floats) -> Floats:
-        """What counts of movements of all stations, [s, 3, ...]: [rows, 3, ...]."""
-        here = moves[self.rows]
-        if self.chord is None or self.share is None:
-            return here
-        a, b = moves[self.chord[0]], moves[self.chord[1]]
-        share = self.share.reshape(-1, *([1] * (moves.ndim - 1)))
-        return np.asarray(here - ((1 - share) * a + share * b))
+
+class Points:
+    """The points of everything that is watched, one group after the other, and what counts of their movement."""
+
+    def __init__(self, watched: Sequence[Watched]) -> None:
+        sizes = [len(w.rows) for w in watched]
+        self.first: Whole = np.concatenate([[0], np.cumsum(sizes)]).astype(np.int64)
+        self.rows: Whole = np.concatenate([w.rows for w in watched])
+        chord = np.array([w.chord or (0, 0) for w in watched])
+        self._a, self._b = (np.repeat(chord[:, k], sizes) for k in (0, 1))
+        self._measured = np.repeat([w.chord is not None for w in watched], sizes)
+        self._share = np.concatenate(
+            [np.zeros(n) if w.share is None else w.share for n, w in zip(sizes, watched, strict=True)]
+        )
+
+    def of(self, moves: Floats, which: Whole | None = None) -> Floats:
+        """What counts of the movements of all stations, [s, 3, ...], at those points (none given: at all)."""
+        k = np.arange(len(self.rows)) if which is None else which
+        plain = (-1, *([1] * (moves.ndim - 1)))
+        share, counts = self._share[k].reshape(plain), self._measured[k].reshape(plain)
+        return np.asarray(moves[self.rows[k]] - counts * ((1 - share) * moves[self._a[k]] + share * moves[self._b[k]]))
 
 
 @dataclass(frozen=True)
@@ -69,53 +80,51 @@ def movements(worst: Worst) -> Moved:
     stations = worst.states.stations
     everywhere = Watched("the greatest movement", np.arange(len(stations.at_mm)), 0.0, 0.0, "")
     watched = [everywhere, *_watched(analysis)]
-    groups: list[list[Case]] = [[] for _ in watched]
+    points, cases = Points(watched), Found(worst.search, len(watched))
     for state in worst.states.all():
-        for group, one in zip(groups, watched, strict=True):
-            _search(worst, one.of(state.moves), group)
-    outcomes = worst.outcomes([list({c.key: c for c in g}.values()) for g in groups])
-    # a case that is solved for one is solved for all
-    moved: dict[int, Floats] = {}
-    found = [_most(one, cases, moved) for one, cases in zip(watched, outcomes, strict=True)]
+        _search(points.of(state.moves), points.first, cases)
+    found = _most(points, worst.outcomes(cases.lists()))
     checks = [_record(worst, one, *best) for one, best in zip(watched[1:], found[1:], strict=True)]
     order = np.argsort([-1.0 if c.reserve is None else c.reserve for c in checks])
     governing = found[1 + int(order[0])][1] if len(order) else found[0][1]
     return Moved([checks[k] for k in order], _record(worst, everywhere, *found[0]), governing.nodes())
 
 
-def _most(one: Watched, outcomes: list[Outcome], moved: dict[int, Floats]) -> tuple[float, Outcome, int]:
-    """The greatest movement, in which outcome, and at which station."""
-    best: tuple[float, Outcome, int] = (-1.0, outcomes[0], 0)
-    for o in outcomes:
-        if id(o) not in moved:
-            moved[id(o)] = o.moves()
-        size = np.linalg.norm(one.of(moved[id(o)]), axis=1)
-        k = int(size.argmax())
-        if size[k] > best[0]:
-            best = (float(size[k]), o, int(one.rows[k]))
+def _most(points: Points, outcomes: list[list[Outcome]]) -> list[tuple[float, Outcome, int]]:
+    """The greatest movement of each group, in which outcome, and at which station."""
+    asked: dict[int, tuple[Outcome, list[int]]] = {}
+    for group, several in enumerate(outcomes):
+        for o in several:
+            asked.setdefault(id(o), (o, []))[1].append(group)
+    best: list[tuple[float, Outcome, int]] = [(-1.0, several[0], 0) for several in outcomes]
+    for o, groups in asked.values():
+        which, first = rows_of(points.first, np.array(groups))
+        size = np.linalg.norm(points.of(o.moves(), which), axis=1)
+        for group, k in zip(groups, peaks(size, first).tolist(), strict=True):
+            if size[k] > best[group][0]:
+                best[group] = (float(size[k]), o, int(points.rows[which[k]]))
     return best
 
 
-def _search(worst: Worst, moves: Floats, group: list[Case]) -> None:
+def _search(moves: Floats, first: Whole, found: Found) -> None:
     """Worst cases in every direction, then in the direction found until it stays."""
-    first = np.arange(len(WAYS) + 1) * len(moves)
-    in_ways = np.einsum("wk,skc->wsc", WAYS, moves).reshape(-1, moves.shape[2])
-    for found in worst.search.worst_rows(in_ways, first):
-        group += found
-    tried: set[tuple[str, tuple[int, ...]]] = set()
+    for way in WAYS:
+        found.add(np.einsum("k,rkc->rc", way, moves), first)
+    tried = np.zeros(0, dtype=np.int64)
     for _ in range(TURNS):
-        rows = []
-        for case in {c.key: c for c in group if c.key not in tried}.values():
-            tried.add(case.key)
-            at = moves @ case.factors
-            k = int(np.linalg.norm(at, axis=1).argmax())
-            size = float(np.linalg.norm(at[k]))
-            if size > 0:
-                rows.append(at[k] / size @ moves[k])
-        if not rows:
-            break
-        for found in worst.search.worst_rows(np.array(rows), np.arange(len(rows) + 1)):
-            group += found
+        groups, numbers = found.pairs()
+        new = ~np.isin(groups * CODE + numbers, tried)
+        tried = groups * CODE + numbers
+        for number in np.unique(numbers[new]).tolist():
+            own = groups[new & (numbers == number)]
+            which, begin = rows_of(first, own)
+            at = moves[which] @ found.search.cases[number].factors
+            size = np.linalg.norm(at, axis=1)
+            top = peaks(size, begin)
+            top, own = top[size[top] > 0], own[size[top] > 0]
+            if len(top):
+                values = np.einsum("rk,rkc->rc", at[top] / size[top][:, None], moves[which[top]])
+                found.add(values, np.arange(len(top) + 1), own)
 
 
 def _watched(analysis: Analysis) -> list[Watched]:

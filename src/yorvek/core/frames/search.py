@@ -6,8 +6,9 @@ that are greatest of several such sums (interaction, shares of shear and torque,
 
 from __future__ import annotations
 
+from collections.abc import Iterator
 from dataclasses import dataclass
-from itertools import product
+from itertools import pairwise, product
 
 import numpy as np
 from numpy.typing import NDArray
@@ -18,6 +19,9 @@ from yorvek.core.frames.events import OFF, Loading
 Floats = NDArray[np.float64]
 Whole = NDArray[np.int64]
 SIGNS = (1.0, -1.0)
+ADDS = 1e-9
+CODE = 2**32
+"""Groups and cases are numbered well below it."""
 
 
 @dataclass(frozen=True)
@@ -35,31 +39,26 @@ class Case:
 
 
 class Search:
-    """Worst cases of one set of combinations over one loading."""
+    """Worst cases of one set of combinations over one loading; every case met has a number."""
 
     def __init__(self, loading: Loading, combinations: list[Combination], *, strength: bool) -> None:
         self.loading, self.combinations, self.strength = loading, combinations, strength
+        self.cases: list[Case] = []
         self._made: dict[tuple[str, tuple[int, ...]], Case] = {}
-        self._tables = [self._table(c) for c in combinations]
-
-    def _table(self, combination: Combination) -> tuple[Floats, list[Floats]]:
-        """Factors of what is always there [c], and of each choice's alternatives [a, c]."""
-        off = [OFF] * len(self.loading.choices)
-        always = self.loading.factors(combination, off, strength=self.strength)
-        options = []
-        for k, choice in enumerate(self.loading.choices):
-            rows = []
-            for a in range(len(choice.alternatives)):
-                picks = [*off[:k], a, *off[k + 1 :]]
-                rows.append(self.loading.factors(combination, picks, strength=self.strength) - always)
-            options.append(np.array(rows))
-        return always, options
+        self._numbers: dict[tuple[int, int], int] = {}
+        options = [a for c in loading.choices for a in c.alternatives]
+        self._options = np.zeros((len(options), loading.width))
+        for row, a in zip(self._options, options, strict=True):
+            for column, factor in (a.strength if strength else a.plain).items():
+                row[column] += factor
+        self._begin = np.cumsum([0, *(len(c.alternatives) for c in loading.choices)])
+        self._always = np.zeros(loading.width)
+        self._always[[loading.own, *loading.permanent]] = 1.0
+        self._factors = np.array([[c.factor(x.case) for x in loading.choices] for c in combinations])
+        self._hash = np.random.default_rng(1).integers(1, 2**62, len(loading.choices), dtype=np.int64)
 
     def case(self, combination: Combination, picks: tuple[int, ...]) -> Case:
         """The case of those picks; what a combination leaves out is off."""
-        asked = (combination.name, picks)
-        if asked in self._made:
-            return self._made[asked]
         there = tuple(
             k if combination.factor(c.case) else OFF for c, k in zip(self.loading.choices, picks, strict=True)
         )
@@ -67,36 +66,94 @@ class Search:
         if key not in self._made:
             factors = self.loading.factors(combination, there, strength=self.strength)
             self._made[key] = Case(combination, there, factors, self.loading.words(there, combination))
-        self._made[asked] = self._made[key]
         return self._made[key]
 
-    def greatest(self, values: Floats) -> list[tuple[Floats, Whole]]:
-        """For each combination: the greatest sum of each row of column values [r, c], and what is picked for it [r, choices]."""
-        out = []
-        for always, options in self._tables:
-            total = values @ always
-            picks = np.full((len(values), len(options)), OFF)
-            for k, rows in enumerate(options):
-                each = values @ rows.T
-                best = each.argmax(axis=1)
-                most = each[np.arange(len(values)), best]
-                adds = most > 1e-9
-                total = total + np.where(adds, most, 0.0)
-                picks[:, k] = np.where(adds, best, OFF)
-            out.append((total, picks))
+    def _each(self, values: Floats) -> tuple[Floats, Floats, Floats]:
+        """Of rows of column values: what is always there, what every option adds, and what each choice adds at most."""
+        each = values @ self._options.T
+        if not len(self.loading.choices):
+            return values @ self._always, each, np.zeros((len(values), 0))
+        most = np.maximum.reduceat(each, self._begin[:-1], axis=1)
+        return values @ self._always, each, np.where(most > ADDS, most, 0.0)
+
+    def _picks(self, each: Floats, number: int) -> Whole:
+        """What is picked of each choice by a combination, for rows of what options add, [r, choices]."""
+        out = np.full((len(each), len(self.loading.choices)), OFF)
+        for k, (a, b) in enumerate(zip(self._begin[:-1], self._begin[1:], strict=True)):
+            if self._factors[number, k]:
+                best = each[:, a:b].argmax(axis=1)
+                out[:, k] = np.where(each[np.arange(len(each)), a + best] > ADDS, best, OFF)
         return out
 
-    def worst_rows(self, values: Floats, first: Whole) -> list[list[Case]]:
-        """For each group of rows (beginning at `first`), the worst case of every combination."""
-        out: list[list[Case]] = [[] for _ in range(len(first) - 1)]
+    def greatest(self, value: Floats, combination: Combination) -> tuple[int, ...]:
+        """What is picked of each choice for the greatest sum of one row of column values."""
+        each = value[None, :] @ self._options.T
+        return tuple(self._picks(each, self.combinations.index(combination))[0].tolist())
+
+    def worst_rows(self, values: Floats, first: Whole) -> Iterator[Whole]:
+        """For every combination the numbers of the worst cases of groups of rows, which begin at `first` (the end included)."""
         groups = np.repeat(np.arange(len(first) - 1), np.diff(first))
-        for combination, (total, picks) in zip(self.combinations, self.greatest(values), strict=True):
-            most = np.maximum.reduceat(total, first[:-1])
-            hit = np.nonzero(total >= most[groups])[0]
-            group, at = np.unique(groups[hit], return_index=True)
-            for g, row in zip(group.tolist(), hit[at].tolist(), strict=True):
-                out[g].append(self.case(combination, tuple(picks[row].tolist())))
-        return out
+        always, each, most = self._each(values)
+        for k, combination in enumerate(self.combinations):
+            total = combination.dead * always + most @ self._factors[k]
+            yield self._numbered(k, self._picks(each[peaks(total, first, groups)], k))
+
+    def _numbered(self, number: int, picks: Whole) -> Whole:
+        """The numbers of cases; those that were not met before get the next ones."""
+        with np.errstate(over="ignore"):
+            marks = (picks + 2) @ self._hash
+        unique, at, back = np.unique(marks, return_index=True, return_inverse=True)
+        out = np.empty(len(unique), dtype=np.int64)
+        for k, (mark, row) in enumerate(zip(unique.tolist(), at.tolist(), strict=True)):
+            key = (number, mark)
+            if key not in self._numbers:
+                self._numbers[key] = len(self.cases)
+                self.cases.append(self.case(self.combinations[number], tuple(picks[row].tolist())))
+            out[k] = self._numbers[key]
+        return out[back]
+
+
+class Found:
+    """Cases that may be worst, by group."""
+
+    def __init__(self, search: Search, count: int) -> None:
+        self.search, self.count = search, count
+        self._codes: list[Whole] = []
+
+    def add(self, values: Floats, first: Whole, labels: Whole | None = None) -> None:
+        """The worst of every combination for rows of column values in groups; `labels`: the groups' own numbers."""
+        own = np.arange(len(first) - 1) if labels is None else labels
+        for numbers in self.search.worst_rows(values, first):
+            self._codes.append(own * CODE + numbers)
+
+    def pairs(self) -> tuple[Whole, Whole]:
+        """Groups and numbers of their cases, each pair once, by group."""
+        codes = np.unique(np.concatenate(self._codes)) if self._codes else np.zeros(0, dtype=np.int64)
+        self._codes = [codes]
+        return codes // CODE, codes % CODE
+
+    def lists(self) -> list[list[Case]]:
+        """The cases of each group."""
+        groups, numbers = self.pairs()
+        edges = np.searchsorted(groups, np.arange(self.count + 1))
+        cases = self.search.cases
+        return [[cases[n] for n in numbers[a:b].tolist()] for a, b in pairwise(edges)]
+
+
+def peaks(values: Floats, first: Whole, groups: Whole | None = None) -> Whole:
+    """The row of the greatest value of each group of rows, the first of them."""
+    own = np.repeat(np.arange(len(first) - 1), np.diff(first)) if groups is None else groups
+    most = np.maximum.reduceat(values, first[:-1])
+    hit = np.nonzero(values >= most[own])[0]
+    group = own[hit]
+    return np.asarray(hit[np.concatenate([[True], group[1:] != group[:-1]])])
+
+
+def rows_of(first: Whole, groups: Whole) -> tuple[Whole, Whole]:
+    """All rows of some groups one after the other, and where each of these groups begins, the end included."""
+    sizes = first[groups + 1] - first[groups]
+    begin = np.concatenate([[0], np.cumsum(sizes)])
+    return np.repeat(first[groups] - begin[:-1], sizes) + np.arange(begin[-1]), begin
 
 
 def weights(rows: list[tuple[float, ...]]) -> Floats:

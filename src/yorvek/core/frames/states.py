@@ -15,6 +15,7 @@ from yorvek.core.theory.frames.lines import Stations
 
 Floats = NDArray[np.float64]
 Flags = NDArray[np.bool_]
+Whole = NDArray[np.int64]
 SLACK_N = 1e-6
 """Of the greatest force: a tie that pushes by less is taut."""
 ROUNDS = 40
@@ -56,7 +57,7 @@ class State:
         """At the nodes of the skeleton, [n, 6, c]."""
         return self.system.reactions(self.u, self.columns)
 
-    @property
+    @cached_property
     def words(self) -> str:
         """What is slack, and which feet have slipped."""
         s = self.mesh.skeleton
@@ -92,6 +93,18 @@ class Outcome:
         if self.second is not None:
             return np.asarray(self.second.forces[span][:, :, self.column])
         return np.asarray(self.state.forces[span] @ self.case.factors)
+
+    def at(self, rows: Whole) -> Floats:
+        """At some stations, [r, 6]."""
+        if self.second is not None:
+            return np.asarray(self.second.forces[rows, :, self.column])
+        return np.asarray(self.state.forces[rows] @ self.case.factors)
+
+    @cached_property
+    def ends(self) -> Floats:
+        """At the two ends of every bar, [b, 2, 6]."""
+        first = self.state.stations.first
+        return self.at(np.stack([first[:-1], first[1:] - 1], axis=1))
 
     def moves(self) -> Floats:
         """At all stations, [s, 3]."""

@@ -3,7 +3,8 @@
 from __future__ import annotations
 
 import math
-from dataclasses import dataclass
+from collections.abc import Sequence
+from dataclasses import dataclass, fields
 from functools import lru_cache
 
 import numpy as np
@@ -24,6 +25,8 @@ from yorvek.core.materials import Material, material
 from yorvek.core.sections import Section, section
 
 Floats = NDArray[np.float64]
+Flags = NDArray[np.bool_]
+Whole = NDArray[np.int64]
 CLOSED = ("rhs", "chs")
 NO_MOMENT_NMM = 1.0
 NO_FORCE_N = 1.0
@@ -57,21 +60,59 @@ class Strength:
     """What a bar may take at its stations; N, Nmm; nan is "not checked".
 
     `warping_per_Nmm`: share of the stress allowed that warping takes for each unit of torque, warping held at one end.
-    `squash_N`: push that the section itself takes.
+    `squash_N`: push that the section itself takes. What is one figure for a bar is an array where many stand together.
     """
 
-    tension_N: float
+    tension_N: float | Floats
     strong_Nmm: Floats
     weak_Nmm: Floats
     shear_strong_N: Floats
     shear_weak_N: Floats
-    torque_Nmm: float
-    warping_per_Nmm: float
+    torque_Nmm: float | Floats
+    warping_per_Nmm: float | Floats
     unbraced_mm: Floats
-    squash_N: float
-    plastic: bool
-    open_profile: bool
-    sways_aside: bool
+    squash_N: float | Floats
+    plastic: bool | Flags
+    open_profile: bool | Flags
+    sways_aside: bool | Flags
+
+
+@dataclass(frozen=True)
+class Pushed:
+    """Allowable pushes at many stations: N, and the relative slendernesses about both axes."""
+
+    allowed_N: Floats
+    strong_N: Floats
+    weak_N: Floats
+    relative: tuple[Floats, Floats]
+
+    def take(self, rows: Whole) -> Pushed:
+        """At some of the stations."""
+        strong, weak = self.relative
+        return Pushed(self.allowed_N[rows], self.strong_N[rows], self.weak_N[rows], (strong[rows], weak[rows]))
+
+
+def joined(strengths: Sequence[Strength]) -> Strength:
+    """The strengths of many bars, station after station."""
+    sizes = [len(s.unbraced_mm) for s in strengths]
+
+    def column(name: str) -> Floats:
+        values = [getattr(s, name) for s in strengths]
+        return np.concatenate(values) if isinstance(values[0], np.ndarray) else np.repeat(values, sizes)
+
+    return Strength(**{f.name: column(f.name) for f in fields(Strength)})
+
+
+def taken(own: Strength, rows: Whole) -> Strength:
+    """Joined strengths at some of the stations."""
+    return Strength(**{f.name: getattr(own, f.name)[rows] for f in fields(Strength)})
+
+
+def joined_pushes(pushes: Sequence[Push], sizes: Sequence[int]) -> Pushed:
+    """The pushes of many bars at their stations."""
+    each = np.array([[p.allowed_N, p.strong_N, p.weak_N, *p.relative] for p in pushes]).T
+    allowed, strong, weak, about_y, about_z = (np.repeat(row, sizes) for row in each)
+    return Pushed(allowed, strong, weak, (about_y, about_z))
 
 
 def strength_of(made: Made, method: Method, unbraced_mm: Floats, length_mm: float, welded: bool) -> Strength:
@@ -213,7 +254,7 @@ class Shares:
     sheared: Floats
 
 
-def shares(own: Strength, push: Push, method: Method, f: Floats, *, amplified: bool = False) -> Shares:
+def shares(own: Strength, push: Push | Pushed, method: Method, f: Floats, *, amplified: bool = False) -> Shares:
     """Shares along a bar under one case; `amplified`: moments are of second order already."""
     N, Vy, Vz, T, My, Mz = f.T
     axial = np.where(N > -NO_FORCE_N, np.maximum(N, 0.0) / own.tension_N, -N / push.allowed_N)
@@ -223,7 +264,7 @@ def shares(own: Strength, push: Push, method: Method, f: Floats, *, amplified: b
     if method.kind in AISC:
         # the region of H1-1 is where both hold: their greater one is the share of a load that grows
         together = np.maximum(axial + 8 / 9 * (strong + weak), axial / 2 + strong + weak)
-    elif method.kind == "en" and not amplified and float(N.min()) < -NO_FORCE_N:
+    elif method.kind == "en" and not amplified:
         together = _annex_b(own, push, N, axial, strong, weak)
     else:
         together = axial + strong + weak
@@ -232,7 +273,7 @@ def shares(own: Strength, push: Push, method: Method, f: Floats, *, amplified: b
     return Shares(together, sheared)
 
 
-def _annex_b(own: Strength, push: Push, N: Floats, axial: Floats, strong: Floats, weak: Floats) -> Floats:
+def _annex_b(own: Strength, push: Push | Pushed, N: Floats, axial: Floats, strong: Floats, weak: Floats) -> Floats:
     """6.3.3 with annex B where it is pushed, and the sum of shares of the section, 6.2.1(7)."""
     pushed = np.maximum(-N, 0.0)
     ny, nz = pushed / push.strong_N, pushed / push.weak_N

@@ -10,13 +10,13 @@ from numpy.typing import NDArray
 from yorvek.core.checks.methods import Combination, combinations_of, service_combinations
 from yorvek.core.checks.record import Check, Reserve, Value, least_reserve
 from yorvek.core.errors import InputError
-from yorvek.core.frames.bars import OneBar, bars_of, check_bar
+from yorvek.core.frames.bars import Governing, OneBar, bar_checks, bars_of, governing
 from yorvek.core.frames.ends import Ends, joints_of, rated_bars
 from yorvek.core.frames.movement import Moved, movements
 from yorvek.core.frames.repeated import repeated_checks
 from yorvek.core.frames.request import FrameRequest, Situation
 from yorvek.core.frames.said import BarVerdict, Buckling, FrameVerdict, Handed, JointVerdict, Put, SituationVerdict
-from yorvek.core.frames.search import Case
+from yorvek.core.frames.search import Found
 from yorvek.core.frames.solving import Analysis, layout_in
 from yorvek.core.frames.stability import stability_checks
 from yorvek.core.frames.swinging import frequency_check, swings_hz
@@ -127,7 +127,9 @@ def _check(request: FrameRequest, layout: Layout, *, swings: bool) -> FrameVerdi
     rated = rated_bars(analysis)
     plain = bars_of(service) if rated else []
     ends = joints_of(analysis, ones, {o.bar.name: o.outcomes for o in plain if o.bar.name in rated})
-    bars = [_bar(analysis, one, strong, ends) for one in ones]
+    bars = [
+        _bar(analysis, one, by, strong, ends) for one, by in zip(ones, governing(ones, request.method), strict=True)
+    ]
     stability = [*_buckling_checks(strong), *stability_checks(analysis)]
     limit_hz = request.limits.least_hz
     loaded_hz = swings_hz(analysis, loaded=True) if swings or limit_hz else None
@@ -262,9 +264,9 @@ def _buckling(analysis: Analysis, whole: Critical, strong: Worst) -> Buckling:
     )
 
 
-def _bar(analysis: Analysis, one: OneBar, strong: Worst, ends: Ends) -> BarVerdict:
+def _bar(analysis: Analysis, one: OneBar, by: Governing, strong: Worst, ends: Ends) -> BarVerdict:
     """A bar's checks, its joints, and its forces where it is bent most."""
-    checks, shown = check_bar(one, strong)
+    checks, shown = bar_checks(one, by, analysis.request.method)
     checks += repeated_checks(analysis, one) + wheel_checks(analysis, one, strong.combinations)
     made, bar = one.made, one.bar
     length = float(analysis.skeleton.length[one.index])
@@ -298,16 +300,15 @@ def _handed(service: Worst) -> list[Handed]:
     """Greatest and least of every reaction over all that may act together, unfactored."""
     analysis = service.analysis
     nodes = list(analysis.layout.nodes)
-    at = [nodes.index(n) for n in analysis.layout.supports]
-    rows = [(n, k) for n in at for k in range(6)]
-    groups: list[list[Case]] = [[] for _ in range(1)]
-    first = np.array([0, 1])
+    place = {n: k for k, n in enumerate(nodes)}
+    at = [place[n] for n in analysis.layout.supports]
+    found = Found(service.search, 1)
     for state in service.states.all():
-        for n, k in rows:
-            for sign in (1.0, -1.0):
-                groups[0] += service.search.worst_rows(sign * state.reactions[n, k][None, :], first)[0]
+        rows = state.reactions[at].reshape(6 * len(at), -1)
+        both = np.concatenate([rows, -rows])
+        found.add(both, np.arange(len(both) + 1), np.zeros(len(both), dtype=np.int64))
     try:
-        outcomes = service.outcomes([list({c.key: c for c in groups[0]}.values())])[0]
+        outcomes = service.outcomes(found.lists())[0]
     except Mechanism as error:
         if not error.buckles:
             raise

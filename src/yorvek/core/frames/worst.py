@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable
 from dataclasses import dataclass
 
 import numpy as np
@@ -95,9 +94,7 @@ class Worst:
             if not len(found.factors):
                 break
             each = -elements_work(state.system, found.shapes[:, :1])[:, 0] @ state.N
-            k = self.combinations.index(combination)
-            _, chosen = self.search.greatest(each[None, :])[k]
-            now = self.search.case(combination, tuple(chosen[0].tolist())).picks
+            now = self.search.case(combination, self.search.greatest(each, combination)).picks
             if now == case.picks:
                 break
             picks = now
@@ -151,13 +148,6 @@ class Worst:
             state = leaning[min(rest, len(leaning) - 1)]
             out.append(Outcome(case, state, self.states.second_order(case, state, self.ahead, [way])))
         return out
-
-    def more(self, groups: list[list[Case]], values: Iterable[Floats], first: Whole) -> list[list[Case]]:
-        """Add to each group the worst cases of rows of column values."""
-        for v in values:
-            for group, found in zip(groups, self.search.worst_rows(v, first), strict=True):
-                group += found
-        return groups
 
     def buckles(self) -> Critical | None:
         """The combination that buckles at no more than the method asks for, if any."""

@@ -6,7 +6,6 @@ import math
 
 from yorvek.core.quantities.units import FOOT_MM, INCH_MM, LBF_N, POUND_KG, UnitSystem
 
-
 THIN_MM = 20.0
 """Below it a length is a thickness, whose hundredths count."""
 FINEST, BARELY_IN = 64, 0.0005

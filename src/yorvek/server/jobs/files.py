@@ -72,7 +72,14 @@ def _new_lines(user: User, file: JobFile) -> list[StockSpec]:
     return [s for s in lines if s not in there]
 
 
-OWN_PRICES = {"price": None, "delivery": None, "yard_cut": None, "duty_percent": 0.0, "supplier": "", "reserved_for": None}
+OWN_PRICES = {
+    "price": None,
+    "delivery": None,
+    "yard_cut": None,
+    "duty_percent": 0.0,
+    "supplier": "",
+    "reserved_for": None,
+}
 """What a stock line says of the shop's dealings; it does not travel."""
 
 

@@ -8,6 +8,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 Floats = NDArray[np.float64]
+Flags = NDArray[np.bool_]
 
 
 def one_leg_slenderness(about_v: float, about_leg: float) -> float:
@@ -31,7 +32,14 @@ class Interaction:
 
 
 def interaction(
-    ny: Floats, nz: Floats, slender_y: float, slender_z: float, *, plastic: bool, open_profile: bool, sways_aside: bool
+    ny: Floats,
+    nz: Floats,
+    slender_y: float | Floats,
+    slender_z: float | Floats,
+    *,
+    plastic: bool | Flags,
+    open_profile: bool | Flags,
+    sways_aside: bool | Flags,
 ) -> Interaction:
     """kyy, kyz, kzy, kzz of annex B.
 
@@ -42,17 +50,13 @@ def interaction(
         open_profile: an I section, by its own kzz.
         sways_aside: whether it may twist and buckle sideways (table B.2).
     """
-    if plastic:
-        yy = 1 + float(np.clip(slender_y - 0.2, 0.0, 0.8)) * ny
-        rate = np.clip(2 * slender_z - 0.6, 0.0, 1.4) if open_profile else np.clip(slender_z - 0.2, 0.0, 0.8)
-        zz = 1 + float(rate) * nz
-        yz, zy = 0.6 * zz, 0.6 * yy
-        if sways_aside:
-            zy = np.maximum(1 - min(0.1 * slender_z, 0.1) * nz / 0.75, 0.0)
-            if slender_z < 0.4:
-                zy = np.minimum(zy, 0.6 + slender_z)
-        return Interaction(yy, yz, zy, zz)
-    yy = 1 + min(0.6 * slender_y, 0.6) * ny
-    zz = 1 + min(0.6 * slender_z, 0.6) * nz
-    zy = np.maximum(1 - min(0.05 * slender_z, 0.05) * nz / 0.75, 0.0) if sways_aside else 0.8 * yy
-    return Interaction(yy, zz, zy, zz)
+    rate = np.where(
+        open_profile, np.clip(2 * np.asarray(slender_z) - 0.6, 0.0, 1.4), np.clip(slender_z - 0.2, 0.0, 0.8)
+    )
+    yy = np.where(plastic, 1 + np.clip(slender_y - 0.2, 0.0, 0.8) * ny, 1 + np.minimum(0.6 * slender_y, 0.6) * ny)
+    zz = np.where(plastic, 1 + rate * nz, 1 + np.minimum(0.6 * slender_z, 0.6) * nz)
+    plastic_zy = np.maximum(1 - np.minimum(0.1 * slender_z, 0.1) * nz / 0.75, 0.0)
+    plastic_zy = np.where(np.asarray(slender_z) < 0.4, np.minimum(plastic_zy, 0.6 + slender_z), plastic_zy)
+    elastic_zy = np.maximum(1 - np.minimum(0.05 * slender_z, 0.05) * nz / 0.75, 0.0)
+    zy = np.where(sways_aside, np.where(plastic, plastic_zy, elastic_zy), np.where(plastic, 0.6, 0.8) * yy)
+    return Interaction(yy, np.where(plastic, 0.6, 1.0) * zz, zy, zz)
