@@ -7,7 +7,7 @@ from dataclasses import dataclass, field
 import numpy as np
 
 from yorvek.core.theory.frames import DOF, END, Columns, Piece, Skeleton, System, columns_of, local_axes, mesh_of
-from yorvek.core.theory.frames.lines import inner_line
+from yorvek.core.theory.frames.lines import Stations
 
 
 @dataclass(frozen=True)
@@ -88,7 +88,9 @@ class Solved:
 
     def line(self, bar: str) -> np.ndarray:
         """Forces along a bar, [s, 6]."""
-        return inner_line(self.system, self.u, self.columns, list(self.frame.members).index(bar))[:, :, 0]
+        stations = Stations(self.system.mesh)
+        along = stations.forces(self.system.ends(self.u, self.columns), self.columns)
+        return along[stations.of_bar(list(self.frame.members).index(bar)), :, 0]
 
 
 def solve_frame(frame: Frame) -> Solved:

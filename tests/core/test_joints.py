@@ -9,11 +9,12 @@ from hypothesis import strategies as st
 from scipy.optimize import minimize_scalar
 
 from tests.core.test_structures import ROD, asked, bar, force, shape
-from yorvek.core.checks.aisc.webs import flange_under_wheel_N, web_crippling, web_yielding
+from yorvek.core.checks.aisc.webs import web_crippling, web_yielding
 from yorvek.core.checks.fatigue import endured_MPa
 from yorvek.core.checks.methods import Method
 from yorvek.core.clauses.aisc360 import hollow_joints as aisc
 from yorvek.core.clauses.en1993 import hollow_joints as en
+from yorvek.core.clauses.en1993.wheels import flange_under_wheel_N
 from yorvek.core.connections.friction import aisc_slip_N, en_preload_N, en_slip_N, pinched, preload_N
 from yorvek.core.connections.screws import screw_pull_N, screw_shear_N
 from yorvek.core.connections.tension import block_shear, prying, tee_stub_N

@@ -25,13 +25,16 @@ COPIED = ("src", "tests", "demo", "docs", "pyproject.toml", "CHANGELOG.md", "REA
 SECONDS = 240.0
 """A run that takes longer hangs in the change, and that is noticed."""
 SEED, USUAL = 7, 60
+FIGURES = "tests/core/test_figures.py"
 JOINTS = [
+    FIGURES,
     "tests/core/test_clauses.py",
     "tests/core/test_true_joints.py",
     "tests/core/test_joints.py",
     "tests/core/test_connections.py",
 ]
 FRAMES = [
+    FIGURES,
     "tests/core/test_true_verdicts.py",
     "tests/core/test_laws.py",
     "tests/core/test_methods.py",

@@ -6,7 +6,7 @@ import numpy as np
 
 from tests.values.adapters.kinds import Adapters, Inputs, Outputs
 from yorvek.core.theory.frames import DOF, END, Piece, Skeleton, System, columns_of, local_axes, mesh_of
-from yorvek.core.theory.frames.lines import inner_line
+from yorvek.core.theory.frames.lines import Stations
 
 GLOBAL = {"global X": 0, "global Y": 1, "global Z": 2}
 LOCAL = {"local x": 0, "local y": 1, "local z": 2}
@@ -59,7 +59,9 @@ def frame(i: Inputs) -> Outputs:
     u = system.solved(columns.forces)
     reactions = system.reactions(u, columns)[:, :, 0]
     at_nodes = u[: 6 * len(s.nodes), 0].reshape(-1, 6)
-    lines = {name: inner_line(system, u, columns, k)[:, :, 0] for k, name in enumerate(s.bars)}
+    stations = Stations(system.mesh)
+    along = stations.forces(system.ends(u, columns), columns)[:, :, 0]
+    lines = {name: along[stations.of_bar(k)] for k, name in enumerate(s.bars)}
     held = [n for n, fixed in i["supports"].items() if any(fixed.values())]
     return {
         "reactions": {

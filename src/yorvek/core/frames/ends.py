@@ -115,6 +115,12 @@ def _onto(analysis: Analysis, one: OneBar, by_name: dict[str, OneBar], node: str
 
 
 def _chord(analysis: Analysis, by_name: dict[str, OneBar], node: str) -> frozenset[str]:
+    if node not in analysis.chords:
+        analysis.chords[node] = _found_chord(analysis, by_name, node)
+    return analysis.chords[node]
+
+
+def _found_chord(analysis: Analysis, by_name: dict[str, OneBar], node: str) -> frozenset[str]:
     """The bars that run through a node as one: two of one size in one line. Where several lines cross, the stoutest of them
     does and the rest lands on it.
     """

@@ -72,12 +72,15 @@ class Member:
         """Distance between the places held sideways on both sides of places along the member; beyond the last one, to the
         free end.
         """
-        marks = np.unique(np.array([0.0, *self.held_sideways, self.length_mm]))
-        keep = [m for m in marks if m in self.held_sideways or m in (0.0, self.length_mm)]
-        gaps = np.array([b - a for a, b in pairwise(keep)])
-        k = np.clip(np.searchsorted(np.array(keep), at_mm, side="right") - 1, 0, len(gaps) - 1)
-        left = np.clip(np.searchsorted(np.array(keep), at_mm, side="left") - 1, 0, len(gaps) - 1)
+        marks = self._marks
+        gaps = np.diff(marks)
+        k = np.clip(np.searchsorted(marks, at_mm, side="right") - 1, 0, len(gaps) - 1)
+        left = np.clip(np.searchsorted(marks, at_mm, side="left") - 1, 0, len(gaps) - 1)
         return np.asarray(np.maximum(gaps[k], gaps[left]))
+
+    @cached_property
+    def _marks(self) -> np.ndarray:
+        return np.unique(np.array([0.0, *self.held_sideways, self.length_mm]))
 
 
 Alike = Callable[[Bar, Bar], bool]

@@ -198,7 +198,7 @@ def _run(analysis: Analysis, run: Run, limits: Limits) -> Watched:
     for bar, node in ((run.bars[0], run.nodes[0]), (run.bars[-1], run.nodes[-1])):
         span = stations.of_bar(analysis.number[bar])
         ends.append(span.start if bars.bar(bar).i == node else span.stop - 1)
-    points = np.array([_place(analysis, r) for r in rows])
+    points = _places(analysis, rows)
     start = np.array(bars.nodes[run.nodes[0]])
     share = np.linalg.norm(points - start, axis=1) / run.length_mm
     if run.overhang:
@@ -209,10 +209,10 @@ def _run(analysis: Analysis, run: Run, limits: Limits) -> Watched:
     )  # fmt: skip
 
 
-def _place(analysis: Analysis, row: int) -> Floats:
+def _places(analysis: Analysis, rows: Whole) -> Floats:
     stations, s = analysis.states.stations, analysis.skeleton
-    bar = int(stations.bar[row])
-    return np.asarray(s.points[s.ends[bar, 0]] + s.axes[bar, 0] * stations.at_mm[row])
+    bar = stations.bar[rows]
+    return np.asarray(s.points[s.ends[bar, 0]] + s.axes[bar, 0] * stations.at_mm[rows][:, None])
 
 
 def _record(worst: Worst, one: Watched, size: float, outcome: Outcome, row: int) -> Check:

@@ -149,6 +149,11 @@ class Analysis:
         return {b: m for m in self.members for b in m.bars}
 
     @cached_property
+    def chords(self) -> dict[str, frozenset[str]]:
+        """The bars that run through each node, as far as they were asked for."""
+        return {}
+
+    @cached_property
     def feet(self) -> list[int]:
         """Nodes that merely stand, where nothing holds the structure down."""
         if self.request.anchored:

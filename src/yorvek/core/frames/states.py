@@ -50,7 +50,7 @@ class State:
     @cached_property
     def moves(self) -> Floats:
         """At all stations, [s, 3, c]."""
-        return self.stations.moves(self.system, self.u, self.columns)
+        return self.stations.moves(self.u, self.columns)
 
     @cached_property
     def reactions(self) -> Floats:
@@ -126,12 +126,18 @@ class Outcome:
 
 @dataclass(frozen=True)
 class Second:
-    """A case solved with its push in the stiffness, a column for each way it leans."""
+    """A case solved with its push in the stiffness, a column for each way it leans; `ahead`: the factor of its `load`."""
 
+    stations: Stations
+    load: Columns
     u: Floats
     forces: Floats
-    moves: Floats
     reactions: Floats
+    ahead: float
+
+    @cached_property
+    def moves(self) -> Floats:
+        return self.stations.moves(self.u * self.ahead, self.load) / self.ahead
 
 
 class States:
@@ -269,24 +275,35 @@ class States:
         Raises:
             Mechanism: it buckles under these loads.
         """
-        mesh, factors = self.mesh, case.factors * ahead
-        each = [self.together(factors, lean) for lean in leans]
-        load = Columns(
-            np.concatenate([c.forces for c in each], axis=1), np.concatenate([c.even for c in each], axis=2), ()
-        )
+        factors = case.factors * ahead
+        load = self._leaning(factors, leans)
         now = state.N @ factors
         for _ in range(SECOND_ROUNDS):
             N = now
-            system = System.of(mesh, slack=state.slack, let_go=state.lifted, N=N)
+            system = state.system.pushed(N)
             u = system.solved(load.forces)
             ends = system.ends(u, load)
             now = (ends[:, 6, 0] - ends[:, 0, 0]) / 2
             if float(np.abs(now - N).max()) <= SETTLED * max(float(np.abs(N).max()), 1.0):
                 break
-        forces = self.stations.forces(ends, load)
-        moves = self.stations.moves(system, u, load)
-        _add_bow(self.stations, forces, moves, np.where(state.slack[mesh.bar], 0.0, N))
-        return Second(u / ahead, forces / ahead, moves / ahead, system.reactions(u, load) / ahead)
+        pull = np.where(state.slack[self.mesh.bar], 0.0, N)
+        forces = self.stations.bowed(self.stations.forces(ends, load), u, load, pull)
+        return Second(self.stations, load, u / ahead, forces / ahead, system.reactions(u, load) / ahead, ahead)
+
+    def amplified(self, case: Case, state: State, grown: float, leans: list[Lean]) -> Second:
+        """A case of first order, leaning, all of it as much larger as push makes the shape that buckles first."""
+        load = self._leaning(case.factors * grown, leans)
+        u = state.system.solved(load.forces)
+        ends = state.system.ends(u, load)
+        return Second(self.stations, load, u, self.stations.forces(ends, load), state.system.reactions(u, load), 1.0)
+
+    def _leaning(self, factors: Floats, leans: list[Lean]) -> Columns:
+        """A sum of columns leaning each way, a column each."""
+        each = [(c.forces @ factors, c.even @ factors) for c in (self.columns, *self.leaning)]
+        forces, even = (
+            np.stack([each[0][k] + a * each[1][k] + b * each[2][k] for a, b in leans], axis=-1) for k in (0, 1)
+        )
+        return Columns(forces, even, ())
 
 
 def _turned(state: State, kind: str, at: int) -> tuple[Flags, Flags]:
@@ -299,20 +316,3 @@ def _turned(state: State, kind: str, at: int) -> tuple[Flags, Flags]:
     else:
         lifted[6 * at : 6 * at + 3] = not lifted[6 * at + 1]
     return slack, lifted
-
-
-def _add_bow(stations: Stations, forces: Floats, moves: Floats, N: Floats) -> None:
-    """What push makes of the bow inside each element: its ends have it already; and shear across the bar as it lies then, not
-    as it was drawn.
-    """
-    mesh = stations.mesh
-    begin, end = stations.begin[:-1], stations.begin[1:] - 1
-    away = moves - moves[begin][stations.element]
-    lean = (moves[end] - moves[begin]) / mesh.length[:, None, None]
-    axes = mesh.skeleton.axes[stations.bar]
-    push = N[stations.element][:, None]
-    forces[:, 5] += push * np.einsum("sg,sgc->sc", axes[:, 1], away)
-    forces[:, 4] -= push * np.einsum("sg,sgc->sc", axes[:, 2], away)
-    slope = lean[stations.element]
-    forces[:, 1] -= push * np.einsum("sg,sgc->sc", axes[:, 1], slope)
-    forces[:, 2] -= push * np.einsum("sg,sgc->sc", axes[:, 2], slope)

@@ -6,6 +6,7 @@ import math
 from collections.abc import Sequence
 from dataclasses import dataclass, fields
 from functools import lru_cache
+from typing import Any
 
 import numpy as np
 from numpy.typing import NDArray
@@ -96,7 +97,7 @@ def joined(strengths: Sequence[Strength]) -> Strength:
     """The strengths of many bars, station after station."""
     sizes = [len(s.unbraced_mm) for s in strengths]
 
-    def column(name: str) -> Floats:
+    def column(name: str) -> Any:
         values = [getattr(s, name) for s in strengths]
         return np.concatenate(values) if isinstance(values[0], np.ndarray) else np.repeat(values, sizes)
 

@@ -134,11 +134,12 @@ class Worst:
 
     def _bent(self, case: Case, state: State, rest: int, *, exactly: bool) -> list[Outcome]:
         """A case of second order; beyond the number worked out exactly, first order times what its combination makes of it."""
-        if not exactly:
-            grown = 1 / (1 - self.ahead / self.critical(case.combination).factor)
-            return [Outcome(Case(case.combination, case.picks, case.factors * grown, case.words), state)]
         lean = self.analysis.lean if self.strength else 0.0
         leans = [(lean, 0.0), (-lean, 0.0), (0.0, lean), (0.0, -lean)] if lean else [UPRIGHT]
+        if not exactly:
+            grown = 1 / (1 - self.ahead / self.critical(case.combination).factor)
+            second = self.states.amplified(case, state, grown, leans)
+            return [Outcome(case, state, second, k) for k in range(len(leans))]
         if not self.states.one_sided or not lean:
             second = self.states.second_order(case, state, self.ahead, leans)
             return [Outcome(case, state, second, k) for k in range(len(leans))]

@@ -350,7 +350,7 @@ def slip_rule(end: End, joint: Bolted, wrong: str | None) -> Rule | None:
         formula="Fb ≤ ks n μ Fp / γM3" if is_en(end) else "Fb ≤ μ Du hf Tb ns by the method",
         inputs=[("Tb", "pretension", joint.pretension_N, "N"), ("μ", "slip factor", joint.slip_factor, "")],
         source=SOURCE, assumptions=["surfaces as their slip factor asks, no paint or oil; tightened by a way that is checked"],
-        why_not=lambda f: wrong, shown=("Fb", "on the furthest bolt"),
+        why_not=wrong, shown=("Fb", "on the furthest bolt"),
     )  # fmt: skip
 
 

@@ -137,7 +137,7 @@ def shear_rule(end: End, joint: EndPlated, alone: float, wrong: str | None) -> R
             ("Fub", "ultimate strength", FASTENERS[joint.grade].ultimate_MPa, "MPa"),
         ],
         source="AISC 360-22 J3, EN 1993-1-8 (from memory), held against check values",
-        assumptions=["bolts share the shear evenly"], why_not=lambda f: wrong, shown=("share", "of the bolts"),
+        assumptions=["bolts share the shear evenly"], why_not=wrong, shown=("share", "of the bolts"),
     )  # fmt: skip
 
 

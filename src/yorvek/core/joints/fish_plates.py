@@ -61,11 +61,11 @@ def find(end: End, joint: FishPlated) -> States:
         "fish plates": rule(
             end, "fish plates", "fish plates", demand=stress, capacity=metal, unit="MPa", clause="AISC 360-22 D2, J4.1",
             formula="N/2A + M/(h A) + My/2S ≤ Fy by the method", inputs=sizes, source=source, assumptions=assumed,
-            why_not=lambda f: tapered, shown=("σ", "stress of the plate"),
+            why_not=tapered, shown=("σ", "stress of the plate"),
         ),
         "fish plate welds": rule(
             end, "fish plate welds", "welds of the fish plates", demand=weld, capacity=allowed, unit="N/mm", clause="AISC 360-22 J2.4; EN 1993-1-8 4.5",
-            formula="q ≤ strength of the throat", source=source, assumptions=assumed, why_not=lambda f: small,
+            formula="q ≤ strength of the throat", source=source, assumptions=assumed, why_not=small,
             inputs=[*sizes, ("leg", "fillet leg", joint.leg_mm, "mm"), ("l", "straight lap on this side", straight, "mm")],
             shown=("q", "flow in a weld"),
         ),

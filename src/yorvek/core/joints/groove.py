@@ -58,7 +58,7 @@ def find(end: End, joint: Grooved) -> States:
             if full
             else "the throat as entered is reached: make a trial piece and cut it",
         ],
-        why_not=lambda f: why, shown=("q", "flow in the weld, as it pulls"),
+        why_not=why, shown=("q", "flow in the weld, as it pulls"),
     )  # fmt: skip
     return {"groove weld": found, **walls(end)}
 

@@ -72,7 +72,7 @@ def rule(
     source: str,
     inputs: Sequence[Input] = (),
     assumptions: Sequence[str] = (),
-    why_not: Why = lambda f: None,
+    why_not: Why | str | None = None,
     shown: tuple[str, str] = ("F", "what comes on it"),
     unfactored: bool = False,
 ) -> Rule:
@@ -80,15 +80,15 @@ def rule(
 
     Args:
         demand: of forces [n, 6], one each.
-        why_not: why it is not checked for forces [6].
+        why_not: why it is not checked, whatever the forces, or for forces [6].
     """
 
     def use(f: Floats) -> Floats:
-        missing = np.array([why_not(one) is not None for one in f])
+        missing = np.array([why_not(one) is not None for one in f]) if callable(why_not) else why_not is not None
         return np.where(missing, np.nan, demand(f) / max(capacity, SMALLEST))
 
     def record(f: Floats, words: str) -> Check:
-        comes, why = float(demand(f[None, :])[0]), why_not(f)
+        comes, why = float(demand(f[None, :])[0]), why_not(f) if callable(why_not) else why_not
         return Check(
             id=f"{end.name}: {name}",
             title=f"{end.name}: {title}",

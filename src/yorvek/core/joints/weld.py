@@ -45,7 +45,7 @@ def fillet_rule(end: End, leg_mm: float) -> Rule:
         ],
         source="AISC 360-22 J2, EN 1993-1-8 4.5 (from memory), held against check values",
         assumptions=["welded all round the outline, full size, no craters"],
-        why_not=lambda f: why, shown=("q", "flow in the weld"),
+        why_not=why, shown=("q", "flow in the weld"),
     )  # fmt: skip
 
 

@@ -13,6 +13,8 @@ from yorvek.core.theory.frames.system import System
 
 SHAPES = 6
 NEGLIGIBLE = 1e-9
+TOLERANCE = 1e-3
+"""Of the eigenvalue iteration; the factors are right to its square and better."""
 FAR = 1e-4
 """Critical factors above ten thousand are no matter."""
 
@@ -47,18 +49,17 @@ def buckled(system: System, N: Floats, *, shapes: int = SHAPES) -> Buckled:
     there = ~system.slack[mesh.bar]
     pushes = np.where(there, N, 0.0)
     free = system.free
-    grows = -mesh.assembled(elements.geometric(pushes, mesh.length))[free][:, free]
+    grows = -mesh.inside(mesh.geometric(pushes), free)
     if abs(grows).max() < NEGLIGIBLE:
         return nothing
-    K = system.K[free][:, free]
-    scale = system._scale()
-    inverse = LinearOperator(K.shape, matvec=lambda v: scale * system.factor.solve(scale * v), dtype=float)
+    K = system.inner
+    inverse = LinearOperator(K.shape, matvec=system.elastic, dtype=float)
     count = min(shapes, len(free) - 1)
     start = inverse.matvec(np.asarray(grows @ np.ones(len(free)))) + 1e-6 * inverse.matvec(K.diagonal() * 1.0)
     if count < 1 or not np.abs(start).max() > 0:
         return nothing
     try:
-        values, vectors = eigsh(grows, k=count, M=K, Minv=inverse, which="LA", v0=start, tol=1e-4)
+        values, vectors = eigsh(grows, k=count, M=K, Minv=inverse, which="LA", v0=start, tol=TOLERANCE)
     except ArpackError:
         values, vectors = eigsh(grows, k=count, M=K, Minv=inverse, which="LA")
     order = np.argsort(-values)
@@ -74,7 +75,7 @@ def _work(system: System, N: Floats, shapes: Floats) -> Floats:
     moved = system.local_moves(shapes)
     out = np.zeros((len(mesh.skeleton.bars), 2, shapes.shape[1]))
     for plane, about in enumerate("yz"):
-        each = -np.einsum("eic,eij,ejc->ec", moved, elements.geometric(N, mesh.length, about=about), moved)
+        each = -np.einsum("eic,eic->ec", moved, np.matmul(elements.geometric(N, mesh.length, about=about), moved))
         np.add.at(out[:, plane], mesh.bar, each)
     total = np.maximum(np.maximum(out, 0.0).sum(axis=(0, 1)), 1e-300)
     return np.asarray(out / total)
@@ -84,5 +85,5 @@ def elements_work(system: System, shapes: Floats) -> Floats:
     """Geometric work of each element in a shape under a pull of 1 N, [e, k]: times its pull it adds to the stiffness."""
     mesh = system.mesh
     moved = system.local_moves(shapes)
-    unit = elements.geometric(np.where(system.slack[mesh.bar], 0.0, 1.0), mesh.length)
-    return np.asarray(np.einsum("eic,eij,ejc->ec", moved, unit, moved))
+    each = np.einsum("eic,eic->ec", moved, np.matmul(mesh.pulled, moved))
+    return np.asarray(np.where(system.slack[mesh.bar], 0.0, 1.0)[:, None] * each)

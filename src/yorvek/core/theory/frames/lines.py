@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterator
 from dataclasses import dataclass
 from functools import cached_property
 
@@ -11,7 +12,6 @@ from yorvek.core.theory.frames import elements
 from yorvek.core.theory.frames.columns import Columns
 from yorvek.core.theory.frames.mesh import Mesh
 from yorvek.core.theory.frames.skeleton import Floats, Whole
-from yorvek.core.theory.frames.system import System
 
 INSIDE = 5
 INSIDE_ALONE = 17
@@ -79,23 +79,44 @@ class Stations:
             out[rows] = elements.inner_forces(ends[where, :6], columns.even[where], x).reshape(-1, 6, columns.count)
         return out
 
-    def moves(self, system: System, u: Floats, columns: Columns) -> Floats:
+    def moves(self, u: Floats, columns: Columns) -> Floats:
         """Movement at all stations, global, [s, 3, c]."""
-        mesh, s = self.mesh, self.mesh.skeleton
-        local = system.local_moves(u)
+        axes = self.mesh.skeleton.axes
         out = np.zeros((int(self.begin[-1]), 3, columns.count))
+        for where, rows, here in self._own_moves(u, columns):
+            turned = np.matmul(axes[self.mesh.bar[where]].transpose(0, 2, 1)[:, None], here)
+            out[rows] = turned.reshape(-1, 3, columns.count)
+        return out
+
+    def _own_moves(self, u: Floats, columns: Columns) -> Iterator[tuple[Whole, Whole, Floats]]:
+        """Movement in the elements' own axes by groups of elements: which, their stations, [e, s, 3, c]."""
+        mesh, s = self.mesh, self.mesh.skeleton
+        local = mesh.local_moves(u)
         for where, each in self._groups:
             x, rows = self._places(where, each)
             b = mesh.bar[where]
             E = s.E[b]
-            here = elements.inner_moves(
-                local[where], columns.even[where], x, mesh.length[where], E * s.A[b], E * s.Iy[b], E * s.Iz[b]
+            yield (
+                where,
+                rows,
+                elements.inner_moves(
+                    local[where], columns.even[where], x, mesh.length[where], E * s.A[b], E * s.Iy[b], E * s.Iz[b]
+                ),
             )
-            out[rows] = np.einsum("eskc,ekg->esgc", here, s.axes[b]).reshape(-1, 3, columns.count)
-        return out
 
+    def bowed(self, forces: Floats, u: Floats, columns: Columns, N: Floats) -> Floats:
+        """Forces at all stations with what push makes of the bow inside each element: its ends have it already; and shear
+        across the bar as it lies then, not as it was drawn.
 
-def inner_line(system: System, u: Floats, columns: Columns, bar: int) -> Floats:
-    """Forces at the stations of one bar, [s, 6, c]."""
-    stations = Stations(system.mesh)
-    return stations.forces(system.ends(u, columns), columns)[stations.of_bar(bar)]
+        Args:
+            N: pull of each element, [e].
+        """
+        for where, rows, here in self._own_moves(u, columns):
+            pull = N[where][:, None, None]
+            away = here - here[:, :1]
+            slope = away[:, -1:] / self.mesh.length[where][:, None, None, None]
+            added = np.zeros((*here.shape[:2], 6, here.shape[3]))
+            added[:, :, 5], added[:, :, 4] = pull * away[:, :, 1], -pull * away[:, :, 2]
+            added[:, :, 1], added[:, :, 2] = -pull * slope[:, :, 1], -pull * slope[:, :, 2]
+            forces[rows] += added.reshape(-1, 6, columns.count)
+        return forces

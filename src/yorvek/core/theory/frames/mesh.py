@@ -8,10 +8,11 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import dataclass
+from functools import cached_property
 from itertools import pairwise
 
 import numpy as np
-from scipy.sparse import coo_matrix, csc_matrix
+from scipy.sparse import csc_matrix
 
 from yorvek.core.theory.frames import elements
 from yorvek.core.theory.frames.skeleton import Flags, Floats, Skeleton, Whole
@@ -59,14 +60,59 @@ class Mesh:
             return int(self.nodes[last, 1])
         return int(self.nodes[k, 0])
 
-    def assembled(self, local: Floats) -> csc_matrix:
-        """Local matrices [e, 12, 12] as one of all freedoms, the dummy left out."""
-        whole = np.matmul(np.matmul(self.T.transpose(0, 2, 1), local), self.T)
-        width = self.dofs.shape[1]
+    @cached_property
+    def _pattern(self) -> tuple[Whole, Whole, Whole]:
+        """Where every figure of all elements' matrices goes among those of the whole, and the whole's rows and columns; what
+        touches the dummy goes last and is dropped.
+        """
+        width, size = self.dofs.shape[1], self.count + 1
         rows = np.repeat(self.dofs, width, axis=1).ravel()
         columns = np.tile(self.dofs, (1, width)).ravel()
-        size = self.count + 1
-        return coo_matrix((whole.ravel(), (rows, columns)), shape=(size, size)).tocsc()[: self.count, : self.count]
+        keys = np.where((rows < self.count) & (columns < self.count), columns * size + rows, size * size)
+        unique, place = np.unique(keys, return_inverse=True)
+        kept = unique[unique < size * size]
+        begins = np.searchsorted(kept // size, np.arange(self.count + 1))
+        return place, np.asarray(kept % size), begins
+
+    def assembled(self, local: Floats) -> csc_matrix:
+        """Local matrices [e, 12, 12] as one of all freedoms, the dummy left out; always of the same pattern."""
+        return self._put(np.matmul(np.matmul(self.T.transpose(0, 2, 1), local), self.T))
+
+    def _put(self, turned: Floats) -> csc_matrix:
+        place, rows, begins = self._pattern
+        data = np.bincount(place, turned.ravel(), len(rows) + 1)[: len(rows)]
+        return csc_matrix((data, rows, begins), shape=(self.count, self.count))
+
+    @cached_property
+    def pulled(self) -> Floats:
+        """What a pull of 1 N adds to the stiffness of each element, in its own axes, [e, 12, 12]."""
+        return elements.geometric(np.ones(len(self.length)), self.length)
+
+    @cached_property
+    def _pulled(self) -> Floats:
+        return np.asarray(np.matmul(np.matmul(self.T.transpose(0, 2, 1), self.pulled), self.T))
+
+    def geometric(self, N: Floats) -> csc_matrix:
+        """What pulls N [e] add to the stiffness of the whole."""
+        return self._put(N[:, None, None] * self._pulled)
+
+    def inside(self, whole: csc_matrix, free: Whole) -> csc_matrix:
+        """The rows and columns of some freedoms of an assembled matrix."""
+        _, rows, begins = self._pattern
+        key = free.tobytes()
+        if key not in self._kept:
+            numbers = csc_matrix((np.arange(1, len(rows) + 1), rows, begins), shape=whole.shape)
+            self._kept[key] = numbers[free][:, free].tocsc()
+        kept = self._kept[key]
+        return csc_matrix((whole.data[kept.data - 1], kept.indices, kept.indptr), shape=kept.shape)
+
+    @cached_property
+    def _kept(self) -> dict[bytes, csc_matrix]:
+        return {}
+
+    def local_moves(self, u: Floats) -> Floats:
+        """Movement of the elements' ends in their own axes, [e, 12, c]."""
+        return np.asarray(np.matmul(self.T, u[self.dofs]))
 
     def held(self) -> Flags:
         """Freedoms that the ground holds, [count]."""

@@ -37,11 +37,10 @@ def frequencies_hz(system: System, on_bars: Floats, on_nodes: Floats, count: int
         hung[k : 6 * len(mesh.points) : 6] = on_nodes
     M = (mesh.assembled(local) + diags(hung)).tocsc()
     free = system.free
-    weights, inner = M[free][:, free], system.K[free][:, free]
+    weights, inner = M[free][:, free], system.inner
     if not weights.diagonal().sum() > 0:
         raise InputError(field="mass", got="none", needs="something must weigh something to swing")
-    scale = system._scale()
-    inverse = LinearOperator(inner.shape, matvec=lambda v: scale * system.factor.solve(scale * v), dtype=float)
+    inverse = LinearOperator(inner.shape, matvec=system.elastic, dtype=float)
     # M x = (1 / omega^2) K x: the stiffness is the side that can be inverted, masses may be missing
     start = inverse.matvec(np.asarray(weights @ np.ones(len(free))) + 1e-9)
     found = eigsh(

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 import numpy as np
 from scipy.sparse import csc_matrix, diags, identity
@@ -17,6 +17,8 @@ from yorvek.core.theory.frames.skeleton import Flags, Floats, Whole
 SOFTEST = 1e-10
 NEGATIVE = -1e-10
 NOTHING = 1e-12
+CLOSE, ROUNDS = 1e-8, 40
+"""How close to rest, in work of the forces left over, and in how many rounds."""
 WAYS = ("along X", "up and down", "along Z", "about X", "about the vertical", "about Z")
 
 
@@ -30,7 +32,10 @@ class Mechanism(InputError):
 
 @dataclass(frozen=True)
 class System:
-    """A mesh with some bars slack and some freedoms let go, under the push `N` [e] that counts in its stiffness."""
+    """A mesh with some bars slack and some freedoms let go, under the push `N` [e] that counts in its stiffness.
+
+    `K`: of all freedoms; `inner`: of the free ones; `factor`: of the elastic `inner`, scaled on both sides by `scale`.
+    """
 
     mesh: Mesh
     slack: Flags
@@ -38,54 +43,87 @@ class System:
     factor: SuperLU
     free: Whole
     K: csc_matrix
-    N: Floats | None
+    inner: csc_matrix
+    scale: Floats
+    N: Floats | None = None
 
     @classmethod
-    def of(
-        cls, mesh: Mesh, *, slack: Flags | None = None, let_go: Flags | None = None, N: Floats | None = None
-    ) -> System:
+    def of(cls, mesh: Mesh, *, slack: Flags | None = None, let_go: Flags | None = None) -> System:
         """Put together and factored.
 
         Raises:
-            Mechanism: it can move without resistance (said which way), or it buckles under N.
+            Mechanism: it can move without resistance (said which way).
         """
         s = mesh.skeleton
         loose_bars = np.zeros(len(s.bars), bool) if slack is None else slack
-        there = ~loose_bars[mesh.bar]
-        local = mesh.k if N is None else mesh.k + elements.geometric(N, mesh.length)
-        K = mesh.assembled(local * there[:, None, None])
+        K = mesh.assembled(mesh.k * (~loose_bars[mesh.bar])[:, None, None])
         if s.springs is not None:
             extra = np.zeros(mesh.count)
             extra[: s.springs.size] = s.springs.ravel()
-            K = (K + diags(extra)).tocsc()
+            K = csc_matrix((K + diags(extra)).tocsc())
         held = mesh.held()
         if let_go is not None:
             held = held & ~let_go
-        stiff = mesh.assembled(mesh.k * there[:, None, None]).diagonal() if N is not None else K.diagonal()
-        if s.springs is not None and N is not None:
-            stiff = stiff + extra
+        stiff = K.diagonal()
         own = np.zeros(mesh.count, bool)
         own[mesh.count - len(mesh.own) :] = loose_bars[mesh.own]
         nothing = (stiff <= NOTHING * stiff.max(initial=1.0)) & ~held
         _refuse_loose(mesh, nothing & ~own)
         free = np.nonzero(~held & ~nothing)[0]
-        inner = K[free][:, free].tocsc()
-        return cls(mesh, loose_bars, held, _factored(mesh, inner, free, pushed=N is not None), free, K, N)
+        inner = mesh.inside(K, free) if s.springs is None else K[free][:, free].tocsc()
+        scale = _scaling(inner.diagonal())
+        return cls(mesh, loose_bars, held, _factored(mesh, inner, scale, free), free, K, inner, scale)
+
+    def pushed(self, N: Floats) -> System:
+        """The same with push (pulls N positive, [e]) taken into its stiffness."""
+        there = np.where(self.slack[self.mesh.bar], 0.0, N)
+        grows = self.mesh.geometric(there)
+        inside = self.mesh.inside(grows, self.free)
+        return replace(self, K=_sum(self.K, grows), inner=_sum(self.inner, inside), N=N)
 
     def solved(self, forces: Floats) -> Floats:
-        """Movement of every freedom under columns of forces, [count + 1, c]; the last row is the dummy."""
+        """Movement of every freedom under columns of forces, [count + 1, c]; the last row is the dummy.
+
+        Raises:
+            Mechanism: it buckles under its push.
+        """
         out = np.zeros((self.mesh.count + 1, forces.shape[1]))
-        scale = self._scale()
-        out[self.free] = scale[:, None] * self.factor.solve(scale[:, None] * forces[self.free])
+        out[self.free] = self.elastic(forces[self.free]) if self.N is None else self._around(forces[self.free])
         return out
 
-    def _scale(self) -> Floats:
-        return _scaling(self.K.diagonal()[self.free])
+    def elastic(self, forces: Floats) -> Floats:
+        """Movement of the free freedoms without any push, [f] or [f, c]."""
+        scale = self.scale if forces.ndim == 1 else self.scale[:, None]
+        return np.asarray(scale * self.factor.solve(scale * forces))
+
+    def _around(self, forces: Floats) -> Floats:
+        """Conjugate gradients around the elastic factors: a few rounds where the push is well below the critical one; what does
+        not come to rest is factored by itself.
+        """
+        x = self.elastic(forces)
+        rest = forces - self.inner @ x
+        way = step = self.elastic(rest)
+        size, goal = (rest * step).sum(axis=0), CLOSE**2 * np.maximum((forces * x).sum(axis=0), 1e-300)
+        for _ in range(ROUNDS):
+            if (size <= goal).all():
+                return x
+            turned = self.inner @ way
+            work = (way * turned).sum(axis=0)
+            if (work[size > goal] <= 0).any():
+                break
+            along = np.where(size > goal, size / np.where(work > 0, work, 1.0), 0.0)
+            x, rest = x + along * way, rest - along * turned
+            step = self.elastic(rest)
+            now = (rest * step).sum(axis=0)
+            way, size = step + np.where(size > goal, now / np.maximum(size, 1e-300), 0.0) * way, now
+        scale = _scaling(self.inner.diagonal())
+        factor = _factored(self.mesh, self.inner, scale, self.free, pushed=True)
+        return np.asarray(scale[:, None] * factor.solve(scale[:, None] * forces))
 
     def ends(self, u: Floats, columns: Columns) -> Floats:
         """Forces on each element at its two ends, its own axes, [e, 12, c]."""
         m = self.mesh
-        local = m.k if self.N is None else m.k + elements.geometric(self.N, m.length)
+        local = m.k if self.N is None else m.k + self.N[:, None, None] * m.pulled
         moved = self.local_moves(u)
         out: Floats = np.matmul(local, moved) + elements.held_ends(columns.even, m.length)
         out[self.slack[m.bar]] = 0.0
@@ -93,7 +131,7 @@ class System:
 
     def local_moves(self, u: Floats) -> Floats:
         """Movement of the elements' ends in their own axes, [e, 12, c]."""
-        return np.asarray(np.matmul(self.mesh.T, u[self.mesh.dofs]))
+        return self.mesh.local_moves(u)
 
     def reactions(self, u: Floats, columns: Columns) -> Floats:
         """What the ground puts on each node of the skeleton, [n, 6, c]."""
@@ -101,6 +139,13 @@ class System:
         force = np.asarray(self.K[: 6 * n] @ u[:-1]) - columns.forces[: 6 * n]
         force[~self.held[: 6 * n]] = 0.0
         return force.reshape(n, 6, -1)
+
+
+def _sum(a: csc_matrix, b: csc_matrix) -> csc_matrix:
+    """Two matrices, quickly where they are of one pattern."""
+    if a.indices is b.indices or (a.nnz == b.nnz and np.array_equal(a.indices, b.indices)):
+        return csc_matrix((a.data + b.data, a.indices, a.indptr), shape=a.shape)
+    return csc_matrix((a + b).tocsc())
 
 
 def _scaling(diagonal: Floats) -> Floats:
@@ -118,10 +163,12 @@ def _refuse_loose(mesh: Mesh, nothing: Flags) -> None:
             )
 
 
-def _factored(mesh: Mesh, inner: csc_matrix, free: Whole, *, pushed: bool) -> SuperLU:
+def _factored(mesh: Mesh, inner: csc_matrix, scale: Floats, free: Whole, *, pushed: bool = False) -> SuperLU:
     """Factors of the scaled stiffness; a pivot of next to nothing is a mechanism, a negative one buckling."""
-    scale = _scaling(inner.diagonal())
-    scaled = (diags(scale) @ inner @ diags(scale)).tocsc()
+    columns = np.repeat(np.arange(len(scale)), np.diff(inner.indptr))
+    scaled = csc_matrix((inner.data * scale[inner.indices] * scale[columns], inner.indices, inner.indptr), inner.shape)
+    scaled = scaled.copy()
+    scaled.eliminate_zeros()
     try:
         found = splu(scaled, permc_spec="MMD_AT_PLUS_A", diag_pivot_thresh=0.0, options={"SymmetricMode": True})
     except RuntimeError:
