@@ -3,7 +3,7 @@
 import pytest
 
 from yorvek.core.checks import BeamMember, check_beam
-from yorvek.core.checks.en.patch import patch_resistance_N
+from yorvek.core.clauses.en1993.patch import patch_resistance_N
 from yorvek.core.sections import section
 
 

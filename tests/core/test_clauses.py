@@ -8,7 +8,7 @@ import pytest
 from yorvek.core.clauses.aisc360 import hollow_joints as k
 from yorvek.core.clauses.en1993 import bolted as en
 from yorvek.core.clauses.en1993 import hollow_joints as he
-from yorvek.core.connections.friction import NUT_FACTOR
+from yorvek.core.theory.grip import NUT_FACTOR
 
 FY, E, T, B = 355.0, 200_000.0, 5.0, 80.0
 

@@ -10,7 +10,7 @@ from yorvek.core.checks import BeamMember, check_beam
 from yorvek.core.errors import InputError
 from yorvek.core.outlines import Outline, Ring
 from yorvek.core.sections import outlines_of, section, short_name, sold_in
-from yorvek.core.sections.composed import ComposedPart, Composition, outline_words, read_line, single_parts
+from yorvek.core.sections.line import ComposedPart, Composition, outline_words, read_line, single_parts
 
 GIRDER = "Girder = plate 100×8 + plate 184×6 at 53, 8 turned 90 + plate 100×8 at 0, 192 | continuous"
 
@@ -116,8 +116,8 @@ def test_sideways_buckling_of_a_girder_against_the_european_rule_for_rolled_ones
     """The composed I of IPE 200's outline buckles where the I does: the elastic moment is the same formula."""
     import numpy as np
 
-    from yorvek.core.checks.sideways import critical_moment
-    from yorvek.core.checks.table import section_table
+    from yorvek.core.clauses.sideways import critical_moment
+    from yorvek.core.sections.table import section_table
 
     whole = [
         critical_moment(

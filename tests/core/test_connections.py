@@ -6,8 +6,11 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from yorvek.core.connections import bolts, fillets, groups, lugs, plates
-from yorvek.core.connections.groups import instantaneous_centre_coefficient
+from tests.values import formulas as groups
+from tests.values.formulas import instantaneous_centre_coefficient
+from yorvek.core.checks.methods import Method
+from yorvek.core.clauses.aisc360 import fasteners, fillets, plates
+from yorvek.core.clauses.bth1 import lugs
 from yorvek.core.errors import InputError
 
 INCH = 25.4
@@ -82,14 +85,9 @@ def test_two_welds_are_two_lines():
 
 def test_a_sixteenth_of_70_ksi_weld():
     """0.928 kip/in a sixteenth in ASD, 1.392 in LRFD."""
-    found = fillets.fillet(leg_mm=INCH / 16, length_mm=INCH, FEXX_MPa=70 * 6.894757)
-    assert found.whole.asd / 4448.2216 == pytest.approx(0.928, abs=5e-4)
-    assert found.whole.lrfd / 4448.2216 == pytest.approx(1.392, abs=5e-4)
-
-
-def test_a_weld_across_the_load_is_half_again_as_strong():
-    along, across = (fillets.fillet(leg_mm=6, length_mm=100, FEXX_MPa=490, angle_deg=a) for a in (0, 90))
-    assert across.whole.nominal == pytest.approx(1.5 * along.whole.nominal)
+    inch = fillets.filler_N_per_mm(70 * 6.894757, INCH / 16) * INCH / 4448.2216
+    assert inch / Method(kind="asd").divides.joint == pytest.approx(0.928, abs=5e-4)
+    assert inch / Method(kind="lrfd").divides.joint == pytest.approx(1.392, abs=5e-4)
 
 
 @pytest.mark.parametrize(("part", "leg"), [(3, 3), (6, 3), (6.1, 5), (13, 5), (13.5, 6), (19, 6), (25, 8)])
@@ -119,13 +117,24 @@ def test_a_gusset_buckles_before_it_yields_when_it_is_long():
 
 
 def test_a_bolt_that_is_sheared_hard_pulls_less():
-    free, sheared = (bolts.combined(620, 372, 20.0, v) for v in (0.0, 60_000.0))
-    assert free.Fnt_reduced_MPa == 620 and sheared.Fnt_reduced_MPa < 620
-    assert bolts.combined(620, 372, 20.0, 1e6).Fnt_reduced_MPa == 0
+    shares = [(0.0, 1.0), (0.3, 1.0), (0.5, 0.8), (1.0, 0.3)]
+    for shear, pull in shares:
+        assert fasteners.shear_with_pull(shear, pull) == pytest.approx(1.0), "AISC J3-3a: 1.3 less the share of shear"
+    assert fasteners.shear_with_pull(1.2, 0.0) == pytest.approx(1.2)
 
 
 @pytest.mark.parametrize(("grade", "size", "proof"), [("SAE 5", 0.5, 85), ("SAE 5", 1.25, 74), ("SAE 8", 0.75, 120)])
 def test_sae_grades(grade, size, proof):
-    assert bolts.sae_stress_ksi(grade, size)[0] == proof
-    with pytest.raises(InputError):
-        bolts.sae_stress_ksi(grade, 3.0)
+    found = fasteners.sae_MPa(grade, size * INCH)
+    assert found is not None and found[0] == pytest.approx(proof * fasteners.KSI)
+    assert fasteners.sae_MPa(grade, 3.0 * INCH) is None and fasteners.sae_MPa("8.8", 20.0) is None
+
+
+def test_an_inch_bolt_goes_by_the_inch_tables_and_a_metric_one_by_its_own():
+    """AISC tables J3.3, J3.4 (from memory): 3/4 in in 13/16, 1 in to the edge; M20 in 22, 26."""
+    assert fasteners.standard_hole_mm(0.75 * INCH) == pytest.approx(13 / 16 * INCH)
+    assert fasteners.minimum_edge_mm(0.75 * INCH) == pytest.approx(1.0 * INCH)
+    assert (fasteners.standard_hole_mm(20), fasteners.minimum_edge_mm(20)) == (22, 26)
+    assert fillets.leg_too_small(INCH / 8, INCH / 4, inch=True) is None
+    assert "5 mm" in str(fillets.leg_too_small(INCH / 8, INCH / 4))
+    assert fillets.leg_too_large(8, 8) and fillets.leg_too_large(6, 8) is None and fillets.leg_too_large(5, 5) is None

@@ -6,13 +6,14 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from tests.core.test_checks import by_id, rail
+from tests.values.formulas import sideways_buckling
 from yorvek.core.checks import Method, check_beam
-from yorvek.core.checks.en import columns
-from yorvek.core.checks.en.members import flexural_buckling, sideways_buckling
 from yorvek.core.checks.methods import combinations_of, service_combinations
-from yorvek.core.checks.table import section_table
+from yorvek.core.clauses.en1993 import columns
+from yorvek.core.clauses.en1993.members import flexural_buckling
 from yorvek.core.comparison import SweepRequest, sweep
 from yorvek.core.sections import catalogue, section
+from yorvek.core.sections.table import section_table
 
 KINDS = ("shop", "asd", "lrfd", "en", "lifting")
 

@@ -6,8 +6,9 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
+from tests.values.formulas import plate_strip
 from yorvek.core.errors import InputError
-from yorvek.core.structures.plates import circular_plate, plate_strip, rectangular_plate, too_thin, water_pressure
+from yorvek.core.structures.plates import circular_plate, rectangular_plate, too_thin, water_pressure
 
 SIMPLE, CLAMPED = ("simple", "simple"), ("clamped", "clamped")
 

@@ -5,11 +5,14 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from yorvek.core.errors import InputError
+from yorvek.core.materials import material
 from yorvek.core.outlines import Outline, Ring, area_mm2, area_moments, bounds_mm, cut_length_mm
 from yorvek.core.quantities import INCH_MM
 from yorvek.core.sections import catalogue, outline_of, section, sold_in
-from yorvek.core.sections.catalogue import table_rows
+from yorvek.core.sections.built_up import polygon_with_openings
 from yorvek.core.sections.hollow import rhs
+from yorvek.core.sections.inch_sizes import table_rows
+from yorvek.core.sections.saint_venant import torsion
 
 
 def test_the_catalogue_is_wide_and_its_names_are_unique():
@@ -112,3 +115,47 @@ def test_inch_i_sections_agree_with_their_outlines():
         assert m.A_mm2 == pytest.approx(s.A_mm2, rel=loose), s.id
         assert m.Ix_mm4 == pytest.approx(s.Ix_mm4, rel=loose), s.id
         assert m.Iy_mm4 == pytest.approx(s.Iy_mm4, rel=0.06), s.id
+
+
+@pytest.mark.parametrize(
+    ("name", "A_cm2", "Ix_cm4", "Iy_cm4", "top_mm"),
+    [
+        ("T 30×30×4", 2.26, 1.72, 0.87, 8.5),
+        ("T 60×60×7", 7.94, 23.8, 12.2, 16.6),
+        ("T 100×100×11", 20.9, 179, 88.3, 27.4),
+    ],
+)
+def test_tees_by_the_table_of_the_standard(name, A_cm2, Ix_cm4, Iy_cm4, top_mm):
+    """EN 10055, tables of the older DIN 1024 (from memory); torsion against our own finite elements."""
+    s = section(name)
+    assert s.A_mm2 / 100 == pytest.approx(A_cm2, rel=0.005)
+    assert s.Ix_mm4 / 1e4 == pytest.approx(Ix_cm4, rel=0.03)
+    assert s.Iy_mm4 / 1e4 == pytest.approx(Iy_cm4, rel=0.02)
+    assert s.depth_mm - s.cy_mm == pytest.approx(top_mm, abs=0.2)
+    mesh = torsion(polygon_with_openings(outline_of(s)))
+    assert s.J_mm4 == pytest.approx(mesh.J_mm4, rel=0.015)
+    assert s.shear_centre_y_mm == pytest.approx(mesh.shear_centre_y_mm, abs=0.15)
+    assert s.Cw_mm6 == pytest.approx(mesh.Cw_mm6, rel=0.05)
+
+
+def test_what_is_salvaged_is_entered_by_its_measured_wall_and_judged_at_the_least_of_steel():
+    """A box of the wall that is left against the same as drawn; AISC F1 with 185 MPa, worked by hand."""
+    box = section("Old rail = box 80×40×3.4")
+    assert box.shape == "rhs" and box.wall_mm == 3.4 and (box.depth_mm, box.width_mm) == (80, 40)
+    lying = section("Old rail = box 80×40×3.4 turned 90")
+    assert (lying.depth_mm, lying.width_mm) == (40, 80)
+    assert "unknown steel" in sold_in(section("SHS 60×60×4 hot")) and material("unknown steel").yield_MPa == 185
+    with pytest.raises(InputError, match="quarter of the smaller side"):
+        section("Old rail = box 80×40×12")
+
+
+@pytest.mark.parametrize(
+    ("name", "sold"),
+    [
+        ("AL C 60×40×4", "6082-T6"), ("AL I 100×80×5×7", "6061-T6"), ("AL 150×150×6", "6082-T6"), ("tube 1-1/2×1-1/2 16 ga", "A513"),
+        ("tube ⌀3/4 11 ga", "A513"), ("DOM 0.75×0.065 in", "DOM"), ("FL 100×40", "S355"), ("FL 4×1 in", "A36"), ("rebar 16", "B500B"),
+    ],
+)  # fmt: skip
+def test_sizes_of_the_rack_are_there(name, sold):
+    found = section(name)
+    assert sold in sold_in(found) and found.A_mm2 > 0 and found.J_mm4 > 0

@@ -7,6 +7,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 from shapely import Polygon, affinity
 
+from tests.values.formulas import slit_tube, thin_box
 from yorvek.core.errors import InputError
 from yorvek.core.outlines import area_moments
 from yorvek.core.sections import section
@@ -14,7 +15,6 @@ from yorvek.core.sections.built_up import Placed, built_up, outline_of_points, p
 from yorvek.core.sections.catalogue import outline_of
 from yorvek.core.sections.saint_venant import torsion
 from yorvek.core.sections.solid import rectangle_J_mm4
-from yorvek.core.sections.thin_walls import slit_tube, thin_box
 
 
 def ring(radius, count=240):

@@ -292,7 +292,7 @@ def test_a25_a_plate_is_a_flat_bar_and_the_weaker_of_two_metals_speaks():
     used = (1 + 0.8 * 7850e-9 * G * 1000) * 2000**2 / 8 / (1.5 * 80 * 10**2 / 6 * 355 / 1.67)
     assert least(lying, "together") == pytest.approx(1 / used, rel=0.01)
     mixed = profile("W8X18 + HSS4X4X1/4 at 16.1, 206.756")
-    assert sold_in(section(mixed)) == ("A500 Gr C",)
+    assert sold_in(section(mixed)) == ("A500 Gr C", "unknown steel")
     assert bought_as("W8X18", "A500 Gr C") == "A572-50" and bought_as("HSS4X4X1/4", "A500 Gr C") == "A500 Gr C"
 
 

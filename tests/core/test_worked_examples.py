@@ -10,7 +10,7 @@ from tests.core.test_guide import GUIDE
 from tests.core.test_structures import ROD, asked, bar, force, shape
 from yorvek.core.checks.fatigue import endured_MPa
 from yorvek.core.clauses.aisc360.hollow_joints import face_yielding_N
-from yorvek.core.connections.friction import en_slip_N
+from yorvek.core.clauses.en1993.bolted import slip_N
 from yorvek.core.frames import FrameLoad, RoleChoice, check_frame
 from yorvek.core.sections import section
 
@@ -62,7 +62,7 @@ def face():
 
 def slip():
     """0.7 fub As mu / 1.25."""
-    return 0.7 * 800 * 245 * 0.5 / 1.25, en_slip_N(800, 245, friction=0.5), 1e3, "kN", 1
+    return 0.7 * 800 * 245 * 0.5 / 1.25, slip_N(0.7 * 800 * 245, 0.5, 1, "standard"), 1e3, "kN", 1
 
 
 def often():

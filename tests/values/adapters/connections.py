@@ -2,12 +2,23 @@
 
 from __future__ import annotations
 
+from scipy.optimize import brentq
+
+from tests.values import formulas
 from tests.values.adapters.kinds import Adapters, Inputs, Outputs
 from tests.values.adapters.units import INCH, KIP, KIP_IN, KSI
-from yorvek.core.connections import bolts, fillets, groups, lugs, plates
+from yorvek.core.checks.methods import Method
+from yorvek.core.clauses.aisc360 import bolted, fasteners, fillets, plates
+from yorvek.core.clauses.aisc360.pins import pin_connected
+from yorvek.core.clauses.bth1 import lugs
+from yorvek.core.clauses.en1993 import bolted as en_bolted
+from yorvek.core.clauses.en1993 import fasteners as en_fasteners
+from yorvek.core.clauses.en1993 import fillets as en_fillets
 from yorvek.core.workshop import threads
 
 POUND = KIP / 1000
+JOINT = tuple(Method(kind=k).divides.joint for k in ("asd", "lrfd"))
+"""What the product divides the strength of a joint by."""
 
 
 def each(value: float | list[float], rule: object) -> float | list[float]:
@@ -15,25 +26,22 @@ def each(value: float | list[float], rule: object) -> float | list[float]:
 
 
 def fillet(i: Inputs) -> Outputs:
-    found = fillets.fillet(
-        leg_mm=i["leg_in"] * INCH,
-        length_mm=i["length_in"] * INCH,
-        FEXX_MPa=i["FEXX_ksi"] * KSI,
-        angle_deg=i["load_angle_deg"],
-    )
-    per_in = INCH / KIP
+    factor = formulas.directional_factor(i["load_angle_deg"])
+    each = fillets.filler_N_per_mm(i["FEXX_ksi"] * KSI, i["leg_in"] * INCH) * factor
+    asd, lrfd = (each / by for by in JOINT)
+    per_in, length = INCH / KIP, i["length_in"] * INCH
     return {
-        "throat_in": found.throat_mm / INCH,
-        "directional_factor": found.directional_factor,
-        "phi_rn_LRFD_kip_per_in": found.per_mm.lrfd * per_in,
-        "rn_over_omega_ASD_kip_per_in": found.per_mm.asd * per_in,
-        "phiRn_LRFD_kip": found.whole.lrfd / KIP,
-        "Rn_over_omega_ASD_kip": found.whole.asd / KIP,
+        "throat_in": i["leg_in"] * fillets.THROAT_OF_LEG,
+        "directional_factor": factor,
+        "phi_rn_LRFD_kip_per_in": lrfd * per_in,
+        "rn_over_omega_ASD_kip_per_in": asd * per_in,
+        "phiRn_LRFD_kip": lrfd * length / KIP,
+        "Rn_over_omega_ASD_kip": asd * length / KIP,
     }
 
 
 def mixed(i: Inputs) -> Outputs:
-    found = fillets.mixed_group(
+    found = formulas.mixed_group(
         leg_mm=i["leg_in"] * INCH,
         longitudinal_mm=i["total_longitudinal_length_in"] * INCH,
         transverse_mm=i["transverse_length_in"] * INCH,
@@ -48,28 +56,29 @@ def mixed(i: Inputs) -> Outputs:
 
 
 def en_fillet(i: Inputs) -> Outputs:
-    found = fillets.en_fillet(
-        throat_mm=i["throat_mm"],
-        length_mm=i["length_mm"],
-        fu_MPa=i["fu_MPa"],
-        beta_w=i["beta_w"],
-        gamma_M2=i["gamma_M2"],
-    )
-    return {**found.model_dump(), "Fw_Rd_kN": found.Fw_Rd_N / 1e3}
+    strength = en_fillets.design_MPa(i["fu_MPa"], i["beta_w"], i["gamma_M2"])
+    each = strength * i["throat_mm"]
+    return {
+        "leg_mm": i["throat_mm"] / fillets.THROAT_OF_LEG,
+        "fvw_d_MPa": strength,
+        "Fw_Rd_N_per_mm": each,
+        "Fw_Rd_N": each * i["length_mm"],
+        "Fw_Rd_kN": each * i["length_mm"] / 1e3,
+    }
 
 
 def en_fillet_across(i: Inputs) -> Outputs | None:
     if "normal" not in i["load"]:
         return None
     given = {k: i[k] for k in ("throat_mm", "length_mm", "fu_MPa", "beta_w", "gamma_M2")}
-    across = fillets.en_transverse_fillet_N(**given)
-    return {"Fw_Rd_kN": across / 1e3, "ratio_to_simplified": across / fillets.en_fillet(**given).Fw_Rd_N}
+    across = formulas.en_transverse_fillet_N(**given)
+    return {"Fw_Rd_kN": across / 1e3, "ratio_to_simplified": across / en_fillet(i)["Fw_Rd_N"]}
 
 
 def weld_lines(i: Inputs) -> Outputs:
-    found = groups.weld_lines(
+    found = formulas.weld_lines(
         [(w["x1"], w["y1"], w["x2"], w["y2"]) for w in i["lines_mm"]],
-        groups.force_vector(i["force_N"], i["force_direction_deg_from_x"]),
+        formulas.force_vector(i["force_N"], i["force_direction_deg_from_x"]),
         (i["force_point_mm"][0], i["force_point_mm"][1]),
     )
     return {
@@ -84,48 +93,51 @@ def weld_lines(i: Inputs) -> Outputs:
 
 
 def weld_rectangle(i: Inputs) -> Outputs:
-    return groups.weld_round_rectangle(i["b_mm"], i["d_mm"], i["V_N"], i["e_mm"]).model_dump()
+    return formulas.weld_round_rectangle(i["b_mm"], i["d_mm"], i["V_N"], i["e_mm"]).model_dump()
 
 
 def aisc_bolt(i: Inputs) -> Outputs:
     d = i["diameter_in"] * INCH
-    single = bolts.bolt_strength(i["Fnv_ksi"] * KSI, d)
-    double = bolts.bolt_strength(i["Fnv_ksi"] * KSI, d, 2)
-    pull = bolts.bolt_strength(i["Fnt_ksi"] * KSI, d)
+    asd, lrfd = JOINT
+    single, double = (fasteners.bolt_N(i["Fnv_ksi"] * KSI, d, planes) / KIP for planes in (1, 2))
+    pull = fasteners.bolt_N(i["Fnt_ksi"] * KSI, d) / KIP
     return {
-        "A_nominal_in2": bolts.nominal_area_mm2(d) / INCH**2,
-        "phi_rn_shear_single_kip": single.lrfd / KIP,
-        "phi_rn_shear_double_kip": double.lrfd / KIP,
-        "phi_rn_tension_kip": pull.lrfd / KIP,
-        "rn_over_omega_shear_kip": single.asd / KIP,
-        "rn_over_omega_tension_kip": pull.asd / KIP,
+        "A_nominal_in2": fasteners.nominal_area_mm2(d) / INCH**2,
+        "phi_rn_shear_single_kip": single / lrfd,
+        "phi_rn_shear_double_kip": double / lrfd,
+        "phi_rn_tension_kip": pull / lrfd,
+        "rn_over_omega_shear_kip": single / asd,
+        "rn_over_omega_tension_kip": pull / asd,
     }
 
 
 def sheared_bolt(i: Inputs) -> Outputs:
-    found = bolts.combined(
-        i["Fnt_ksi"] * KSI, i["Fnv_ksi"] * KSI, i["diameter_in"] * INCH, i["shear_required_kip"] * KIP
-    )
+    """The pull at which the product's rule for both is full."""
+    d, lrfd = i["diameter_in"] * INCH, JOINT[1]
+    shear = i["shear_required_kip"] * KIP
+    alone = fasteners.bolt_N(i["Fnt_ksi"] * KSI, d) / lrfd
+    used = shear / (fasteners.bolt_N(i["Fnv_ksi"] * KSI, d) / lrfd)
+    share = brentq(lambda t: float(fasteners.shear_with_pull(used, t)) - 1.0, 0.0, 2.0)
     return {
-        "frv_ksi": found.frv_MPa / KSI,
-        "Fnt_reduced_ksi": found.Fnt_reduced_MPa / KSI,
-        "phi_rn_tension_available_kip": found.strength.lrfd / KIP,
+        "frv_ksi": shear / fasteners.nominal_area_mm2(d) / KSI,
+        "Fnt_reduced_ksi": share * i["Fnt_ksi"],
+        "phi_rn_tension_available_kip": share * alone / KIP,
     }
 
 
 def bearing(i: Inputs) -> Outputs:
-    found = bolts.bearing(
-        Fu_MPa=i["Fu_ksi"] * KSI,
-        diameter_mm=i["bolt_in"] * INCH,
-        plate_mm=i["plate_in"] * INCH,
-        clear_mm=i["clear_distance_lc_in"] * INCH,
-    )
+    """The lower of the two that the product's rule takes, and which of them it is."""
+    Fu, d, t = i["Fu_ksi"] * KSI, i["bolt_in"] * INCH, i["plate_in"] * INCH
+    clear = i["clear_distance_lc_in"] * INCH
+    bears, both = bolted.bearing_N(Fu, d, t, 1e6), bolted.bearing_N(Fu, d, t, clear)
+    tears = bolted.bearing_N(Fu, 1e6, t, clear)
+    asd, lrfd = JOINT
     return {
-        "bearing_Rn_kip": found.bearing_N / KIP,
-        "tearout_Rn_kip": found.tearout_N / KIP,
-        "phiRn_LRFD_kip": found.strength.lrfd / KIP,
-        "Rn_over_omega_ASD_kip": found.strength.asd / KIP,
-        "governs": found.strength.governs,
+        "bearing_Rn_kip": bears / KIP,
+        "tearout_Rn_kip": tears / KIP,
+        "phiRn_LRFD_kip": both / lrfd / KIP,
+        "Rn_over_omega_ASD_kip": both / asd / KIP,
+        "governs": "bearing" if bears <= tears else "tearout",
     }
 
 
@@ -141,7 +153,7 @@ def unified_area(i: Inputs) -> Outputs:
 
 def sae(i: Inputs) -> Outputs:
     areas = [threads.unified_stress_area_in2(*threads.unified_size(s)) for s in i["sizes"]]
-    proof = [bolts.sae_loads(a * INCH**2, i["proof_stress_ksi"] * KSI, i["tensile_ksi"] * KSI) for a in areas]
+    proof = [formulas.sae_loads(a * INCH**2, i["proof_stress_ksi"] * KSI, i["tensile_ksi"] * KSI) for a in areas]
     return {
         "proof_load_lb": [p.proof_N / POUND for p in proof],
         "proof_load_table_lb": [p.proof_N / POUND for p in proof],
@@ -150,36 +162,30 @@ def sae(i: Inputs) -> Outputs:
 
 
 def en_bolt(i: Inputs) -> Outputs:
-    found = bolts.en_bolt(
-        diameter_mm=threads.metric_size(i["size"])[0],
-        As_mm2=i["As_mm2"],
-        alpha_v=i["alpha_v"],
-        fub_MPa=i["fub_MPa"],
-        plate_mm=i["plate_mm"],
-        fu_plate_MPa=i["fu_plate_MPa"],
-        e1_mm=i["e1_mm"],
-        p1_mm=i["p1_mm"],
-        d0_mm=i["d0_mm"],
-        k1=i["k1"],
-        gamma_M2=i["gamma_M2"],
-    )
+    d, hole, by = threads.metric_size(i["size"])[0], i["d0_mm"], i["gamma_M2"]
+    wide = (i["k1"] + 1.7) / 2.8 * hole
+    bears = en_bolted.bearing_N(
+        fu_MPa=i["fu_plate_MPa"], fub_MPa=i["fub_MPa"], d_mm=d, t_mm=i["plate_mm"], hole_mm=hole, e1_mm=i["e1_mm"],
+        p1_mm=i["p1_mm"], e2_mm=wide, p2_mm=1e6,
+    )  # fmt: skip
     return {
-        "Fv_Rd_kN": found.Fv_Rd_N / 1e3,
-        "Ft_Rd_kN": found.Ft_Rd_N / 1e3,
-        "alpha_b": found.alpha_b,
-        "Fb_Rd_kN": found.Fb_Rd_N / 1e3,
+        "Fv_Rd_kN": en_fasteners.shear_N(i["fub_MPa"], i["As_mm2"], i["alpha_v"]) / by / 1e3,
+        "Ft_Rd_kN": en_fasteners.tension_N(i["fub_MPa"], i["As_mm2"]) / by / 1e3,
+        "alpha_b": bears / (i["k1"] * i["fu_plate_MPa"] * d * i["plate_mm"]),
+        "Fb_Rd_kN": bears / by / 1e3,
     }
 
 
 def en_both(i: Inputs) -> Outputs:
-    ratio = bolts.en_shear_and_tension(i["Fv_Ed_kN"], i["Fv_Rd_kN"], i["Ft_Ed_kN"], i["Ft_Rd_kN"])
+    shear, pull = i["Fv_Ed_kN"] / i["Fv_Rd_kN"], i["Ft_Ed_kN"] / i["Ft_Rd_kN"]
+    ratio = float(en_fasteners.shear_with_pull(shear, pull))
     return {"ratio": ratio, "passes": ratio <= 1}
 
 
 def bolt_group(i: Inputs) -> Outputs:
-    found = groups.bolt_group(
+    found = formulas.bolt_group(
         [(x, y) for x, y in i["bolts_mm"]],
-        groups.force_vector(i["force_N"], i["force_direction_deg_from_x"]),
+        formulas.force_vector(i["force_N"], i["force_direction_deg_from_x"]),
         (i["force_point_mm"][0], i["force_point_mm"][1]),
     )
     return {**found.model_dump(), "centroid_mm": list(found.centroid_mm)}
@@ -213,7 +219,7 @@ def lifting_lug(i: Inputs) -> Outputs:
 
 
 def pin_plate(i: Inputs) -> Outputs:
-    found = lugs.pin_connected(
+    found = pin_connected(
         width_mm=i["plate_width_in"] * INCH,
         thickness_mm=i["thickness_in"] * INCH,
         hole_mm=i["hole_in"] * INCH,
@@ -234,7 +240,7 @@ def pin_plate(i: Inputs) -> Outputs:
 
 
 def pin_bending(i: Inputs) -> Outputs:
-    found = lugs.pin_bending(i["P_kip"] * KIP, i["pin_in"] * INCH, i["lever_e_in"] * INCH)
+    found = formulas.pin_bending(i["P_kip"] * KIP, i["pin_in"] * INCH, i["lever_e_in"] * INCH)
     return {
         "M_kipin": found.M_Nmm / KIP_IN,
         "sigma_b_ksi": found.sigma_MPa / KSI,
@@ -264,7 +270,7 @@ def gusset(i: Inputs) -> Outputs:
 
 
 def base_plate(i: Inputs) -> Outputs:
-    found = plates.base_plate(
+    found = formulas.base_plate(
         length_mm=i["N_in"] * INCH,
         width_mm=i["B_in"] * INCH,
         column_depth_mm=i["column_depth_in"] * INCH,
@@ -284,29 +290,27 @@ def base_plate(i: Inputs) -> Outputs:
 
 
 def square_plate(i: Inputs) -> Outputs:
-    found = plates.square_plate(i["plate_mm"], i["tube_mm"], i["P_N"], i["fy_MPa"])
+    found = formulas.square_plate(i["plate_mm"], i["tube_mm"], i["P_N"], i["fy_MPa"])
     return {**found.model_dump(), "t_req_mm": found.thickness_mm}
 
 
 def edges_in(i: Inputs) -> Outputs:
     return {
-        "hole_in": each(i["bolt_in"], bolts.standard_hole_in),
-        "min_edge_in": each(i["bolt_in"], bolts.minimum_edge_in),
+        "hole_in": each(i["bolt_in"], lambda d: fasteners.standard_hole_mm(d * INCH) / INCH),
+        "min_edge_in": each(i["bolt_in"], lambda d: fasteners.minimum_edge_mm(d * INCH) / INCH),
     }
 
 
 def holes_mm(i: Inputs) -> Outputs:
     return {
-        "hole_mm": each(i["bolt_mm"], bolts.standard_hole_mm),
-        "min_edge_mm": each(i["bolt_mm"], bolts.minimum_edge_mm),
+        "hole_mm": each(i["bolt_mm"], fasteners.standard_hole_mm),
+        "min_edge_mm": each(i["bolt_mm"], fasteners.minimum_edge_mm),
     }
 
 
 def en_spacing(i: Inputs) -> Outputs:
-    given = i["d0_mm"]
-    found = [bolts.en_spacing(d) for d in (given if isinstance(given, list) else [given])]
-    out = {f"{n}_min_mm": [getattr(f, f"{n}_mm") for f in found] for n in ("e1", "e2", "p1", "p2")}
-    return out if isinstance(given, list) else {k: v[0] for k, v in out.items()}
+    least = {"e1": en_bolted.EDGE, "e2": en_bolted.EDGE, "p1": en_bolted.PITCH, "p2": en_bolted.GAUGE}
+    return {f"{n}_min_mm": each(i["d0_mm"], lambda d, k=k: k * d) for n, k in least.items()}
 
 
 ADAPTERS: Adapters = {

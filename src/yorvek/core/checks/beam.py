@@ -8,19 +8,19 @@ from typing import Literal
 import numpy as np
 from pydantic import Field
 
-from yorvek.core.checks import bending, shear
 from yorvek.core.checks.bearing import pressed_places, web_checks, wheel_check
 from yorvek.core.checks.capacity import Capacities, MaterialColumns, capacities, material_columns
 from yorvek.core.checks.limits import Limits, deflection_limit_mm, limit_words
 from yorvek.core.checks.methods import Combination, Method, combinations_of, no_method, service_combinations
 from yorvek.core.checks.notches import Notch, notch_check
 from yorvek.core.checks.record import Check, Reserve, Value, least_reserve
-from yorvek.core.checks.table import Array, Axis, SectionTable, section_table
+from yorvek.core.clauses.aisc360 import bending, shear
 from yorvek.core.errors import InputError
 from yorvek.core.materials import Material, material
 from yorvek.core.model import Model
 from yorvek.core.quantities import GRAVITY
 from yorvek.core.sections import Section, price_per_kg, section
+from yorvek.core.sections.table import Array, Axis, SectionTable, section_table
 from yorvek.core.structures import BeamRequest, MemberCases, member_cases
 from yorvek.core.structures.beam import NEAR
 

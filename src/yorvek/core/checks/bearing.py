@@ -6,10 +6,10 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from yorvek.core.checks.aisc.webs import web_crippling, web_yielding
-from yorvek.core.checks.en.patch import patch_resistance_N
 from yorvek.core.checks.methods import Combination, Method, no_method
 from yorvek.core.checks.record import Check, Value
+from yorvek.core.clauses.aisc360.webs import web_crippling, web_yielding
+from yorvek.core.clauses.en1993.patch import patch_resistance_N
 from yorvek.core.clauses.en1993.wheels import end_reach_mm, flange_under_wheel_N
 from yorvek.core.materials import Material
 from yorvek.core.sections import Section

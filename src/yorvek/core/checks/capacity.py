@@ -8,12 +8,12 @@ from dataclasses import dataclass
 import numpy as np
 from numpy.typing import NDArray
 
-from yorvek.core.checks.bending import nominal_moment
-from yorvek.core.checks.en import columns as en
 from yorvek.core.checks.methods import Method
-from yorvek.core.checks.shear import nominal_shear
-from yorvek.core.checks.table import Array, SectionTable
+from yorvek.core.clauses.aisc360.bending import nominal_moment
+from yorvek.core.clauses.aisc360.shear import nominal_shear
+from yorvek.core.clauses.en1993 import columns as en
 from yorvek.core.materials import Material
+from yorvek.core.sections.table import Array, SectionTable
 
 SHEAR_OF_YIELD = 0.6
 

@@ -6,12 +6,12 @@ import numpy as np
 
 from yorvek.core.checks.capacity import capacities, material_columns
 from yorvek.core.checks.record import Word, reserve_word
-from yorvek.core.checks.table import section_table
 from yorvek.core.errors import InputError
 from yorvek.core.frames import FrameRequest, FrameVerdict, RoleChoice, check_frame
 from yorvek.core.materials import Material, material
 from yorvek.core.model import Model
 from yorvek.core.sections import Section, catalogue, sold_in
+from yorvek.core.sections.table import section_table
 
 WORKED_OUT = 18
 CLOSE = 1.6

@@ -10,11 +10,11 @@ from yorvek.core.checks.capacity import capacities, material_columns
 from yorvek.core.checks.limits import deflection_limit_mm
 from yorvek.core.checks.methods import combinations_of, service_combinations
 from yorvek.core.checks.record import LARGEST_RESERVE, Word, reserve_word
-from yorvek.core.checks.table import Array, section_table
 from yorvek.core.materials import material
 from yorvek.core.model import Model
 from yorvek.core.quantities import GRAVITY
 from yorvek.core.sections import Section, catalogue, price_per_kg, sold_in
+from yorvek.core.sections.table import Array, section_table
 from yorvek.core.structures import MemberCases, member_cases
 
 

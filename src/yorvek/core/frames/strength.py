@@ -11,19 +11,19 @@ from typing import Any
 import numpy as np
 from numpy.typing import NDArray
 
-from yorvek.core.checks.aisc.members import hollow_torsion, torsional_buckling_MPa
 from yorvek.core.checks.capacity import capacities, material_columns
-from yorvek.core.checks.en.columns import buckling_curve, modulus
-from yorvek.core.checks.en.members import flexural_buckling
 from yorvek.core.checks.methods import Method, no_method
 from yorvek.core.checks.record import Check, Value
-from yorvek.core.checks.table import section_table
 from yorvek.core.clauses.aisc360.compression import buckling_stress_MPa, euler_stress_MPa, one_leg_slenderness
+from yorvek.core.clauses.aisc360.members import hollow_torsion, torsional_buckling_MPa
 from yorvek.core.clauses.en1993 import stability as en
+from yorvek.core.clauses.en1993.columns import buckling_curve, modulus
+from yorvek.core.clauses.en1993.members import flexural_buckling
 from yorvek.core.frames.slender import effective_share
 from yorvek.core.frames.solving import Made
 from yorvek.core.materials import Material, material
 from yorvek.core.sections import Section, section
+from yorvek.core.sections.table import section_table
 
 Floats = NDArray[np.float64]
 Flags = NDArray[np.bool_]

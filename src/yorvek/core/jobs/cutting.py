@@ -15,7 +15,8 @@ from yorvek.core.parts import PartGeometry, PartSpec, part_geometry
 from yorvek.core.parts.spec import Rectangle
 from yorvek.core.quantities import INCH_MM
 from yorvek.core.sections import catalogue, section, sold_in
-from yorvek.core.sections.composed import bought_as, is_composed, plate_size, single_parts
+from yorvek.core.sections.composed import bought_as
+from yorvek.core.sections.line import is_composed, plate_size, single_parts
 
 P = TypeVar("P", BarPiece, SheetPiece)
 OWN_VALUE = 0.6

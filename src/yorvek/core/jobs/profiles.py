@@ -11,7 +11,7 @@ from yorvek.core.model import Model
 from yorvek.core.quantities.entry import Length, Size, Thickness
 from yorvek.core.sections.built_up import Joined
 from yorvek.core.sections.catalogue import is_size
-from yorvek.core.sections.composed import ComposedPart, Composition
+from yorvek.core.sections.line import ComposedPart, Composition
 
 
 class ProfilePart(Model):

@@ -17,7 +17,7 @@ from yorvek.core.model import Model
 from yorvek.core.parts import BarPiece, PartSpec
 from yorvek.core.quantities.entry import evaluate_dimensions
 from yorvek.core.sections.catalogue import is_size
-from yorvek.core.sections.composed import is_composed
+from yorvek.core.sections.line import is_composed
 from yorvek.core.structures import BeamLoad, BeamRequest, Support
 
 

@@ -11,13 +11,13 @@ from numpy.typing import NDArray
 from pydantic import Field
 
 from yorvek.core.clauses.aisc360 import bolted as aisc
+from yorvek.core.clauses.aisc360.fasteners import minimum_edge_mm, standard_hole_mm
+from yorvek.core.clauses.aisc360.pulled import block_shear
 from yorvek.core.clauses.en1993 import bolted as en
-from yorvek.core.connections.bolts import minimum_edge_mm, standard_hole_mm
-from yorvek.core.connections.tension import block_shear
 from yorvek.core.joints.at import End
 from yorvek.core.joints.kind import Count, Kind, Millimetres, Size, steps
 from yorvek.core.joints.rule import Rule, States, rule, size, straight_and_square
-from yorvek.core.joints.strengths import FASTENERS, GAMMA_M0, GAMMA_M2, Grade, bolt_shear_N, is_en
+from yorvek.core.joints.strengths import GAMMA_M0, GAMMA_M2, Grade, bolt_shear_N, fastener, is_en
 from yorvek.core.model import Model
 
 Floats = NDArray[np.float64]
@@ -169,7 +169,7 @@ def bearing_N(end: End, joint: Bolted, plate_mm: float, f: Floats) -> Floats:
 
 def _en_bearing(end: End, joint: Bolted, plate_mm: float) -> tuple[float, float]:
     """EN table 3.4 along the bar and across it."""
-    hole, fub = joint.bored_mm, FASTENERS[joint.grade].ultimate_MPa
+    hole, fub = joint.bored_mm, fastener(joint.grade, joint.bolt_mm).ultimate_MPa
     p = joint.pitch_mm if joint.rows > 1 else NO_LIMIT
     g = joint.gauge_mm if joint.columns > 1 else NO_LIMIT
 
@@ -194,7 +194,7 @@ def bolts_rule(end: End, joint: Bolted, wrong: str | None) -> Rule:
         formula="Fb ≤ shear of one bolt × planes",
         inputs=[
             ("n", "bolts", float(n), ""), ("Ip", "Σr² of the group", float((joint.places**2).sum()), "mm2"),
-            ("Fub", "ultimate strength", FASTENERS[joint.grade].ultimate_MPa, "MPa"),
+            ("Fub", "ultimate strength", fastener(joint.grade, joint.bolt_mm).ultimate_MPa, "MPa"),
             ("planes", "shear planes", float(joint.planes), ""), ("βL", "left of it in a long joint", less, ""),
         ],
         source=SOURCE,

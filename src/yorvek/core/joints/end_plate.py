@@ -10,13 +10,15 @@ from numpy.typing import NDArray
 from pydantic import Field
 
 from yorvek.core.clauses.aisc360 import bolted as aisc
+from yorvek.core.clauses.aisc360 import fasteners as aisc_bolts
+from yorvek.core.clauses.aisc360.fasteners import minimum_edge_mm, standard_hole_mm
+from yorvek.core.clauses.aisc360.pulled import prying
 from yorvek.core.clauses.en1993 import bolted as en
-from yorvek.core.connections.bolts import minimum_edge_mm, standard_hole_mm
-from yorvek.core.connections.tension import prying
+from yorvek.core.clauses.en1993 import fasteners as en_bolts
 from yorvek.core.joints.at import End
 from yorvek.core.joints.kind import Kind, Leg, Millimetres, Size, steps
 from yorvek.core.joints.rule import Rule, States, rule
-from yorvek.core.joints.strengths import FASTENERS, GAMMA_M0, Grade, bolt_shear_N, bolt_tension_N, is_en
+from yorvek.core.joints.strengths import GAMMA_M0, Grade, bolt_shear_N, bolt_tension_N, fastener, is_en
 from yorvek.core.joints.weld import fillet_rule
 from yorvek.core.model import Model
 
@@ -124,9 +126,8 @@ def shear_rule(end: End, joint: EndPlated, alone: float, wrong: str | None) -> R
 
     def share(f: Floats) -> Floats:
         V = np.hypot(f[:, 1], f[:, 2]) / n + np.abs(f[:, 3]) * math.hypot(float(up[-1]), half) / turn
-        v, t = V / one, pull(f) / alone
-        both = v + t / 1.4 if is_en(end) else (v + t) / 1.3
-        return np.asarray(np.maximum(np.maximum(v, t), both))
+        together = en_bolts.shear_with_pull if is_en(end) else aisc_bolts.shear_with_pull
+        return together(V / one, pull(f) / alone)
 
     return rule(
         end, "bolts", f"{n} bolts M{joint.bolt_mm:g} {joint.grade}, shear beside the pull", demand=share, capacity=1.0, unit="",
@@ -134,7 +135,7 @@ def shear_rule(end: End, joint: EndPlated, alone: float, wrong: str | None) -> R
         formula="V/Vc + T/(1.4 Tc) ≤ 1" if is_en(end) else "V/Vc + T/Tc ≤ 1.3, each ≤ 1",
         inputs=[
             ("Vc", "allowed in shear", one, "N"), ("Tc", "allowed in tension", alone, "N"),
-            ("Fub", "ultimate strength", FASTENERS[joint.grade].ultimate_MPa, "MPa"),
+            ("Fub", "ultimate strength", fastener(joint.grade, joint.bolt_mm).ultimate_MPa, "MPa"),
         ],
         source="AISC 360-22 J3, EN 1993-1-8 (from memory), held against check values",
         assumptions=["bolts share the shear evenly"], why_not=wrong, shown=("share", "of the bolts"),

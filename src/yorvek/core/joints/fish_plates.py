@@ -8,6 +8,7 @@ import numpy as np
 from numpy.typing import NDArray
 from pydantic import Field
 
+from yorvek.core.clauses.aisc360.fillets import leg_too_large
 from yorvek.core.joints.at import End
 from yorvek.core.joints.kind import Kind, Leg, Millimetres, steps
 from yorvek.core.joints.rule import States, rule
@@ -48,7 +49,7 @@ def find(end: End, joint: FishPlated) -> States:
         return np.asarray(np.hypot(along, (Vz / 2 + T / arm + Vy / 2) / (2 * length)))
 
     tapered = "the taper is as long as the lap: make the plates longer" if straight <= 0 else None
-    small = end.metals_apart() or tapered or leg_trouble(end, joint.leg_mm, t)
+    small = end.metals_apart() or tapered or leg_trouble(end, joint.leg_mm, t) or leg_too_large(joint.leg_mm, t)
     allowed = weld_strength(end).least * joint.leg_mm
     metal = min(end.metal.yield_at_weld_MPa / by.member, end.metal.ultimate_at_weld_MPa / by.rupture)
     source = "statics of two plates at the bar's depth; AISC 360-22 D2, J2, EN 1993-1-8 4.5 (from memory)"

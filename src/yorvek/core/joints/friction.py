@@ -8,11 +8,11 @@ import numpy as np
 from numpy.typing import NDArray
 from pydantic import Field
 
-from yorvek.core.connections.friction import pinched, preload_N, set_screws, u_bolt
 from yorvek.core.joints.at import End
 from yorvek.core.joints.kind import Count, Kind, Larger, Size
 from yorvek.core.joints.rule import States, rule
 from yorvek.core.model import Model
+from yorvek.core.theory.grip import pinched, preload_N, set_screws, u_bolt
 
 Floats = NDArray[np.float64]
 SAFETY_ON_SLIP = 1.5

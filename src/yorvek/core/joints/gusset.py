@@ -8,8 +8,13 @@ import numpy as np
 from numpy.typing import NDArray
 from pydantic import Field
 
-from yorvek.core.checks.aisc.members import lag_of_slotted_rectangular, lag_of_slotted_round
-from yorvek.core.connections.plates import gusset
+from yorvek.core.clauses.aisc360.members import (
+    lag_of_flat,
+    lag_of_one_leg,
+    lag_of_slotted_rectangular,
+    lag_of_slotted_round,
+)
+from yorvek.core.clauses.aisc360.plates import gusset
 from yorvek.core.joints.at import End
 from yorvek.core.joints.kind import Kind, Leg, Millimetres, steps
 from yorvek.core.joints.landing import plate_wall
@@ -92,11 +97,11 @@ def find(end: End, joint: Gusseted) -> States:
 
 
 def _slotted(end: End, joint: Gusseted) -> Rule | str | None:
-    """Rupture of a slotted tube's net section with shear lag, AISC D3."""
+    """Rupture of the bar at its lap with shear lag, AISC D3: a slotted tube, an angle or channel by one leg or web, a flat."""
     s = end.section
     assert s is not None
     if joint.slot_mm is None:
-        return None
+        return _lapped(end, joint)
     if s.shape == "rhs":
         lag = lag_of_slotted_rectangular(s.width_mm, s.depth_mm, joint.lap_mm)
     elif s.shape == "chs":
@@ -110,6 +115,25 @@ def _slotted(end: End, joint: Gusseted) -> Rule | str | None:
         formula="N ≤ Fu U An by the method",
         inputs=[("An", "net section", net, "mm2"), ("U", "of it that counts (shear lag)", lag, ""), ("s", "slot", joint.slot_mm, "mm")],
         source=SOURCE, assumptions=["the slot ends in a round hole, its end is not welded"], shown=("N", "pull"),
+    )  # fmt: skip
+
+
+def _lapped(end: End, joint: Gusseted) -> Rule | None:
+    """The bar itself where it is welded along its edges only; tubes and solid bars beside a plate are taken by their welds."""
+    s = end.section
+    assert s is not None
+    if s.shape in ("angle", "channel"):
+        lag = lag_of_one_leg(min(s.cx_mm, s.cy_mm) if s.shape == "angle" else s.cx_mm, joint.lap_mm)
+    elif s.shape == "flat":
+        lag = lag_of_flat(max(s.depth_mm, s.width_mm), joint.lap_mm)
+    else:
+        return None
+    return rule(
+        end, "slotted bar", "bar where it laps the gusset", demand=lambda f: np.maximum(f[:, 0], 0.0),
+        capacity=max(lag, 0.0) * s.A_mm2 * end.Fu_MPa / end.method.divides.rupture, unit="N", clause="AISC 360-22 D2-2, table D3.1",
+        formula="N ≤ Fu U A by the method",
+        inputs=[("A", "section", s.A_mm2, "mm2"), ("U", "of it that counts (shear lag)", lag, ""), ("l", "lap", joint.lap_mm, "mm")],
+        source=SOURCE, assumptions=["welded along its edges over the whole lap"], shown=("N", "pull"),
     )  # fmt: skip
 
 

@@ -7,8 +7,8 @@ from collections.abc import Callable
 import numpy as np
 from numpy.typing import NDArray
 
-from yorvek.core.checks.aisc.webs import web_crippling, web_yielding
-from yorvek.core.checks.en.patch import patch_resistance_N
+from yorvek.core.clauses.aisc360.webs import web_crippling, web_yielding
+from yorvek.core.clauses.en1993.patch import patch_resistance_N
 from yorvek.core.joints.at import USUAL_AXES, End, Onto
 from yorvek.core.joints.rule import Rule, never, rule
 from yorvek.core.joints.seat import Fy_of, seat

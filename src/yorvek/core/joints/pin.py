@@ -10,7 +10,8 @@ import numpy as np
 from numpy.typing import NDArray
 from pydantic import Field
 
-from yorvek.core.connections.lugs import lifting_lug, pin_connected
+from yorvek.core.clauses.aisc360.pins import pin_connected
+from yorvek.core.clauses.bth1.lugs import lifting_lug
 from yorvek.core.joints.at import End
 from yorvek.core.joints.kind import Kind, Leg, Millimetres, Size, steps
 from yorvek.core.joints.landing import plate_wall

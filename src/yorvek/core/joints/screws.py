@@ -8,7 +8,7 @@ import numpy as np
 from numpy.typing import NDArray
 from pydantic import Field
 
-from yorvek.core.connections.screws import screw_pull_N, screw_shear_N
+from yorvek.core.clauses.aisi_s100.screws import screw_pull_N, screw_shear_N
 from yorvek.core.joints.at import End
 from yorvek.core.joints.kind import Count, Kind
 from yorvek.core.joints.rule import States, rule

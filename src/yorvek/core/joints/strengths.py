@@ -5,8 +5,12 @@ from __future__ import annotations
 import math
 from typing import Literal, NamedTuple
 
-from yorvek.core.connections.bolts import ALPHA_V, nominal_area_mm2
-from yorvek.core.connections.fillets import THROAT_OF_LEG, leg_too_small
+from yorvek.core.clauses.aisc360 import fasteners as aisc
+from yorvek.core.clauses.aisc360 import fillets as aisc_fillets
+from yorvek.core.clauses.aisc360.fasteners import nominal_area_mm2
+from yorvek.core.clauses.aisc360.fillets import THROAT_OF_LEG, leg_too_small
+from yorvek.core.clauses.en1993 import fasteners as en
+from yorvek.core.clauses.en1993 import fillets as en_fillets
 from yorvek.core.errors import InputError
 from yorvek.core.joints.at import End
 from yorvek.core.materials import Material
@@ -29,39 +33,44 @@ FASTENERS: dict[str, Fastener] = {
     "A325": Fastener(827, 634), "A490": Fastener(1034, 896),
 }  # fmt: skip
 """ISO 898-1, ISO 3506-1, SAE J429, ASTM F3125 (from memory)."""
-THREADS_IN, THREADS_OUT, TENSION = 0.45, 0.563, 0.75
-"""Fnv and Fnt over the ultimate strength, on the nominal area: AISC 360-22 table J3.2."""
-EN_SHANK, EN_TENSION = 0.6, 0.9
-EN_UNKNOWN = 0.5
-"""alpha_v of classes that table 3.4 does not name."""
 GAMMA_M0, GAMMA_M2 = 1.0, 1.25
 ROUND_Z_OVER_S, MOST_Z_OVER_S = 16 / (3 * math.pi), 1.6
 BTH_ROUND = 1.25
 """Fb / Fy of solid round bars, in the manner of ASME BTH-1 3-2.3.1."""
-EN_LEAST_THROAT_MM = 3.0
-BETA_W = ((235.0, 0.80), (275.0, 0.85), (355.0, 0.90))
 
 
 def is_en(end: End) -> bool:
     return end.method.kind == "en"
 
 
+def fastener(grade: str, d_mm: float) -> Fastener:
+    """A class at a size: SAE classes are weaker above 1 in (class 2 above 3/4 in)."""
+    usual = FASTENERS[grade]
+    found = aisc.sae_MPa(grade, d_mm)
+    if found is None:
+        return usual
+    proof, tensile = found
+    return Fastener(
+        min(usual.ultimate_MPa, tensile), min(usual.yield_MPa, usual.yield_MPa * tensile / usual.ultimate_MPa)
+    )
+
+
 def bolt_shear_N(end: End, grade: str, d_mm: float, *, threads_in: bool) -> float:
     """One shear plane of one bolt: AISC J3-1 by the method's divisor, or EN 1993-1-8 table 3.4."""
-    Fu = FASTENERS[grade].ultimate_MPa
+    Fu = fastener(grade, d_mm).ultimate_MPa
     if is_en(end):
         if not threads_in:
-            return EN_SHANK * Fu * nominal_area_mm2(d_mm) / GAMMA_M2
-        return ALPHA_V.get(grade, EN_UNKNOWN) * Fu * _stress_area_mm2(d_mm) / GAMMA_M2
-    return (THREADS_IN if threads_in else THREADS_OUT) * Fu * nominal_area_mm2(d_mm) / end.method.divides.joint
+            return en.shear_N(Fu, nominal_area_mm2(d_mm)) / GAMMA_M2
+        return en.shear_N(Fu, _stress_area_mm2(d_mm), en.ALPHA_V.get(grade, en.UNKNOWN)) / GAMMA_M2
+    return aisc.bolt_N(aisc.shear_stress_MPa(Fu, threads_in=threads_in), d_mm) / end.method.divides.joint
 
 
 def bolt_tension_N(end: End, grade: str, d_mm: float) -> float:
     """One bolt pulled: AISC J3-1, or EN table 3.4 on the stress area."""
-    Fu = FASTENERS[grade].ultimate_MPa
+    Fu = fastener(grade, d_mm).ultimate_MPa
     if is_en(end):
-        return EN_TENSION * Fu * _stress_area_mm2(d_mm) / GAMMA_M2
-    return TENSION * Fu * nominal_area_mm2(d_mm) / end.method.divides.joint
+        return en.tension_N(Fu, _stress_area_mm2(d_mm)) / GAMMA_M2
+    return aisc.bolt_N(aisc.tension_stress_MPa(Fu), d_mm) / end.method.divides.joint
 
 
 def _stress_area_mm2(d_mm: float) -> float:
@@ -75,13 +84,13 @@ def _stress_area_mm2(d_mm: float) -> float:
 def pin_shear_N(end: End, grade: str, d_mm: float, *, threads_in: bool) -> float:
     """A pin in double shear: as a bolt; EN 1993-1-8 table 3.10 on its whole area."""
     if is_en(end) and not threads_in:
-        return 2 * EN_SHANK * FASTENERS[grade].ultimate_MPa * nominal_area_mm2(d_mm) / GAMMA_M2
+        return 2 * en.shear_N(fastener(grade, d_mm).ultimate_MPa, nominal_area_mm2(d_mm)) / GAMMA_M2
     return 2 * bolt_shear_N(end, grade, d_mm, threads_in=threads_in)
 
 
 def pin_moment_Nmm(end: End, grade: str, d_mm: float) -> float:
     """Bending of a pin: AISC F11 (at most 1.6 yield moments), EN 3.13 (1.5 Wel fyp), BTH-1 by its own factor."""
-    S, Fy = math.pi * d_mm**3 / 32, FASTENERS[grade].yield_MPa
+    S, Fy = math.pi * d_mm**3 / 32, fastener(grade, d_mm).yield_MPa
     if is_en(end):
         return 1.5 * S * Fy / GAMMA_M0
     if end.method.kind == "lifting":
@@ -108,12 +117,12 @@ def weld_strength(end: End, *metals: Material) -> WeldStrength:
     weakest = min(joined, key=lambda m: m.ultimate_at_weld_MPa)
     Fu = weakest.ultimate_at_weld_MPa
     if is_en(end):
-        beta = next((b for fy, b in BETA_W if weakest.yield_MPa <= fy + 5), 1.0)
-        each = Fu / math.sqrt(3) / (beta * GAMMA_M2) * THROAT_OF_LEG
+        each = en_fillets.design_MPa(Fu, en_fillets.beta_w(weakest.yield_MPa), GAMMA_M2) * THROAT_OF_LEG
         return WeldStrength(each, each, GAMMA_M2, "EN 1993-1-8 4.5.3.3, elastic line of weld")
     by = end.method.divides.joint
     clause = "AISC 360-22 J2.4, elastic line of weld; no directional increase"
-    return WeldStrength(0.60 * end.filler_MPa * THROAT_OF_LEG / by, 0.60 * Fu / by, by, clause)
+    filler, metal = aisc_fillets.filler_N_per_mm(end.filler_MPa, 1.0), aisc_fillets.metal_N_per_mm(Fu, 1.0)
+    return WeldStrength(filler / by, metal / by, by, clause)
 
 
 def leg_trouble(end: End, leg_mm: float, *more_mm: float) -> str | None:
@@ -121,7 +130,8 @@ def leg_trouble(end: End, leg_mm: float, *more_mm: float) -> str | None:
     known = [v for v in (end.thinner_mm, *more_mm) if v > 0]
     if is_en(end):
         throat = leg_mm * THROAT_OF_LEG
-        if throat < EN_LEAST_THROAT_MM - 1e-9:
+        if throat < en_fillets.LEAST_THROAT_MM - 1e-9:
             return f"a throat of {throat:.1f} mm is below the least throat of 3 mm: make the leg 4.3 mm or larger"
         return None
-    return leg_too_small(leg_mm, min(known)) if known else None
+    inch = end.section is not None and end.section.system == "inch"
+    return leg_too_small(leg_mm, min(known), inch=inch) if known else None

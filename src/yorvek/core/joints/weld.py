@@ -7,7 +7,7 @@ from typing import Literal
 import numpy as np
 from numpy.typing import NDArray
 
-from yorvek.core.connections.fillets import THROAT_OF_LEG
+from yorvek.core.clauses.aisc360.fillets import THROAT_OF_LEG
 from yorvek.core.joints.at import End
 from yorvek.core.joints.kind import Kind, Leg, steps
 from yorvek.core.joints.landing import WALLS, walls

@@ -151,6 +151,11 @@ def _aluminium(
     )
 
 
+def _unsure(id: str, fy: float, fu: float, price: float, source: str, weld: str) -> Material:
+    """Steel that needs a question before it is welded."""
+    return _steel(id, fy, fu, price, source, E=210_000, G=81_000, weld=weld)
+
+
 MATERIALS: tuple[Material, ...] = (
     _en_steel("S235", 235, 360, 1.15),
     _en_steel("S275", 275, 430, 1.20),
@@ -159,7 +164,24 @@ MATERIALS: tuple[Material, ...] = (
     _us_steel("A500 Gr C", 344.7, 427.5, 1.45, "ASTM A500 grade C: 50 ksi, 62 ksi"),
     _us_steel("A572-50", 344.7, 448.2, 1.30, "ASTM A572 grade 50: 50 ksi, 65 ksi"),
     _us_steel("A53 Gr B", 241.3, 413.7, 1.40, "ASTM A53 grade B: 35 ksi, 60 ksi"),
+    _us_steel("A513", 220.6, 310.3, 1.60, "ASTM A513 type 1, 1010 as welded: 32 ksi, 45 ksi"),
     _drawn("DOM", 482.6, 551.6, 241.3, 379.2, 3.10),
+    _unsure(
+        "B500B",
+        500,
+        540,
+        1.10,
+        "EN 10080, class B (from memory)",
+        "weldable where its mark says so (carbon equivalent 0.52 at most); of unknown grade it is not welded",
+    ),
+    _unsure(
+        "unknown steel",
+        185,
+        290,
+        0.60,
+        "salvage of unknown grade: the least of structural steel, S185 of EN 10025-2 (from memory)",
+        "spark and file it first, weld a coupon and bend it; what cracks or is hard is not welded; measure what rust has left",
+    ),
     _stainless("304", 205, 515, 4.60),
     _stainless("316", 205, 515, 6.20),
     _aluminium(

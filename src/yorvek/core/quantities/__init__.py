@@ -1,6 +1,6 @@
 """Quantities: parse and format what a shop writes."""
 
-from yorvek.core.quantities.format import force_text, fraction_text, length_text, mass_text, plain_number
+from yorvek.core.quantities.format import fraction_text, length_text, mass_text, plain_number
 from yorvek.core.quantities.parse import Parsed, parse
 from yorvek.core.quantities.units import GRAVITY, INCH_MM, Kind, UnitSystem
 
@@ -10,7 +10,6 @@ __all__ = [
     "Kind",
     "Parsed",
     "UnitSystem",
-    "force_text",
     "fraction_text",
     "length_text",
     "mass_text",

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import math
 
-from yorvek.core.quantities.units import FOOT_MM, INCH_MM, LBF_N, POUND_KG, UnitSystem
+from yorvek.core.quantities.units import FOOT_MM, INCH_MM, POUND_KG, UnitSystem
 
 THIN_MM = 20.0
 """Below it a length is a thickness, whose hundredths count."""
@@ -52,13 +52,6 @@ def length_text(value_mm: float, unit: UnitSystem, *, denominator: int = 16, wit
     feet, rest = divmod(parts, 12)
     sign = "-" if inches < 0 else ""
     return f"{sign}{feet:.0f}' {fraction_text(rest, denominator)}\""
-
-
-def force_text(value_N: float, unit: UnitSystem) -> str:
-    """A force: kN from a thousand newtons on, or pounds."""
-    if unit == "in":
-        return f"{value_N / LBF_N:.0f} lb"
-    return f"{plain_number(value_N / 1e3)} kN" if abs(value_N) >= 1e3 else f"{plain_number(value_N, 0)} N"
 
 
 def mass_text(value_kg: float, unit: UnitSystem) -> str:

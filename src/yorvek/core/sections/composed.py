@@ -1,187 +1,28 @@
-"""Sections a shop puts together itself, written as one line that is their name and holds all of them.
-
-``Rail box = SHS 60×60×4 hot + plate 80×6 at -10, 60 | continuous``: parts with their place (lower left corner of the box
-around each, then turned counter-clockwise about it), and how they are joined. A part is a size of the catalogue, a plate,
-a tube of any wall, or an outline. The line goes wherever a section's name goes, so a record that uses one stands alone.
-"""
+"""The section that a line of parts makes: its figures, its walls, the metals it is judged by, what its seams carry."""
 
 from __future__ import annotations
 
 import math
-import re
 from collections.abc import Sequence
 from functools import lru_cache
 from typing import Literal
 
-from pydantic import Field
 from shapely import Polygon, unary_union
 
 from yorvek.core.errors import InputError
 from yorvek.core.materials import MATERIALS, Material, material
-from yorvek.core.model import Model
-from yorvek.core.outlines import Outline, Ring, Vertex, area_mm2, area_moments
+from yorvek.core.outlines import Outline, area_mm2, area_moments
 from yorvek.core.sections.built_up import BuiltUp, Joined, PartShare, Placed, built_up, polygon_with_openings
-from yorvek.core.sections.catalogue import outline_of, size, size_price_per_kg, size_sold_in
-from yorvek.core.sections.hollow import chs, chs_outline
+from yorvek.core.sections.catalogue import SALVAGE, size, size_price_per_kg, size_sold_in
+from yorvek.core.sections.hollow import chs, rhs
+from yorvek.core.sections.line import BOX, TUBE, Composition, is_made, part_outline, plate_size, read_line
 from yorvek.core.sections.saint_venant import thinnest_mm
 from yorvek.core.sections.section import Section
 from yorvek.core.sections.solid import bar
 from yorvek.core.sections.stressed import Wall, contact_walls, level_shear_area_mm2, monosymmetry_mm, walls_of
 
-NAMED = " = "
-NUMBER = r"-?\d+(?:\.\d+)?"
-PLACE = re.compile(
-    rf"^(?P<what>.+?)(?: at (?P<x>{NUMBER}), ?(?P<y>{NUMBER}))?(?: turned (?P<turn>{NUMBER}))?(?P<mirror> mirrored)?$"
-)
-PLATE = re.compile(rf"^plate (?P<width>{NUMBER})×(?P<thickness>{NUMBER})$")
-TUBE = re.compile(rf"^tube (?P<diameter>{NUMBER})×(?P<wall>{NUMBER})$")
-OUTLINE = re.compile(r"^outline \((?P<rings>[^)]+)\)$")
 SQUARE_WITH_AXES = 1e-4
 SERIES = "composed"
-LONGEST = 4000
-
-
-class ComposedPart(Model):
-    """A part of a composed section, mm: `what` is a size, "plate 80×6", "tube 60×3" or "outline (0 0, 40 0, …)"."""
-
-    what: str = Field(max_length=LONGEST)
-    x_mm: float = Field(default=0.0, ge=-5000, le=5000)
-    y_mm: float = Field(default=0.0, ge=-5000, le=5000)
-    turn_deg: float = Field(default=0.0, ge=-360, le=360)
-    mirrored: bool = False
-
-    def placed(self) -> Placed:
-        """Where it lies.
-
-        Raises:
-            InputError: what it is cannot be read.
-        """
-        return Placed(
-            name=self.what if len(self.what) < 40 else "outline",
-            outline=_outline(self.what),
-            x_mm=self.x_mm,
-            y_mm=self.y_mm,
-            turn_deg=self.turn_deg,
-            mirrored=self.mirrored,
-        )
-
-    def words(self) -> str:
-        """As it stands in the line."""
-        place = f" at {self.x_mm:.6g}, {self.y_mm:.6g}" if self.x_mm or self.y_mm else ""
-        turn = f" turned {self.turn_deg:.6g}" if self.turn_deg else ""
-        return self.what.strip() + place + turn + (" mirrored" if self.mirrored else "")
-
-
-class Composition(Model):
-    """A composed section as it is entered."""
-
-    name: str = Field(min_length=1, max_length=40, pattern=r"^[^=|+]*$")
-    parts: list[ComposedPart] = Field(min_length=1, max_length=12)
-    joined: Joined = "continuous"
-
-    def line(self) -> str:
-        """The one line that is its name."""
-        return self.name.strip() + NAMED + " + ".join(p.words() for p in self.parts) + f" | {self.joined}"
-
-
-def is_composed(id: str) -> bool:
-    """Whether a section's name is such a line."""
-    return NAMED in id
-
-
-def read_line(line: str) -> Composition:
-    """The composition a line holds.
-
-    Raises:
-        InputError: it is not such a line.
-    """
-    name, _, rest = line.partition(NAMED)
-    body, bar, joined = rest.rpartition(" | ")
-    parts = []
-    for text in (body if bar else rest).split(" + "):
-        found = PLACE.match(text.strip())
-        if found is None:
-            raise InputError(field="section", got=text, needs="a part such as plate 80×6 at 0, 60 turned 90")
-        parts.append(
-            ComposedPart(
-                what=found["what"],
-                x_mm=float(found["x"] or 0),
-                y_mm=float(found["y"] or 0),
-                turn_deg=float(found["turn"] or 0),
-                mirrored=bool(found["mirror"]),
-            )
-        )
-    ways: dict[str, Joined] = {"continuous": "continuous", "stitched": "stitched", "not joined": "not joined"}
-    if bar and joined not in ways:
-        raise InputError(field="section", got=joined, needs="joined as one of " + ", ".join(ways))
-    return Composition(name=name, parts=parts, joined=ways[joined] if bar else "continuous")
-
-
-def outline_words(outline: Outline) -> str:
-    """An outline as a part of a line: corners "x y", "/bulge" where an arc follows; rings apart by ";"."""
-
-    def corner(v: Vertex) -> str:
-        return (
-            f"{v.x:.4f}".rstrip("0").rstrip(".")
-            + " "
-            + f"{v.y:.4f}".rstrip("0").rstrip(".")
-            + (f"/{v.bulge:.6g}" if v.bulge else "")
-        )
-
-    rings = [outline.outer, *outline.openings]
-    return "outline (" + "; ".join(", ".join(corner(v) for v in r.vertices) for r in rings) + ")"
-
-
-def _outline(what: str) -> Outline:
-    plate, tube, free = PLATE.match(what), TUBE.match(what), OUTLINE.match(what)
-    if plate:
-        w, t = float(plate["width"]), float(plate["thickness"])
-        if not (0 < w <= 5000 and 0 < t <= 500):
-            raise InputError(field="section", got=what, needs="a width and a thickness above 0 mm")
-        return Outline(outer=Ring.polygon([(0, 0), (w, 0), (w, t), (0, t)]))
-    if tube:
-        d, t = float(tube["diameter"]), float(tube["wall"])
-        if not 0 < 2 * t < d <= 5000:
-            raise InputError(field="section", got=what, needs="a wall of less than half the diameter")
-        return chs_outline(d, t)
-    if free:
-        try:
-            rings = [Ring(vertices=[_vertex(v) for v in text.split(",")]) for text in free["rings"].split(";")]
-        except ValueError:
-            raise InputError(
-                field="section", got=what[:60], needs="corners such as outline (0 0, 40 0, 40 4)"
-            ) from None
-        return Outline(outer=rings[0], openings=rings[1:])
-    return outline_of(size(what))
-
-
-def _vertex(text: str) -> Vertex:
-    place, _, bulge = text.strip().partition("/")
-    x, y = (float(v) for v in place.split())
-    return Vertex(x=x, y=y, bulge=float(bulge or 0))
-
-
-def plate_size(what: str) -> tuple[float, float] | None:
-    """Width and thickness of a part that is a plate, mm; None for what is not."""
-    found = PLATE.match(what)
-    return (float(found["width"]), float(found["thickness"])) if found else None
-
-
-def single_parts(line: str) -> list[str]:
-    """What is cut for it: sizes of the catalogue, plates, and profiles of their own."""
-    made = read_line(line)
-    if len(made.parts) == 1 and not plate_size(made.parts[0].what):
-        return [line if _made(made.parts[0].what) else made.parts[0].what]
-    return [
-        Composition(name="tube" if TUBE.match(p.what) else "profile", parts=[ComposedPart(what=p.what)]).line()
-        if TUBE.match(p.what) or OUTLINE.match(p.what)
-        else p.what
-        for p in made.parts
-    ]
-
-
-def _made(what: str) -> bool:
-    return any(rule.match(what) for rule in (PLATE, TUBE, OUTLINE))
 
 
 def metals(line: str) -> tuple[str, ...]:
@@ -191,13 +32,14 @@ def metals(line: str) -> tuple[str, ...]:
     Raises:
         InputError: parts of metals that do not go together.
     """
-    sold = [size_sold_in(size(p.what)) for p in read_line(line).parts if not _made(p.what)]
-    out = [m.id for m in MATERIALS if all(m.id in one for one in sold)]
+    sold = [size_sold_in(size(p.what)) for p in read_line(line).parts if not is_made(p.what)]
+    known = [m for m in MATERIALS if m.id != SALVAGE]
+    out = [m.id for m in known if all(m.id in one for one in sold)]
     if not out:
-        out = [m.id for m in MATERIALS if any(m.id in one for one in sold) and all(_as_strong(m, one) for one in sold)]
+        out = [m.id for m in known if any(m.id in one for one in sold) and all(_as_strong(m, one) for one in sold)]
     if not out:
         raise InputError(field="section", got=line[:60], needs="parts whose metals can be joined, of one family")
-    return tuple(out)
+    return (*out, *((SALVAGE,) if all(SALVAGE in one for one in sold) else ()))
 
 
 def _as_strong(least: Material, sold: Sequence[str]) -> str | None:
@@ -219,7 +61,7 @@ def _as_strong(least: Material, sold: Sequence[str]) -> str | None:
 
 def bought_as(what: str, material_id: str) -> str:
     """The material in which a part of a composed section is bought: the one that was chosen, or the next no weaker one."""
-    if _made(what):
+    if is_made(what):
         return material_id
     return _as_strong(material(material_id), size_sold_in(size(what))) or material_id
 
@@ -244,13 +86,20 @@ def _one_bar(line: str, made: Composition, placed: Sequence[Placed]) -> Section 
     part, source = made.parts[0], "put together by the shop"
     if len(placed) > 1 or part.turn_deg % 90:
         return None
-    plate, tube = plate_size(part.what), TUBE.match(part.what)
+    plate, tube, box = plate_size(part.what), TUBE.match(part.what), BOX.match(part.what)
     if plate is not None:
         across, up = plate if part.turn_deg % 180 == 0 else plate[::-1]
         return bar(line, series=SERIES, system="metric", width=across, depth=up, source=source)
     if tube:
         d, t = float(tube["diameter"]), float(tube["wall"])
         return chs(line, series=SERIES, system="metric", diameter=d, t=t, source=source)
+    if box:
+        depth, width, t = (float(box[k]) for k in ("depth", "width", "wall"))
+        if part.turn_deg % 180:
+            depth, width = width, depth
+        return rhs(
+            line, series=SERIES, system="metric", depth=depth, width=width, t=t, r_out=2 * t, r_in=t, source=source
+        )
     return None
 
 
@@ -268,7 +117,7 @@ def _section(line: str, made: Composition, placed: Sequence[Placed], whole: Buil
     walls: list[Wall] = []
     for k, part in enumerate(made.parts):
         rest = [p for i, p in enumerate(polygons) if i != k]
-        sold = None if _made(part.what) else size(part.what)
+        sold = None if is_made(part.what) else size(part.what)
         flat = _flat(part.what, sold)
         if flat is not None:
             walls += contact_walls(outlines[k], *flat, rest)
@@ -392,7 +241,7 @@ def price_factor(line: str) -> float:
     """Over the material's price per kg: each part's own, by area."""
     areas, dear = 0.0, 0.0
     for part in read_line(line).parts:
-        area = area_mm2(_outline(part.what))
-        factor = 1.0 if _made(part.what) else size_price_per_kg(size(part.what), 1.0)
+        area = area_mm2(part_outline(part.what))
+        factor = 1.0 if is_made(part.what) else size_price_per_kg(size(part.what), 1.0)
         areas, dear = areas + area, dear + area * factor
     return dear / areas

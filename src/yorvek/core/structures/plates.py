@@ -283,32 +283,6 @@ def circular_plate(
     )
 
 
-class PlateStrip(Model):
-    """A strip of a long plate, or a narrow one."""
-
-    M_N: float
-    sigma_MPa: float
-    w_plate_mm: float
-    w_beam_mm: float
-
-
-def plate_strip(
-    span_mm: float,
-    thickness_mm: float,
-    pressure_MPa: float,
-    held: Literal["both ends", "one end"],
-    E_MPa: float = 205_000.0,
-    nu: float = 0.3,
-) -> PlateStrip:
-    """One-way bending. A wide plate cannot narrow as it bends and moves by D; a narrow strip by E I."""
-    qL2, qL4 = pressure_MPa * span_mm**2, pressure_MPa * span_mm**4
-    EI, D = E_MPa * thickness_mm**3 / 12, plate_stiffness_Nmm(E_MPa, thickness_mm, nu)
-    M, factor = (qL2 / 8, 5 / 384) if held == "both ends" else (qL2 / 2, 1 / 8)
-    return PlateStrip(
-        M_N=M, sigma_MPa=6 * M / thickness_mm**2, w_plate_mm=factor * qL4 / D, w_beam_mm=factor * qL4 / EI
-    )
-
-
 class WaterPressure(Model):
     """Still liquid on a wall, by the millimetre of its width."""
 

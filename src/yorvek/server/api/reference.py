@@ -17,7 +17,8 @@ from yorvek.core.quantities import Kind, UnitSystem, length_text, parse
 from yorvek.core.quantities.entry import GAUGE_METAL, evaluate_dimensions, resolve
 from yorvek.core.sections import Section, catalogue, outlines_of, section, short_name, sold_in
 from yorvek.core.sections.built_up import PartShare
-from yorvek.core.sections.composed import is_composed, outline_words, seams
+from yorvek.core.sections.composed import seams
+from yorvek.core.sections.line import is_composed, outline_words
 from yorvek.core.sections.section import SectionDrawing
 from yorvek.server.api.access import job_of
 from yorvek.server.api.drawings import content_of

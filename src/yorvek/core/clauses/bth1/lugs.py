@@ -1,14 +1,15 @@
-"""Lugs and pins: in the manner of ASME BTH-1 3-3.3, and AISC 360-22 D5. N, mm, MPa (from memory)."""
+"""Plates on a pin, in the manner of ASME BTH-1 3-3.3. From memory. N, mm, MPa."""
 
 from __future__ import annotations
 
 import math
 
-from yorvek.core.checks.aisc.strength import Strength, least
 from yorvek.core.model import Model
 
 FRACTURE = 1.20
 """Fracture is held to 1.20 Nd, yielding to Nd."""
+
+
 BEARING_STATIC, BEARING_TURNING = 1.25, 0.63
 
 
@@ -82,59 +83,3 @@ def lifting_lug(
         allowable_N=found[governs],
         governs=governs,
     )
-
-
-class PinConnected(Model):
-    """AISC D5 of a pin-connected plate."""
-
-    be_mm: float
-    Asf_mm2: float
-    rupture: Strength
-    shear: Strength
-    bearing: Strength
-    yielding: Strength
-    strength: Strength
-
-
-def pin_connected(
-    *,
-    width_mm: float,
-    thickness_mm: float,
-    hole_mm: float,
-    pin_mm: float,
-    edge_mm: float,
-    Fy_MPa: float,
-    Fu_MPa: float,
-) -> PinConnected:
-    """D5-1, D5-2, J7-1 and gross yielding; `edge_mm` from the hole's edge to the plate's end along the load."""
-    be = min(2 * thickness_mm + 16.0, (width_mm - hole_mm) / 2)
-    Asf = 2 * thickness_mm * (edge_mm + pin_mm / 2)
-    found = {
-        "rupture": Strength(nominal=2 * thickness_mm * be * Fu_MPa, phi=0.75, omega=2.00),
-        "shear": Strength(nominal=0.6 * Fu_MPa * Asf, phi=0.75, omega=2.00),
-        "bearing": Strength(nominal=1.8 * Fy_MPa * pin_mm * thickness_mm, phi=0.75, omega=2.00),
-        "yield": Strength(nominal=Fy_MPa * width_mm * thickness_mm, phi=0.90, omega=1.67),
-    }
-    return PinConnected(
-        be_mm=be,
-        Asf_mm2=Asf,
-        rupture=found["rupture"],
-        shear=found["shear"],
-        bearing=found["bearing"],
-        yielding=found["yield"],
-        strength=least(found),
-    )
-
-
-class PinBending(Model):
-    """A pin between two cheeks and a middle plate."""
-
-    M_Nmm: float
-    sigma_MPa: float
-    shear_MPa: float
-
-
-def pin_bending(P_N: float, pin_mm: float, lever_mm: float) -> PinBending:
-    """Half the load on the lever at each side; double shear on the plain area."""
-    M = P_N / 2 * lever_mm
-    return PinBending(M_Nmm=M, sigma_MPa=M / (math.pi * pin_mm**3 / 32), shear_MPa=P_N / 2 / (math.pi * pin_mm**2 / 4))

@@ -5,7 +5,7 @@ from __future__ import annotations
 import math
 from typing import Literal
 
-from yorvek.core.checks.aisc.strength import Strength, least
+from yorvek.core.clauses.aisc360.strength import Strength, least
 from yorvek.core.model import Model
 
 HOLE_ALLOWANCE_MM = 25.4 / 16
@@ -61,35 +61,6 @@ def torsional_buckling_MPa(
 def inelastic_stress_MPa(Fy_MPa: float, Fe_MPa: float) -> float:
     """Critical stress from the elastic one, E3-2 and E3-3."""
     return 0.658 ** (Fy_MPa / Fe_MPa) * Fy_MPa if Fy_MPa / Fe_MPa <= 2.25 else 0.877 * Fe_MPa
-
-
-def slenderness_limits(E_MPa: float, Fy_MPa: float) -> dict[str, float]:
-    """Width-to-thickness limits of tables B4.1a and B4.1b."""
-    root, ratio = math.sqrt(E_MPa / Fy_MPa), E_MPa / Fy_MPa
-    return {
-        "compression_I_flange": 0.56 * root,
-        "compression_I_web": 1.49 * root,
-        "compression_rect_HSS_wall": 1.40 * root,
-        "compression_single_angle_leg": 0.45 * root,
-        "compression_round_HSS_D_over_t": 0.11 * ratio,
-        "flexure_I_flange_p": 0.38 * root,
-        "flexure_I_flange_r": 1.0 * root,
-        "flexure_I_web_p": 3.76 * root,
-        "flexure_I_web_r": 5.70 * root,
-        "flexure_HSS_flange_p": 1.12 * root,
-        "flexure_HSS_flange_r": 1.40 * root,
-        "flexure_HSS_web_p": 2.42 * root,
-        "flexure_HSS_web_r": 5.70 * root,
-        "flexure_round_HSS_p": 0.07 * ratio,
-        "flexure_round_HSS_r": 0.31 * ratio,
-        "flexure_angle_leg_p": 0.54 * root,
-        "flexure_angle_leg_r": 0.91 * root,
-    }
-
-
-def web_shear(*, Fy_MPa: float, depth_mm: float, web_mm: float, Cv1: float = 1.0, phi: float = 1.0) -> Strength:
-    """G2-1: webs; phi 1.0 and omega 1.5 for rolled webs up to 2.24 sqrt(E/Fy), else 0.90 and 1.67."""
-    return Strength(nominal=0.6 * Fy_MPa * depth_mm * web_mm * Cv1, phi=phi, omega=1.5 / phi)
 
 
 class HollowTorsion(Model):
@@ -162,27 +133,14 @@ def tension(*, Fy_MPa: float, Fu_MPa: float, Ag_mm2: float, An_mm2: float, U: fl
     )
 
 
-def net_area_mm2(
-    width_mm: float,
-    thickness_mm: float,
-    hole_mm: float,
-    holes: int,
-    *,
-    deduction_mm: float | None = None,
-    staggers_mm: tuple[tuple[float, float], ...] = (),
-) -> float:
-    """Width less the holes in a line of fracture, each with its allowance, and s2/4g for each diagonal step, B4.3b.
-
-    `staggers_mm`: pitch s and gauge g of each diagonal.
-    """
-    each = hole_mm + HOLE_ALLOWANCE_MM if deduction_mm is None else deduction_mm
-    steps = sum(s**2 / (4 * g) for s, g in staggers_mm)
-    return thickness_mm * (width_mm - holes * each + steps)
-
-
 def lag_of_one_leg(x_bar_mm: float, connection_mm: float) -> float:
     """Shear lag U = 1 - x/l, table D3.1 case 2."""
     return max(0.0, 1 - x_bar_mm / connection_mm)
+
+
+def lag_of_flat(width_mm: float, connection_mm: float) -> float:
+    """U of a flat bar welded along both edges: 3 l2 / (3 l2 + w2), table D3.1 case 4."""
+    return 3 * connection_mm**2 / (3 * connection_mm**2 + width_mm**2)
 
 
 def lag_of_slotted_rectangular(B_mm: float, H_mm: float, weld_mm: float) -> float:

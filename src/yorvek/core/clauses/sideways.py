@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import numpy as np
 
-from yorvek.core.checks.table import Array, SectionTable
+from yorvek.core.sections.table import Array, SectionTable
 
 
 def critical_moment(t: SectionTable, E: Array, G: Array, Lb_mm: Array) -> Array:

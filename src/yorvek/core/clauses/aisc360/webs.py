@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import math
 
-from yorvek.core.checks.aisc.strength import Strength
+from yorvek.core.clauses.aisc360.strength import Strength
 
 
 def web_yielding(*, Fy_MPa: float, web_mm: float, k_mm: float, bearing_mm: float, at_end: bool) -> Strength:

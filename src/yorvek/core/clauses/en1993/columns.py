@@ -8,10 +8,10 @@ from __future__ import annotations
 import numpy as np
 from numpy.typing import NDArray
 
-from yorvek.core.checks.en.members import IMPERFECTION, reductions
-from yorvek.core.checks.sideways import critical_moment
-from yorvek.core.checks.table import Array, SectionTable
+from yorvek.core.clauses.en1993.members import IMPERFECTION, reductions
+from yorvek.core.clauses.sideways import critical_moment
 from yorvek.core.sections import Section
+from yorvek.core.sections.table import Array, SectionTable
 
 SHEAR_BUCKLING = 72.0
 POISSON = 0.3

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import math
 
-from yorvek.core.checks.aisc.strength import Strength
+from yorvek.core.clauses.aisc360.strength import Strength
 from yorvek.core.model import Model
 
 
@@ -46,19 +46,6 @@ def prying(
         bends = max(0.0, (pull_N / bolt_N / (plate_mm / needed) ** 2 - 1) / delta)
         now = bolt_N * delta * min(1.0, bends) * rho * (plate_mm / needed) ** 2
     return Prying(alpha=alpha, thickness_without_mm=needed, available_N=bolt_N * min(1.0, share), prying_N=now)
-
-
-def tee_stub_N(*, bolt_N: float, m_mm: float, n_mm: float, plastic_Nmm: float) -> float:
-    """EN 1993-1-8 6.2.4 for one bolt on each side: the least of the three ways a tee yields, N for both bolts.
-
-    Args:
-        bolt_N: tension one bolt takes.
-        m_mm: lever from the bolt to the stem.
-        n_mm: from the bolt to the edge, at most 1.25 m counts.
-        plastic_Nmm: plastic moment of one line of the flange.
-    """
-    n = min(n_mm, 1.25 * m_mm)
-    return min(4 * plastic_Nmm / m_mm, (2 * plastic_Nmm + 2 * n * bolt_N) / (m_mm + n), 2 * bolt_N)
 
 
 def block_shear(

@@ -9,10 +9,10 @@ from collections.abc import Callable
 
 import numpy as np
 
-from yorvek.core.checks.aisc.flexure import sideways_lengths, sideways_moment
-from yorvek.core.checks.sideways import critical_moment
-from yorvek.core.checks.table import Array, SectionTable
 from yorvek.core.clauses.aisc360.angles import leg_axis_moment_Nmm
+from yorvek.core.clauses.aisc360.flexure import sideways_lengths, sideways_moment
+from yorvek.core.clauses.sideways import critical_moment
+from yorvek.core.sections.table import Array, SectionTable
 
 STEEL_E_OVER_G = 2.6
 EQUAL_MM = 1e-6
@@ -21,6 +21,18 @@ EQUAL_MM = 1e-6
 def plastic_moment(t: SectionTable, Fy: Array) -> Array:
     """Full plastic moment, at most 1.6 yield moments (F1, F6, F11)."""
     return Fy * np.minimum(t.Z, 1.6 * t.S)
+
+
+def hollow_flange_limits(Fy: Array, E: Array) -> tuple[Array, Array]:
+    """Flat width over wall up to which a tube's flange is compact, and up to which it is not slender, table B4.1b."""
+    root = np.sqrt(E / Fy)
+    return 1.12 * root, 1.40 * root
+
+
+def open_flange_limits(Fy: Array, E: Array) -> tuple[Array, Array]:
+    """The same of half a flange of an I over its thickness."""
+    root = np.sqrt(E / Fy)
+    return 0.38 * root, 1.0 * root
 
 
 def rectangular_hollow(t: SectionTable, Fy: Array, E: Array, Lb_mm: Array) -> Array:
@@ -33,7 +45,8 @@ def rectangular_hollow(t: SectionTable, Fy: Array, E: Array, Lb_mm: Array) -> Ar
     slender = (
         Fy * (t.inertia - 2 * lost * ((t.depth - t.wall) / 2) ** 2) / (t.depth / 2)
     )  # both flanges taken, conservative
-    flange = np.where(b_t * root <= 1.12, Mp, np.where(b_t * root <= 1.40, noncompact, slender))
+    compact, not_slender = hollow_flange_limits(Fy, E)
+    flange = np.where(b_t <= compact, Mp, np.where(b_t <= not_slender, noncompact, slender))
     web = np.where(h_t * root <= 2.42, Mp, np.minimum(Mp - (Mp - My) * (0.305 * h_t * root - 0.738), Mp))  # F7-6
     web = np.where(h_t * root > 5.70, np.nan, web)
     twist = np.sqrt(t.J * t.A)
@@ -81,7 +94,8 @@ def i_section(t: SectionTable, Fy: Array, E: Array, Lb_mm: Array) -> Array:
         np.where(t.lateral, t.depth, t.width) - 2 * t.flange,
     )
     lam = flange_width / 2 / np.maximum(t.flange, 1e-9)
-    share = (lam - 0.38 * root) / (1.0 * root - 0.38 * root)
+    compact, not_slender = open_flange_limits(Fy, E)
+    share = (lam - compact) / (not_slender - compact)
     kc = np.clip(4 / np.sqrt(np.maximum(web_depth, 1e-9) / np.maximum(t.wall, 1e-9)), 0.35, 0.76)
     slender = np.where(t.lateral, 0.9 * kc, 0.69) * E * t.S / lam**2  # F3-2, F6-3
     flange = np.where(
@@ -98,7 +112,7 @@ def channel(t: SectionTable, Fy: Array, E: Array, Lb_mm: Array) -> Array:
         c = t.ho / 2 * np.sqrt(t.r_lateral**2 * t.A / np.where(t.Cw > 0, t.Cw, np.nan))  # F2-8b
     sideways = open_sideways(t, Fy, E, Lb_mm, c)
     outstand = np.where(t.lateral, t.width, t.depth) / np.maximum(t.flange, 1e-9)
-    compact = outstand <= 0.38 * np.sqrt(E / Fy)
+    compact = outstand <= open_flange_limits(Fy, E)[0]
     return np.where(compact, np.where(t.lateral, sideways, Mp), np.nan)
 
 

@@ -1,0 +1,1 @@
+"""AISI S100: screws through thin metal (from memory)."""

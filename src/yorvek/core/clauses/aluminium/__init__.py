@@ -1,0 +1,1 @@
+"""Aluminium beside welds: Aluminum Design Manual, EN 1999 (from memory)."""

@@ -1,0 +1,1 @@
+"""Lifting devices in the manner of ASME BTH-1 (from memory)."""

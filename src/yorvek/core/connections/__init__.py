@@ -1,1 +1,0 @@
-"""Joints: welds, bolts, lugs, gussets, base plates. N, mm, MPa; rules from memory, held against check values."""
