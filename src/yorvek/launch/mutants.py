@@ -21,7 +21,7 @@ from queue import Queue
 from yorvek.launch.places import HOME, PYTHON, say
 
 CORE = Path("src/yorvek/core")
-COPIED = ("src", "tests", "demo", "docs", "pyproject.toml", "CHANGELOG.md", "README.md")
+COPIED = ("src", "tests", "demo", "docs", "benchmarks", "pyproject.toml", "CHANGELOG.md", "README.md")
 SECONDS = 240.0
 """A run that takes longer hangs in the change, and that is noticed."""
 SEED, USUAL = 7, 60
@@ -48,6 +48,7 @@ GUARDS: tuple[tuple[str, list[str]], ...] = (
     ("frames/strength.py", [*FRAMES, *VALUES]),
     ("frames/stability.py", [*FRAMES, "tests/core/test_situations.py", *VALUES]),
     ("frames/search.py", [*FRAMES, *VALUES]),
+    ("cutting/bars/bounds.py", ["tests/core/test_bars.py"]),
     ("cutting/bars/every.py", ["tests/core/test_bars.py"]),
     ("cutting/bars/master.py", ["tests/core/test_bars.py"]),
     ("cutting/sheets/verify.py", ["tests/core/test_sheets.py"]),

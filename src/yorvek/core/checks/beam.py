@@ -21,8 +21,8 @@ from yorvek.core.model import Model
 from yorvek.core.quantities import GRAVITY
 from yorvek.core.sections import Section, price_per_kg, section
 from yorvek.core.sections.table import Array, Axis, SectionTable, section_table
-from yorvek.core.structures import BeamRequest, MemberCases, member_cases
 from yorvek.core.structures.beam import NEAR
+from yorvek.core.structures.member import BeamRequest, MemberCases, Region, member_cases
 
 CRUSHING = "crushing of the wall under point loads and over supports: say on what length they bear"
 OUTSIDE = [
@@ -277,6 +277,34 @@ def _strengths(
     return t, columns, capacities(t, columns, by, unbraced_mm=unbraced_mm, length_mm=length_mm)
 
 
+def _movement_check(
+    region: Region, worst: _Worst, moved: float, limit: float, member: BeamMember, m: Material, inertia_mm4: float
+) -> Check:
+    """The movement of a span or an overhang against its limit."""
+    return Check(
+        id=f"deflection-{region.from_mm:g}",
+        title=f"deflection of {region.name}",
+        kind="stiffness",
+        method="unfactored loads",
+        clause=f"limit {limit_words(region.overhang, member.limits)}, set in the brief",
+        formula="δ ≤ δlim, δ from E I",
+        inputs=[
+            Value(symbol="δ", name="movement", value=moved, unit="mm"),
+            Value(symbol="δlim", name="movement allowed", value=limit, unit="mm"),
+            Value(symbol="E", name="modulus of elasticity", value=m.E_MPa, unit="MPa"),
+            Value(symbol="I", name="second moment of area", value=inertia_mm4, unit="mm4"),
+            Value(symbol="L", name=region.name, value=region.length_mm, unit="mm"),
+        ],
+        demand=moved,
+        capacity=limit,
+        unit="mm",
+        at_mm=worst.at,
+        combination=worst.words,
+        source="Euler-Bernoulli beam, exact polynomials; shear deformation left out",
+        assumptions=["supports do not give, and have no play"],
+    )
+
+
 def check_beam(member: BeamMember) -> BeamVerdict:
     """Check a beam for bending, shear and deflection.
 
@@ -309,35 +337,10 @@ def check_beam(member: BeamMember) -> BeamVerdict:
     for region in cases.regions:
         worst = _worst(cases, own, service, "deflection", strength=False, between=(region.from_mm, region.to_mm))
         limit = deflection_limit_mm(region.length_mm, region.overhang, member.limits)
-        moved = abs(worst.value) / EI
-        rule = limit_words(region.overhang, member.limits)
-        checks.append(
-            Check(
-                id=f"deflection-{region.from_mm:g}",
-                title=f"deflection of {region.name}",
-                kind="stiffness",
-                method="unfactored loads",
-                clause=f"limit {rule}, set in the brief",
-                formula="δ ≤ δlim, δ from E I",
-                inputs=[
-                    Value(symbol="δ", name="movement", value=moved, unit="mm"),
-                    Value(symbol="δlim", name="movement allowed", value=limit, unit="mm"),
-                    Value(symbol="E", name="modulus of elasticity", value=m.E_MPa, unit="MPa"),
-                    Value(symbol="I", name="second moment of area", value=float(t.inertia[0]), unit="mm4"),
-                    Value(symbol="L", name=region.name, value=region.length_mm, unit="mm"),
-                ],
-                demand=moved,
-                capacity=limit,
-                unit="mm",
-                at_mm=worst.at,
-                combination=worst.words,
-                source="Euler-Bernoulli beam, exact polynomials; shear deformation left out",
-                assumptions=["supports do not give, and have no play"],
-            )
-        )
-        moves.append((moved / limit, worst, limit, (region.from_mm, region.to_mm)))
+        checks.append(_movement_check(region, worst, abs(worst.value) / EI, limit, member, m, float(t.inertia[0])))
+        moves.append((abs(worst.value) / EI / limit, worst, limit, (region.from_mm, region.to_mm)))
     _, worst_move, limit, region_ends = max(moves, key=lambda x: x[0])
-    mass = mass_per_m * member.beam.length_mm / 1000
+    mass = mass_per_m * length / 1000
     total_live = sum(x.force_N * len(x.at_mm) for x in member.beam.loads if x.case == "live")
     moved = abs(worst_move.value) / EI
     return BeamVerdict(

@@ -173,11 +173,8 @@ def _movement_check(plate: Plate, m: Material, found: Worst) -> Check:
     )
 
 
-def _web(plate: Plate, m: Material, whole_kg: float) -> PlateVerdict:
-    found = perforated_web(
-        length_mm=plate.a_mm, depth_mm=plate.b_mm, thickness_mm=plate.thickness_mm, hole_mm=plate.hole_mm,
-        pitch_mm=plate.pitch_mm, rim_mm=plate.rim_mm,
-    )  # fmt: skip
+def _web_checks(plate: Plate, m: Material, found: Perforated) -> list[Check]:
+    """Bending and shear at the worst hole; none where nothing is entered."""
     allowed = allowed_stress_MPa(m, plate.method, welded=plate.welded)
     common = {
         "kind": "strength",
@@ -194,8 +191,9 @@ def _web(plate: Plate, m: Material, whole_kg: float) -> PlateVerdict:
     bent = abs(plate.moment_Nmm) / found.net_S_mm3
     local = abs(plate.shear_N) / 2 * found.half_chord_mm / found.tee_S_mm3
     sheared = abs(plate.shear_N) / found.net_shear_mm2 * 1.5
-    loaded = bent + local + sheared > 0
-    checks = [
+    if bent + local + sheared <= 0:
+        return []
+    return [
         Check(
             id="web-bending",
             title="bending at a hole",
@@ -220,8 +218,15 @@ def _web(plate: Plate, m: Material, whole_kg: float) -> PlateVerdict:
             **common,
         ),
     ]
+
+
+def _web(plate: Plate, m: Material, whole_kg: float) -> PlateVerdict:
+    found = perforated_web(
+        length_mm=plate.a_mm, depth_mm=plate.b_mm, thickness_mm=plate.thickness_mm, hole_mm=plate.hole_mm,
+        pitch_mm=plate.pitch_mm, rim_mm=plate.rim_mm,
+    )  # fmt: skip
+    checks = _web_checks(plate, m, found)
     kg = whole_kg * (1 - found.mass_saved)
-    checks = checks if loaded else []
     return PlateVerdict(
         checks=checks,
         strength=least_reserve(

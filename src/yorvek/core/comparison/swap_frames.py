@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+from collections.abc import Callable
 
 from yorvek.core.comparison.swap import SAME, Equal, Swapped, none_of
 from yorvek.core.errors import InputError
@@ -40,6 +41,30 @@ def _sizes_of(present: Section, material_id: str) -> list[Section]:
     return out
 
 
+def _matches(found: FrameVerdict | None, before: FrameVerdict, equal: Equal) -> bool:
+    """Whether it is as strong as before; or as stiff, and holds or is as strong."""
+    if found is None or found.strength.value is None or found.stiffness.value is None:
+        return False
+    if equal == "strength":
+        return found.strength.value >= (before.strength.value or 0.0) * SAME
+    least = min(1.0, before.strength.value or 1.0)
+    return found.stiffness.value >= (before.stiffness.value or 0.0) * SAME and found.strength.value >= least * SAME
+
+
+def _smaller(
+    choices: dict[str, list[Section]],
+    at: dict[str, int],
+    found: FrameVerdict | None,
+    tried: Callable[[dict[str, int]], FrameVerdict | None],
+    matches: Callable[[FrameVerdict | None], bool],
+) -> tuple[dict[str, int], FrameVerdict | None]:
+    """Role by role, the heaviest first, the smallest size with which it still matches."""
+    for r in sorted(at, key=lambda r: -choices[r][at[r]].A_mm2):
+        while at[r] > 0 and matches(smaller := tried({**at, r: at[r] - 1})):
+            at, found = {**at, r: at[r] - 1}, smaller
+    return at, found
+
+
 def swap_frame(mine: MineFrame, material_id: str, equal: Equal, before: FrameVerdict) -> Swapped:
     """One structure in another metal; roles keep their shape."""
     roles = mine.request.roles
@@ -63,12 +88,7 @@ def swap_frame(mine: MineFrame, material_id: str, equal: Equal, before: FrameVer
             return None
 
     def matches(found: FrameVerdict | None) -> bool:
-        if found is None or found.strength.value is None or found.stiffness.value is None:
-            return False
-        if equal == "strength":
-            return found.strength.value >= (before.strength.value or 0.0) * SAME
-        least = min(1.0, before.strength.value or 1.0)
-        return found.stiffness.value >= (before.stiffness.value or 0.0) * SAME and found.strength.value >= least * SAME
+        return _matches(found, before, equal)
 
     if equal == "section":
         # nearest of all sizes of the shape, not only of those
@@ -86,14 +106,9 @@ def swap_frame(mine: MineFrame, material_id: str, equal: Equal, before: FrameVer
         at = {r: min(k + 1, len(choices[r]) - 1) for r, k in at.items()}
         found = tried(at)
     if not matches(found):
-        return none_of(
-            mine.mark,
-            mine.qty,
-            "no size of this metal is that " + ("strong" if equal == "strength" else "stiff and holds"),
-        )
-    for r in sorted(at, key=lambda r: -choices[r][at[r]].A_mm2):
-        while at[r] > 0 and matches(smaller := tried({**at, r: at[r] - 1})):
-            at, found = {**at, r: at[r] - 1}, smaller
+        enough = "strong" if equal == "strength" else "stiff and holds"
+        return none_of(mine.mark, mine.qty, f"no size of this metal is that {enough}")
+    at, found = _smaller(choices, at, found, tried, matches)
     return _said(mine, choices, at, found)
 
 

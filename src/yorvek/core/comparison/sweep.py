@@ -2,7 +2,10 @@
 
 from __future__ import annotations
 
+from dataclasses import dataclass
+
 import numpy as np
+from numpy.typing import NDArray
 from pydantic import Field
 
 from yorvek.core.checks.beam import BeamMember
@@ -10,7 +13,7 @@ from yorvek.core.checks.capacity import capacities, material_columns
 from yorvek.core.checks.limits import deflection_limit_mm
 from yorvek.core.checks.methods import combinations_of, service_combinations
 from yorvek.core.checks.record import LARGEST_RESERVE, Word, reserve_word
-from yorvek.core.materials import material
+from yorvek.core.materials import Material, material
 from yorvek.core.model import Model
 from yorvek.core.quantities import GRAVITY
 from yorvek.core.sections import Section, catalogue, price_per_kg, sold_in
@@ -108,6 +111,57 @@ def frontier(mass: Array, price: Array, deflection: Array) -> Array:
     return keep
 
 
+def _pairs(request: SweepRequest) -> list[tuple[Section, str]]:
+    """Every size with every material it is sold in, as far as the request asks for them."""
+    return [
+        (s, m)
+        for s in catalogue()
+        if (not request.shapes or s.shape in request.shapes) and (request.system in (None, s.system))
+        for m in sold_in(s)
+        if not request.materials or m in request.materials
+    ]
+
+
+@dataclass(frozen=True)
+class _Tried:
+    """All that was worked out of every size and material, as columns."""
+
+    sections: list[Section]
+    materials: list[Material]
+    strength: Array
+    stiffness: Array
+    mass: Array
+    price: Array
+    moved: Array
+    EI: Array
+    holds: NDArray[np.bool_]
+    efficient: NDArray[np.bool_]
+    metres: float
+
+    def candidate(self, i: int) -> Candidate:
+        """One of them, to show."""
+        s, m = self.sections[i], self.materials[i]
+        reserve = None if np.isnan(self.strength[i]) else float(self.strength[i])
+        return Candidate.model_construct(  # all of it was computed here: nothing to validate
+            section_id=s.id,
+            material_id=m.id,
+            shape=s.shape,
+            system=s.system,
+            mass_kg=float(self.mass[i]),
+            price=float(self.price[i]),
+            deflection_mm=float(self.moved[i]),
+            strength=reserve,
+            stiffness=float(self.stiffness[i]),
+            strength_word=reserve_word(reserve),
+            stiffness_word=reserve_word(float(self.stiffness[i])),
+            holds=bool(self.holds[i]),
+            EI_Nmm2=float(self.EI[i]),
+            GJ_Nmm2=m.G_MPa * s.J_mm4,
+            surface_m2=s.surface_m2_per_m() * self.metres,
+            on_frontier=bool(self.efficient[i]),
+        )
+
+
 def sweep(request: SweepRequest, *, most: int | None = None) -> SweepResult:
     """Try the catalogue.
 
@@ -120,13 +174,7 @@ def sweep(request: SweepRequest, *, most: int | None = None) -> SweepResult:
     """
     member = request.member
     cases = member_cases(member.beam)
-    pairs: list[tuple[Section, str]] = [
-        (s, m)
-        for s in catalogue()
-        if (not request.shapes or s.shape in request.shapes) and (request.system in (None, s.system))
-        for m in sold_in(s)
-        if not request.materials or m in request.materials
-    ]
+    pairs = _pairs(request)
     if not pairs:
         return SweepResult(tried=0, held=0, candidates=[], lightest=None, cheapest=None)
     sections = [s for s, _ in pairs]
@@ -161,29 +209,8 @@ def sweep(request: SweepRequest, *, most: int | None = None) -> SweepResult:
         [s.id == member.section_id and m.id == member.material_id for s, m in zip(sections, materials, strict=True)]
     )
     shown = order if most is None else [i for k, i in enumerate(order) if k < most or efficient[i] or present[i]]
-    reserves = [None if np.isnan(v) else v for v in strength.tolist()]
-    GJ = np.array([m.G_MPa for m in materials]) * np.array([s.J_mm4 for s in sections])
-    out = [
-        Candidate.model_construct(  # all of it was computed here: nothing to validate
-            section_id=sections[i].id,
-            material_id=materials[i].id,
-            shape=sections[i].shape,
-            system=sections[i].system,
-            mass_kg=float(mass[i]),
-            price=float(price[i]),
-            deflection_mm=float(moved[i]),
-            strength=reserves[i],
-            stiffness=float(stiffness[i]),
-            strength_word=reserve_word(reserves[i]),
-            stiffness_word=reserve_word(float(stiffness[i])),
-            holds=bool(holds[i]),
-            EI_Nmm2=float(EI[i]),
-            GJ_Nmm2=float(GJ[i]),
-            surface_m2=sections[i].surface_m2_per_m() * metres,
-            on_frontier=bool(efficient[i]),
-        )
-        for i in map(int, shown)
-    ]
+    tried = _Tried(sections, materials, strength, stiffness, mass, price, moved, EI, holds, efficient, metres)
+    out = [tried.candidate(i) for i in map(int, shown)]
     good = [c for c in out if c.holds]
     return SweepResult(
         tried=len(pairs),

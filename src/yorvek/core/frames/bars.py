@@ -17,15 +17,14 @@ from yorvek.core.frames.states import Outcome
 from yorvek.core.frames.strength import (
     Push,
     Strength,
-    bending_record,
     joined,
     joined_pushes,
     push_of,
     shares,
-    shear_record,
     strength_of,
     taken,
 )
+from yorvek.core.frames.strength_records import bending_record, shear_record
 from yorvek.core.frames.worst import Critical, Worst
 from yorvek.core.structures.starters.layout import Bar
 

@@ -106,6 +106,18 @@ def structure_results(
     return out
 
 
+def _to_buy(bars: list[BarResult]) -> tuple[float, int]:
+    """What the bars that are not on hand cost, and how many they are."""
+    price, count = 0.0, 0
+    for b in bars:
+        by_id = {line.id: line for line in b.group.lines}
+        for bar in b.plan.bars:
+            if not by_id[bar.stock].on_hand:
+                price += by_id[bar.stock].price * bar.count
+                count += bar.count
+    return price, count
+
+
 def figures(
     state: JobState,
     plan_bars: Callable[[BarProblem], BarPlan],
@@ -128,9 +140,8 @@ def figures(
     plates = {k: plate_result(state.job, state.loads, p) for k, p in state.plates.items()}
     joints = {k: work_out_joint(state.job, j, state.section_id) for k, j in state.joints.items()}
     breaking: list[tuple[str, AnyResult]] = [(state.plates[k].mark, r) for k, r in plates.items()]
-    strength, weakest = _job_reserve(
-        [*results, *breaking, *((state.joints[k].mark, j) for k, j in joints.items())], "strength"
-    )
+    joined = [(state.joints[k].mark, j) for k, j in joints.items()]
+    strength, weakest = _job_reserve([*results, *breaking, *joined], "strength")
     # a web has no movement of its own: it is part of something that has
     moving: list[tuple[str, AnyResult]] = [
         (state.plates[k].mark, r) for k, r in plates.items() if state.plates[k].form != "web"
@@ -144,13 +155,7 @@ def figures(
         BarResult(group=g, plan=least_change(g.problem, state.meant(g.key), easy)) for g in bar_groups(state, parts)
     ]
     sheets = sheet_groups(state, parts)
-    bought, to_buy = 0.0, 0
-    for b in bars:
-        by_id = {line.id: line for line in b.group.lines}
-        for bar in b.plan.bars:
-            if not by_id[bar.stock].on_hand:
-                bought += by_id[bar.stock].price * bar.count
-                to_buy += bar.count
+    bought, to_buy = _to_buy(bars)
     limit = state.job.module_mass_limit
     mass = sum(w.geometry.mass_kg * w.part.qty for w in parts.values() if w.geometry)
     return Figures(

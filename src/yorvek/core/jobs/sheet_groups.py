@@ -61,6 +61,65 @@ def common_line(machines: SawAndTable, pieces: list[WorkedPart]) -> bool:
     return machines.common_line and not any(w.part.edge == "clean" for w in pieces)
 
 
+def _on_hand_and_offered(
+    state: JobState, material_id: str, thickness: float, per_mm2: float
+) -> tuple[list[SheetStock], list[StockLine]]:
+    """Sheets of a material and thickness that this job may use; where none is on offer, one of the usual size is assumed."""
+    sheets: list[SheetStock] = []
+    lines: list[StockLine] = []
+    for number, record in state.stock.items():
+        item = record.item
+        if (
+            not isinstance(item, SheetStockSpec)
+            or item.material_id != material_id
+            or abs(item.thickness.value - thickness) > 0.05
+            or item.qty == 0
+            or item.reserved_for not in (None, state.number)
+        ):
+            continue
+        price = landed(
+            item,
+            item.price.value if item.price is not None else per_mm2 * item.width.value * item.height.value,
+        )
+        on_hand = item.qty is not None
+        sheets.append(
+            SheetStock(
+                id=f"s{number}",
+                width=item.width.value,
+                height=item.height.value,
+                qty=item.qty,
+                cost=round(price * (OWN_VALUE if on_hand else 1.0), 2),
+                outline=sheet_outline(item),
+            )
+        )
+        lines.append(
+            StockLine(
+                id=f"s{number}",
+                record=number,
+                words=("remnant " if item.drop else "") + f"{item.width.value:g} × {item.height.value:g} mm",
+                on_hand=on_hand,
+                price=price,
+                assumed=item.price is None,
+                location=item.location,
+            )
+        )
+    if not any(not line.on_hand for line in lines):
+        width, height = ASSUMED_SHEET_MM[state.job.unit]
+        price = per_mm2 * width * height
+        sheets.append(SheetStock(id="assumed", width=width, height=height, cost=round(price, 2)))
+        lines.append(
+            StockLine(
+                id="assumed",
+                record=None,
+                words=f"{width:g} × {height:g} mm, assumed on offer",
+                on_hand=False,
+                price=price,
+                assumed=True,
+            )
+        )
+    return sheets, lines
+
+
 def sheet_groups(state: JobState, parts: dict[int, WorkedPart]) -> list[SheetGroup]:
     """Sheet problems by thickness and material."""
     wanted: dict[tuple[float, str, str], list[WorkedPart]] = {}
@@ -75,57 +134,7 @@ def sheet_groups(state: JobState, parts: dict[int, WorkedPart]) -> list[SheetGro
         way = ways.get(process)
         m = material(material_id)
         per_mm2 = thickness * m.density_kg_m3 * 1e-9 * m.price_per_kg
-        sheets, lines = [], []
-        for number, record in state.stock.items():
-            item = record.item
-            if (
-                not isinstance(item, SheetStockSpec)
-                or item.material_id != material_id
-                or abs(item.thickness.value - thickness) > 0.05
-                or item.qty == 0
-                or item.reserved_for not in (None, state.number)
-            ):
-                continue
-            price = landed(
-                item,
-                item.price.value if item.price is not None else per_mm2 * item.width.value * item.height.value,
-            )
-            on_hand = item.qty is not None
-            sheets.append(
-                SheetStock(
-                    id=f"s{number}",
-                    width=item.width.value,
-                    height=item.height.value,
-                    qty=item.qty,
-                    cost=round(price * (OWN_VALUE if on_hand else 1.0), 2),
-                    outline=sheet_outline(item),
-                )
-            )
-            lines.append(
-                StockLine(
-                    id=f"s{number}",
-                    record=number,
-                    words=("remnant " if item.drop else "") + f"{item.width.value:g} × {item.height.value:g} mm",
-                    on_hand=on_hand,
-                    price=price,
-                    assumed=item.price is None,
-                    location=item.location,
-                )
-            )
-        if not any(not line.on_hand for line in lines):
-            width, height = ASSUMED_SHEET_MM[state.job.unit]
-            price = per_mm2 * width * height
-            sheets.append(SheetStock(id="assumed", width=width, height=height, cost=round(price, 2)))
-            lines.append(
-                StockLine(
-                    id="assumed",
-                    record=None,
-                    words=f"{width:g} × {height:g} mm, assumed on offer",
-                    on_hand=False,
-                    price=price,
-                    assumed=True,
-                )
-            )
+        sheets, lines = _on_hand_and_offered(state, material_id, thickness, per_mm2)
         problem = SheetProblem(
             name=f"{thickness:g} mm {material_id}",
             kerf=way.kerf_mm if way else machines.table_kerf.value,

@@ -46,39 +46,31 @@ class PartGeometry(Model):
     material_id: str
 
 
-def _plate_dimensions(part: PartSpec, outline: Outline) -> tuple[list[DrawnDimension], list[str]]:
-    _, _, w, h = bounds_mm(outline)
-    reach = 0.12 * max(w, h)
+def _base_plate_dimensions(shape: BasePlate, h: float, reach: float) -> tuple[list[DrawnDimension], list[str]]:
+    """From hole to hole along both edges, and the diagonal to check."""
+    centres = hole_centres(shape)
+    xs, ys = sorted({x for x, _ in centres}), sorted({y for _, y in centres})
+    top, left = ys[-1], xs[0]
+    stops_x, stops_y = [0.0, *xs], [0.0, *ys]
     out = [
-        DrawnDimension(x1=0, y1=0, x2=w, y2=0, offset_mm=-reach, value_mm=w),
-        DrawnDimension(x1=w, y1=0, x2=w, y2=h, offset_mm=-reach, value_mm=h),
+        DrawnDimension(x1=a, y1=h, x2=b, y2=h, offset_mm=reach * 0.7, value_mm=b - a)
+        for a, b in itertools.pairwise(stops_x)
     ]
+    out += [
+        DrawnDimension(x1=0, y1=a, x2=0, y2=b, offset_mm=reach * 0.7, value_mm=b - a)
+        for a, b in itertools.pairwise(stops_y)
+    ]
+    notes = [f"{len(centres)} holes ⌀{shape.hole.value:g}"]
+    if len(xs) > 1 and len(ys) > 1:
+        notes.append(f"check: hole diagonal {math.hypot(xs[-1] - left, top - ys[0]):.1f} mm")
+    if shape.middle_hole and shape.middle_hole.value:
+        notes.append(f"middle hole ⌀{shape.middle_hole.value:g}")
+    return out, notes
+
+
+def _shape_notes(shape: object) -> list[str]:
+    """What is said of a plate beside its measures."""
     notes: list[str] = []
-    shape = part.shape
-    if isinstance(shape, BasePlate):
-        centres = hole_centres(shape)
-        xs, ys = sorted({x for x, _ in centres}), sorted({y for _, y in centres})
-        top, left = ys[-1], xs[0]
-        stops_x, stops_y = [0.0, *xs], [0.0, *ys]
-        out += [
-            DrawnDimension(x1=a, y1=h, x2=b, y2=h, offset_mm=reach * 0.7, value_mm=b - a)
-            for a, b in itertools.pairwise(stops_x)
-        ]
-        out += [
-            DrawnDimension(x1=0, y1=a, x2=0, y2=b, offset_mm=reach * 0.7, value_mm=b - a)
-            for a, b in itertools.pairwise(stops_y)
-        ]
-        notes.append(f"{len(centres)} holes ⌀{shape.hole.value:g}")
-        if len(xs) > 1 and len(ys) > 1:
-            notes.append(f"check: hole diagonal {math.hypot(xs[-1] - left, top - ys[0]):.1f} mm")
-        if shape.middle_hole and shape.middle_hole.value:
-            notes.append(f"middle hole ⌀{shape.middle_hole.value:g}")
-    if isinstance(shape, Gusset):
-        clip, nose = shape.root_clip.value, shape.nose.value
-        if nose:
-            out.append(DrawnDimension(x1=0, y1=h, x2=nose, y2=h, offset_mm=reach * 0.6, value_mm=nose, label="nose"))
-        if clip:
-            notes.append(f"root cut {clip:g} × {clip:g} to clear the weld")
     if isinstance(shape, RingPlate):
         notes.append(
             f"⌀{shape.outer.value:g}"
@@ -90,6 +82,28 @@ def _plate_dimensions(part: PartSpec, outline: Outline) -> tuple[list[DrawnDimen
         notes.append(f"{shape.slots} slots {shape.slot_width.value:g} × {shape.slot_length.value:g}")
     if isinstance(shape, FreeOutline) and shape.source:
         notes.append(f"from {shape.source}")
+    return notes
+
+
+def _plate_dimensions(part: PartSpec, outline: Outline) -> tuple[list[DrawnDimension], list[str]]:
+    _, _, w, h = bounds_mm(outline)
+    reach = 0.12 * max(w, h)
+    out = [
+        DrawnDimension(x1=0, y1=0, x2=w, y2=0, offset_mm=-reach, value_mm=w),
+        DrawnDimension(x1=w, y1=0, x2=w, y2=h, offset_mm=-reach, value_mm=h),
+    ]
+    notes: list[str] = []
+    shape = part.shape
+    if isinstance(shape, BasePlate):
+        drawn, said = _base_plate_dimensions(shape, h, reach)
+        out, notes = out + drawn, notes + said
+    if isinstance(shape, Gusset):
+        clip, nose = shape.root_clip.value, shape.nose.value
+        if nose:
+            out.append(DrawnDimension(x1=0, y1=h, x2=nose, y2=h, offset_mm=reach * 0.6, value_mm=nose, label="nose"))
+        if clip:
+            notes.append(f"root cut {clip:g} × {clip:g} to clear the weld")
+    notes += _shape_notes(shape)
     radius = getattr(shape, "corner_radius", None)
     if radius and radius.value:
         notes.append(f"corners R{radius.value:g}")

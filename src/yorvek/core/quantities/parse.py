@@ -261,6 +261,11 @@ class _Reader:
         if grouped := GROUPED.match(self.text, at):
             self.at = grouped.end()
             return float(re.sub(r"[ \u00a0\u202f]", "", grouped.group(0)).replace(",", "."))
+        return self._decimal()
+
+    def _decimal(self) -> float:
+        """A plain number with at most one decimal sign."""
+        at = self.at
         plain = PLAIN.match(self.text, at)
         if plain is None:
             raise self.refuse(f"“{self.text[at]}” is not a number", at)

@@ -109,11 +109,8 @@ def _built_up(line: str) -> BuiltUp:
     return built_up([p.placed() for p in made.parts], made.joined)
 
 
-def _section(line: str, made: Composition, placed: Sequence[Placed], whole: BuiltUp) -> Section:
-    outlines = [p.there() for p in placed]
-    polygons = [polygon_with_openings(o) for o in outlines]
-    x0, y0 = min(p.bounds[0] for p in polygons), min(p.bounds[1] for p in polygons)
-    x1, y1 = max(p.bounds[2] for p in polygons), max(p.bounds[3] for p in polygons)
+def _walls(made: Composition, outlines: Sequence[Outline], polygons: Sequence[Polygon]) -> list[Wall]:
+    """Every wall of its parts, flats by where others touch them."""
     walls: list[Wall] = []
     for k, part in enumerate(made.parts):
         rest = [p for i, p in enumerate(polygons) if i != k]
@@ -125,8 +122,15 @@ def _section(line: str, made: Composition, placed: Sequence[Placed], whole: Buil
             walls += walls_of(sold)
         else:
             walls.append(_loose_wall(part.what, polygons[k]))
+    return walls
+
+
+def _shear_areas(
+    made: Composition, placed: Sequence[Placed], polygons: Sequence[Polygon], whole: BuiltUp
+) -> list[float]:
+    """Along x and y; of parts that are not joined, what the weakest leaves."""
     together = made.joined != "not joined"
-    shear = [
+    return [
         level_shear_area_mm2(polygons, axis)
         if together
         else min(
@@ -137,6 +141,14 @@ def _section(line: str, made: Composition, placed: Sequence[Placed], whole: Buil
         )
         for axis in ("x", "y")
     ]
+
+
+def _section(line: str, made: Composition, placed: Sequence[Placed], whole: BuiltUp) -> Section:
+    outlines = [p.there() for p in placed]
+    polygons = [polygon_with_openings(o) for o in outlines]
+    x0, y0 = min(p.bounds[0] for p in polygons), min(p.bounds[1] for p in polygons)
+    x1, y1 = max(p.bounds[2] for p in polygons), max(p.bounds[3] for p in polygons)
+    shear = _shear_areas(made, placed, polygons, whole)
     cells = sum(len(p.interiors) for p in polygons) if made.joined != "continuous" else _cells(polygons)
     lean = abs(whole.Ixy_mm4) / math.sqrt(whole.Ix_mm4 * whole.Iy_mm4)
     square = lean < SQUARE_WITH_AXES
@@ -177,7 +189,7 @@ def _section(line: str, made: Composition, placed: Sequence[Placed], whole: Buil
         shear_area_y_mm2=shear[1],
         perimeter_mm=whole.perimeter_mm,
         cells=cells,
-        slender=max(w.needs for w in walls),
+        slender=max(w.needs for w in _walls(made, outlines, polygons)),
         beta_mm=0.0 if level else _beta(polygons, whole, made.joined) if upright else None,
         upright=upright,
         level=level,

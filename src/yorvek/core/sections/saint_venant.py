@@ -124,6 +124,12 @@ def _shape_functions(xi: float, eta: float) -> tuple[Floats, Floats]:
     return N, d
 
 
+def _steepest(stress: Floats, areas: Floats, whole: float) -> float:
+    """The stress that all but the tips stay below."""
+    rising = np.argsort(stress)
+    return float(stress[rising][np.searchsorted(np.cumsum(areas[rising]) / whole, 1 - TIPS)])
+
+
 def torsion(shape: Polygon) -> Torsion:
     """Torsion properties of one connected outline with any openings, mm.
 
@@ -174,9 +180,7 @@ def torsion(shape: Polygon) -> Torsion:
     det = Ixx * Iyy - Ixy**2
     xs, ys = (Ixy * xw - Iyy * yw) / det, (Ixx * xw - Ixy * yw) / det
     J = float(Ixx + Iyy - omega @ load)
-    rising = np.argsort(np.concatenate(stress))
-    share = np.cumsum(np.concatenate(at)[rising]) / shape.area
-    steepest = float(np.concatenate(stress)[rising][np.searchsorted(share, 1 - TIPS)])
+    steepest = _steepest(np.concatenate(stress), np.concatenate(at), shape.area)
     return Torsion(
         J_mm4=J,
         omega_mm2=float(np.abs(omega - first / shape.area - ys * nodes[:, 0] + xs * nodes[:, 1]).max()),

@@ -282,6 +282,36 @@ def _check_loads(length_mm: float, sets: list[LoadSet]) -> None:
                 )
 
 
+def _nearest(nodes: Array, x: float) -> int:
+    return int(np.argmin(np.abs(nodes - x)))
+
+
+def _jumps(
+    nodes: Array, supports: list[Support], turning: list[int], sets: list[LoadSet], unknowns: int
+) -> tuple[Array, Array, Array]:
+    """Jumps of shear and of moment at the nodes, and intensities of load at both ends of the segments, a row for each case: two
+    starting values, a unit reaction a support, a unit moment a fixed one, then the load sets. Lengths by the whole.
+    """
+    whole, count, held, rows = float(nodes[-1]), len(nodes), len(supports), unknowns + len(sets)
+    up, turn = np.zeros((rows, count)), np.zeros((rows, count))
+    intensity = np.zeros((rows, count - 1, 2))
+    for j, support in enumerate(supports):
+        up[2 + j, _nearest(nodes, support.x_mm)] = 1.0
+    for k, j in enumerate(turning):
+        turn[2 + held + k, _nearest(nodes, supports[j].x_mm)] = 1.0
+    for c, loads in enumerate(sets, start=unknowns):
+        for p in loads.points:
+            up[c, _nearest(nodes, p.x_mm)] -= p.force_N
+        for m in loads.moments:
+            turn[c, _nearest(nodes, m.x_mm)] += m.moment_Nmm / whole
+        for d in loads.distributed:
+            for i in range(_nearest(nodes, d.from_mm), _nearest(nodes, d.to_mm)):
+                for end in (0, 1):
+                    t = (nodes[i + end] - d.from_mm) / (d.to_mm - d.from_mm)
+                    intensity[c, i, end] += (d.start_N_per_mm + (d.end_N_per_mm - d.start_N_per_mm) * t) * whole
+    return up, turn, intensity
+
+
 def solve_beam(
     length_mm: float,
     supports: list[Support],
@@ -315,32 +345,14 @@ def solve_beam(
     nodes = _merged([min(max(p, 0.0), length_mm) for p in places])
     whole = length_mm
     lengths = np.diff(nodes) / whole
-    count, held = len(nodes), len(supports)
+    held = len(supports)
     turning = [j for j, s in enumerate(supports) if s.kind == "fixed"]
 
     def node(x: float) -> int:
-        return int(np.argmin(np.abs(nodes - x)))
+        return _nearest(nodes, x)
 
-    # Cases side by side: two unknown starting values, a unit reaction a support, a unit moment a fixed one, then the load sets.
     unknowns = 2 + held + len(turning)
-    rows = unknowns + len(sets)
-    up, turn = np.zeros((rows, count)), np.zeros((rows, count))
-    intensity = np.zeros((rows, count - 1, 2))
-    for j, support in enumerate(supports):
-        up[2 + j, node(support.x_mm)] = 1.0
-    for k, j in enumerate(turning):
-        turn[2 + held + k, node(supports[j].x_mm)] = 1.0
-    for c, loads in enumerate(sets, start=unknowns):
-        for p in loads.points:
-            up[c, node(p.x_mm)] -= p.force_N
-        for m in loads.moments:
-            turn[c, node(m.x_mm)] += m.moment_Nmm / whole
-        for d in loads.distributed:
-            for i in range(node(d.from_mm), node(d.to_mm)):
-                for end in (0, 1):
-                    t = (nodes[i + end] - d.from_mm) / (d.to_mm - d.from_mm)
-                    intensity[c, i, end] += (d.start_N_per_mm + (d.end_N_per_mm - d.start_N_per_mm) * t) * whole
-
+    up, turn, intensity = _jumps(nodes, supports, turning, sets, unknowns)
     polynomials, states = _integrate(lengths, up, turn, intensity)
     conditions = [states[:, node(s.x_mm), 3] for s in supports] + [
         states[:, node(supports[j].x_mm), 2] for j in turning

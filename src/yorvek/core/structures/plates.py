@@ -154,6 +154,18 @@ class RectangularPlate(Model):
         return 6 * abs(moment_N) / self.thickness_mm**2
 
 
+def _can_be(a_mm: float, b_mm: float, thickness_mm: float, edges: Edges) -> None:
+    if min(a_mm, b_mm, thickness_mm) <= 0:
+        raise InputError(
+            field="plate", got=f"{a_mm:g} × {b_mm:g} × {thickness_mm:g}", needs="sides and thickness above nothing"
+        )
+    if not _held(edges):
+        raise InputError(
+            field="edges", got=", ".join((*edges[0], *edges[1])),
+            needs="two opposite edges that hold it, or one that clamps it: a plate on its corners or on points is not checked",
+        )  # fmt: skip
+
+
 def rectangular_plate(
     *,
     a_mm: float,
@@ -181,15 +193,7 @@ def rectangular_plate(
     Raises:
         InputError: sides that cannot be, or edges that do not hold it.
     """
-    if min(a_mm, b_mm, thickness_mm) <= 0:
-        raise InputError(
-            field="plate", got=f"{a_mm:g} × {b_mm:g} × {thickness_mm:g}", needs="sides and thickness above nothing"
-        )
-    if not _held(edges):
-        raise InputError(
-            field="edges", got=", ".join((*edges[0], *edges[1])),
-            needs="two opposite edges that hold it, or one that clamps it: a plate on its corners or on points is not checked",
-        )  # fmt: skip
+    _can_be(a_mm, b_mm, thickness_mm, edges)
     D = plate_stiffness_Nmm(E_MPa, thickness_mm, nu)
     lower, scale = _stiffness(edges, a_mm, b_mm, nu)
 

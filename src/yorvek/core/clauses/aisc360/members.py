@@ -5,7 +5,7 @@ from __future__ import annotations
 import math
 from typing import Literal
 
-from yorvek.core.clauses.aisc360.strength import Strength, least
+from yorvek.core.clauses.aisc360.strength import Strength, least_of
 from yorvek.core.model import Model
 
 HOLE_ALLOWANCE_MM = 25.4 / 16
@@ -129,7 +129,7 @@ def tension(*, Fy_MPa: float, Fu_MPa: float, Ag_mm2: float, An_mm2: float, U: fl
         Ae_mm2=Ae,
         yielding=found["yield"],
         rupture=found["rupture"],
-        strength=least(found),
+        strength=least_of(found),
     )
 
 

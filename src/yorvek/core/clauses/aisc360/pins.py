@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from yorvek.core.clauses.aisc360.strength import Strength, least
+from yorvek.core.clauses.aisc360.strength import Strength, least_of
 from yorvek.core.model import Model
 
 
@@ -44,5 +44,5 @@ def pin_connected(
         shear=found["shear"],
         bearing=found["bearing"],
         yielding=found["yield"],
-        strength=least(found),
+        strength=least_of(found),
     )

@@ -22,7 +22,7 @@ class Strength(Model):
         return self.nominal / self.omega
 
 
-def least(found: dict[str, Strength]) -> Strength:
+def least_of(found: dict[str, Strength]) -> Strength:
     """The one that governs design, named; the least of what LRFD allows (ASD's ratio is the same, 1.5 phi omega = 1.5)."""
     name = min(found, key=lambda n: found[n].lrfd)
     return found[name].model_copy(update={"governs": name})

@@ -5,21 +5,20 @@ from __future__ import annotations
 import math
 import time
 from collections.abc import Callable
-from dataclasses import dataclass
 
 import numpy as np
 
+from yorvek.core.cutting.bars.bounds import CLOSE, Sums, trimmed
 from yorvek.core.cutting.bars.cover import cover, last_bar
 from yorvek.core.cutting.bars.every import every_pattern
 from yorvek.core.cutting.bars.greedy import Patterns, first_plan
-from yorvek.core.cutting.bars.knapsack import fill, read_back
 from yorvek.core.cutting.bars.knapsack import warm_up as warm_up_knapsack
 from yorvek.core.cutting.bars.master import Floats, Master, Pattern, choose_whole, whole_numbers
 from yorvek.core.cutting.bars.mixes import cheaper
 from yorvek.core.cutting.bars.mixes import warm_up as warm_up_mixes
-from yorvek.core.cutting.bars.problem import Bar, BarPlan, BarProblem, Cut, Unplaced, WholeProblem
+from yorvek.core.cutting.bars.problem import Bar, BarPlan, BarProblem, Cut, Unplaced
+from yorvek.core.cutting.bars.search import Search
 
-CLOSE = 1e-7
 SMOOTHING = 0.5
 WIDEN_AFTER = 25
 FEW_KINDS = 12
@@ -28,122 +27,8 @@ GIVE_UP = 200
 REBUILD_SECONDS = 0.4
 
 
-MOST_SUMS = 200_000
-
-
-@dataclass(frozen=True)
-class Sums:
-    """What choices of so many bars of each stock cost, cheapest first, of those that can hold all the pieces by weight."""
-
-    costs: Floats
-
-    @staticmethod
-    def of(whole: WholeProblem, fullest: list[int], known: float) -> Sums | None:
-        """All choices up to a known cost, where there are few enough of them to write down; None otherwise."""
-        total = sum(w * d for w, d in zip(whole.weights, whole.demand, strict=True))
-        pieces = sum(whole.demand)
-        kinds = [k for k in zip(whole.costs, fullest, whole.limits, strict=True) if k[1] > 0 and k[2] != 0]
-        most = [
-            min(pieces, pieces if q is None else q, int(known / c + CLOSE) if c > 0 else pieces) for c, _, q in kinds
-        ]
-        if not kinds or math.prod(m + 1 for m in most) > MOST_SUMS:
-            return None
-        counts = np.indices([m + 1 for m in most]).reshape(len(most), -1)
-        holds = np.array([f for _, f, _ in kinds]) @ counts >= total
-        return Sums(np.sort((np.array([c for c, _, _ in kinds]) @ counts)[holds]))
-
-    def least_from(self, value: float) -> float:
-        """The least cost of a choice that is not below a value; 0 if there is none."""
-        k = int(np.searchsorted(self.costs, value))
-        return float(self.costs[k]) if k < len(self.costs) else 0.0
-
-
-class _Search:
-    """One run: the incumbent, the bound, the clock and the trace."""
-
-    def __init__(self, problem: BarProblem, seconds: float, seed: int, cancelled: Callable[[], bool]) -> None:
-        self.whole = WholeProblem(problem)
-        self.started = time.perf_counter()
-        self.until = self.started + seconds
-        self.seed, self.cancelled = seed, cancelled
-        self.random = np.random.default_rng(seed)
-        self.bound = 0.0
-        self.step = _cost_step(self.whole.costs)
-        self.trace: list[tuple[float, float, float]] = []
-        self.best: Patterns | None = None
-        self.evaluations = 0
-        self.weights = np.array(self.whole.weights, np.int64)
-        self.demand = np.array(self.whole.demand, np.int64)
-        self.capacity = max(self.whole.capacities, default=0)
-        self.taken = np.zeros((len(self.weights), self.capacity + 1), np.uint16)
-        self.sums: Sums | None = None
-
-    def fullest(self) -> list[int]:
-        """The most weight of pieces that each stock can really hold: a bar is never filled better than that."""
-        best = fill(self.weights, self.demand, self.weights.astype(float), self.capacity, self.taken)
-        return [round(float(best[c])) for c in self.whole.capacities]
-
-    def left(self) -> float:
-        return self.until - time.perf_counter()
-
-    def over(self) -> bool:
-        return self.proven() or self.left() <= 0 or self.cancelled()
-
-    def proven(self) -> bool:
-        return self.best is not None and not sum(self.best.missing) and self.best.cost(self.whole) <= self.bound + CLOSE
-
-    def take(self, found: Patterns) -> None:
-        if self.best is None or found.rank(self.whole) < self.best.rank(self.whole):
-            self.best = found
-            self.trace.append((round(time.perf_counter() - self.started, 4), round(found.cost(self.whole), 6), 0.0))
-
-    def raise_bound(self, value: float) -> None:
-        """A bound counts up to the next sum that bars can cost."""
-        if value <= self.bound:
-            return
-        least = value - CLOSE * max(1.0, abs(value))
-        up = math.ceil(least / self.step) * self.step if self.step else value
-        self.bound = max(self.bound, up, self.sums.least_from(least) if self.sums else 0.0)
-
-    def price(self, duals: Floats, limits: np.ndarray) -> tuple[Floats, list[Pattern]]:
-        """Best-paid pattern of each stock and its worth."""
-        self.evaluations += 1
-        best = fill(self.weights, limits, duals, self.capacity, self.taken)
-        patterns = [
-            (j, tuple(int(n) for n in read_back(self.weights, self.taken, c)))
-            for j, c in enumerate(self.whole.capacities)
-        ]
-        return np.array([best[c] for c in self.whole.capacities]), patterns
-
-    def lagrangian(self, duals: Floats, worth: Floats) -> float:
-        """A valid lower bound from any duals: scaled until no unlimited stock pays (Farley), limited stock priced at its own loss."""
-        costs = np.array(self.whole.costs)
-        unlimited = np.array([q is None for q in self.whole.limits])
-        with np.errstate(divide="ignore"):
-            scale = min(
-                1.0,
-                float(
-                    np.min(np.where(unlimited & (worth > 0), costs / np.maximum(worth, 1e-300), np.inf), initial=1.0)
-                ),
-            )
-        loss = sum(
-            q * min(0.0, float(c - scale * w))
-            for q, c, w in zip(self.whole.limits, costs, worth, strict=True)
-            if q is not None
-        )
-        return scale * float(duals @ self.demand) + loss
-
-
-def _cost_step(costs: list[float]) -> float:
-    """The greatest step that all costs are multiples of (to a thousandth), 0 if there is none."""
-    whole = [round(c * 1000) for c in costs]
-    if any(abs(c * 1000 - w) > 1e-6 for c, w in zip(costs, whole, strict=True)) or not any(whole):
-        return 0.0
-    return math.gcd(*whole) / 1000
-
-
 def _generate(
-    search: _Search, master: Master, demand: np.ndarray, *, root: bool, rounds: int = 10_000
+    search: Search, master: Master, demand: np.ndarray, *, root: bool, rounds: int = 10_000
 ) -> tuple[Floats, float]:
     """Add patterns until none pays; duals smoothed against the last stable ones. Returns multiplicities and LP value."""
     whole = search.whole
@@ -175,27 +60,7 @@ def _generate(
     return x, value
 
 
-def _trimmed(whole: WholeProblem, chosen: dict[Pattern, int]) -> Patterns:
-    """A choice that makes at least what is wanted, with the surplus taken out of its patterns."""
-    surplus = [-d for d in whole.demand]
-    for (_, content), n in chosen.items():
-        for i, k in enumerate(content):
-            surplus[i] += k * n
-    out = Patterns(missing=[max(0, -s) for s in surplus])
-    for (j, content), n in sorted(chosen.items()):
-        for _ in range(n):
-            pieces = list(content)
-            for i, k in enumerate(pieces):
-                drop = min(k, max(0, surplus[i]))
-                pieces[i] -= drop
-                surplus[i] -= drop
-            if any(pieces):
-                key = (j, tuple(pieces))
-                out.bars[key] = out.bars.get(key, 0) + 1
-    return out
-
-
-def _dive(search: _Search, master: Master) -> None:
+def _dive(search: Search, master: Master) -> None:
     """Fix whole multiples, then the most promising fraction, price again for what is left, until all is made."""
     whole = search.whole
     demand, limits = list(whole.demand), list(whole.limits)
@@ -216,11 +81,11 @@ def _dive(search: _Search, master: Master) -> None:
         spent = sum(whole.costs[j] * n for (j, _), n in chosen.items())
     master.set_demand(list(whole.demand), list(whole.limits))
     if not sum(demand):
-        search.take(_trimmed(whole, chosen))
+        search.take(trimmed(whole, chosen))
 
 
 def _fix(
-    search: _Search, master: Master, x: Floats, demand: list[int], limits: list[int | None], chosen: dict[Pattern, int]
+    search: Search, master: Master, x: Floats, demand: list[int], limits: list[int | None], chosen: dict[Pattern, int]
 ) -> bool:
     """Take whole multiples of patterns that still fit; if there are none, one of the largest fraction (with a little luck)."""
     floors = [(k, math.floor(v + 1e-6)) for k, v in enumerate(x) if v >= 1 - 1e-6]
@@ -274,7 +139,7 @@ def solve_bars(
         The plan with exact quantities (or what stayed unplaced), its cost, the lower bound and whether it is proven.
     """
     warm_up()
-    search = _Search(problem, seconds, seed, cancelled)
+    search = Search(problem, seconds, seed, cancelled)
     whole = search.whole
     if whole.weights:
         search.take(first_plan(whole))
@@ -284,7 +149,7 @@ def solve_bars(
     return _answer(search)
 
 
-def _improve(search: _Search) -> None:
+def _improve(search: Search) -> None:
     whole = search.whole
     assert search.best is not None
     _last_bar(search, 0.45)
@@ -322,7 +187,7 @@ def _improve(search: _Search) -> None:
             return
 
 
-def _rebuild(search: _Search, master: Master) -> None:
+def _rebuild(search: Search, master: Master) -> None:
     """Take some bars apart (wasteful ones rather), keep the rest, and plan their pieces again to the whole-number optimum."""
     whole = search.whole
     assert search.best is not None
@@ -356,11 +221,11 @@ def _rebuild(search: _Search, master: Master) -> None:
         if found:
             for pattern, n in found.items():
                 keep[pattern] = keep.get(pattern, 0) + n
-            search.take(_trimmed(whole, keep))
+            search.take(trimmed(whole, keep))
     master.set_demand(list(whole.demand), list(whole.limits))
 
 
-def _remix(search: _Search, master: Master) -> None:
+def _remix(search: Search, master: Master) -> None:
     """Try cheaper mixes of bars for a while, the cheapest first."""
     assert search.best is not None
     whole = search.whole
@@ -371,10 +236,10 @@ def _remix(search: _Search, master: Master) -> None:
         whole, search.bound, search.best.cost(whole), search.random, until, lambda: search.over() or search.cancelled()
     )
     if found:
-        search.take(_trimmed(whole, found))
+        search.take(trimmed(whole, found))
 
 
-def _last_bar(search: _Search, share: float) -> None:
+def _last_bar(search: Search, share: float) -> None:
     """One stock length: look for a plan of as many bars as the metal alone asks for, in a share of the time left."""
     whole = search.whole
     if search.over() or len(whole.capacities) != 1 or whole.limits[0] is not None or search.best is None:
@@ -386,17 +251,17 @@ def _last_bar(search: _Search, share: float) -> None:
         return
     found = last_bar(whole, 0, bars, search.random, time.perf_counter() + share * search.left())
     if found:
-        search.take(_trimmed(whole, found))
+        search.take(trimmed(whole, found))
 
 
-def _every(search: _Search, master: Master) -> None:
+def _every(search: Search, master: Master) -> None:
     """Where every pattern can be written down, the best choice of them, with its bound, in most of the time."""
     patterns = every_pattern(search.whole) if len(search.whole.weights) <= FEW_KINDS else None
     if patterns is None or search.best is None:
         return
     # no start is given: with one the solver has been seen to call less than all pieces optimal
     found = choose_whole(search.whole, patterns, seconds=EVERY_SHARE * search.left())
-    made = _trimmed(search.whole, found.patterns) if found.patterns else None
+    made = trimmed(search.whole, found.patterns) if found.patterns else None
     if made is None or any(made.missing) or made.cost(search.whole) < found.least - CLOSE * found.least:
         return  # a bound is believed only beside a plan that stands up to it
     search.take(made)
@@ -405,7 +270,7 @@ def _every(search: _Search, master: Master) -> None:
         master.add(pattern)
 
 
-def _choose(search: _Search, master: Master, seconds: float) -> None:
+def _choose(search: Search, master: Master, seconds: float) -> None:
     assert search.best is not None
     start = search.best.bars if not sum(search.best.missing) and set(search.best.bars) <= master.known else None
     for pattern in search.best.bars:
@@ -414,10 +279,10 @@ def _choose(search: _Search, master: Master, seconds: float) -> None:
         search.whole, master.patterns, seconds=min(seconds, search.left()), start=start or search.best.bars
     )
     if found:
-        search.take(_trimmed(search.whole, found))
+        search.take(trimmed(search.whole, found))
 
 
-def _widen(search: _Search, master: Master) -> bool:
+def _widen(search: Search, master: Master) -> bool:
     """Patterns near the optimum: priced under duals a little off."""
     _, _, duals, _ = master.solve()
     known = len(master.patterns)
@@ -433,7 +298,7 @@ def _widen(search: _Search, master: Master) -> bool:
     return len(master.patterns) > known
 
 
-def _answer(search: _Search) -> BarPlan:
+def _answer(search: Search) -> BarPlan:
     whole, problem = search.whole, search.whole.problem
     best = search.best or Patterns()
     missing = [

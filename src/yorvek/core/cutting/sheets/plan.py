@@ -75,6 +75,32 @@ def warm_up() -> None:
     apart.separate(1, lambda: False)
 
 
+def _turning_over(
+    problem: SheetProblem,
+    seconds: float,
+    seed: int,
+    evaluations: int | None,
+    guillotine: bool | None,
+    cancelled: Callable[[], bool],
+    progress: Progress | None,
+) -> SheetPlan:
+    """Pieces that may be turned over: shares of the time for each way, the best of them."""
+    started = time.perf_counter()
+
+    def part_of(one: SheetProblem, share: float) -> SheetPlan:
+        # what one share leaves of its time the next may use
+        left = max(seconds - (time.perf_counter() - started), 0.1)
+        return solve_sheets(
+            one, seconds=min(seconds * share, left), seed=seed, guillotine=guillotine, cancelled=cancelled,
+            evaluations=None if evaluations is None else max(1, round(evaluations * share)), progress=None if progress is None else lambda done, early: progress(done, as_placed(early)),
+        )  # fmt: skip
+
+    found = best_of_shares(problem, seed, part_of)
+    if wrong := faults(problem, found.placements):
+        raise NotVerified("; ".join(wrong[:3]))
+    return found
+
+
 def solve_sheets(
     problem: SheetProblem,
     *,
@@ -104,20 +130,7 @@ def solve_sheets(
         NotVerified: the plan failed its own check.
     """
     if may_turn_over(problem):
-        started = time.perf_counter()
-
-        def part_of(one: SheetProblem, share: float) -> SheetPlan:
-            # what one share leaves of its time the next may use
-            left = max(seconds - (time.perf_counter() - started), 0.1)
-            return solve_sheets(
-                one, seconds=min(seconds * share, left), seed=seed, guillotine=guillotine, cancelled=cancelled,
-                evaluations=None if evaluations is None else max(1, round(evaluations * share)), progress=None if progress is None else lambda done, early: progress(done, as_placed(early)),
-            )  # fmt: skip
-
-        found = best_of_shares(problem, seed, part_of)
-        if wrong := faults(problem, found.placements):
-            raise NotVerified("; ".join(wrong[:3]))
-        return found
+        return _turning_over(problem, seconds, seed, evaluations, guillotine, cancelled, progress)
     straight = bool(problem.meta.get("guillotine")) if guillotine is None else guillotine
     pieces = sum(p.qty for p in problem.parts)
     tidied = not straight and not problem.strip and pieces <= MOST_PIECES

@@ -10,6 +10,7 @@ from __future__ import annotations
 from collections import defaultdict
 from collections.abc import Callable
 from dataclasses import dataclass
+from itertools import combinations
 
 import numpy as np
 
@@ -114,6 +115,26 @@ def _leaves(block: _Block) -> list[_Block]:
     return [block] if block.halves is None else [leaf for half in block.halves for leaf in _leaves(half)]
 
 
+def _likeliest(
+    alive: dict[int, _Block], by_side: dict[int, set[int]], room: _Sheet, random: np.random.Generator, heat: float
+) -> tuple[float, int, int, int, int] | None:
+    """The pair to join: how odd it is, the side, the two, and how long they are together; None where none fits."""
+    best: tuple[float, int, int, int, int] | None = None
+    for side, members in by_side.items():
+        numbers = sorted(members)
+        for a, b in combinations(numbers, 2):
+            length = alive[a].other(side) + alive[b].other(side) + room.gap
+            if not room.holds(side, length):
+                continue
+            odd = (
+                len(numbers) - 2 - 0.8 * bool(by_side.get(length)) - 1.5 * room.whole(side, length)
+                - 0.5 * (length in (room.width, room.height)) + (random.standard_normal() * heat if heat else 0.0)
+            )  # fmt: skip
+            if best is None or odd < best[0]:
+                best = (odd, side, a, b, length)
+    return best
+
+
 def _greedy(blocks: list[_Block], room: _Sheet, random: np.random.Generator, heat: float) -> list[_Block]:
     """Join the likeliest pair again and again: sides that few blocks share, sums that some block has, whole sheets."""
     alive = dict(enumerate(blocks))
@@ -129,20 +150,7 @@ def _greedy(blocks: list[_Block], room: _Sheet, random: np.random.Generator, hea
         know(number)
     nxt = len(blocks)
     while True:
-        best: tuple[float, int, int, int, int] | None = None
-        for side, members in by_side.items():
-            numbers = sorted(members)
-            for i, a in enumerate(numbers):
-                for b in numbers[i + 1 :]:
-                    length = alive[a].other(side) + alive[b].other(side) + room.gap
-                    if not room.holds(side, length):
-                        continue
-                    odd = (
-                        len(numbers) - 2 - 0.8 * bool(by_side.get(length)) - 1.5 * room.whole(side, length)
-                        - 0.5 * (length in (room.width, room.height)) + (random.standard_normal() * heat if heat else 0.0)
-                    )  # fmt: skip
-                    if best is None or odd < best[0]:
-                        best = (odd, side, a, b, length)
+        best = _likeliest(alive, by_side, room, random, heat)
         if best is None:
             return list(alive.values())
         _, side, a, b, length = best

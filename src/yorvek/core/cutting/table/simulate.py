@@ -110,6 +110,22 @@ class _Head:
         self.path: list[tuple[float, float, int]] = [(0.0, 0.0, 0)]
         self.cuts: list[list[tuple[float, float]]] = []
 
+    def _mode(self, number: int, v: float, value: dict[str, float]) -> bool:
+        """A G word; True where it is a wait, which ends its line."""
+        code = round(v)
+        if v != code or code not in KNOWN_G:
+            raise _refuse(number, f"G{v:g}", "one of " + ", ".join(f"G{k}" for k in sorted(KNOWN_G)))
+        if code in MOTION:
+            self.motion = code
+        elif code in (20, 21):
+            self.scale = 25.4 if code == 20 else 1.0
+        elif code in (90, 91):
+            self.absolute = code == 90
+        elif code == 4:
+            self._wait(number, value)
+            return True
+        return False
+
     def step(self, number: int, words: list[tuple[str, float]]) -> bool:
         """Do one line; False at the program's end."""
         value = dict(words)
@@ -117,16 +133,7 @@ class _Head:
         for letter, v in words:
             code = round(v)
             if letter == "G":
-                if v != code or code not in KNOWN_G:
-                    raise _refuse(number, f"G{v:g}", "one of " + ", ".join(f"G{k}" for k in sorted(KNOWN_G)))
-                if code in MOTION:
-                    self.motion = code
-                elif code in (20, 21):
-                    self.scale = 25.4 if code == 20 else 1.0
-                elif code in (90, 91):
-                    self.absolute = code == 90
-                elif code == 4:
-                    self._wait(number, value)
+                if self._mode(number, v, value):
                     return True
             elif letter == "M":
                 if v != code or code not in KNOWN_M:
