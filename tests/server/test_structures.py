@@ -73,6 +73,19 @@ def test_an_offer_is_taken_with_a_reason(owner, made):
     assert stale.status_code == 409
 
 
+def test_it_is_rated_for_a_load_and_a_stranger_is_not_told(owner, stranger, made):
+    asked = f"{made['base']}/structures/{made['id']}/rating?load_id={made['load']}"
+    found = owner.good("GET", asked)
+    verdict = row(made["view"], made["id"])["verdict"]
+    least = min(verdict["strength"]["value"], verdict["stiffness"]["value"])
+    assert found["rated"] == pytest.approx(found["greatest"] / 1.25)
+    assert (found["factor"] > 1) == (least > 1) and found["link"]
+    refused = owner("GET", f"{asked}&derating=0.5")
+    assert refused.status_code == 422 and "between 1 and 10" in refused.json()["sentence"]
+    assert owner("GET", f"{made['base']}/structures/{made['id']}/rating?load_id=999999").status_code == 422
+    assert stranger("GET", asked).status_code == 404
+
+
 def test_its_bars_become_parts_that_are_cut(owner, made):
     view = owner.good("POST", f"{made['base']}/structures/{made['id']}/parts", {"version": 1})
     bars = {p["spec"]["name"]: p for p in view["parts"] if p["spec"]["mark"].startswith("T1")}

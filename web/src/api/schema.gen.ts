@@ -1396,6 +1396,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/structures/{structure_id}/rating": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Rating
+         * @description The greatest of one load at which every reserve is still one, and over the shop's derating what is marked.
+         */
+        get: operations["yorvek_server_api_structures_rating"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/structures/{structure_id}/take": {
         parameters: {
             query?: never;
@@ -6098,6 +6118,32 @@ export interface components {
             with_impact: boolean;
         };
         /**
+         * Rating
+         * @description The rated load: the load as entered times `factor`, over the shop's derating; what gives there; and why there is none.
+         */
+        Rating: {
+            /** Check Id */
+            check_id: string | null;
+            /** Derating */
+            derating: number;
+            /** Entered */
+            entered: number;
+            /** Factor */
+            factor: number | null;
+            /** Greatest */
+            greatest: number | null;
+            /** Link */
+            link: string;
+            /** Load */
+            load: string;
+            /** Rated */
+            rated: number | null;
+            /** Trouble */
+            trouble?: string | null;
+            /** Unit */
+            unit: string;
+        };
+        /**
          * Reaction
          * @description What a support carries, worst upwards and worst downwards pull.
          */
@@ -10012,6 +10058,32 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["JobView"];
+                };
+            };
+        };
+    };
+    yorvek_server_api_structures_rating: {
+        parameters: {
+            query: {
+                load_id: number;
+                derating?: number;
+            };
+            header?: never;
+            path: {
+                job_id: number;
+                structure_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Rating"];
                 };
             };
         };

@@ -6,7 +6,7 @@ import { call, type S } from '../api/client'
 import { attempt, job, mayWrite, remove, why } from '../shared/job'
 import Reserve from '../shared/Reserve.vue'
 import { shown } from '../shared/reserve'
-import { force, length, mass, moment } from '../shared/units'
+import { force, length, mass, moment, value } from '../shared/units'
 import { loadStarters, starterKinds, starterWords } from './starters'
 import StructureDrawing from './StructureDrawing.vue'
 import StructureForm from './StructureForm.vue'
@@ -31,6 +31,15 @@ const take = (u: S['Upgrade']) => attempt(async () => {
   job.value = await call('POST', `/jobs/${job.value!.job.id}/structures/${row.value!.id}/take`, { version: row.value!.version, words: u.words, role: u.role, section_id: u.section_id, weld_leg_mm: u.weld_leg_mm, joint_at: u.joint_at, joint: u.joint, reason: reason.value })
   reason.value = ''
 })
+const rated = ref<S['Rating'] | null>(null)
+const rates = ref<number | ''>('')
+const derating = ref('1.25')
+const live = computed(() => job.value!.loads.filter((l) => l.spec.case !== 'dead' && row.value?.spec.loads?.some((x) => x.load_id === l.id)))
+watch(() => [chosen.value, row.value?.version, job.value?.last_edit?.id], () => { rated.value = null })
+const rate = () => attempt(async () => {
+  rated.value = await call('GET', `/jobs/${job.value!.job.id}/structures/${row.value!.id}/rating?load_id=${rates.value}&derating=${encodeURIComponent(derating.value.replace(',', '.'))}`)
+})
+const sized = (v: number | null | undefined, core: string) => (v == null ? '' : value(v, core))
 const makeParts = () => attempt(async () => {
   job.value = await call('POST', `/jobs/${job.value!.job.id}/structures/${row.value!.id}/parts`, { version: row.value!.version })
   await router.push(`/jobs/${job.value!.job.id}/parts`)
@@ -57,6 +66,13 @@ const signed = (v: number, text: string) => (v > 0.005 ? `+${text}` : v < -0.005
         <p v-if="row.verdict.position" class="soft">Drawn and chained in its worst position: <b>{{ row.verdict.position }}</b>.</p>
         <StructureDrawing :verdict="row.verdict" :chosen="bar" @choose="bar = $event" />
         <p class="row"><span class="soft">moves</span><button class="button quiet" @click="explain({ check_id: row.verdict!.stiffness.check_id ?? 'movement' })"><Reserve :value="row.verdict.stiffness.value" /></button><span class="soft">{{ row.verdict.movement.title }}, {{ row.verdict.movement.clause }}; {{ mass(row.verdict.mass_kg) }}, {{ job!.job.spec.currency }} {{ row.verdict.price.toFixed(0) }} of metal<template v-if="row.verdict.swings_empty_hz != null">; swings {{ row.verdict.swings_empty_hz.toFixed(1) }} times a second empty<template v-if="row.verdict.swings_loaded_hz != null">, {{ row.verdict.swings_loaded_hz.toFixed(1) }} loaded</template></template></span></p>
+        <form v-if="live.length" class="row" @submit.prevent="rate">
+          <label>Rate it for <select v-model="rates" aria-label="Load to rate it for" required><option value="">choose a load</option><option v-for="l in live" :key="l.id" :value="l.id">{{ l.spec.name }}</option></select></label>
+          <label>over <input v-model="derating" aria-label="Derating" inputmode="decimal" size="4" /></label>
+          <button class="button" :disabled="rates === ''">Rated load</button>
+          <span v-if="rated?.trouble" class="bad" role="status">Not rated: {{ rated.trouble }}</span>
+          <span v-else-if="rated" role="status"><b>{{ sized(rated.rated, rated.unit) }}</b> marked; {{ sized(rated.greatest, rated.unit) }} at its limit, where {{ rated.link }} is the weakest. All else as entered; marked below what is computed, tested before use.</span>
+        </form>
         <p v-if="row.verdict.buckling" class="row"><span class="soft">buckles</span><button class="button quiet" @click="explain({ check_id: 'buckling' })"><Reserve :value="bucklingReserve" /></button><span class="soft">{{ row.verdict.buckling.words }}</span></p>
         <template v-if="row.verdict.situations?.length">
           <h3 class="gap">Positions and stages</h3>

@@ -2,6 +2,7 @@
 
 from yorvek.core.frames.chain import Link, Upgrade, chain, upgrades
 from yorvek.core.frames.pieces import Piece, straight_pieces
+from yorvek.core.frames.rating import Rating, rated_load
 from yorvek.core.frames.request import FrameLoad, FrameRequest, RoleChoice, Shape, Situation
 from yorvek.core.frames.said import FrameVerdict, SituationVerdict
 from yorvek.core.frames.verdict import all_checks, check_frame
@@ -14,6 +15,7 @@ __all__ = [
     "Joint",
     "Link",
     "Piece",
+    "Rating",
     "RoleChoice",
     "Shape",
     "Situation",
@@ -22,6 +24,7 @@ __all__ = [
     "all_checks",
     "chain",
     "check_frame",
+    "rated_load",
     "straight_pieces",
     "upgrades",
 ]

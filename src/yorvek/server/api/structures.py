@@ -8,7 +8,7 @@ from pydantic import Field
 
 from yorvek.core.comparison import RoleResult, sweep_role
 from yorvek.core.errors import InputError
-from yorvek.core.frames import FrameRequest, Joint, Upgrade, check_frame, straight_pieces, upgrades
+from yorvek.core.frames import FrameRequest, Joint, Rating, Upgrade, check_frame, rated_load, straight_pieces, upgrades
 from yorvek.core.jobs import NoteSpec
 from yorvek.core.jobs.joints import EVERY_HINGE, JointAt, JointKind, joint_entered, joint_kinds, plain_joint
 from yorvek.core.jobs.structures import NodeSpec, OwnSpec, StructureSpec, frame_request
@@ -128,6 +128,18 @@ def compare_role(request: HttpRequest, job_id: int, structure_id: int, body: Rol
     job = job_of(request, job_id)
     asked = _request(job, row_of(Structure, job, structure_id).spec)
     return sweep_role(asked, check_frame(asked, swings=False), body.role, materials=body.materials, system=body.system)
+
+
+@router.get("/jobs/{job_id}/structures/{structure_id}/rating", response=Rating)
+def rating(request: HttpRequest, job_id: int, structure_id: int, load_id: int, derating: float = 1.25) -> Rating:
+    """The greatest of one load at which every reserve is still one, and over the shop's derating what is marked."""
+    job = job_of(request, job_id)
+    if not 1.0 <= derating <= 10.0:
+        raise InputError(field="derating", got=f"{derating:g}", needs="between 1 and 10")
+    load = job_state(job).loads.get(load_id)
+    if load is None:
+        raise InputError(field="load", got=str(load_id), needs="a load of the brief")
+    return rated_load(_request(job, row_of(Structure, job, structure_id).spec), load.name, derating=derating)
 
 
 class TakeIn(Model):
