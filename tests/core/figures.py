@@ -18,6 +18,8 @@ from yorvek.core.errors import InputError
 from yorvek.core.frames import FrameVerdict, all_checks
 from yorvek.core.jobs import JobSpec
 from yorvek.core.jobs.free_joints import FreeJointSpec, check_free_joint
+from yorvek.core.jobs.joints import plain_joint
+from yorvek.core.joints import KINDS
 from yorvek.core.quantities.entry import resolve
 
 PAGE = Path(__file__).with_suffix(".json")
@@ -73,6 +75,7 @@ def _walls() -> Iterator[Row]:
         yield f"{branch} on {wall}, sloping, both sides, pressed", branch, WELD, PUSH, pressed
         yield f"{branch} at the end of {wall}", branch, WELD, ALL, {"onto": chord(wall, place="ends close by")}
     yield "flat across", "FL 80×10", WELD, PULL, {"onto": chord(TUBE, turned=True)}
+    yield "flat across, sloping", "FL 80×10", WELD, PULL, {"onto": chord(TUBE, turned=True, angle_deg=50.0)}
     yield "flat across a round", "FL 80×10", WELD, PULL, {"onto": chord(ROUND, turned=True)}
     yield "corner", TUBE, WELD, BENT, {"onto": chord(TUBE, place="corner")}
     for under in (SHAPE, "UPE 200"):
@@ -113,6 +116,8 @@ def _others() -> Iterator[Row]:
         aside,
         {"onto": chord(TUBE)},
     )
+    hardly = {"pull": 20e3, "in_depth": 200.0}
+    yield "pin, hardly off its axis", "FL 60×12", PIN, hardly, {}
     yield (
         "pin, narrow cheeks",
         "FL 60×12",
@@ -150,6 +155,15 @@ def joints() -> Iterator[tuple[str, list[Check]]]:
             }  # fmt: skip
             brief = resolve(JobSpec.model_validate({"name": "a test", "method": settings}), {})
             yield f"{name}, {method}", check_free_joint(brief, resolve(FreeJointSpec.model_validate(body), {})).checks
+
+
+def next_sizes() -> Iterator[tuple[str, list[float | str | None]]]:
+    """What would make each joint stronger: in words, and the last of them in full."""
+    for name, _, joint, _, _ in [*_welds(), *_bolted(), *_others()]:
+        body = {"mark": "J1", "section_id": TUBE, "material_id": "S355", "joint": joint}
+        made = plain_joint(resolve(FreeJointSpec.model_validate(body), {}).joint)
+        larger = KINDS[made.kind].bigger(made)
+        yield name, [words for words, _ in larger] + [str(one.model_dump_json()) for _, one in larger[-1:]]
 
 
 SECTIONS = (
@@ -223,9 +237,11 @@ def plain(check: Check) -> list[float | str | None]:
 
 def figures(what: str) -> dict[str, dict[str, list[float | str | None]]]:
     """Those of joints, members or frames, by case and by check."""
-    if what != "frame":
-        every = joints() if what == "joint" else members()
-        return {f"{what}: {name}": {c.id: plain(c) for c in checks} for name, checks in every}
+    if what == "joint":
+        found = {f"joint: {name}": {c.id: plain(c) for c in checks} for name, checks in joints()}
+        return found | {f"joint: next sizes of {name}": {"next": words} for name, words in next_sizes()}
+    if what == "member":
+        return {f"member: {name}": {c.id: plain(c) for c in checks} for name, checks in members()}
     out = {}
     for name, verdict in frames():
         found = {c.id: plain(c) for c in [*all_checks(verdict), *verdict.movements]}
