@@ -25,16 +25,17 @@ COPIED = ("src", "tests", "demo", "docs", "benchmarks", "pyproject.toml", "CHANG
 SECONDS = 240.0
 """A run that takes longer hangs in the change, and that is noticed."""
 SEED, USUAL = 7, 60
-FIGURES = "tests/core/test_figures.py"
+FIGURES = "tests/core/test_figures.py::test_no_figure_has_moved"
 JOINTS = [
-    FIGURES,
+    f"{FIGURES}[joint]",
     "tests/core/test_clauses.py",
     "tests/core/test_true_joints.py",
     "tests/core/test_joints.py",
     "tests/core/test_connections.py",
 ]
 FRAMES = [
-    FIGURES,
+    f"{FIGURES}[frame]",
+    f"{FIGURES}[member]",
     "tests/core/test_true_verdicts.py",
     "tests/core/test_laws.py",
     "tests/core/test_methods.py",

@@ -10,8 +10,8 @@ from numpy.typing import NDArray
 from yorvek.core.checks.methods import Combination
 from yorvek.core.frames.search import Case, Search
 from yorvek.core.frames.solving import Analysis
-from yorvek.core.frames.states import UPRIGHT, Outcome, State
-from yorvek.core.theory.frames import Buckled, elements_work
+from yorvek.core.frames.states import UPRIGHT, Lean, Outcome, State
+from yorvek.core.theory.frames import Buckled, Mechanism, elements_work
 
 Floats = NDArray[np.float64]
 Whole = NDArray[np.int64]
@@ -136,18 +136,31 @@ class Worst:
         """A case of second order; beyond the number worked out exactly, first order times what its combination makes of it."""
         lean = self.analysis.lean if self.strength else 0.0
         leans = [(lean, 0.0), (-lean, 0.0), (0.0, lean), (0.0, -lean)] if lean else [UPRIGHT]
-        if not exactly:
-            grown = 1 / (1 - self.ahead / self.critical(case.combination).factor)
-            second = self.states.amplified(case, state, grown, leans)
-            return [Outcome(case, state, second, k) for k in range(len(leans))]
-        if not self.states.one_sided or not lean:
+        if exactly:
+            try:
+                return self._pushed(case, state, rest, leans)
+            except Mechanism as error:
+                # what it gives way under is what its own bending adds to its push: its verdict is that it buckles
+                if not error.buckles:
+                    raise
+        grown = 1 / (1 - self.ahead / self.critical(case.combination).factor)
+        second = self.states.amplified(case, state, grown, leans)
+        return [Outcome(case, state, second, k) for k in range(len(leans))]
+
+    def _pushed(self, case: Case, state: State, rest: int, leans: list[Lean]) -> list[Outcome]:
+        """A case with its push in the stiffness, an outcome for each way it leans; ties and feet settle for each way anew.
+
+        Raises:
+            Mechanism: it gives way under its push.
+        """
+        if not self.states.one_sided or leans == [UPRIGHT]:
             second = self.states.second_order(case, state, self.ahead, leans)
             return [Outcome(case, state, second, k) for k in range(len(leans))]
         out = []
         for way in leans:
             leaning = self.states.rests(case, way)
-            state = leaning[min(rest, len(leaning) - 1)]
-            out.append(Outcome(case, state, self.states.second_order(case, state, self.ahead, [way])))
+            now = leaning[min(rest, len(leaning) - 1)]
+            out.append(Outcome(case, now, self.states.second_order(case, now, self.ahead, [way])))
         return out
 
     def buckles(self) -> Critical | None:
