@@ -12,6 +12,7 @@ from yorvek.core.jobs import JobSpec, LoadSpec, PlateSpec
 from yorvek.core.jobs.free_joints import FreeJointSpec, check_free_joint, work_out_joint
 from yorvek.core.jobs.plates import plate_result
 from yorvek.core.quantities.entry import resolve
+from yorvek.core.sections import section
 
 EN, ASD = {"method": {"kind": "en"}}, {"method": {"kind": "asd"}}
 
@@ -154,3 +155,35 @@ def test_twist_on_an_end_plate_goes_to_its_bolts_by_their_distance():
     v = judged("SHS 80×80×5 hot", plate, {"twist": 1e6})
     each = 1e6 / (4 * math.hypot(60, 55))
     assert check(v, "J1: bolts").reserve == pytest.approx(0.45 * 800 * math.pi * 36 / 2 / each, rel=0.01)
+
+
+def test_an_angle_that_laps_a_gusset_by_one_leg_counts_by_its_shear_lag():
+    """AISC D3 case 2: U = 1 - x / l; a flat by case 4: 3 l2 / (3 l2 + w2) (from memory). Neither was looked at before."""
+    joint = {"kind": "gusset", "plate": mm(12), "lap": mm(60), "free": mm(30), "leg": mm(5)}
+    s, P = section("L 60×60×6"), 50_000.0
+    v = judged("L 60×60×6", joint, {"pull": P})
+    U = 1 - s.cy_mm / 60
+    assert check(v, "slotted bar").reserve == pytest.approx(U * s.A_mm2 * 490 / 2 / P, rel=0.002)
+    flat = judged("FL 80×10", joint, {"pull": P})
+    U = 3 * 60**2 / (3 * 60**2 + 80**2)
+    assert check(flat, "slotted bar").reserve == pytest.approx(U * 800 * 490 / 2 / P, rel=0.002)
+
+
+def test_a_large_bolt_of_an_sae_class_is_weaker():
+    """SAE J429 grade 5: 120 ksi up to 1 in, 105 ksi above it; 0.45 Fu A / 2 in ASD, threads in the plane (from memory)."""
+
+    def one(size):
+        joint = {
+            **BOLTS,
+            "bolt": mm(size),
+            "pitch": mm(120),
+            "edge": mm(60),
+            "side": mm(60),
+            "plate": mm(25),
+            "grade": "SAE 5",
+        }
+        return check(judged("FL 120×25", joint, {"pull": 1000.0}), "J1: bolts").capacity
+
+    ksi = 6.894757
+    assert one(25.4) == pytest.approx(0.45 * 827 * math.pi / 4 * 25.4**2 / 2, rel=0.002)
+    assert one(31.75) == pytest.approx(0.45 * 105 * ksi * math.pi / 4 * 31.75**2 / 2, rel=0.002)
