@@ -1,4 +1,6 @@
-"""python -m benchmarks [sizing|frames|bars|sheets|api ...] [--seconds S]: tables of our figures beside references. Fails nothing."""
+"""python -m benchmarks [sizing|frames|bars|sheets|api ...] [--seconds S]: tables of our figures beside references.
+Fails nothing.
+"""
 
 from __future__ import annotations
 

@@ -1,4 +1,6 @@
-"""Bar plans on the carried instances: cost against the reference plan, the proven bound, and when the first plan stood."""
+"""Bar plans on the carried instances: cost against the reference plan, the proven bound, and when the first plan
+stood.
+"""
 
 from __future__ import annotations
 

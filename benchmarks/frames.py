@@ -19,7 +19,9 @@ FIXED = dict.fromkeys(("DX", "DY", "DZ", "RX", "RY", "RZ"), True)
 
 
 def deck(bays: int, rows: int) -> Frame:
-    """A deck grid on posts: rails along X, joists along Z, a post at every other rail node; load on every inner node."""
+    """A deck grid on posts: rails along X, joists along Z, a post at every other rail node; load on every inner
+    node.
+    """
     nodes, members, supports = {}, {}, {}
     for i in range(bays + 1):
         for k in range(rows + 1):
@@ -76,7 +78,8 @@ def whole(frame: Frame) -> FrameRequest:
     ]
     named = [x.model_copy(update={"name": f"{x.name} {k}"}) for k, x in enumerate(loads)]
     return FrameRequest(
-        starter=Shape(kind="own", own=model), roles={"bar": RoleChoice(section_id="SHS 80×80×6.3 hot", material_id="S355")},
+        starter=Shape(kind="own", own=model),
+        roles={"bar": RoleChoice(section_id="SHS 80×80×6.3 hot", material_id="S355")},
         loads=named, method=Method(kind="asd"), limits=Limits(span_over=240, cantilever_over=180, absolute_mm=None),
         second_order=True,
     )  # fmt: skip

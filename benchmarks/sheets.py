@@ -1,4 +1,6 @@
-"""Sheet plans on the carried instances: cost or strip density against the reference, and when the first layout stood."""
+"""Sheet plans on the carried instances: cost or strip density against the reference, and when the first layout
+stood.
+"""
 
 from __future__ import annotations
 
@@ -36,7 +38,8 @@ def run(seconds: float | None) -> None:
             unit = "" if file.stem in SHEETS else " sheets"
             rows.append([file.stem, f"{ours:g}{unit}", f"{known:g}{unit}" if known else "-", ratio(ours, known), first])
     show(
-        f"Sheets, {seconds or 60.0:g} s each (strips: density, more is better, reference the published heuristic at 30 s)",
+        f"Sheets, {seconds or 60.0:g} s each (strips: density, more is better, reference the published heuristic at "
+        f"30 s)",
         ["instance", "ours", "reference", "ratio", "first layout"],
         rows,
     )

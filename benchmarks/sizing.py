@@ -1,4 +1,6 @@
-"""Sizing: what one check and one sweep of the whole catalogue take, as multiples of a closed-form check in plain numpy."""
+"""Sizing: what one check and one sweep of the whole catalogue take, as multiples of a closed-form check in plain
+numpy.
+"""
 
 from __future__ import annotations
 

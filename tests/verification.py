@@ -1,6 +1,7 @@
 """docs/verification.md, written from what is there: `python -m tests.verification`.
 
-Whole verdicts and what of them is known to differ; every clause with who uses it and which tests name it; the findings that
+Whole verdicts and what of them is known to differ; every clause with who uses it and which tests name it; the findings
+that
 have a test; the last figure of the mutation gate.
 """
 
@@ -71,9 +72,11 @@ def page() -> str:
     )
     lines = [
         "# What is verified, and by what", "",
-        "Written by `python -m tests.verification` from the cases, the code and the tests; a test fails when it is stale.", "",
+        "Written by `python -m tests.verification` from the cases, the code and the tests; a test fails when it is "
+        "stale.", "",
         "## Outside values", "",
-        f"{sum(cases.values()) - sum(whole.values())} formula cases of {len(cases) - len(whole)} kinds, each with its source, and "
+        f"{sum(cases.values()) - sum(whole.values())} formula cases of {len(cases) - len(whole)} kinds, each with "
+        f"its source, and "
         f"{sum(whole.values())} whole verdicts: " + ", ".join(f"{n} `{k}`" for k, n in sorted(whole.items())) + ".",
         "`./yorvek test values` says how many agree; none may be on the unsafe side.", "",
         "Known to differ:", "", *(f"- `{k}`: {v}" for k, v in sorted(known.items())), "",

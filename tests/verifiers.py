@@ -1,4 +1,6 @@
-"""Independent checks of plans, written for the tests and the benchmarks: nothing of the engines' own geometry is used."""
+"""Independent checks of plans, written for the tests and the benchmarks: nothing of the engines' own geometry is
+used.
+"""
 
 import pytest
 from shapely import affinity
@@ -30,7 +32,9 @@ def check_bars(problem, plan):
 
 
 def first_fit_decreasing(problem):
-    """Cost of first-fit decreasing on the cheapest-per-length stock that takes the piece; a yardstick for one unlimited stock."""
+    """Cost of first-fit decreasing on the cheapest-per-length stock that takes the piece; a yardstick for one unlimited
+    stock.
+    """
     stock = problem.stock[0]
     rooms = []
     for piece in sorted((p.length for p in problem.parts for _ in range(p.qty)), reverse=True):
@@ -71,7 +75,9 @@ def check_sheets(problem, plan):
 
 
 def bottom_left(problem):
-    """Sheets that the plain bottom-left rule takes for the boxes around the pieces, largest first, as they are drawn."""
+    """Sheets that the plain bottom-left rule takes for the boxes around the pieces, largest first, as they are
+    drawn.
+    """
     gap, margin = max(problem.part_gap, problem.kerf), problem.edge_margin
     (sheet,) = problem.sheets
     width, height = sheet.width - 2 * margin + gap, sheet.height - 2 * margin + gap

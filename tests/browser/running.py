@@ -1,4 +1,6 @@
-"""The whole application as a shop starts it: the launcher with its MariaDB, web server and worker, in a folder of its own."""
+"""The whole application as a shop starts it: the launcher with its MariaDB, web server and worker, in a folder of its
+own.
+"""
 
 from __future__ import annotations
 

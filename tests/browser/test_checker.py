@@ -1,4 +1,6 @@
-"""A second pair of eyes in the browser: findings, a comment on a number, its answer, the signature, and the release that needs it."""
+"""A second pair of eyes in the browser: findings, a comment on a number, its answer, the signature, and the release
+that needs it.
+"""
 
 from __future__ import annotations
 
@@ -85,7 +87,8 @@ def verify(page, desk: str, row: dict) -> None:
     body = {"version": row["version"], "spec": {**row["spec"], "verified_by": "fabricator"}}
     status = page.evaluate(
         """([n, id, body]) => fetch(`/api/jobs/${n}/dimensions/${id}`, { method: 'PUT', body: JSON.stringify(body),
-            headers: { 'Content-Type': 'application/json', 'X-CSRFToken': document.cookie.match(/csrftoken=([^;]+)/)?.[1] ?? '' } }).then((r) => r.status)""",
+            headers: { 'Content-Type': 'application/json',
+                'X-CSRFToken': document.cookie.match(/csrftoken=([^;]+)/)?.[1] ?? '' } }).then((r) => r.status)""",
         [number, row["id"], body],
     )
     assert status == 200

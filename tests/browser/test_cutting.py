@@ -1,4 +1,6 @@
-"""At the saw and at the table, in the browser: received, ticked off, miscut, moved, locked, planned anew, taken out and in."""
+"""At the saw and at the table, in the browser: received, ticked off, miscut, moved, locked, planned anew, taken out and
+in.
+"""
 
 from __future__ import annotations
 

@@ -1,4 +1,6 @@
-"""The main job from an empty account, by keyboard and mouse, with the cost of the way counted, and its files read back."""
+"""The main job from an empty account, by keyboard and mouse, with the cost of the way counted, and its files read
+back.
+"""
 
 from __future__ import annotations
 
@@ -153,7 +155,9 @@ def test_from_an_empty_account_to_cut_sheets(empty: Application, desk: Page, tmp
 
 
 def test_a_drawing_comes_in_is_nested_and_run_on_the_table(demo: Application, browser, tmp_path) -> None:
-    """A DXF of a bracket and a stray line: named, mended with consent, made a part, nested, cut on the simulated table."""
+    """A DXF of a bracket and a stray line: named, mended with consent, made a part, nested, cut on the simulated
+    table.
+    """
     document = ezdxf.new("R2010", units=4)
     space = document.modelspace()
     space.add_lwpolyline([(0, 0), (120, 0), (120, 30), (30, 30), (30, 120), (0, 120)], close=True)

@@ -1,4 +1,6 @@
-"""Each starter in the browser: made, loaded, its governing check read, Why opened, an offer taken, chain and ripple changed."""
+"""Each starter in the browser: made, loaded, its governing check read, Why opened, an offer taken, chain and ripple
+changed.
+"""
 
 from __future__ import annotations
 
@@ -142,14 +144,17 @@ def test_the_chosen_section_can_be_read_in_its_field(inside: tuple[Page, str]) -
     shown = page.locator("form.panel .el-select__wrapper").first
     shown.get_by_text("SHS 80×80×5 hot").wait_for()
     hidden = page.evaluate(
-        """() => { const w = document.querySelector('form.panel .el-select__wrapper'), i = w.querySelector('input'), s = getComputedStyle(i)
+        """() => { const w = document.querySelector('form.panel .el-select__wrapper')
+            const s = getComputedStyle(w.querySelector('input'))
             return [s.borderTopWidth, s.backgroundColor] }"""
     )
     assert hidden == ["0px", "rgba(0, 0, 0, 0)"]
 
 
 def test_a_model_changed_by_hand_a_joint_and_a_position(inside: tuple[Page, str]) -> None:
-    """A bracket whose strut is moved by hand, hung on a pin through a lug between cheeks, and checked with and without its load."""
+    """A bracket whose strut is moved by hand, hung on a pin through a lug between cheeks, and checked with and without
+    its load.
+    """
     page, job = inside
     person = Person(page)
     page.goto(f"{job}/size")

@@ -67,7 +67,8 @@ def test_no_sideways_scroll(inside: tuple[Page, str], view: str, size: tuple[int
     show(page, job, view)
     over = page.evaluate(
         """() => [...document.querySelectorAll('body, main, header, footer, aside')]
-            .filter(e => e.scrollWidth > e.clientWidth + 1).map(e => `${e.tagName} ${e.scrollWidth} > ${e.clientWidth}`)"""
+            .filter(e => e.scrollWidth > e.clientWidth + 1)
+            .map(e => `${e.tagName} ${e.scrollWidth} > ${e.clientWidth}`)"""
     )
     page.set_viewport_size({"width": 1280, "height": 800})
     assert not over
@@ -79,7 +80,8 @@ def test_at_a_tablet_fingers_hit_what_they_aim_at(inside: tuple[Page, str], view
     page.set_viewport_size({"width": 800, "height": 1280})
     show(page, job, view)
     small = page.evaluate(
-        """() => [...document.querySelectorAll('button, a.button, input:not([type=checkbox]):not([type=radio]), select, textarea')]
+        """() => [...document.querySelectorAll(
+            'button, a.button, input:not([type=checkbox]):not([type=radio]), select, textarea')]
             .filter(e => e.offsetParent && e.getBoundingClientRect().height < 47.5)
             .map(e => `${e.tagName} ${e.textContent.trim().slice(0, 20)} ${e.getBoundingClientRect().height}`)"""
     )
@@ -169,7 +171,8 @@ def test_by_keyboard_alone(inside: tuple[Page, str]) -> None:
         page.keyboard.press("Tab")
         state = page.evaluate(
             """() => { const e = document.activeElement, s = getComputedStyle(e)
-                return [e.id, s.outlineStyle !== 'none' || s.boxShadow !== 'none' || e.matches('input, textarea, select')] }"""
+                return [e.id, s.outlineStyle !== 'none' || s.boxShadow !== 'none'
+                    || e.matches('input, textarea, select')] }"""
         )
         assert state[1], f"the focus cannot be seen at {page.evaluate('document.activeElement.outerHTML')[:200]}"
         if state[0] == "note-text":

@@ -1,5 +1,7 @@
-"""Figures of many joints, members, plates and structures as they stand, to notice any change: `python -m tests.core.figures`
-writes them anew. They prove nothing about what is right (outside values and whole verdicts do that); they tell when a figure
+"""Figures of many joints, members, plates and structures as they stand, to notice any change: `python -m
+tests.core.figures`
+writes them anew. They prove nothing about what is right (outside values and whole verdicts do that); they tell when a
+figure
 has moved that nobody meant to move.
 """
 
@@ -12,7 +14,8 @@ from pathlib import Path
 from typing import Any
 
 from tests.core.typed import beam, load, structure
-from yorvek.core.checks.beam import BeamMember, check_beam
+from yorvek.core.checks.beam import check_beam
+from yorvek.core.checks.beam_said import BeamMember
 from yorvek.core.checks.record import Check
 from yorvek.core.errors import InputError
 from yorvek.core.frames import FrameVerdict, all_checks
@@ -24,7 +27,8 @@ from yorvek.core.quantities.entry import resolve
 
 PAGE = Path(__file__).with_suffix(".json")
 METHODS: dict[str, dict[str, Any]] = {
-    "shop": {"kind": "shop", "n": 1.67, "m": 2.0}, "asd": {"kind": "asd"}, "lrfd": {"kind": "lrfd"}, "en": {"kind": "en"},
+    "shop": {"kind": "shop", "n": 1.67, "m": 2.0}, "asd": {"kind": "asd"}, "lrfd": {"kind": "lrfd"},
+    "en": {"kind": "en"},
     "lifting": {"kind": "lifting", "design_factor": 3.0},
 }  # fmt: skip
 ALL = {"pull": 9000.0, "in_depth": 4000.0, "across": 1500.0, "twist": 90e3, "about_depth": 250e3, "about_width": 700e3}
@@ -48,7 +52,8 @@ def chord(section: str, **more: Any) -> list[dict[str, Any]]:
 
 
 WELD = {"kind": "weld", "leg": mm(5)}
-BOLTS = {"kind": "bolts", "rows": 2, "columns": 1, **sizes(bolt=16, pitch=50, gauge=0, edge=32, side=30, plate=10), "grade": "8.8"}  # fmt: skip
+BOLTS = {"kind": "bolts", "rows": 2, "columns": 1, **sizes(bolt=16, pitch=50, gauge=0, edge=32, side=30, plate=10),
+    "grade": "8.8"}  # fmt: skip
 FOUR = {**BOLTS, "columns": 2, **sizes(gauge=60, side=28)}
 PIN = {"kind": "pin", **sizes(pin=20, lug=12, cheek=10, width=60, edge=30, gap=1), "grade": "8.8"}
 ENDED = {"kind": "end plate", "rows": 2, **sizes(bolt=16, pitch=140, gauge=130, width=200, plate=15), "grade": "8.8"}
@@ -167,7 +172,8 @@ def next_sizes() -> Iterator[tuple[str, list[float | str | None]]]:
 
 
 SECTIONS = (
-    TUBE, "RHS 120×80×6.3 hot", "SHS 100×100×4 hot", ROUND, SHAPE, "IPE 300", "HEB 200", "UPE 200", "UPN 100", "FL 80×10", "RD 30",
+    TUBE, "RHS 120×80×6.3 hot", "SHS 100×100×4 hot", ROUND, SHAPE, "IPE 300", "HEB 200", "UPE 200", "UPN 100",
+    "FL 80×10", "RD 30",
     "L 60×60×6", "AL 100×100×4",
 )  # fmt: skip
 
@@ -218,7 +224,8 @@ def frames() -> Iterator[tuple[str, FrameVerdict]]:
         bars = {"left": ("a", "b"), "beam": ("b", "c"), "right": ("d", "c")}
         yield f"portal that stands, {method}", structure(
             nodes, bars, {n: ["x", "y", "z", "rx", "ry"] for n in "ad"},
-            [(q, {"bars": ["beam"]}), (wind, {"spot": "at b", "way": [1, 0, 0]})], job=job, anchored=False, ground_friction=0.2,
+            [(q, {"bars": ["beam"]}), (wind, {"spot": "at b", "way": [1, 0, 0]})], job=job, anchored=False,
+            ground_friction=0.2,
         )  # fmt: skip
         yield f"tied, {method}", structure(
             nodes, {**bars, "tie": ("a", "c"), "brace": ("b", "d")}, {n: ["x", "y", "z", "rx", "ry"] for n in "ad"},

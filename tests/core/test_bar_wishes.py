@@ -1,4 +1,6 @@
-"""What a shop wants of its bar plans beside money: mitres in pairs, halves, pieces held back, less work, less change."""
+"""What a shop wants of its bar plans beside money: mitres in pairs, halves, pieces held back, less work, less
+change.
+"""
 
 import math
 from collections import Counter
@@ -46,7 +48,9 @@ def bars_of(state):
 
 
 def test_mitred_ends_share_a_cut():
-    """Ten frame pieces of 605 with 45 degrees: turned over, each after the first adds 605 - 60 and a kerf (drawn by hand)."""
+    """Ten frame pieces of 605 with 45 degrees: turned over, each after the first adds 605 - 60 and a kerf (drawn by
+    hand).
+    """
     ends = {"left_end": entry(45), "right_end": entry(45)}
     one = bars_of(job([("F", 605, 10, ends)], [{"length": entry(5550), "price": entry(50)}]))
     need = 605 + 9 * (605 - 60 + 2.5) + 10
@@ -105,8 +109,10 @@ problems = st.builds(
         {
             "kerf": 3,
             "end_trim": 10,
-            "stock": [{"id": "long", "length": 6000, "cost": 60}, *({"id": f"d{k}", "length": s, "qty": 1, "cost": s / 200} for k, s in enumerate(stock))],
-            "parts": [{"id": f"p{k}", "length": a, "qty": q} for k, (a, q) in enumerate(zip(lengths, qtys, strict=False))],
+            "stock": [{"id": "long", "length": 6000, "cost": 60},
+                *({"id": f"d{k}", "length": s, "qty": 1, "cost": s / 200} for k, s in enumerate(stock))],
+            "parts": [{"id": f"p{k}", "length": a, "qty": q} for k,
+                (a, q) in enumerate(zip(lengths, qtys, strict=False))],
         }
     ),
     st.lists(st.integers(300, 2900), min_size=2, max_size=4, unique=True),
@@ -143,7 +149,9 @@ def test_what_was_meant_is_kept_where_that_is_free(problem):
 
 
 def test_repeated_patterns_are_found():
-    """Six of 2000 and six of 1000 from 6000: a careless plan has three patterns, three times two and two has one (by hand)."""
+    """Six of 2000 and six of 1000 from 6000: a careless plan has three patterns, three times two and two has one (by
+    hand).
+    """
     problem = BarProblem.model_validate(
         {
             "stock": [{"id": "s", "length": 6000, "cost": 60}],

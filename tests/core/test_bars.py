@@ -1,4 +1,6 @@
-"""Bar plans: every plan checked by arithmetic written here, never dearer than first-fit decreasing, and the bound is true."""
+"""Bar plans: every plan checked by arithmetic written here, never dearer than first-fit decreasing, and the bound is
+true.
+"""
 
 import itertools
 import json

@@ -23,7 +23,9 @@ def member(section_id: str, **more: object) -> BeamMember:
 
 
 def test_webs_of_an_i_by_hand() -> None:
-    """AISC 360-22 J10-2, J10-4 worked by hand for IPE 200 (5.6 / 8.5 / r 12): yielding 5 k + lb inside, 2.5 k at the ends."""
+    """AISC 360-22 J10-2, J10-4 worked by hand for IPE 200 (5.6 / 8.5 / r 12): yielding 5 k + lb inside, 2.5 k at the
+    ends.
+    """
     found = {c.id: c for c in check_beam(member("IPE 200")).checks if c.id.startswith("web")}
     assert len(found) == 3
     inside = next(c for k, c in found.items() if "lift" in k)
@@ -52,7 +54,9 @@ def test_both_walls_of_a_box_and_no_rule_for_round() -> None:
 
 
 def test_european_patch_load_of_a_stocky_web_is_yield_over_its_length() -> None:
-    """A stocky web (slenderness under 0.5) carries fy tw ly, ly = ss + 2 tf (1 + sqrt(bf / tw)): EN 1993-1-5 6.5 by hand."""
+    """A stocky web (slenderness under 0.5) carries fy tw ly, ly = ss + 2 tf (1 + sqrt(bf / tw)): EN 1993-1-5 6.5 by
+    hand.
+    """
     s = section("HEB 200")
     found = patch_resistance_N(
         fy_MPa=235, E_MPa=210e3, depth_mm=s.depth_mm, width_mm=s.width_mm, web_mm=s.wall_mm, flange_mm=s.flange_mm,

@@ -41,7 +41,9 @@ def test_compact_tube_by_asd():
 
 
 def test_movement_of_the_rail_by_closed_form():
-    """Source: 5 w L^4 / (384 E I), span loaded alone, weight of the overhang counted: closed form for the span's own part."""
+    """Source: 5 w L^4 / (384 E I), span loaded alone, weight of the overhang counted: closed form for the span's own
+    part.
+    """
     verdict = check_beam(rail())
     check = by_id(verdict, "deflection-0")
     simple = 5 * (6 + 0.1785) * 3000**4 / (384 * 210000 * 4.3967e6)

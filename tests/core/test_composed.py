@@ -173,7 +173,9 @@ def test_an_outline_is_written_and_read_with_its_arcs_and_openings() -> None:
 
 
 def test_lopsided_between_stitches_has_no_rule_sideways() -> None:
-    """A tee's monosymmetry counts where it is one piece; between stitches nothing is claimed, alike above and below it is nought."""
+    """A tee's monosymmetry counts where it is one piece; between stitches nothing is claimed, alike above and below it
+    is nought.
+    """
     tee = "Tee = plate 80×16 at 0, 60 + plate 60×16 at 48, 0 turned 90 | "
     bent = check_beam(beam(section(tee + "continuous").id, unbraced_mm=3000))
     open_ = check_beam(beam(section(tee + "stitched").id, unbraced_mm=3000))

@@ -1,4 +1,6 @@
-"""Joints against tables and closed forms; sources beside each. The check values of tests/values hold the single rules."""
+"""Joints against tables and closed forms; sources beside each. The check values of tests/values hold the single
+rules.
+"""
 
 import math
 
@@ -75,7 +77,9 @@ def test_one_bolt_cannot_hold_a_moment():
 
 
 def test_two_welds_are_two_lines():
-    """Two lines of length d at distance b: Ip = d (3 b2 + d2) / 6 (Blodgett, Design of Welded Structures; from memory)."""
+    """Two lines of length d at distance b: Ip = d (3 b2 + d2) / 6 (Blodgett, Design of Welded Structures; from
+    memory).
+    """
     b, d = 100.0, 150.0
     found = groups.weld_lines([(0, 0, 0, d), (b, 0, b, d)], (0.0, -20_000.0), (300.0, d / 2))
     assert found.Ip_mm3 == pytest.approx(d * (3 * b**2 + d**2) / 6)

@@ -1,4 +1,6 @@
-"""Drawings in: half written through ezdxf, half by hand as raw text; areas from closed forms, to 0.1 mm2 per mm of outline."""
+"""Drawings in: half written through ezdxf, half by hand as raw text; areas from closed forms, to 0.1 mm2 per mm of
+outline.
+"""
 
 import io
 import math
@@ -148,19 +150,25 @@ def ring_of(points):
 
 BY_HAND = {
     "lines": (raw(ring_of(SQUARE)), [6000.0]),
-    "lines in any order": (raw(LINE(100, 60, 0, 60), LINE(0, 0, 100, 0), LINE(0, 60, 0, 0), LINE(100, 0, 100, 60)), [6000.0]),
-    "reversed lines": (raw(LINE(100, 0, 0, 0), LINE(100, 0, 100, 60), LINE(0, 60, 100, 60), LINE(0, 0, 0, 60)), [6000.0]),
+    "lines in any order": (raw(LINE(100, 60, 0, 60), LINE(0, 0, 100, 0), LINE(0, 60, 0, 0), LINE(100, 0, 100, 60)),
+        [6000.0]),
+    "reversed lines": (raw(LINE(100, 0, 0, 0), LINE(100, 0, 100, 60), LINE(0, 60, 100, 60), LINE(0, 0, 0, 60)),
+        [6000.0]),
     "doubled lines": (raw(ring_of(SQUARE), LINE(0, 0, 100, 0), LINE(100, 60, 100, 0)), [6000.0]),
-    "broken lines": (raw(LINE(0, 0, 40, 0), LINE(40, 0, 100, 0), LINE(100, 0, 100, 60), LINE(100, 60, 0, 60), LINE(0, 60, 0, 0)), [6000.0]),
-    "ends a hundredth apart": (raw(LINE(0, 0, 100.008, 0), LINE(100, 0, 100, 60.006), LINE(100, 60, 0, 60), LINE(0, 60, 0, 0)), [6000.0]),
+    "broken lines": (raw(LINE(0, 0, 40, 0), LINE(40, 0, 100, 0), LINE(100, 0, 100, 60), LINE(100, 60, 0, 60),
+        LINE(0, 60, 0, 0)), [6000.0]),
+    "ends a hundredth apart": (raw(LINE(0, 0, 100.008, 0), LINE(100, 0, 100, 60.006), LINE(100, 60, 0, 60),
+        LINE(0, 60, 0, 0)), [6000.0]),
     "polyline with bulges": (raw(POLY([(0, 0, 0), (80, 0, 1), (80, 40, 0), (0, 40, 1)])), [80 * 40 + math.pi * 400]),
     "clockwise polyline": (raw(POLY([(0, 40, 0), (80, 40, -1), (80, 0, 0), (0, 0, -1)])), [80 * 40 + math.pi * 400]),
     "half circle": (raw(ARC(0, 0, 30, 0, 180), LINE(-30, 0, 30, 0)), [math.pi * 900 / 2]),
     "three quarters": (raw(ARC(0, 0, 30, 0, 270), LINE(0, -30, 0, 0), LINE(0, 0, 30, 0)), [math.pi * 900 * 0.75]),
     "circle in inches": (raw(CIRCLE(0, 0, 2), units=1), [math.pi * 4 * 25.4**2]),
     "two plates": (raw(ring_of(SQUARE), CIRCLE(200, 0, 10)), [6000.0, math.pi * 100]),
-    "four holes": (raw(ring_of(SQUARE), *(CIRCLE(x, y, 6) for x in (15, 85) for y in (15, 45))), [6000 - 4 * math.pi * 36]),
-    "a hook of arcs": (raw(ARC(0, 0, 50, 0, 180), ARC(0, 0, 30, 0, 180), LINE(-50, 0, -30, 0), LINE(30, 0, 50, 0)), [math.pi * (2500 - 900) / 2]),
+    "four holes": (raw(ring_of(SQUARE), *(CIRCLE(x, y, 6) for x in (15, 85) for y in (15, 45))),
+        [6000 - 4 * math.pi * 36]),
+    "a hook of arcs": (raw(ARC(0, 0, 50, 0, 180), ARC(0, 0, 30, 0, 180), LINE(-50, 0, -30, 0), LINE(30, 0, 50, 0)),
+        [math.pi * (2500 - 900) / 2]),
     "zero length line among them": (raw(ring_of(SQUARE), LINE(50, 0, 50, 0)), [6000.0]),
 }  # fmt: skip
 
@@ -212,11 +220,13 @@ SHAPES = {
     "rect": ('<rect x="10" y="10" width="80" height="40"/>', [3200.0]),
     "round rect": ('<rect x="10" y="10" width="80" height="40" rx="10"/>', [3200 - (4 - math.pi) * 100]),
     "circle": ('<circle cx="50" cy="50" r="30"/>', [math.pi * 900]),
-    "ellipse turned": ('<ellipse cx="0" cy="0" rx="40" ry="20" transform="translate(60 50) rotate(30)"/>', [math.pi * 800]),
+    "ellipse turned": ('<ellipse cx="0" cy="0" rx="40" ry="20" transform="translate(60 50) rotate(30)"/>',
+        [math.pi * 800]),
     "polygon": ('<polygon points="0,0 60,0 60,30"/>', [900.0]),
     "path of lines": ('<path d="M0 0H60V30h-60z"/>', [1800.0]),
     "path of arcs": ('<path d="M20 20 A20 20 0 0 1 60 20 A20 20 0 01 20 20Z"/>', [math.pi * 400]),
-    "path of curves": ('<path d="M0 50 C0 22.3858 22.3858 0 50 0 S100 22.3858 100 50 77.6142 100 50 100 0 77.6142 0 50z"/>', [math.pi * 2500]),
+    "path of curves": ('<path d="M0 50 C0 22.3858 22.3858 0 50 0 S100 22.3858 100 50 77.6142 100 50 100 0 77.6142 0 '
+        '50z"/>', [math.pi * 2500]),
     "groups": ('<g transform="scale(2)"><g transform="translate(5,5)"><rect width="20" height="10"/></g></g>', [800.0]),
     "opening": ('<rect width="80" height="40"/><circle cx="40" cy="20" r="10"/>', [3200 - math.pi * 100]),
     "quadratic": ('<path d="M0 0 Q50 100 100 0 Z"/>', [2 / 3 * 100 * 50]),

@@ -1,4 +1,6 @@
-"""Saddled and notched ends with their templates, bolts by grip, lines by path, and SVG that reads back as it went out."""
+"""Saddled and notched ends with their templates, bolts by grip, lines by path, and SVG that reads back as it went
+out.
+"""
 
 import math
 

@@ -1,4 +1,6 @@
-"""No figure moves unnoticed. Where a change is meant, write them anew (`python -m tests.core.figures`) and look at the difference."""
+"""No figure moves unnoticed. Where a change is meant, write them anew (`python -m tests.core.figures`) and look at the
+difference.
+"""
 
 import json
 

@@ -1,4 +1,6 @@
-"""Tube walls, prying, block shear, friction, repeated loading, and joints chosen for ends of bars; a source beside each."""
+"""Tube walls, prying, block shear, friction, repeated loading, and joints chosen for ends of bars; a source beside
+each.
+"""
 
 import math
 
@@ -41,7 +43,8 @@ from yorvek.core.theory.grip import pinched, preload_N
 
 @given(beta=st.floats(0.2, 0.8), eta=st.floats(0.2, 1.5), t=st.floats(2, 8))
 def test_the_face_by_yield_lines(beta, eta, t):
-    """Johansen's yield lines around a rectangular patch on a face held at both edges, the length of the end fans sought:
+    """Johansen's yield lines around a rectangular patch on a face held at both edges, the length of the end fans
+    sought:
     work per unit of movement m [4h/a + 8c/a + 4B/c], a half of what is left of the face, m = Fy t2 / 4.
     """
     B, Fy = 100.0, 355.0
@@ -83,7 +86,8 @@ def test_block_shear_by_hand():
 
 
 def test_slip_by_the_tables():
-    """M20 of class 8.8, Fp,C = 0.7 fub As = 137.2 kN: slip of one plane on blasted steel 54.9 kN (EN 1993-1-8 3.9, worked by
+    """M20 of class 8.8, Fp,C = 0.7 fub As = 137.2 kN: slip of one plane on blasted steel 54.9 kN (EN 1993-1-8 3.9,
+    worked by
     hand); M20 of group 120, class A: 0.30·1.13·142 kN / 1.5 (AISC J3-4, table J3.1M)."""
     assert en_slip_N(137_200, 0.5, 1, "standard") == pytest.approx(54_880)
     assert aisc_slip_N(142_000, 0.30, 1, "standard", "asd") == pytest.approx(48_138 / 1.5, rel=1e-4)
@@ -107,7 +111,9 @@ def test_detail_categories():
 
 
 def test_webs_under_a_load():
-    """J10-2, J10-3: half the spread at an end. J10-4: the formula's two factors of 0.80 and 0.40 away from and at an end."""
+    """J10-2, J10-3: half the spread at an end. J10-4: the formula's two factors of 0.80 and 0.40 away from and at an
+    end.
+    """
     middle = web_yielding(Fy_MPa=345, web_mm=9, k_mm=25, bearing_mm=100, at_end=False).nominal
     end = web_yielding(Fy_MPa=345, web_mm=9, k_mm=25, bearing_mm=100, at_end=True).nominal
     assert middle - end == pytest.approx(345 * 9 * 2.5 * 25)
@@ -139,9 +145,12 @@ def joint_of(verdict, name, node):
 
 JOINTS = [
     ("tie, tip", PIN, {"pin", "lug", "cheeks", "lug foot", "lug wall"}),
-    ("arm, hinge", PIN.model_copy(update={"pin_mm": 24.0, "width_mm": 80.0, "edge_mm": 40.0}), {"pin", "lug", "cheeks", "lug foot", "lug wall"}),
-    ("post below, foot", OnBase(length_mm=250, width_mm=250, plate_mm=15, anchor_mm=16, edge_mm=35), {"base plate", "anchors", "weld"}),
-    ("post below, foot", EndPlated(bolt_mm=16, rows=2, pitch_mm=160, gauge_mm=130, width_mm=200, plate_mm=15), {"end plate", "bolts", "weld"}),
+    ("arm, hinge", PIN.model_copy(update={"pin_mm": 24.0, "width_mm": 80.0, "edge_mm": 40.0}),
+        {"pin", "lug", "cheeks", "lug foot", "lug wall"}),
+    ("post below, foot", OnBase(length_mm=250, width_mm=250, plate_mm=15, anchor_mm=16, edge_mm=35),
+        {"base plate", "anchors", "weld"}),
+    ("post below, foot", EndPlated(bolt_mm=16, rows=2, pitch_mm=160, gauge_mm=130, width_mm=200, plate_mm=15),
+        {"end plate", "bolts", "weld"}),
     ("tie, head", Held(by="clamp", bolt_mm=10, bolts=4, torque_Nm=60), {"slip"}),
     ("tie, head", Rated(what="turnbuckle", rating_N=12_000), {"rating"}),
     ("post below, foot", Welded(leg_mm=8), {"weld"}),
@@ -200,7 +209,9 @@ def test_a_joint_at_an_end_that_is_not_there():
 def test_an_offer_for_a_chosen_joint():
     """A weak pin is mended by the next pins, and what governs then is said."""
     weak = PIN.model_copy(update={"pin_mm": 8.0, "gap_mm": 8.0, "edge_mm": 36.0})
-    request = asked(ARM, [force("tip", 3000)], {"tie": ROD, "post": RoleChoice(section_id="SHS 140×140×8 hot", material_id="S355")}, joints={"tie, tip": weak})  # fmt: skip
+    request = asked(ARM, [force("tip", 3000)],
+        {"tie": ROD, "post": RoleChoice(section_id="SHS 140×140×8 hot", material_id="S355")},
+        joints={"tie, tip": weak})  # fmt: skip
     verdict = check_frame(request)
     assert verdict.strength.check_id == "tie, tip: pin"
     offers = [u for u in upgrades(request, verdict) if u.joint_at == "tie, tip"]
@@ -213,7 +224,9 @@ def test_a_joint_comes_back_from_its_entry(joint):
 
 
 def test_the_wall_under_a_cross_member():
-    """A cross member half as wide as the rail: its moment against the rail's face, by tables K3.2 and K4.2 worked here again."""
+    """A cross member half as wide as the rail: its moment against the rail's face, by tables K3.2 and K4.2 worked here
+    again.
+    """
     roles = {"cross member": RoleChoice(section_id="SHS 40×40×3 hot", material_id="S355")}
     request = asked(shape("deck", length=3000, width=1200, bays=2), [force("middle", 2000)], roles)
     v = check_frame(request)
@@ -226,7 +239,9 @@ def test_the_wall_under_a_cross_member():
 
 
 def test_a_load_that_comes_and_goes():
-    """Stress range at the root of the weld: the load alone, its dynamic factor in it; half of it lasts eight times as often."""
+    """Stress range at the root of the weld: the load alone, its dynamic factor in it; half of it lasts eight times as
+    often.
+    """
     load = FrameLoad(name="gust", case="live", spot="tip", force_N=400, cycles=2e6)
     v = check_frame(asked(shape("side arm", reach=800, side=300), [load]))
     weld = next(c for c in joint_of(v, "arm", "wall").checks if "repeated" in c.id)
@@ -280,7 +295,9 @@ def test_fish_plates_by_statics() -> None:
 
 
 def test_screws_by_hand() -> None:
-    """AISI S100 J4 with d 5.5, cleat 2, wall 3 (ratio 1.5): tilting 4.2 sqrt(27 x 5.5) Fu against bearing 2.7 x 2 x 5.5 Fu."""
+    """AISI S100 J4 with d 5.5, cleat 2, wall 3 (ratio 1.5): tilting 4.2 sqrt(27 x 5.5) Fu against bearing 2.7 x 2 x 5.5
+    Fu.
+    """
     Fu = 400.0
     bearing = 2.7 * 2 * 5.5 * Fu
     assert screw_shear_N(5.5, 2, 3, Fu, Fu) == pytest.approx(bearing)  # tilting is above bearing here
@@ -294,7 +311,9 @@ def test_screws_by_hand() -> None:
 
 
 def test_a_gusset_by_its_effective_width() -> None:
-    """Whitmore: 80 of lap spreads by 30 degrees to 120 + 2 x 80 tan 30 = 212.4 wide on 8 mm; two welds of 80 take the pull."""
+    """Whitmore: 80 of lap spreads by 30 degrees to 120 + 2 x 80 tan 30 = 212.4 wide on 8 mm; two welds of 80 take the
+    pull.
+    """
     joint = Gusseted(plate_mm=8, lap_mm=80, free_mm=40, leg_mm=5)
     end = _end()
     pull, push, welds = rules_of(end, joint, hinged=True)

@@ -51,7 +51,9 @@ def test_en_sideways_buckling_of_rolled_i_sections(name, length):
     ],
 )
 def test_en_classes(name, fy, counts):
-    """c/t 22 is class 1; 27 against 38 and 42 x 0.69 at fy 490 is class 3; IPE 300 and a stout tube are class 1 (table 5.2, from memory)."""
+    """c/t 22 is class 1; 27 against 38 and 42 x 0.69 at fy 490 is class 3; IPE 300 and a stout tube are class 1 (table
+    5.2, from memory).
+    """
     s = section(name)
     W = columns.modulus(section_table([s], "strong"), column(fy), column(210_000))
     assert W[0] == pytest.approx(s.Zx_mm3 if counts == "Z" else s.Sx_mm3)

@@ -26,7 +26,9 @@ def member(section_id: str = "FL 100×10", **notch: object) -> BeamMember:
 
 
 def test_what_is_left_of_a_flat_by_hand() -> None:
-    """100 × 10 standing, 40 off its lower edge: a 60 × 10; a 40 slot in its middle: two 30 × 10 at 35 from the middle."""
+    """100 × 10 standing, 40 off its lower edge: a 60 × 10; a 40 slot in its middle: two 30 × 10 at 35 from the
+    middle.
+    """
     net = net_section("FL 100×10", 40.0, "bottom")
     assert net.A_mm2 == pytest.approx(600) and net.S_mm3 == pytest.approx(10 * 60**2 / 6)
     assert net.shear_mm2 == pytest.approx(400, rel=0.01)

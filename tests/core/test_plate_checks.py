@@ -79,7 +79,9 @@ def test_reserve_falls_with_load_and_rises_with_thickness(a: float, b: float, t:
 
 
 def test_holes_save_mass_faster_than_stiffness() -> None:
-    """By hand: a hole of half the depth takes an eighth of I at its middle, and pi d2 / 4 of every pitch times depth."""
+    """By hand: a hole of half the depth takes an eighth of I at its middle, and pi d2 / 4 of every pitch times
+    depth.
+    """
     found = perforated_web(length_mm=1500, depth_mm=200, thickness_mm=6, hole_mm=100, pitch_mm=150)
     assert found.holes == 10
     assert found.mass_saved == pytest.approx(10 * 3.14159 * 50**2 / (1500 * 200), rel=1e-5)

@@ -1,4 +1,5 @@
-"""What must hold for any structure: balance, symmetry, turning it in space, units, superposition, and reserves that follow
+"""What must hold for any structure: balance, symmetry, turning it in space, units, superposition, and reserves that
+follow
 load and thickness (mechanics; no figures of anybody's)."""
 
 import itertools
@@ -99,7 +100,9 @@ def test_what_is_symmetric_stays_so(load, span):
 
 @pytest.mark.parametrize("kind", ["side arm", "deck", "hand-cart"])
 def test_a_thicker_wall_never_has_less_reserve(kind):
-    """The same square tube with 3, 4, 5 and 6.3 mm: heavier, but each bar holds more and moves less (welds do not grow with it)."""
+    """The same square tube with 3, 4, 5 and 6.3 mm: heavier, but each bar holds more and moves less (welds do not grow
+    with it).
+    """
     sizes = {
         "side arm": {"reach": 800.0, "side": 400.0},
         "deck": {"length": 3000.0, "width": 1200.0},

@@ -152,8 +152,10 @@ def test_what_is_salvaged_is_entered_by_its_measured_wall_and_judged_at_the_leas
 @pytest.mark.parametrize(
     ("name", "sold"),
     [
-        ("AL C 60×40×4", "6082-T6"), ("AL I 100×80×5×7", "6061-T6"), ("AL 150×150×6", "6082-T6"), ("tube 1-1/2×1-1/2 16 ga", "A513"),
-        ("tube ⌀3/4 11 ga", "A513"), ("DOM 0.75×0.065 in", "DOM"), ("FL 100×40", "S355"), ("FL 4×1 in", "A36"), ("rebar 16", "B500B"),
+        ("AL C 60×40×4", "6082-T6"), ("AL I 100×80×5×7", "6061-T6"), ("AL 150×150×6", "6082-T6"),
+        ("tube 1-1/2×1-1/2 16 ga", "A513"),
+        ("tube ⌀3/4 11 ga", "A513"), ("DOM 0.75×0.065 in", "DOM"), ("FL 100×40", "S355"), ("FL 4×1 in", "A36"),
+        ("rebar 16", "B500B"),
     ],
 )  # fmt: skip
 def test_sizes_of_the_rack_are_there(name, sold):

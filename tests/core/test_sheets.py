@@ -1,4 +1,6 @@
-"""Sheet plans: each checked by geometry written here with shapely, on made-up shops of pieces and on three instances."""
+"""Sheet plans: each checked by geometry written here with shapely, on made-up shops of pieces and on three
+instances.
+"""
 
 import json
 import math
@@ -157,7 +159,8 @@ CUT_UP = [(seed, 1 + seed % 3, 3 + 2 * seed, 4 * (seed % 2)) for seed in range(1
 
 
 def test_sheets_cut_up_are_put_together_again():
-    """Known by construction: so many sheets are enough, with straight cuts; shown to it in any order and turned about. By a
+    """Known by construction: so many sheets are enough, with straight cuts; shown to it in any order and turned about.
+    By a
     number of trials and not of seconds, so that no machine is too slow; at most one of ten may take a sheet more.
     """
     missed = []

@@ -1,4 +1,6 @@
-"""Positions, stages, moving loads, models of one's own, feet that are not held down, and second order; a source beside each."""
+"""Positions, stages, moving loads, models of one's own, feet that are not held down, and second order; a source beside
+each.
+"""
 
 import math
 
@@ -34,7 +36,8 @@ def test_every_starter_stands_and_is_in_balance(kind):
 
 
 def test_the_tie_of_crossed_links_by_statics():
-    """Virtual work: four tops share P, height y = L sin a, feet x = L cos a apart: tie of one side P/2 · cot a for its own
+    """Virtual work: four tops share P, height y = L sin a, feet x = L cos a apart: tie of one side P/2 · cot a for its
+    own
     half of the load, with links of no weight; the weight of the bars adds its own share.
     """
     P, L, h = 20_000.0, 1200.0, 500.0
@@ -84,7 +87,9 @@ def test_a_stage_without_its_tie_needs_a_prop():
 
 
 def test_a_moving_load_is_worst_where_the_handbook_says():
-    """One wheel on a simple span: the greatest moment P L / 4 with the wheel in the middle, with w L2 / 8 of the rail."""
+    """One wheel on a simple span: the greatest moment P L / 4 with the wheel in the middle, with w L2 / 8 of the
+    rail.
+    """
     runway = shape("runway", length=4000)
     roll = FrameLoad(name="wheel", case="live", spot="runway", force_N=5000, moves=True)
     v = check_frame(asked(runway, [roll]))
@@ -163,7 +168,8 @@ def test_an_absurd_load_is_refused(newton):
 def test_too_many_bars_are_refused_before_they_are_worked_out():
     many = OwnModel.model_construct(
         nodes={str(k): (float(k), 0.0, 0.0) for k in range(0, 20_002, 2)},
-        bars=[OwnBar.model_construct(name=str(k), i=str(k), j=str(k + 2), role="arm", hinged_i=False, hinged_j=False, only="") for k in range(0, 20_000, 2)],
+        bars=[OwnBar.model_construct(name=str(k), i=str(k), j=str(k + 2), role="arm", hinged_i=False, hinged_j=False,
+            only="") for k in range(0, 20_000, 2)],
         held={"0": "fixed"},
     )  # fmt: skip
     starter = Shape.model_construct(kind="own", sizes_mm={}, counts={}, own=many)
@@ -172,7 +178,9 @@ def test_too_many_bars_are_refused_before_they_are_worked_out():
 
 
 def test_feet_that_are_not_held_down():
-    """A portal of four legs' worth of weight pushed at its top: overturning H h about the far feet against W b / 2 (statics)."""
+    """A portal of four legs' worth of weight pushed at its top: overturning H h about the far feet against W b / 2
+    (statics).
+    """
     deck = shape("deck", length=2000, width=1000, bays=2, post_height=1500)
     push = FrameLoad(name="push", case="live", spot="corner", direction="sideways", force_N=200)
     v = check_frame(asked(deck, [push], anchored=False))
@@ -187,13 +195,16 @@ def test_feet_that_are_not_held_down():
 
 
 def test_second_order_by_the_magnifier():
-    """A column pushed by P with a sideways load: movement grows by 1 / (1 - P/Pcr), Pcr = pi2 E I / (4 L2) (Timoshenko)."""
+    """A column pushed by P with a sideways load: movement grows by 1 / (1 - P/Pcr), Pcr = pi2 E I / (4 L2)
+    (Timoshenko).
+    """
     post = shape("post", height=3000)
     slim = {"post": RoleChoice(section_id="SHS 50×50×4 hot", material_id="S355")}
     s = section("SHS 50×50×4 hot")
     Pcr = math.pi**2 * 210_000 * s.Ix_mm4 / (4 * 3000**2)
     P = 0.3 * Pcr
-    loads = [FrameLoad(name="weight", case="dead", spot="head", force_N=P), FrameLoad(name="push", case="live", spot="head", direction="sideways", force_N=50)]  # fmt: skip
+    loads = [FrameLoad(name="weight", case="dead", spot="head", force_N=P),
+        FrameLoad(name="push", case="live", spot="head", direction="sideways", force_N=50)]  # fmt: skip
     across = lambda v: abs(v.moved["head"][2])  # noqa: E731
     first = 50 * 3000**3 / (3 * 210_000 * s.Ix_mm4)
     found = check_frame(asked(post, loads, slim))

@@ -241,7 +241,9 @@ def test_half_the_load_moves_half_as_far(span, height, load, share):
 
 
 def test_warping_of_an_arm_twisted_at_its_tip_by_the_flanges_bending():
-    """Timoshenko: held flanges of an I bend in their own plane by T a tanh(L / a) / h at the root; 6 of that over tf b2."""
+    """Timoshenko: held flanges of an I bend in their own plane by T a tanh(L / a) / h at the root; 6 of that over tf
+    b2.
+    """
     from yorvek.core.checks.capacity import material_columns
     from yorvek.core.checks.methods import Method
     from yorvek.core.frames.solving import Made
@@ -263,7 +265,9 @@ def test_warping_of_an_arm_twisted_at_its_tip_by_the_flanges_bending():
 
 
 def test_warping_coordinate_of_a_channel_agrees_with_its_outline():
-    """Middle-line formula against the finite elements' own; the outline's outermost fibre lies outside the middle line."""
+    """Middle-line formula against the finite elements' own; the outline's outermost fibre lies outside the middle
+    line.
+    """
     from yorvek.core.sections import section
 
     for id in ("UPE 100", "IPE 200"):

@@ -192,7 +192,8 @@ def test_a_grid_shares_edges_both_ways_and_every_part_still_comes_out():
     table = _nest({"b": BOX}, places)
     once, twice = table(True), table(False)
     assert once.run.faults == []
-    # by hand: four lines of 3 x 60 and four of 3 x 100, with a kerf at each crossing; the one in the middle has no scrap beside
+    # by hand: four lines of 3 x 60 and four of 3 x 100, with a kerf at each crossing; the one in the middle has no
+    # scrap beside
     # it, and comes out only because its neighbours' cuts are there
     assert once.run.cut_mm == pytest.approx(4 * 186 + 4 * 306, rel=0.04)
     assert once.plan.troubles == [] and "no room for a pierce" in twice.plan.troubles[0]

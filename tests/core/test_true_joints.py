@@ -90,7 +90,9 @@ def test_b6_both_cheeks_are_looked_at_and_a_hinge_without_a_joint_shows_nothing(
 
 
 def test_b7_a_flat_on_the_middle_of_a_tubes_face():
-    """AISC 360-22 K2 for a plate along the tube holds far less than the plate: yield lines of the face, Wood (from memory)."""
+    """AISC 360-22 K2 for a plate along the tube holds far less than the plate: yield lines of the face, Wood (from
+    memory).
+    """
     onto = [{"section_id": "SHS 80×80×5 hot", "material_id": "S355", "turned": True}]
     v = judged("FL 60×12", {"kind": "weld", "leg": mm(5)}, {"pull": 30_000}, onto=onto)
     plate = 60 * 12 * 355 / 1.67 / 30_000
@@ -158,7 +160,9 @@ def test_twist_on_an_end_plate_goes_to_its_bolts_by_their_distance():
 
 
 def test_an_angle_that_laps_a_gusset_by_one_leg_counts_by_its_shear_lag():
-    """AISC D3 case 2: U = 1 - x / l; a flat by case 4: 3 l2 / (3 l2 + w2) (from memory). Neither was looked at before."""
+    """AISC D3 case 2: U = 1 - x / l; a flat by case 4: 3 l2 / (3 l2 + w2) (from memory). Neither was looked at
+    before.
+    """
     joint = {"kind": "gusset", "plate": mm(12), "lap": mm(60), "free": mm(30), "leg": mm(5)}
     s, P = section("L 60×60×6"), 50_000.0
     v = judged("L 60×60×6", joint, {"pull": P})
@@ -170,7 +174,9 @@ def test_an_angle_that_laps_a_gusset_by_one_leg_counts_by_its_shear_lag():
 
 
 def test_a_large_bolt_of_an_sae_class_is_weaker():
-    """SAE J429 grade 5: 120 ksi up to 1 in, 105 ksi above it; 0.45 Fu A / 2 in ASD, threads in the plane (from memory)."""
+    """SAE J429 grade 5: 120 ksi up to 1 in, 105 ksi above it; 0.45 Fu A / 2 in ASD, threads in the plane (from
+    memory).
+    """
 
     def one(size):
         joint = {

@@ -1,4 +1,5 @@
-"""What the record says about a job: cautions that follow what it uses, limits before a release, and figures read one way.
+"""What the record says about a job: cautions that follow what it uses, limits before a release, and figures read one
+way.
 
 The names begin with the number of the finding.
 """

@@ -178,7 +178,8 @@ def test_a15_what_hangs_free_is_refused_in_words():
     with pytest.raises(InputError) as refused:
         structure(
             nodes, {"arm": ("wall", "tip"), "tie": ("top", "tip")}, {"wall": "pinned", "top": "pinned"},
-            [(load("P", 500), {"spot": "at tip", "direction": "down"})], hinged=("arm i", "arm j", "tie i", "tie j"), job=FREE,
+            [(load("P", 500), {"spot": "at tip", "direction": "down"})], hinged=("arm i", "arm j", "tie i", "tie j"),
+            job=FREE,
         )  # fmt: skip
     assert "tip" in str(refused.value) or "arm" in str(refused.value)
 
@@ -202,7 +203,8 @@ def test_a17_an_overhang_may_move_twice_its_length_over_the_limit():
     nodes = {"a": (0, 0), "b": (4000, 0), "tip": (5500, 0)}
     v = structure(
         nodes, {"span": ("a", "b"), "over": ("b", "tip")}, {"a": ["x", "y", "z", "rx"], "b": ["y", "z", "rx"]},
-        [(load("P", 1000), {"spot": "at tip", "direction": "down"})], job={**FREE, "span_over": 240, "cantilever_over": 180},
+        [(load("P", 1000), {"spot": "at tip", "direction": "down"})],
+        job={**FREE, "span_over": 240, "cantilever_over": 180},
     )  # fmt: skip
     limits = {round(m.capacity, 2) for m in v.movements if m.capacity is not None}
     assert round(2 * 1500 / 180, 2) in limits and round(4000 / 240, 2) in limits
@@ -218,7 +220,9 @@ def strut(id, newton, length=300, kind="en"):
 
 
 def test_a18_push_with_bending_by_annex_b():
-    """kyy = 1 + (lambda - 0.2, at most 0.8) n, Cm = 1; chi by curve a: EN 1993-1-1 6.3.1 and table B.1 (from memory)."""
+    """kyy = 1 + (lambda - 0.2, at most 0.8) n, Cm = 1; chi by curve a: EN 1993-1-1 6.3.1 and table B.1 (from
+    memory).
+    """
     push, q, L = 25_000.0, 2.0, 4000.0
     v = structure(
         {"a": (0, 0), "b": (L, 0)}, {"b0": ("a", "b")}, {"a": ["x", "y", "z", "rx"], "b": ["y", "z", "rx"]},
@@ -329,7 +333,8 @@ def test_a27_a_foot_that_stands_lifts_and_does_not_pull():
 
 
 def test_a27_a_foot_that_stands_rubs_and_does_not_clamp():
-    """Feet on slippery ground give no thrust: the beam of the portal is a simple span, w L2 / 8, statics. On a grippy one
+    """Feet on slippery ground give no thrust: the beam of the portal is a simple span, w L2 / 8, statics. On a grippy
+    one
     they thrust as pins do: H = w L2 / (4 h (2 k + 3)), k = I h / (I L) (Kleinlogel, from memory).
     """
     h, L, q = 2000.0, 3000.0, 1.0
@@ -371,7 +376,8 @@ def test_a28_a_trolley_on_a_flange_bends_it_wherever_it_stands():
 
 
 def test_b1_a_pin_cannot_be_what_a_fixed_foot_needs():
-    pin = {"kind": "pin", "pin": {"text": "30 mm"}, "lug": {"text": "20 mm"}, "cheek": {"text": "12 mm"}, "width": {"text": "80 mm"}, "edge": {"text": "40 mm"}}  # fmt: skip
+    pin = {"kind": "pin", "pin": {"text": "30 mm"}, "lug": {"text": "20 mm"}, "cheek": {"text": "12 mm"},
+        "width": {"text": "80 mm"}, "edge": {"text": "40 mm"}}  # fmt: skip
     with_pin = {"joints": [{"bar": "post", "node": "foot", "joint": pin}]}
     with pytest.raises(InputError, match="without resistance"):
         structure(

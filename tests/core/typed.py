@@ -47,7 +47,8 @@ def structure(
             "kind": "own",
             "own": {
                 "nodes": [
-                    {"name": n, **dict(zip("xyz", (mm(c) for c in (*p, 0.0)[:3]), strict=True))} for n, p in nodes.items()
+                    {"name": n, **dict(zip("xyz", (mm(c) for c in (*p, 0.0)[:3]), strict=True))} for n,
+                    p in nodes.items()
                 ],
                 "bars": [
                     {

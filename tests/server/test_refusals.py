@@ -1,4 +1,6 @@
-"""Malformed lengths, loads, job files, stale saves and forbidden requests: a clear sentence each, and nothing changed."""
+"""Malformed lengths, loads, job files, stale saves and forbidden requests: a clear sentence each, and nothing
+changed.
+"""
 
 import json
 

@@ -1,4 +1,6 @@
-"""At the saw: receiving measured bars, ticking off, drops, miscuts; the rest of the plan changes as little as it can."""
+"""At the saw: receiving measured bars, ticking off, drops, miscuts; the rest of the plan changes as little as it
+can.
+"""
 
 import pytest
 

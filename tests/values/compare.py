@@ -1,4 +1,6 @@
-"""One comparison for all kinds, and the run over a folder of cases. `python -m tests.values.compare` prints the result."""
+"""One comparison for all kinds, and the run over a folder of cases. `python -m tests.values.compare` prints the
+result.
+"""
 
 from __future__ import annotations
 

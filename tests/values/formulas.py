@@ -41,7 +41,9 @@ PHI, OMEGA = 0.75, 2.00
 
 
 def directional_factor(angle_deg: float) -> float:
-    """1 + 0.5 sin^1.5 of the angle between load and weld; not for the ends of rectangular hollow sections in tension."""
+    """1 + 0.5 sin^1.5 of the angle between load and weld; not for the ends of rectangular hollow sections in
+    tension.
+    """
     return float(1 + 0.5 * math.sin(math.radians(angle_deg)) ** 1.5)
 
 
@@ -63,7 +65,8 @@ def mixed_group(*, leg_mm: float, longitudinal_mm: float, transverse_mm: float, 
 def en_transverse_fillet_N(
     *, throat_mm: float, length_mm: float, fu_MPa: float, beta_w: float, gamma_M2: float = 1.25
 ) -> float:
-    """The directional method, 4.5.3.2, for a load across the weld along one leg: normal and shear stress on the throat are
+    """The directional method, 4.5.3.2, for a load across the weld along one leg: normal and shear stress on the throat
+    are
     equal, and sqrt(s^2 + 3 t^2) reaches fu / (beta gamma).
     """
     return fu_MPa / (beta_w * gamma_M2) / math.sqrt(2) * throat_mm * length_mm
@@ -352,7 +355,8 @@ class SlitTube(Model):
 
 
 def slit_tube(diameter_mm: float, t_mm: float, slit_mm: float = 0.0) -> SlitTube:
-    """Closed: exact polar moment. Slit: 2 pi r t^3 / 3 less the slit, r to the middle of the wall; its shear centre lies 2 r
+    """Closed: exact polar moment. Slit: 2 pi r t^3 / 3 less the slit, r to the middle of the wall; its shear centre
+    lies 2 r
     from the centre, opposite the slit (thin wall, narrow slit).
     """
     bore, r = diameter_mm - 2 * t_mm, (diameter_mm - t_mm) / 2
@@ -528,7 +532,8 @@ def bolt_group(bolts: Sequence[Point], force: Point, at: Point) -> BoltGroup:
 
 
 LARGEST_MM, MU, LAMBDA = 8.6, 10 / 25.4, 0.55
-"""Load-deformation curve of a bolt, R = Rult (1 - exp(-10 D))^0.55 with D in inches, greatest 0.34 in (Crawford and Kulak,
+"""Load-deformation curve of a bolt, R = Rult (1 - exp(-10 D))^0.55 with D in inches, greatest 0.34 in (Crawford and
+Kulak,
 as the AISC Manual part 7 prints it; from memory)."""
 
 
@@ -542,7 +547,8 @@ def instantaneous_centre_coefficient(bolts: Sequence[Point], eccentricity_mm: fl
 
     Args:
         bolts: their places.
-        eccentricity_mm: from the centroid, measured across the load's direction for angle 0 (load along -y, lever along x).
+        eccentricity_mm: from the centroid, measured across the load's direction for angle 0 (load along -y, lever along
+        x).
         angle_deg: of the load from vertical, leaning away from the group.
     """
     p = np.array(bolts, float)

@@ -89,7 +89,9 @@ def _reactions(want: dict[str, Any], got: dict[str, Any] | None, tol: float) -> 
 
 
 def joint_ways(case: Case, got: dict[str, Any]) -> list[tuple[str, Way]]:
-    """How a joint or plate agrees. `got`: reserve (None: none given), words, outside (what is listed as not looked at)."""
+    """How a joint or plate agrees. `got`: reserve (None: none given), words, outside (what is listed as not looked
+    at).
+    """
     expected, tolerance = case["expected"], case["tolerance_rel"]
     fine, reserve, words = expected.get("not_checked_is_fine", False), got.get("reserve"), got.get("words", "")
     if expected["verdict"] in ("refused", "not checked"):

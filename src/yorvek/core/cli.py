@@ -1,4 +1,6 @@
-"""The core on the command line: JSON on standard output, messages on standard error. Exit codes as in docs/commands.md."""
+"""The core on the command line: JSON on standard output, messages on standard error. Exit codes as in
+docs/commands.md.
+"""
 
 from __future__ import annotations
 

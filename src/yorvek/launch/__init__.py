@@ -1,1 +1,3 @@
-"""Installing, starting and stopping: the command `yorvek`. Standard library only: it runs before anything is installed."""
+"""Installing, starting and stopping: the command `yorvek`. Standard library only: it runs before anything is
+installed.
+"""

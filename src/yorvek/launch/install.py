@@ -107,7 +107,9 @@ def python(level: str) -> None:
 
 
 def node() -> dict[str, str]:
-    """An environment in which `node` and `npm` are new enough: the system's, or a wheel's in the project's environment."""
+    """An environment in which `node` and `npm` are new enough: the system's, or a wheel's in the project's
+    environment.
+    """
     env = {**os.environ}
     found = shutil.which("node")
     if found and shutil.which("npm"):

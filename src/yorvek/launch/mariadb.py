@@ -61,7 +61,8 @@ class MariaDB:
         free = shutil.disk_usage(self.folder).free // 2**20
         if free < LEAST_FREE_MB:
             raise Refused(
-                f"the disk under {self.folder} has {free} MB free; at least {LEAST_FREE_MB} MB are needed to start safely"
+                f"the disk under {self.folder} has {free} MB free; at least {LEAST_FREE_MB} MB are needed to start "
+                f"safely"
             )
         run = self.folder / "run"
         run.mkdir(exist_ok=True)
@@ -189,7 +190,8 @@ def check_port(port: int, what: str, setting: str) -> None:
             probe.bind(("127.0.0.1", port))
         except OSError:
             raise Refused(
-                f"port {port} on 127.0.0.1 is taken, {what} needs it: stop what uses it, or set {setting} to another number"
+                f"port {port} on 127.0.0.1 is taken, {what} needs it: stop what uses it, or set {setting} to another "
+                f"number"
             ) from None
 
 

@@ -1,4 +1,5 @@
-"""`./yorvek test mutants`: change constants, comparisons and factors one at a time; name every change that no test notices.
+"""`./yorvek test mutants`: change constants, comparisons and factors one at a time; name every change that no test
+notices.
 
 Each change is made in a copy of the project, and the tests that stand guard over that module run there until one fails.
 """
@@ -188,6 +189,7 @@ def run(count: int = USUAL, only: str = "") -> int:
                 noticed.append(seen)
                 say(f"{'noticed' if seen else 'NOT noticed'}: {change.file}:{change.line}: {change.words}")
     say(
-        f"mutants: {len(chosen)} changed, {sum(noticed)} noticed, {len(chosen) - sum(noticed)} not; {len(every)} there are"
+        f"mutants: {len(chosen)} changed, {sum(noticed)} noticed, {len(chosen) - sum(noticed)} not; {len(every)} "
+        f"there are"
     )
     return 0 if sum(noticed) >= 0.95 * len(chosen) else 1

@@ -45,7 +45,9 @@ def reachable_by(user: str, folder: Path) -> bool:
 
 
 def data_folder() -> Path:
-    """Where the data live: $YORVEK_DATA, `var` in the checkout, or under /var/lib where MariaDB's user cannot reach that."""
+    """Where the data live: $YORVEK_DATA, `var` in the checkout, or under /var/lib where MariaDB's user cannot reach
+    that.
+    """
     given = os.environ.get("YORVEK_DATA")
     folder = Path(given).resolve() if given else HOME / "var"
     if not is_root():
@@ -59,6 +61,7 @@ def data_folder() -> Path:
         return folder
     if given:
         raise Refused(
-            f"MariaDB's user mysql cannot reach {folder}: give it the right to enter that folder, or choose another YORVEK_DATA"
+            f"MariaDB's user mysql cannot reach {folder}: give it the right to enter that folder, or choose another "
+            f"YORVEK_DATA"
         )
     return Path("/var/lib/yorvek") / hashlib.sha256(str(HOME).encode()).hexdigest()[:12]

@@ -1,4 +1,6 @@
-"""The web server's entry. Catalogue and compiled code are made before workers are forked, so that no first request waits."""
+"""The web server's entry. Catalogue and compiled code are made before workers are forked, so that no first request
+waits.
+"""
 
 import gc
 import os
@@ -12,7 +14,8 @@ os.environ.setdefault("DJANGO_SETTINGS_MODULE", "yorvek.server.settings")
 catalogue()
 warm_up()
 application = get_wsgi_application()
-# What is loaded by now stays for good: left to the collector, its full rounds walk a million objects in the middle of a request.
+# What is loaded by now stays for good: left to the collector, its full rounds walk a million objects in the middle of a
+# request.
 gc.collect()
 gc.freeze()
 gc.set_threshold(20_000, 20, 50)

@@ -74,7 +74,8 @@ def f7(i: Inputs) -> Outputs:
     Fy, E = columns(i)
     t = table(
         Z=i["Zx_in3"] * INCH**3, S=i["Sx_in3"] * INCH**3, wall=1.0, flat_width=i["flange_flat_over_t"],
-        flat_depth=i["web_flat_over_t"], inertia=i["Sx_in3"] * INCH**3, depth=2.0, A=1.0, J=1.0, r_lateral=1.0, lateral=False,
+        flat_depth=i["web_flat_over_t"], inertia=i["Sx_in3"] * INCH**3, depth=2.0, A=1.0, J=1.0, r_lateral=1.0,
+        lateral=False,
     )  # fmt: skip
     compact, not_slender = (float(v[0]) for v in bending.hollow_flange_limits(Fy, E))
     b = i["flange_flat_over_t"]

@@ -1,4 +1,5 @@
-"""Whole joints and plates: a case becomes the record a person would enter, and what comes back is what that person sees.
+"""Whole joints and plates: a case becomes the record a person would enter, and what comes back is what that person
+sees.
 
 Nothing is worked out here; sizes are typed as they stand in the case.
 """
@@ -199,9 +200,11 @@ def bolts(i: Inputs) -> Record:
     joint = {
         "kind": "bolts", "bolt": mm(b["size_mm"]), "rows": b["rows_along"], "columns": b["columns_across"],
         "pitch": mm(b.get("pitch_mm", 0)), "gauge": mm(b.get("gauge_mm", 0)), "edge": mm(b["end_distance_mm"]),
-        "side": mm(b.get("side_distance_mm") or part.get("width_mm")), "plate": mm(part.get("thickness_mm") or part.get("wall_mm")),
+        "side": mm(b.get("side_distance_mm") or part.get("width_mm")),
+        "plate": mm(part.get("thickness_mm") or part.get("wall_mm")),
         "planes": b["shear_planes"], "grade": b["property_class"], "threads_in": b.get("threads_in_shear_plane", True),
-        "hole_kind": b["hole_kind"] if b["hole_kind"] in ("standard", "oversize", "short slot", "long slot") else "long slot",
+        "hole_kind": b["hole_kind"] if b["hole_kind"] in ("standard", "oversize", "short slot",
+            "long slot") else "long slot",
         "hole": mm(b["hole_mm"]), "must_not_slip": slips, "slip_factor": b.get("slip_factor", 0.3),
         "pretension": {"text": kilo} if slips and kilo != tightened else None,
     }  # fmt: skip
@@ -225,9 +228,11 @@ def end_plate(i: Inputs) -> Record:
     first, plate = i["parts"][-2:]
     b = i["bolts"]
     joint = {
-        "kind": "end plate", "bolt": mm(b["size_mm"]), "rows": b["rows"], "pitch": mm(b["pitch_mm"]), "gauge": mm(b["gauge_mm"]),
+        "kind": "end plate", "bolt": mm(b["size_mm"]), "rows": b["rows"], "pitch": mm(b["pitch_mm"]),
+        "gauge": mm(b["gauge_mm"]),
         "width": mm(plate["width_mm"]), "plate": mm(plate["thickness_mm"]), "height": mm(plate.get("height_mm")),
-        "grade": b["property_class"], "threads_in": b.get("threads_in_shear_plane", True), "leg": mm(i["weld"]["leg_mm"]),
+        "grade": b["property_class"], "threads_in": b.get("threads_in_shear_plane", True),
+        "leg": mm(i["weld"]["leg_mm"]),
     }  # fmt: skip
     return bar(first) | {"joint": joint, "filler_MPa": i["weld"]["filler_fexx_MPa"]}
 
@@ -238,7 +243,8 @@ def end_plate_on_wall(i: Inputs) -> Record:
     first, plate = rest if len(rest) > 1 else (rest[0], rest[0])
     b = i["bolts"]
     joint = {
-        "kind": "end plate", "bolt": mm(b["size_mm"]), "rows": b["rows"], "pitch": mm(b["pitch_mm"]), "gauge": mm(b["gauge_mm"]),
+        "kind": "end plate", "bolt": mm(b["size_mm"]), "rows": b["rows"], "pitch": mm(b["pitch_mm"]),
+        "gauge": mm(b["gauge_mm"]),
         "width": mm(b["gauge_mm"] + 60), "plate": mm(plate.get("thickness_mm") or 10), "grade": b["property_class"],
         "leg": mm(i["weld"]["leg_mm"]),
     }  # fmt: skip
@@ -249,7 +255,8 @@ def base_plate(i: Inputs) -> Record:
     post, plate = i["parts"]
     a = i["anchors"]
     joint = {
-        "kind": "base plate", "length": mm(plate["length_mm"]), "width": mm(plate["width_mm"]), "plate": mm(plate["thickness_mm"]),
+        "kind": "base plate", "length": mm(plate["length_mm"]), "width": mm(plate["width_mm"]),
+        "plate": mm(plate["thickness_mm"]),
         "anchor": mm(a["size_mm"]), "edge": mm(a["edge_distance_mm"]), "grade": a["property_class"],
         "leg": mm(i["weld"]["leg_mm"]), "concrete_MPa": i["stands_on"].get("concrete_fc_MPa"),
     }  # fmt: skip
@@ -281,7 +288,8 @@ RECORDS = {
     "gusset_on_wall": gusset_on_wall, "slotted_gusset": slotted_gusset, "i_section_over_support": on_open_section,
     "i_section_under_load": on_open_section, "post_on_i_section": on_open_section, "i_flanges_on_wall": i_flanges,
     "pin_lug_cheeks": pin, "lug_on_wall": lug_on_wall, "pin_through_tube": pin_through_tube, "hinge_unspecified": hinge,
-    "bolted_plate": bolts, "angle_one_leg": angle_one_leg, "bolt_through_tube": bolt_through_tube, "end_plate": end_plate,
+    "bolted_plate": bolts, "angle_one_leg": angle_one_leg, "bolt_through_tube": bolt_through_tube,
+    "end_plate": end_plate,
     "end_plate_on_wall": end_plate_on_wall, "base_plate": base_plate, "bought_part": bought_part, "clamp": clamp,
 }  # fmt: skip
 
@@ -307,7 +315,8 @@ def verdict_joint(i: Inputs) -> Outputs | None:
     v = result.verdict
     missing = " ".join(c.not_checked for c in v.checks if c.not_checked)
     return {
-        "reserve": v.strength.value, "words": missing or v.strength.governs, "outside": v.outside, "governs": v.strength.governs,
+        "reserve": v.strength.value, "words": missing or v.strength.governs, "outside": v.outside,
+        "governs": v.strength.governs,
     }  # fmt: skip
 
 
@@ -346,13 +355,15 @@ def plate_record(i: Inputs, even: list[int], patches: list[Record]) -> Record:
     if p["form"].startswith("web"):
         own = i["loads"][0] if i.get("loads") else {}
         return common | {
-            "form": "web", "a": mm(p["length_mm"]), "b": mm(p["depth_mm"]), "hole": mm(p["hole_mm"]), "pitch": mm(p["pitch_mm"]),
+            "form": "web", "a": mm(p["length_mm"]), "b": mm(p["depth_mm"]), "hole": mm(p["hole_mm"]),
+            "pitch": mm(p["pitch_mm"]),
             "rim": mm(p["rim_mm"]), "moment": {"text": f"{own.get('moment_Nmm', 0.0)!r} Nmm"},
             "shear": newton(own.get("shear_N", 0.0)),
         }  # fmt: skip
     edges = [p["edges"][k] for k in ("left", "right", "bottom", "top")]
     return common | {
-        "form": p["form"], "a": mm(p["side_a_mm"]), "b": mm(p["side_b_mm"]), "edges": edges, "loads": even, "patches": patches,
+        "form": p["form"], "a": mm(p["side_a_mm"]), "b": mm(p["side_b_mm"]), "edges": edges, "loads": even,
+        "patches": patches,
         "water": mm(i.get("water_over_lower_edge_mm")), "welded": p["welded_at_the_worst_place"],
     }  # fmt: skip
 

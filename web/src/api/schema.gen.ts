@@ -315,7 +315,8 @@ export interface paths {
         put?: never;
         /**
          * Make Parts Of Drawing
-         * @description Make parts of outlines of a drawing, as one edit; the drawing is read again here, so that nothing is made up between.
+         * @description Make parts of outlines of a drawing, as one edit; the drawing is read again here, so that nothing is made up
+         *     between.
          */
         post: operations["yorvek_server_api_drawings_make_parts_of_drawing"];
         delete?: never;
@@ -1465,7 +1466,8 @@ export interface paths {
         };
         /**
          * Swap Metal
-         * @description Every member and structure of the job in another metal, at equal section, strength or stiffness. Nothing is changed.
+         * @description Every member and structure of the job in another metal, at equal section, strength or stiffness. Nothing is
+         *     changed.
          */
         get: operations["yorvek_server_api_jobs_swap_metal"];
         put?: never;
@@ -1930,7 +1932,8 @@ export interface components {
         };
         /**
          * BarPiece
-         * @description A piece of bar or tube: length point to point, ends square or mitred (angle away from square, seen from the side).
+         * @description A piece of bar or tube: length point to point, ends square or mitred (angle away from square, seen from the
+         *     side).
          */
         BarPiece: {
             /**
@@ -2200,7 +2203,8 @@ export interface components {
         };
         /**
          * BasePlate
-         * @description A plate with a grid of holes, the outer ones at an edge distance, and an optional opening in the middle (vent, drain).
+         * @description A plate with a grid of holes, the outer ones at an edge distance, and an optional opening in the middle (vent,
+         *     drain).
          */
         BasePlate: {
             /**
@@ -2752,7 +2756,8 @@ export interface components {
         };
         /**
          * Contour
-         * @description One pierce and what is cut from it. `opening`: an opening of the part, cut before its outside; `led`: its first move comes
+         * @description One pierce and what is cut from it. `opening`: an opening of the part, cut before its outside; `led`: its first
+         *     move comes
          *     from a pierce in scrap.
          */
         Contour: {
@@ -3517,7 +3522,8 @@ export interface components {
         };
         /**
          * Gusset
-         * @description A triangular plate between two members: legs along x and y, the two points cut off, the root cut to clear the weld.
+         * @description A triangular plate between two members: legs along x and y, the two points cut off, the root cut to clear the
+         *     weld.
          */
         Gusset: {
             /**
@@ -4168,7 +4174,8 @@ export interface components {
         };
         /**
          * JointQuestion
-         * @description One thing that a kind of joint asks for: its name in the record, in words, as what it is typed, what is chosen among.
+         * @description One thing that a kind of joint asks for: its name in the record, in words, as what it is typed, what is chosen
+         *     among.
          */
         JointQuestion: {
             /**
@@ -4713,7 +4720,8 @@ export interface components {
          * ModuleMass
          * @description What a module weighs and costs, whether that is within the brief's limit, and what it takes to lift it.
          *
-         *     `mass_kg` is of the pieces the shop makes; `empty_kg` with what is bought for it; `loaded_kg` with its payload too. Lift and
+         *     `mass_kg` is of the pieces the shop makes; `empty_kg` with what is bought for it; `loaded_kg` with its payload too.
+         *     Lift and
          *     limit go by the empty module.
          */
         ModuleMass: {
@@ -5342,7 +5350,8 @@ export interface components {
         };
         /**
          * Pinned
-         * @description A pin in double shear through a lug between two cheeks, mm. The bar ends in the lug, or a lug is welded onto it.
+         * @description A pin in double shear through a lug between two cheeks, mm. The bar ends in the lug, or a lug is welded onto
+         *     it.
          */
         Pinned: {
             /** Cheek Edge Mm */
@@ -5437,7 +5446,8 @@ export interface components {
         };
         /**
          * PinnedSpec
-         * @description A pin in double shear through a lug between two cheeks, mm. The bar ends in the lug, or a lug is welded onto it.
+         * @description A pin in double shear through a lug between two cheeks, mm. The bar ends in the lug, or a lug is welded onto
+         *     it.
          */
         PinnedSpec: {
             cheek: components["schemas"]["Thickness"];
@@ -5534,7 +5544,8 @@ export interface components {
         };
         /**
          * Placement
-         * @description A piece on a sheet: mirrored left to right where it is turned over, turned counter-clockwise about its own (0, 0), shifted.
+         * @description A piece on a sheet: mirrored left to right where it is turned over, turned counter-clockwise about its own (0,
+         *     0), shifted.
          */
         Placement: {
             /**
@@ -6119,7 +6130,8 @@ export interface components {
         };
         /**
          * Rating
-         * @description The rated load: the load as entered times `factor`, over the shop's derating; what gives there; and why there is none.
+         * @description The rated load: the load as entered times `factor`, over the shop's derating; what gives there; and why there is
+         *     none.
          */
         Rating: {
             /** Check Id */
@@ -6354,7 +6366,8 @@ export interface components {
         };
         /**
          * RoleChoice
-         * @description What the bars of a role are made of; `turned` lays the section on its side; `joined_by` is how single angles are held
+         * @description What the bars of a role are made of; `turned` lays the section on its side; `joined_by` is how single angles are
+         *     held
          *     at their ends (not said: by one leg, the weaker way).
          */
         RoleChoice: {
@@ -6609,7 +6622,8 @@ export interface components {
          *     Positions are from the lower left corner of the box around it (back of the web, back of the legs). `mass_area_mm2`
          *     is the area that is weighed: the nominal wall, where the design wall is thinner. `omega_mm2` is the greatest warping
          *     coordinate of an open section about its shear centre. Of a composed section also: its closed `cells`;
-         *     `slender`, the sqrt(E / Fy) above which no wall of it buckles before it yields; `beta_mm`, its monosymmetry (None: not known, no rule); and whether
+         *     `slender`, the sqrt(E / Fy) above which no wall of it buckles before it yields; `beta_mm`, its monosymmetry (None:
+         *     not known, no rule); and whether
          *     it is `upright`, alike left and right, or `level`, alike above and below.
          */
         Section: {
@@ -6825,7 +6839,8 @@ export interface components {
         };
         /**
          * Sensitivity
-         * @description Factors on the live load and on all lengths at which the least reserve is 1.00; None where none within 1/20 to 20.
+         * @description Factors on the live load and on all lengths at which the least reserve is 1.00; None where none within 1/20 to
+         *     20.
          */
         Sensitivity: {
             /** Stiffness Load Factor */
@@ -6994,7 +7009,8 @@ export interface components {
         };
         /**
          * SheetStock
-         * @description Sheets of one size, or a remnant with its own outline. x runs along `width`. `qty` none means as many as wanted.
+         * @description Sheets of one size, or a remnant with its own outline. x runs along `width`. `qty` none means as many as
+         *     wanted.
          */
         SheetStock: {
             /**
@@ -8020,7 +8036,8 @@ export interface components {
         };
         /**
          * BarPiece
-         * @description A piece of bar or tube: length point to point, ends square or mitred (angle away from square, seen from the side).
+         * @description A piece of bar or tube: length point to point, ends square or mitred (angle away from square, seen from the
+         *     side).
          */
         yorvek__core__parts__spec__BarPiece: {
             /**

@@ -1,6 +1,7 @@
 """Checks: demand against capacity, each a full record."""
 
-from yorvek.core.checks.beam import BeamMember, BeamVerdict, check_beam
+from yorvek.core.checks.beam import check_beam
+from yorvek.core.checks.beam_said import BeamMember, BeamVerdict
 from yorvek.core.checks.limits import Limits
 from yorvek.core.checks.methods import Method
 from yorvek.core.checks.record import Check, Reserve, least_reserve, reserve_word

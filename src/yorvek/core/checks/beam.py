@@ -6,23 +6,22 @@ from functools import lru_cache
 from typing import Literal
 
 import numpy as np
-from pydantic import Field
 
+from yorvek.core.checks.beam_said import BeamMember, BeamVerdict, Curve, Reaction
 from yorvek.core.checks.bearing import pressed_places, web_checks, wheel_check
 from yorvek.core.checks.capacity import Capacities, MaterialColumns, capacities, material_columns
-from yorvek.core.checks.limits import Limits, deflection_limit_mm, limit_words
+from yorvek.core.checks.limits import deflection_limit_mm, limit_words
 from yorvek.core.checks.methods import Combination, Method, combinations_of, no_method, service_combinations
 from yorvek.core.checks.notches import Notch, notch_check
-from yorvek.core.checks.record import Check, Reserve, Value, least_reserve
+from yorvek.core.checks.record import Check, Value, least_reserve
 from yorvek.core.clauses.aisc360 import bending, shear
 from yorvek.core.errors import InputError
 from yorvek.core.materials import Material, material
-from yorvek.core.model import Model
 from yorvek.core.quantities import GRAVITY
 from yorvek.core.sections import Section, price_per_kg, section
 from yorvek.core.sections.table import Array, Axis, SectionTable, section_table
-from yorvek.core.structures.beam import NEAR
-from yorvek.core.structures.member import BeamRequest, MemberCases, Region, member_cases
+from yorvek.core.structures.beam_solution import NEAR
+from yorvek.core.structures.member import MemberCases, Region, member_cases
 
 CRUSHING = "crushing of the wall under point loads and over supports: say on what length they bear"
 OUTSIDE = [
@@ -31,65 +30,6 @@ OUTSIDE = [
     CRUSHING,
     "axial force and frame sway",
 ]
-
-
-class BeamMember(Model):
-    """A beam with its section, material, and how it is judged."""
-
-    beam: BeamRequest
-    section_id: str
-    material_id: str
-    axis: Axis = "strong"
-    welded: bool = Field(default=False, description="welded where it is stressed most: aluminium loses strength there")
-    unbraced_mm: float | None = Field(
-        default=None, gt=0, description="between sideways restraints; the length where not given"
-    )
-    bearing_mm: float | None = Field(default=None, gt=0, description="length that supports and point loads bear on")
-    wheel_from_edge_mm: float | None = Field(
-        default=None, ge=0, description="point loads hang from wheels on the bottom flange, so far from its edge"
-    )
-    notches: list[Notch] = Field(default=[], max_length=12)
-    limits: Limits = Limits()
-    method: Method = Method()
-
-
-class Curve(Model):
-    """A diagram along the beam."""
-
-    x_mm: list[float]
-    y: list[float]
-    greatest: float
-    at_mm: float
-    load_position: str
-
-
-class Reaction(Model):
-    """What a support carries, worst upwards and worst downwards pull."""
-
-    x_mm: float
-    kind: str
-    most_N: float
-    least_N: float
-    moment_Nmm: float
-
-
-class BeamVerdict(Model):
-    """All about a checked beam."""
-
-    checks: list[Check]
-    strength: Reserve
-    stiffness: Reserve
-    mass_kg: float
-    price: float
-    shear: Curve
-    moment: Curve
-    deflection: Curve
-    limit_mm: float
-    limit_region: tuple[float, float]
-    reactions: list[Reaction]
-    regions: list[tuple[str, float, float]]
-    outside: list[str]
-    stiffness_N_per_mm: float | None
 
 
 class _Worst:
@@ -177,7 +117,10 @@ def _bending_check(
         common.append(Value(symbol="Fu", name="ultimate strength", value=Fu, unit="MPa"))
         clause = f"shop factor; buckling after AISC 360-22 {bending.CLAUSE[s.shape]}"
         formula = f"min( min(Fy S, Mn) / {method.n:g}, Fu S / {method.m:g} ) ≥ M"
-        source = "elastic bending; buckling by AISC 360-22 chapter F (from memory), used for every metal with its own E and Fy"
+        source = (
+            "elastic bending; buckling by AISC 360-22 chapter F (from memory), used for every metal with its own E "
+            "and Fy"
+        )
     why = None
     if np.isnan(capacity):
         why = bending.WHY_NOT[s.shape] if np.isnan(caps.nominal_moment[0]) else no_method(m, method)

@@ -16,7 +16,10 @@ from yorvek.core.sections import Section
 from yorvek.core.structures import BeamLoad, MemberCases
 
 OPEN = ("i", "channel")
-NO_RULE = "the rule for walls of this shape under a concentrated load is not in this version: put a plate inside or judge it otherwise"
+NO_RULE = (
+    "the rule for walls of this shape under a concentrated load is not in this version: put a plate inside or judge "
+    "it otherwise"
+)
 
 
 @dataclass(frozen=True)
@@ -138,7 +141,8 @@ def wheel_check(
     *,
     id: str = "flange-wheel",
 ) -> Check | None:
-    """Wheels on the bottom flange, half of each point load on either side of the web, at every place; None without point loads.
+    """Wheels on the bottom flange, half of each point load on either side of the web, at every place; None without
+    point loads.
 
     Args:
         from_edge_mm: the wheel's middle from the flange's edge; not entered: at the edge, where it bends it most.

@@ -10,7 +10,9 @@ WORTH_A_LOOK = 10_000.0
 """Below this many repetitions the static check is taken to cover it (EN 1993-1-9 itself gives no bound; AISC 360-22
 appendix 3 says 20 000: the lower figure is common practice, no source)."""
 FILLET_ALL_ROUND, ATTACHED, PLAIN = 36.0, 71.0, 160.0
-"""Categories, EN 1993-1-9 tables 8.5, 8.4 and 8.1: root of a loaded fillet; bar with something welded to it; plain bar."""
+"""Categories, EN 1993-1-9 tables 8.5, 8.4 and 8.1: root of a loaded fillet; bar with something welded to it; plain
+bar.
+"""
 
 
 def endured_MPa(category_MPa: float, cycles: float) -> float:

@@ -47,7 +47,9 @@ class Method(Model):
 
     @property
     def divides(self) -> Divisors:
-        """What nominal strengths are divided by (EN's partial factors stand in its own rules; its joints by gamma M2)."""
+        """What nominal strengths are divided by (EN's partial factors stand in its own rules; its joints by gamma
+        M2).
+        """
         return {
             "shop": Divisors(self.n, self.m, self.m),
             "asd": Divisors(1.67, 2.00, 2.00),
@@ -58,7 +60,8 @@ class Method(Model):
 
     @property
     def ahead(self) -> float:
-        """At how many times the loads of its combinations the method looks at second order and buckling: AISC C2.1 for ASD;
+        """At how many times the loads of its combinations the method looks at second order and buckling: AISC C2.1 for
+        ASD;
         those with a factor on strength at that factor.
         """
         return {"shop": self.n, "asd": 1.6, "lrfd": 1.0, "en": 1.0, "lifting": self.design_factor}[self.kind]

@@ -113,7 +113,9 @@ def notch_check(
     *,
     welded: bool,
 ) -> Check:
-    """Bending and shear of what is left; where the slot goes right through, each half also bends by its share of the shear."""
+    """Bending and shear of what is left; where the slot goes right through, each half also bends by its share of the
+    shear.
+    """
     net = net_section(s.id, notch.depth_mm, notch.side)
     local = shear_N * notch.length_mm / 2 / net.tee_S_mm3 if notch.side == "middle" else 0.0
     bent = moment_Nmm / net.S_mm3 + local

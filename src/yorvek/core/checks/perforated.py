@@ -51,7 +51,8 @@ def perforated_web(
         raise InputError(
             field="rim",
             got=f"{rim_mm:g} mm",
-            needs=f"at most {between / 2:g} mm: the metal of the rims of two holes comes out of the {between:g} mm between them",
+            needs=f"at most {between / 2:g} mm: the metal of the rims of two holes comes out of the {between:g} mm "
+            f"between them",
         )
     holes = int((length_mm - hole_mm * 1.15) // pitch_mm) + 1 if length_mm > 1.15 * hole_mm else 0
     t, h, r = thickness_mm, depth_mm, hole_mm / 2

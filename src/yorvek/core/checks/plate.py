@@ -1,4 +1,6 @@
-"""A flat plate checked: a panel on four edges, a strip, a disc, or a web with lightening holes; each check a full record."""
+"""A flat plate checked: a panel on four edges, a strip, a disc, or a web with lightening holes; each check a full
+record.
+"""
 
 from __future__ import annotations
 
@@ -77,7 +79,8 @@ def check_plate(plate: Plate) -> PlateVerdict:
 
 
 def allowed_stress_MPa(m: Material, method: Method, *, welded: bool, lasting: bool = False) -> float:
-    """Stress that the outer fibre may reach: yield by the method's divisor, and for a brittle or soft metal its breaking one;
+    """Stress that the outer fibre may reach: yield by the method's divisor, and for a brittle or soft metal its
+    breaking one;
     of a plastic under a load that stays, what it bears for good.
     """
     Fy, Fu = (m.yield_at_weld_MPa, m.ultimate_at_weld_MPa) if welded else (m.yield_MPa, m.ultimate_MPa)
@@ -202,7 +205,8 @@ def _web_checks(plate: Plate, m: Material, found: Perforated) -> list[Check]:
             inputs=[*inputs, Value(symbol="Snet", name="modulus at the hole", value=found.net_S_mm3, unit="mm3")],
             demand=bent + local,
             capacity=allowed,
-            source="beam theory; round hole taken as 0.45 d either side (rectangle of the same frame action, common practice, no source)",
+            source="beam theory; round hole taken as 0.45 d either side (rectangle of the same frame action, common "
+            "practice, no source)",
             assumptions=["moment and shear as entered, at one and the same hole"],
             **common,
         ),

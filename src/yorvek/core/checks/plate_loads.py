@@ -1,4 +1,6 @@
-"""What lies and presses on a plate, load by load: each one's moments and movement, and the worst of all that may act together."""
+"""What lies and presses on a plate, load by load: each one's moments and movement, and the worst of all that may act
+together.
+"""
 
 from __future__ import annotations
 
@@ -33,7 +35,9 @@ NO_PATCH = "a force on a part of a {form} is not looked at: a panel, or a strip 
 
 
 class PlateLoad(Model):
-    """A load on a plate: even over it, or a force on a patch with its middle at a place; still water is one of its own."""
+    """A load on a plate: even over it, or a force on a patch with its middle at a place; still water is one of its
+    own.
+    """
 
     name: str
     case: Literal["dead", "live", "wind"] = "live"
@@ -84,7 +88,9 @@ class Shape:
 
 @dataclass(frozen=True)
 class Shapes:
-    """All loads on a plate, `x` and `y` the grid's places; `trouble`: why it is not checked; `lasting`: a load stays on it."""
+    """All loads on a plate, `x` and `y` the grid's places; `trouble`: why it is not checked; `lasting`: a load stays on
+    it.
+    """
 
     thickness_mm: float
     x: Floats
@@ -172,7 +178,8 @@ def _water(plate: Plate) -> tuple[tuple[float, ...], tuple[float, ...]]:
 def _patch(
     plate: Plate, load: PlateLoad, x: Floats, y: Floats, common: dict[str, object]
 ) -> tuple[Floats, Floats, Floats]:
-    """A force on a patch: the exact series of a plate that rests on four edges, and what its own edges change of that, which is
+    """A force on a patch: the exact series of a plate that rests on four edges, and what its own edges change of that,
+    which is
     smooth and met by Ritz.
     """
     a, b = plate.a_mm, plate.b_mm

@@ -5,12 +5,15 @@ from __future__ import annotations
 import math
 from collections.abc import Callable
 
-from yorvek.core.checks.beam import BeamMember, check_beam
+from yorvek.core.checks.beam import check_beam
+from yorvek.core.checks.beam_said import BeamMember
 from yorvek.core.model import Model
 
 
 class Sensitivity(Model):
-    """Factors on the live load and on all lengths at which the least reserve is 1.00; None where none within 1/20 to 20."""
+    """Factors on the live load and on all lengths at which the least reserve is 1.00; None where none within 1/20 to
+    20.
+    """
 
     strength_load_factor: float | None
     stiffness_load_factor: float | None

@@ -10,7 +10,8 @@ from yorvek.core.sections.table import Array, SectionTable
 def critical_moment(t: SectionTable, E: Array, G: Array, Lb_mm: Array) -> Array:
     """Mcr = pi2 E I / L2 (-b/2 + sqrt((b/2)2 + Cw/I + L2 G J / (pi2 E I))), I about the other axis, b the monosymmetry.
 
-    Whichever side is pressed, the lower of the two is taken. Trahair, Flexural-Torsional Buckling of Structures (from memory).
+    Whichever side is pressed, the lower of the two is taken. Trahair, Flexural-Torsional Buckling of Structures (from
+    memory).
     """
     other = t.r_lateral**2 * t.A
     L = np.maximum(Lb_mm, 1.0)

@@ -1,4 +1,6 @@
-"""A role of a structure in every section and metal it might be of: a quick look at all, then the best ones worked out in full."""
+"""A role of a structure in every section and metal it might be of: a quick look at all, then the best ones worked out
+in full.
+"""
 
 from __future__ import annotations
 
@@ -15,7 +17,8 @@ from yorvek.core.sections.table import section_table
 
 WORKED_OUT = 18
 CLOSE = 1.6
-"""Candidates are worked out in full while their quick share is below this: forces go where it is stiff, so the quick look,
+"""Candidates are worked out in full while their quick share is below this: forces go where it is stiff, so the quick
+look,
 with the forces of the present structure, may be wrong either way.
 """
 
@@ -92,7 +95,8 @@ def sweep_role(
             RoleCandidate(
                 section_id=s.id, material_id=m.id, mass_kg=one.mass_kg, price=one.price,
                 movement_mm=one.movement.demand or 0.0, strength=one.strength.value, stiffness=one.stiffness.value,
-                word=reserve_word(least), governs=one.stiffness.governs if least is not None and least == one.stiffness.value else one.strength.governs,
+                word=reserve_word(least),
+                governs=(one.stiffness if least is not None and least == one.stiffness.value else one.strength).governs,
                 holds=least is not None and least >= 1.0, on_frontier=False,
                 present=(s.id, m.id) == (present.section_id, present.material_id),
             )

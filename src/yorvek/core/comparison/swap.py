@@ -4,7 +4,8 @@ from __future__ import annotations
 
 from typing import Literal
 
-from yorvek.core.checks.beam import BeamMember, BeamVerdict, check_beam
+from yorvek.core.checks.beam import check_beam
+from yorvek.core.checks.beam_said import BeamMember, BeamVerdict
 from yorvek.core.comparison.sweep import SweepRequest, sweep
 from yorvek.core.materials import material
 from yorvek.core.model import Model

@@ -1,4 +1,6 @@
-"""A structure in another metal: each role in the nearest size sold in it, made larger until it matches, then smaller again."""
+"""A structure in another metal: each role in the nearest size sold in it, made larger until it matches, then smaller
+again.
+"""
 
 from __future__ import annotations
 
@@ -31,7 +33,9 @@ def _unlike(a: Section, b: Section) -> float:
 
 
 def _sizes_of(present: Section, material_id: str) -> list[Section]:
-    """Sizes of its shape in that metal by mass, each stiffer than every lighter one; any system where its own has none."""
+    """Sizes of its shape in that metal by mass, each stiffer than every lighter one; any system where its own has
+    none.
+    """
     fits = [s for s in catalogue() if s.shape == present.shape and material_id in sold_in(s)]
     own = [s for s in fits if s.system == present.system] or fits
     out: list[Section] = []

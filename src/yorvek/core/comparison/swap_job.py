@@ -1,4 +1,6 @@
-"""The whole job in another metal: members and structures at the same section, at the same strength, at the same stiffness."""
+"""The whole job in another metal: members and structures at the same section, at the same strength, at the same
+stiffness.
+"""
 
 from __future__ import annotations
 

@@ -1,4 +1,6 @@
-"""Every section of the catalogue in every chosen material it is sold in, against the limits, and the efficient frontier."""
+"""Every section of the catalogue in every chosen material it is sold in, against the limits, and the efficient
+frontier.
+"""
 
 from __future__ import annotations
 
@@ -8,7 +10,7 @@ import numpy as np
 from numpy.typing import NDArray
 from pydantic import Field
 
-from yorvek.core.checks.beam import BeamMember
+from yorvek.core.checks.beam_said import BeamMember
 from yorvek.core.checks.capacity import capacities, material_columns
 from yorvek.core.checks.limits import deflection_limit_mm
 from yorvek.core.checks.methods import combinations_of, service_combinations
@@ -165,7 +167,8 @@ class _Tried:
 def sweep(request: SweepRequest, *, most: int | None = None) -> SweepResult:
     """Try the catalogue.
 
-    `most`: how many candidates to write out, best first, beside those on the frontier and the member's own; all if None.
+    `most`: how many candidates to write out, best first, beside those on the frontier and the member's own; all if
+    None.
 
     Strength and movement at stations 1/24 of a segment apart (the chosen candidate's record is exact).
 

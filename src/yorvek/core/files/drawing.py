@@ -29,7 +29,8 @@ MM_OF_UNIT = {1: 25.4, 2: 304.8, 4: 1.0, 5: 10.0, 6: 1000.0, 8: 25.4e-6, 9: 0.02
 DRAWN = {"LINE", "ARC", "CIRCLE", "LWPOLYLINE", "POLYLINE", "ELLIPSE", "SPLINE", "INSERT"}
 FAR_MM = 1e6
 DAMAGED = (
-    ezdxf.DXFError, ValueError, TypeError, KeyError, IndexError, AttributeError, ArithmeticError, OSError, RecursionError,
+    ezdxf.DXFError, ValueError, TypeError, KeyError, IndexError, AttributeError, ArithmeticError, OSError,
+    RecursionError,
 )  # fmt: skip
 """What reading a damaged file may raise in the library."""
 

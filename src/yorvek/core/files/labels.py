@@ -24,7 +24,10 @@ def _size(w: WorkedPart, unit: UnitSystem) -> str:
         return "not drawn"
     if g.kind == "bar":
         return f"{g.section_id}, {length_text(g.length_mm or 0, unit)}"
-    return f"plate {length_text(g.thickness_mm or 0, unit)}, {length_text(g.width_mm, unit)} × {length_text(g.height_mm, unit)}"
+    return (
+        f"plate {length_text(g.thickness_mm or 0, unit)}, {length_text(g.width_mm, unit)} × "
+        f"{length_text(g.height_mm, unit)}"
+    )
 
 
 def labels_pdf(job: JobSpec, found: Figures, unit: UnitSystem) -> bytes:

@@ -90,7 +90,9 @@ def bars_table(figures: Figures, unit: UnitSystem) -> Table:
 
 
 def buy_table(figures: Figures, currency: str, hardware: Sequence[HardwareLine] = ()) -> Table:
-    """What to buy, with the price of each line and whether it is assumed; hardware, lines and consumables after the metal."""
+    """What to buy, with the price of each line and whether it is assumed; hardware, lines and consumables after the
+    metal.
+    """
     rows: list[list[Cell]] = []
     for b in figures.bars:
         for line in b.group.lines:

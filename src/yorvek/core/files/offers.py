@@ -1,7 +1,9 @@
 """Suppliers' offers from a spreadsheet: CSV or XLSX, one line each, columns by their headings in any order.
 
-Headings: section (or what), material, length, width, height, thickness, price, qty, supplier, delivery, duty, yard cut, where.
-A line without qty is on offer; with one it is there. A line that cannot be read is named and left out, never guessed at.
+Headings: section (or what), material, length, width, height, thickness, price, qty, supplier, delivery, duty, yard cut,
+where.
+A line without qty is on offer; with one it is there. A line that cannot be read is named and left out, never guessed
+at.
 """
 
 from __future__ import annotations
@@ -27,7 +29,8 @@ LARGEST_UNPACKED = 60_000_000
 MOST_ROWS = 5000
 MOST_COLUMNS = 60
 NAMES = {
-    "section": "section_id", "what": "section_id", "size": "section_id", "material": "material_id", "grade": "material_id",
+    "section": "section_id", "what": "section_id", "size": "section_id", "material": "material_id",
+    "grade": "material_id",
     "length": "length", "width": "width", "height": "height", "thickness": "thickness", "price": "price", "qty": "qty",
     "quantity": "qty", "supplier": "supplier", "delivery": "delivery", "duty": "duty_percent", "duty %": "duty_percent",
     "yard cut": "yard_cut", "where": "location", "location": "location", "heat": "heat", "note": "note",
@@ -72,7 +75,8 @@ def read_offers(name: str, data: bytes, *, unit: UnitSystem = "mm") -> OffersRea
         raise InputError(
             field="headings",
             got="",
-            needs='a line of headings with "section" or "thickness", and "material", such as: section, material, length, price',
+            needs='a line of headings with "section" or "thickness", and "material", such as: section, material, '
+            "length, price",
         )
     names = [NAMES.get(c.strip().lower()) for c in rows[head]]
     unknown = [c.strip()[:40] for c, n in zip(rows[head], names, strict=True) if n is None and c.strip()]

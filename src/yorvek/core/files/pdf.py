@@ -130,7 +130,8 @@ def _bars(page: Page, result: BarResult, unit: UnitSystem) -> None:
         else "not complete"
     )
     page.line(
-        f"kerf {length_text(result.group.problem.kerf, unit)}, end trim {length_text(result.group.problem.end_trim, unit)}; {proven}",
+        f"kerf {length_text(result.group.problem.kerf, unit)}, end trim "
+        f"{length_text(result.group.problem.end_trim, unit)}; {proven}",
         size=8,
         colour=SOFT,
     )
@@ -143,7 +144,8 @@ def _bars(page: Page, result: BarResult, unit: UnitSystem) -> None:
         page.need(38)
         line = words[bar.stock]
         page.line(
-            f"{bar.count} × {line.words}{', ' + line.location if line.location else ''}, {'on hand' if line.on_hand else 'buy'}",
+            f"{bar.count} × {line.words}{', ' + line.location if line.location else ''}, "
+            f"{'on hand' if line.on_hand else 'buy'}",
             size=8,
             colour=SOFT,
         )
@@ -183,7 +185,8 @@ def cut_list_pdf(job: JobSpec, figures: Figures, unit: UnitSystem) -> bytes:
             page.line(f"{w.part.mark}: {w.trouble}", colour=RED)
             continue
         page.line(
-            f"{w.part.qty} × {w.part.mark} {w.part.name}: {', '.join(w.geometry.notes)}; {w.geometry.mass_kg:.2f} kg each",
+            f"{w.part.qty} × {w.part.mark} {w.part.name}: {', '.join(w.geometry.notes)}; {w.geometry.mass_kg:.2f} kg "
+            f"each",
             size=8.5,
         )
     return page.bytes()
@@ -209,7 +212,8 @@ def nest_pdf(
         stock = sheets[key[0]]
         mine = [p for p in plan.placements if (p.sheet, p.sheet_index) == key]
         page.line(
-            f"{length_text(stock.width, unit)} × {length_text(stock.height, unit)}: {len(mine)} pieces; gap {length_text(problem.clearance, unit)}, "
+            f"{length_text(stock.width, unit)} × {length_text(stock.height, unit)}: {len(mine)} pieces; gap "
+            f"{length_text(problem.clearance, unit)}, "
             f"margin {length_text(problem.edge_margin, unit)}; whole plan {100 * plan.utilisation:.0f} % used"
         )
         scale = min((page.size[0] - 2 * MARGIN) / stock.width, (page.y - 60) / stock.height)

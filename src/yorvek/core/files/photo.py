@@ -41,7 +41,8 @@ def photo_jpeg(data: bytes, *, name: str = "photo") -> bytes:
         raise
     except UnidentifiedImageError:
         raise InputError(field=name, got=f"{len(data)} bytes", needs="a JPEG, PNG, WebP, BMP or TIFF picture") from None
-    except (OSError, ValueError, SyntaxError, TypeError, KeyError, IndexError, OverflowError, EOFError, MemoryError, AttributeError,
+    except (OSError, ValueError, SyntaxError, TypeError, KeyError, IndexError, OverflowError, EOFError, MemoryError,
+        AttributeError,
             ZeroDivisionError, Image.DecompressionBombError, Image.DecompressionBombWarning) as error:  # fmt: skip
         # what a damaged file raises depends on its format; all of it means one thing
         raise InputError(

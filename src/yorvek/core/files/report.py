@@ -1,4 +1,6 @@
-"""The calculation report: every check of a job with its formula, values, clause and source, for whoever checks and signs it."""
+"""The calculation report: every check of a job with its formula, values, clause and source, for whoever checks and
+signs it.
+"""
 
 from __future__ import annotations
 
@@ -67,7 +69,8 @@ def _brief(page: Page, state: JobState, found: Figures, unit: UnitSystem) -> Non
     windy = any(x.case == "wind" for x in state.loads.values())
     words = ", ".join(c.name for c in combinations_of(method, wind=windy))
     page.line(
-        f"Combinations for strength: {words}; for movement: {', '.join(c.name for c in service_combinations(wind=windy))}."
+        f"Combinations for strength: {words}; for movement: "
+        f"{', '.join(c.name for c in service_combinations(wind=windy))}."
     )
     page.line("Live loads stand on each span or not, whichever is worse; dynamic factors count for strength only.")
     limit = length_text(job.move_at_most.value, unit) if job.move_at_most else "none"
@@ -76,7 +79,8 @@ def _brief(page: Page, state: JobState, found: Figures, unit: UnitSystem) -> Non
     )
     for load in state.loads.values():
         page.line(
-            f"Load {load.name}: {load.case}, {load.entered().text}, dynamic factor {load.dynamic_factor:g}. {load.note}",
+            f"Load {load.name}: {load.case}, {load.entered().text}, dynamic factor {load.dynamic_factor:g}. "
+            f"{load.note}",
             size=8.5,
         )
     if found.unverified:

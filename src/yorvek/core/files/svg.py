@@ -1,4 +1,6 @@
-"""SVG in: paths, shapes and their transforms as lines and arcs, mm, y turned up. Units from width and viewBox, or asked."""
+"""SVG in: paths, shapes and their transforms as lines and arcs, mm, y turned up. Units from width and viewBox, or
+asked.
+"""
 
 from __future__ import annotations
 

@@ -37,7 +37,10 @@ def _piece(mark: str, outline: Outline) -> str:
 
 def _document(body: list[str], x0: float, y0: float, x1: float, y1: float) -> str:
     width, height = _number(x1 - x0), _number(y1 - y0)
-    head = f'<svg xmlns="http://www.w3.org/2000/svg" width="{width}mm" height="{height}mm" viewBox="{_number(x0)} {_number(-y1)} {width} {height}">'
+    head = (
+        f'<svg xmlns="http://www.w3.org/2000/svg" width="{width}mm" height="{height}mm" viewBox="{_number(x0)} '
+        f'{_number(-y1)} {width} {height}">'
+    )
     return "\n".join(['<?xml version="1.0" encoding="UTF-8"?>', head, *body, "</svg>", ""])
 
 

@@ -1,4 +1,6 @@
-"""A structure as a whole: its loads combined, its bars and joints checked, and the chain of strength from load to ground."""
+"""A structure as a whole: its loads combined, its bars and joints checked, and the chain of strength from load to
+ground.
+"""
 
 from yorvek.core.frames.chain import Link, Upgrade, chain, upgrades
 from yorvek.core.frames.pieces import Piece, straight_pieces

@@ -30,7 +30,9 @@ from yorvek.core.structures.starters.layout import Bar
 
 Floats = NDArray[np.float64]
 TAKES_PART = 0.1
-"""Of the greatest share of the geometric work: below it a bar does not take part in a shape (common practice, no source)."""
+"""Of the greatest share of the geometric work: below it a bar does not take part in a shape (common practice, no
+source).
+"""
 BENDS_ABOUT_Z, BENDS_ABOUT_Y = 1, 0
 
 
@@ -56,7 +58,9 @@ class OneBar:
 
 
 def scales(analysis: Analysis) -> Floats:
-    """What each bar's section takes of N, Vy, Vz, T, My, Mz, roughly: what forces are measured by in the search, [b, 6]."""
+    """What each bar's section takes of N, Vy, Vz, T, My, Mz, roughly: what forces are measured by in the search, [b,
+    6].
+    """
     rows = []
     for bar in analysis.layout.bars:
         made = analysis.made[bar.role]

@@ -1,4 +1,6 @@
-"""The chain of strength: from where the load stands, bar by bar and joint by joint, to the ground; and what would mend it."""
+"""The chain of strength: from where the load stands, bar by bar and joint by joint, to the ground; and what would mend
+it.
+"""
 
 from __future__ import annotations
 

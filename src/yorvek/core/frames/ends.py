@@ -98,7 +98,8 @@ def _end(analysis: Analysis, one: OneBar, by_name: dict[str, OneBar], node: str)
 
 
 def _onto(analysis: Analysis, one: OneBar, by_name: dict[str, OneBar], node: str) -> tuple[Onto, ...]:
-    """What a bar ends at: the bar that runs through the node; where none does, the largest one that ends there, or a corner.
+    """What a bar ends at: the bar that runs through the node; where none does, the largest one that ends there, or a
+    corner.
     Two pieces of one size in one line are butted, whatever lands beside them.
     """
     layout = analysis.layout
@@ -121,7 +122,8 @@ def _chord(analysis: Analysis, by_name: dict[str, OneBar], node: str) -> frozens
 
 
 def _found_chord(analysis: Analysis, by_name: dict[str, OneBar], node: str) -> frozenset[str]:
-    """The bars that run through a node as one: two of one size in one line. Where several lines cross, the stoutest of them
+    """The bars that run through a node as one: two of one size in one line. Where several lines cross, the stoutest of
+    them
     does and the rest lands on it.
     """
     pairs = [
@@ -140,7 +142,8 @@ def _alike(analysis: Analysis, bars: list[Bar], bar: Bar) -> list[Bar]:
 def _ends_there(
     analysis: Analysis, one: OneBar, by_name: dict[str, OneBar], node: str, others: list[Bar]
 ) -> tuple[Onto, ...]:
-    """At a node where no bar runs through: two alike tubes are a corner; otherwise the largest is taken to run to the end, and
+    """At a node where no bar runs through: two alike tubes are a corner; otherwise the largest is taken to run to the
+    end, and
     the rest to stand on it close to its end.
     """
     stiff = [by_name[b.name] for b in others if not hinged_at(b, node)]
@@ -161,7 +164,9 @@ def _thin(one: OneBar) -> float:
 
 
 def _rank(one: OneBar, node: str, analysis: Analysis) -> tuple[float, float, float, str]:
-    """Which of several bars is taken to run on: the widest, then that with the thickest wall, the most upright, by name."""
+    """Which of several bars is taken to run on: the widest, then that with the thickest wall, the most upright, by
+    name.
+    """
     s = one.made.section
     upright = round(abs(analysis.layout.way(one.bar, node)[1]), 6)
     return min(s.width_mm, s.depth_mm), thinnest_mm(s), upright, one.bar.name
@@ -181,13 +186,16 @@ def _as_onto(
         if b.name != one.bar.name and b not in mates
     )
     return Onto(
-        other.bar.name, made.section, made.metal, axes=analysis.axes[other.bar.name], through=not (at_end or corner), use=use,
+        other.bar.name, made.section, made.metal, axes=analysis.axes[other.bar.name], through=not (at_end or corner),
+        use=use,
         opposite=opposite, at_end=at_end, corner=corner,
     )  # fmt: skip
 
 
 def _free(layout: Layout, node: str) -> bool:
-    """An end that nothing else meets, and that nothing holds or that only rests: what is there is the load's or the ground's."""
+    """An end that nothing else meets, and that nothing holds or that only rests: what is there is the load's or the
+    ground's.
+    """
     rests = not set(layout.supports.get(node, ())) & {"RX", "RY", "RZ"}
     return rests and len(layout.at(node)) == 1
 

@@ -69,7 +69,8 @@ class Member:
         return FREE_END * (self.length_mm - before[-1] if before else after[0] if after else self.length_mm)
 
     def sideways_length_mm(self, at_mm: np.ndarray) -> np.ndarray:
-        """Distance between the places held sideways on both sides of places along the member; beyond the last one, to the
+        """Distance between the places held sideways on both sides of places along the member; beyond the last one, to
+        the
         free end.
         """
         marks = self._marks
@@ -224,7 +225,9 @@ def _holds(
 
 
 def _carries(layout: Layout, holding: dict[str, list[Bar]], node: str, own: set[str], ends: tuple[str, str]) -> bool:
-    """Whether the member's weight goes off there: to the ground, or to a bar that stands or hangs; at its ends to any bar."""
+    """Whether the member's weight goes off there: to the ground, or to a bar that stands or hangs; at its ends to any
+    bar.
+    """
     if "DY" in layout.supports.get(node, ()):
         return True
     others = [b for b in holding[node] if b.name not in own]

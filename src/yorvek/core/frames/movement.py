@@ -1,4 +1,6 @@
-"""How far a structure moves: the greatest of every point of every bar, and each span, overhang and the whole against its limit."""
+"""How far a structure moves: the greatest of every point of every bar, and each span, overhang and the whole against
+its limit.
+"""
 
 from __future__ import annotations
 
@@ -28,7 +30,9 @@ STUB = 10.0
 
 @dataclass(frozen=True)
 class Watched:
-    """Points that share a limit; `chord`: the two points between which their movement is measured, `share` of the way."""
+    """Points that share a limit; `chord`: the two points between which their movement is measured, `share` of the
+    way.
+    """
 
     name: str
     rows: Whole
@@ -128,7 +132,8 @@ def _search(moves: Floats, first: Whole, found: Found) -> None:
 
 
 def _watched(analysis: Analysis) -> list[Watched]:
-    """What has a limit: stretches as stated, otherwise the spans and overhangs of every member; the whole of a starter; and
+    """What has a limit: stretches as stated, otherwise the spans and overhangs of every member; the whole of a starter;
+    and
     every point where the brief gives a figure.
     """
     request, limits = analysis.request, analysis.request.limits

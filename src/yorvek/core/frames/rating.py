@@ -1,4 +1,6 @@
-"""What a structure may be rated for: the greatest of a named load at which every reserve is still one, found through all events."""
+"""What a structure may be rated for: the greatest of a named load at which every reserve is still one, found through
+all events.
+"""
 
 from __future__ import annotations
 
@@ -18,7 +20,9 @@ ROUNDS = 40
 
 
 class Rating(Model):
-    """The rated load: the load as entered times `factor`, over the shop's derating; what gives there; and why there is none."""
+    """The rated load: the load as entered times `factor`, over the shop's derating; what gives there; and why there is
+    none.
+    """
 
     load: str
     unit: str
@@ -37,7 +41,8 @@ def rated_load(request: FrameRequest, load: str, *, derating: float = 1.25) -> R
 
     Args:
         load: its name; all of it grows together, wherever it stands.
-        derating: what the greatest load is divided by for the plate (the shop's own; 1.25 is common practice, no source).
+        derating: what the greatest load is divided by for the plate (the shop's own; 1.25 is common practice, no
+        source).
 
     Raises:
         InputError: no load of that name, or one that is permanent.

@@ -17,7 +17,9 @@ Floats = NDArray[np.float64]
 
 
 def _swings(analysis: Analysis, index: int, rows: slice) -> list[tuple[FrameLoad, Floats]]:
-    """For each load that comes and goes: forces at stations of a bar for all its places, and for none, [s, 6, places]."""
+    """For each load that comes and goes: forces at stations of a bar for all its places, and for none, [s, 6,
+    places].
+    """
     states = analysis.states
     span = states.stations.of_bar(index)
     forces = states.taut.forces[span][rows]

@@ -1,4 +1,6 @@
-"""What is asked of a structure: its shape, what each role is made of, the loads on it, its joints, positions and stages."""
+"""What is asked of a structure: its shape, what each role is made of, the loads on it, its joints, positions and
+stages.
+"""
 
 from __future__ import annotations
 
@@ -48,7 +50,8 @@ class Shape(Model):
 
 
 class RoleChoice(Model):
-    """What the bars of a role are made of; `turned` lays the section on its side; `joined_by` is how single angles are held
+    """What the bars of a role are made of; `turned` lays the section on its side; `joined_by` is how single angles are
+    held
     at their ends (not said: by one leg, the weaker way).
     """
 
@@ -59,10 +62,13 @@ class RoleChoice(Model):
 
 
 class FrameLoad(Model):
-    """A load at a spot of the structure, or along bars of one's own choice: N, N/mm along bars, MPa over the width they carry.
+    """A load at a spot of the structure, or along bars of one's own choice: N, N/mm along bars, MPa over the width they
+    carry.
 
-    A force on bars stands at `at_mm` from the start of the first of them; without a place it stands wherever it is worst,
-    unless it is said to be spread over them. One that `moves` runs on the bottom flange, its wheels `wheel_from_edge_mm`
+    A force on bars stands at `at_mm` from the start of the first of them; without a place it stands wherever it is
+    worst,
+    unless it is said to be spread over them. One that `moves` runs on the bottom flange, its wheels
+    `wheel_from_edge_mm`
     from the edge (not said: at the edge, the worst). `way` is its direction where it is none of the usual ones.
     Loads of one `group` act together; of those that share `one_of` at most one acts; `both_ways` acts in either sense.
     """
@@ -103,7 +109,8 @@ class FrameLoad(Model):
 
 
 class Whole(Model):
-    """A physical member: bars that are one piece of stock, in order, end to end, and the places from its start at which its
+    """A physical member: bars that are one piece of stock, in order, end to end, and the places from its start at which
+    its
     pressed side is held sideways (none given: where something frames in).
     """
 
@@ -124,7 +131,8 @@ class Stretch(Model):
 class Situation(Model):
     """Another state of the same structure: a position of the mechanism, or a stage of the half-built thing.
 
-    `sizes_mm` and `counts` replace those of the shape; bars named in `without` are not there yet; nodes in `props` stand on
+    `sizes_mm` and `counts` replace those of the shape; bars named in `without` are not there yet; nodes in `props`
+    stand on
     temporary supports; `loads` are the names of those that act (None: all).
     """
 
@@ -138,7 +146,9 @@ class Situation(Model):
 
 
 class FrameRequest(Model):
-    """Everything that is checked. Joints not named are a weld all round at stiff ends; at hinges they are not checked."""
+    """Everything that is checked. Joints not named are a weld all round at stiff ends; at hinges they are not
+    checked.
+    """
 
     starter: Shape
     roles: dict[str, RoleChoice]

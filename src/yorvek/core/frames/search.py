@@ -1,7 +1,9 @@
 """Which loads, senses and places are worst for a response: found by sign, from what each column does by itself.
 
-A response that is a sum over columns is greatest where every choice picks the alternative that adds most, or none. Checks
-that are greatest of several such sums (interaction, shares of shear and torque, size of a movement) are greatest there too.
+A response that is a sum over columns is greatest where every choice picks the alternative that adds most, or none.
+Checks
+that are greatest of several such sums (interaction, shares of shear and torque, size of a movement) are greatest there
+too.
 """
 
 from __future__ import annotations
@@ -91,7 +93,9 @@ class Search:
         return tuple(self._picks(each, self.combinations.index(combination))[0].tolist())
 
     def worst_rows(self, values: Floats, first: Whole) -> Iterator[Whole]:
-        """For every combination the numbers of the worst cases of groups of rows, which begin at `first` (the end included)."""
+        """For every combination the numbers of the worst cases of groups of rows, which begin at `first` (the end
+        included).
+        """
         groups = np.repeat(np.arange(len(first) - 1), np.diff(first))
         always, each, most = self._each(values)
         for k, combination in enumerate(self.combinations):

@@ -1,4 +1,6 @@
-"""The elastic states of a structure: ties that go slack, feet that lift, and the push that its stiffness has to carry."""
+"""The elastic states of a structure: ties that go slack, feet that lift, and the push that its stiffness has to
+carry.
+"""
 
 from __future__ import annotations
 
@@ -126,7 +128,9 @@ class Outcome:
 
 @dataclass(frozen=True)
 class Second:
-    """A case solved with its push in the stiffness, a column for each way it leans; `ahead`: the factor of its `load`."""
+    """A case solved with its push in the stiffness, a column for each way it leans; `ahead`: the factor of its
+    `load`.
+    """
 
     stations: Stations
     load: Columns
@@ -176,8 +180,10 @@ class States:
         return list(self._states.values())
 
     def rests(self, case: Case, lean: Lean = UPRIGHT) -> list[State]:
-        """The states in which a case may come to rest: with feet that grip the ground, and with those let go that are pushed
-        aside by more than they rub. A foot that has slipped holds nothing along the ground; the truth lies between the two.
+        """The states in which a case may come to rest: with feet that grip the ground, and with those let go that are
+        pushed
+        aside by more than they rub. A foot that has slipped holds nothing along the ground; the truth lies between the
+        two.
 
         Raises:
             InputError: its ties find no rest.
@@ -189,9 +195,11 @@ class States:
         return [grips] if slips is grips else [grips, slips]
 
     def settled(self, case: Case, lean: Lean = UPRIGHT, *, grip: bool = True) -> State:
-        """The state in which a case comes to rest: start taut and down, let go one by one what pushes or pulls the wrong way.
+        """The state in which a case comes to rest: start taut and down, let go one by one what pushes or pulls the
+        wrong way.
 
-        What would make it a mechanism that no load drives stays: it carries next to nothing. Feet that find no rest stay
+        What would make it a mechanism that no load drives stays: it carries next to nothing. Feet that find no rest
+        stay
         down where there is no tie or prop to be wrong about: it tips, which is overturning's to say.
 
         Raises:

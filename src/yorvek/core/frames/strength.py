@@ -208,7 +208,8 @@ def _angle_slenderness(made: Made, method: Method, length_mm: float) -> float:
 
 
 def _warping_MPa(s: Section, m: Material, length_mm: float) -> float:
-    """Stress at the end that cannot warp, for each unit of torque: B = T a tanh(L / a), a2 = E Cw / G J, stress B omega / Cw.
+    """Stress at the end that cannot warp, for each unit of torque: B = T a tanh(L / a), a2 = E Cw / G J, stress B omega
+    / Cw.
 
     Timoshenko and Gere, Theory of Elastic Stability, chapter 5 (from memory). Angles and tees have next to none.
     """
@@ -219,7 +220,9 @@ def _warping_MPa(s: Section, m: Material, length_mm: float) -> float:
 
 
 def _twists_sideways(s: Section, m: Material, length_mm: float) -> float | None:
-    """Elastic stress at which an open bar twists away under push, MPa; None for what does not; nan where no rule is here."""
+    """Elastic stress at which an open bar twists away under push, MPa; None for what does not; nan where no rule is
+    here.
+    """
     if s.cells or s.shape not in ("i", "channel", "composed"):
         return None
     if s.shape == "composed" and not (s.upright or s.level):
@@ -241,7 +244,9 @@ def _twists_sideways(s: Section, m: Material, length_mm: float) -> float | None:
 
 @dataclass(frozen=True)
 class Shares:
-    """How much of its strength a bar uses at each station: bending with axial force, and shear with torque; nan: no rule."""
+    """How much of its strength a bar uses at each station: bending with axial force, and shear with torque; nan: no
+    rule.
+    """
 
     together: Floats
     sheared: Floats

@@ -13,7 +13,8 @@ from yorvek.core.theory.frames import frequencies_hz
 
 
 def swings_hz(analysis: Analysis, *, loaded: bool) -> float | None:
-    """Lowest natural frequency with its own mass, or with everything that lies and hangs on it and does not move; None where
+    """Lowest natural frequency with its own mass, or with everything that lies and hangs on it and does not move; None
+    where
     it has none.
     """
     mesh = analysis.mesh

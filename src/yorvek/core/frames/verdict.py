@@ -213,7 +213,8 @@ def _refuse_loose(analysis: Analysis, moved: Moved) -> None:
         raise Mechanism(
             field=f"node {list(analysis.layout.nodes)[k]}",
             got="next to nothing holds it",
-            needs=f"it would move {far:.0f} mm, farther than half of its own size: hold it, brace it or make it stiffer",
+            needs=f"it would move {far:.0f} mm, farther than half of its own size: hold it, brace it or make it "
+            f"stiffer",
         )
 
 
@@ -239,7 +240,8 @@ def _buckling_checks(strong: Worst) -> list[Check]:
             demand=ahead,
             capacity=factor * ELASTIC_STRUT,
             combination=nearest.case.words,
-            source="eigenvalue of the 3D frame, four elements a bar; 0.877 of it for crookedness as AISC 360-22 E3 (from memory)",
+            source="eigenvalue of the 3D frame, four elements a bar; 0.877 of it for crookedness as AISC 360-22 E3 "
+            "(from memory)",
             assumptions=[first + "bars bend about both axes; twisting of open bars is in their own checks"],
         )
     ]

@@ -1,4 +1,6 @@
-"""The worst of everything that may act together: cases found, brought to rest, and solved again where push bends them further."""
+"""The worst of everything that may act together: cases found, brought to rest, and solved again where push bends them
+further.
+"""
 
 from __future__ import annotations
 
@@ -16,7 +18,8 @@ from yorvek.core.theory.frames import Buckled, Mechanism, elements_work
 Floats = NDArray[np.float64]
 Whole = NDArray[np.int64]
 FIRST_ORDER_ENOUGH = 10.0
-"""Critical factor from which first order will do: EN 1993-1-1 5.2.1(3); AISC's own bound on second over first order is of the
+"""Critical factor from which first order will do: EN 1993-1-1 5.2.1(3); AISC's own bound on second over first order is
+of the
 same size.
 """
 BARELY = 1.005
@@ -39,7 +42,8 @@ class Critical:
 
 
 class Worst:
-    """Outcomes of one set of combinations: for each bar those that may be worst for it. `grips`: feet that stand are taken to
+    """Outcomes of one set of combinations: for each bar those that may be worst for it. `grips`: feet that stand are
+    taken to
     hold along the ground whatever pushes them.
     """
 
@@ -67,7 +71,9 @@ class Worst:
         return self._rests[case.key]
 
     def critical(self, combination: Combination) -> Critical:
-        """The lowest critical factor of a combination: begun with everything on, then with what adds to the shape found."""
+        """The lowest critical factor of a combination: begun with everything on, then with what adds to the shape
+        found.
+        """
         if combination.name not in self._critical:
             n = len(self.analysis.loading.choices)
             starts = [tuple([0] * n), *(tuple(0 if k == j else -1 for k in range(n)) for j in range(n) if n > 1)]
@@ -102,7 +108,8 @@ class Worst:
         return best
 
     def second(self, combination: Combination) -> bool:
-        """Whether a combination is solved in second order: by the critical factor, or because the user asks. What buckles at
+        """Whether a combination is solved in second order: by the critical factor, or because the user asks. What
+        buckles at
         less than the method asks for has no second order: that it buckles is its verdict.
         """
         over = self.critical(combination).factor / self.ahead
@@ -133,7 +140,9 @@ class Worst:
         return [solved] * len(groups)
 
     def _bent(self, case: Case, state: State, rest: int, *, exactly: bool) -> list[Outcome]:
-        """A case of second order; beyond the number worked out exactly, first order times what its combination makes of it."""
+        """A case of second order; beyond the number worked out exactly, first order times what its combination makes of
+        it.
+        """
         lean = self.analysis.lean if self.strength else 0.0
         leans = [(lean, 0.0), (-lean, 0.0), (0.0, lean), (0.0, -lean)] if lean else [UPRIGHT]
         if exactly:
@@ -148,7 +157,8 @@ class Worst:
         return [Outcome(case, state, second, k) for k in range(len(leans))]
 
     def _pushed(self, case: Case, state: State, rest: int, leans: list[Lean]) -> list[Outcome]:
-        """A case with its push in the stiffness, an outcome for each way it leans; ties and feet settle for each way anew.
+        """A case with its push in the stiffness, an outcome for each way it leans; ties and feet settle for each way
+        anew.
 
         Raises:
             Mechanism: it gives way under its push.

@@ -89,7 +89,8 @@ def _part(w: WorkedPart) -> BarPart:
 
 
 def _piece(w: WorkedPart, paired: Paired | None) -> BarPiece:
-    """A piece as the plan takes it: two halves off one length where it is ripped, at its most where it is still to be measured,
+    """A piece as the plan takes it: two halves off one length where it is ripped, at its most where it is still to be
+    measured,
     less what it shares with its neighbour where mitred ends lie against each other.
     """
     assert w.geometry is not None
@@ -103,7 +104,9 @@ def _piece(w: WorkedPart, paired: Paired | None) -> BarPiece:
 
 @dataclass(frozen=True)
 class Paired:
-    """Mitred ends of one angle, lying against each other: what each piece shares, and what the slant costs once a bar."""
+    """Mitred ends of one angle, lying against each other: what each piece shares, and what the slant costs once a
+    bar.
+    """
 
     shared_mm: float
     slant_mm: float
@@ -111,7 +114,8 @@ class Paired:
 
 
 def paired_ends(section_id: str, pieces: list[WorkedPart]) -> Paired | None:
-    """Whether all mitred pieces of a profile have one and the same angle at both ends, so that one cut serves two of them.
+    """Whether all mitred pieces of a profile have one and the same angle at both ends, so that one cut serves two of
+    them.
 
     The second piece is turned over: from piece to piece it is then the length less depth times tan of the angle.
     """

@@ -1,4 +1,6 @@
-"""Mass and money by module: its pieces, what is bought with it, what it is loaded with, of which metals, and who can lift it."""
+"""Mass and money by module: its pieces, what is bought with it, what it is loaded with, of which metals, and who can
+lift it.
+"""
 
 from __future__ import annotations
 
@@ -12,7 +14,9 @@ from yorvek.core.model import Model
 from yorvek.core.sections import price_per_kg, section
 
 ONE_PERSON_KG, TWO_PERSONS_KG = 25.0, 50.0
-"""ISO 11228-1's reference mass for one person in good conditions (from memory), and twice that; local rules may ask for less."""
+"""ISO 11228-1's reference mass for one person in good conditions (from memory), and twice that; local rules may ask for
+less.
+"""
 NO_MODULE = "no module"
 Lift = Literal["one person", "two persons", "lifting gear"]
 
@@ -27,7 +31,8 @@ class MetalShare(Model):
 class ModuleMass(Model):
     """What a module weighs and costs, whether that is within the brief's limit, and what it takes to lift it.
 
-    `mass_kg` is of the pieces the shop makes; `empty_kg` with what is bought for it; `loaded_kg` with its payload too. Lift and
+    `mass_kg` is of the pieces the shop makes; `empty_kg` with what is bought for it; `loaded_kg` with its payload too.
+    Lift and
     limit go by the empty module.
     """
 

@@ -102,7 +102,8 @@ RULES: tuple[Rule, ...] = (
         lambda s: s.job.people_on_it,
         "People stand on this",
         "Loads, guards and falls over an edge are for the local code. These results are a planning aid.",
-        "Have loads, railings and fixings checked and signed before anyone goes on it; test with dead weights, never with people.",
+        "Have loads, railings and fixings checked and signed before anyone goes on it; test with dead weights, never "
+        "with people.",
         LOCAL,
     ),
     Rule(
@@ -119,7 +120,8 @@ RULES: tuple[Rule, ...] = (
         "stop",
         lambda s: s.job.lifted,
         "It is lifted, or lifts",
-        "Lugs, slings and anything that hangs a load are lifting gear: rated below computed capacity, marked, proof loaded, inspected.",
+        "Lugs, slings and anything that hangs a load are lifting gear: rated below computed capacity, marked, proof "
+        "loaded, inspected.",
         "Set an exclusion zone; nobody below. Test with dead weights in steps. Stop if anything moves that should not.",
         "local lifting rule",
     ),
@@ -147,7 +149,8 @@ RULES: tuple[Rule, ...] = (
         lambda s: s.job.welded and _has_work(s),
         "Welding",
         "Arc eyes, fume, fire and hot edges. A good-looking weld may have no strength.",
-        "Practise on the same metal and bend a coupon; clean to bright metal, paint and scale off; earth clamp near the weld; fire watch after.",
+        "Practise on the same metal and bend a coupon; clean to bright metal, paint and scale off; earth clamp near "
+        "the weld; fire watch after.",
         "the welder",
     ),
     Rule(
@@ -156,7 +159,8 @@ RULES: tuple[Rule, ...] = (
         _has_work,
         "Cutting and grinding",
         "Cut-off wheels and grinders kick and burst; cut ends are hot and sharp.",
-        "Guard on, right disc, glasses and ear protection, no gloves at a turning saw or drill, piece clamped; deburr before handling.",
+        "Guard on, right disc, glasses and ear protection, no gloves at a turning saw or drill, piece clamped; "
+        "deburr before handling.",
         "whoever cuts",
     ),
     Rule(
@@ -164,7 +168,8 @@ RULES: tuple[Rule, ...] = (
         "care",
         lambda s: s.job.welded and any(m.softens for m in _metals(s)),
         "Metal that a weld softens",
-        "Within 25 mm of a weld hardened aluminium and cold-drawn tube drop to half of their yield or less; bolted joints keep it.",
+        "Within 25 mm of a weld hardened aluminium and cold-drawn tube drop to half of their yield or less; bolted "
+        "joints keep it.",
         "Mark members as welded where they are; look at bolting instead.",
         "the designer",
     ),
@@ -173,8 +178,10 @@ RULES: tuple[Rule, ...] = (
         "care",
         lambda s: "panel" in _families(s),
         "Plastic and plywood panels",
-        "Sun, cold, heat, water and long loading take strength from them; acrylic breaks without warning into sharp pieces.",
-        "Round the corners, drill holes with room to move, renew them when they craze or soften; where people stand, let the maker confirm the span.",
+        "Sun, cold, heat, water and long loading take strength from them; acrylic breaks without warning into sharp "
+        "pieces.",
+        "Round the corners, drill holes with room to move, renew them when they craze or soften; where people stand, "
+        "let the maker confirm the span.",
         "the designer",
     ),
     Rule(
@@ -182,8 +189,10 @@ RULES: tuple[Rule, ...] = (
         "stop",
         lambda s: any(m.id == "unknown steel" for m in _metals(s)),
         "Steel of unknown grade",
-        "It is judged at 185 MPa of yield and 290 MPa at break, the least of structural steel; it may be hard, cracked or thin with rust.",
-        "Measure the wall that is left and enter that section (tube or box by its measured wall); file, spark and bend-test a welded coupon; keep it out of lifting gear.",
+        "It is judged at 185 MPa of yield and 290 MPa at break, the least of structural steel; it may be hard, "
+        "cracked or thin with rust.",
+        "Measure the wall that is left and enter that section (tube or box by its measured wall); file, spark and "
+        "bend-test a welded coupon; keep it out of lifting gear.",
         "the designer",
     ),
     Rule(

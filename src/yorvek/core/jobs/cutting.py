@@ -1,4 +1,6 @@
-"""What is to be cut: parts worked out, taken apart into what comes off bars and sheets, and the groups they are planned in."""
+"""What is to be cut: parts worked out, taken apart into what comes off bars and sheets, and the groups they are planned
+in.
+"""
 
 from __future__ import annotations
 
@@ -89,7 +91,8 @@ def worked_parts(state: JobState) -> dict[int, WorkedPart]:
 
 
 def cut_pieces(parts: dict[int, WorkedPart]) -> list[WorkedPart]:
-    """What comes off bars and sheets: a bar of a composed section is taken apart into its sizes and its plates, a rectangle
+    """What comes off bars and sheets: a bar of a composed section is taken apart into its sizes and its plates, a
+    rectangle
     that is cut from flat bar is a length of it.
     """
     out = []

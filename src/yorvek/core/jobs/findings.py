@@ -1,4 +1,6 @@
-"""What sizing by feel misses in this job, each said with its number: worked out from the job as it stands, never typed in."""
+"""What sizing by feel misses in this job, each said with its number: worked out from the job as it stands, never typed
+in.
+"""
 
 from __future__ import annotations
 
@@ -58,21 +60,25 @@ def findings(state: JobState, found: Figures) -> list[Finding]:
             out.append(
                 Finding(
                     kind="lift", about=module.module, value=module.mass_kg,
-                    sentence=f"{module.module} weighs {module.mass_kg:.1f} kg: above the {ONE_PERSON_KG:g} kg one person lifts, so it takes {module.lift}.",
+                    sentence=f"{module.module} weighs {module.mass_kg:.1f} kg: above the {ONE_PERSON_KG:g} kg one "
+                        f"person lifts, so it takes {module.lift}.",
                 )
             )  # fmt: skip
         elif module.limit_kg is not None and module.limit_kg <= ONE_PERSON_KG:
             out.append(
                 Finding(
                     kind="lift", about=module.module, value=module.mass_kg,
-                    sentence=f"{module.module} weighs {module.mass_kg:.1f} kg: one person may lift it, with {module.limit_kg - module.mass_kg:.1f} kg to spare.",
+                    sentence=f"{module.module} weighs {module.mass_kg:.1f} kg: one person may lift it, with "
+                        f"{module.limit_kg - module.mass_kg:.1f} kg to spare.",
                 )
             )  # fmt: skip
     return out
 
 
 def _next_of_job(state: JobState, found: Figures) -> Iterator[Finding]:
-    """Which member gives or moves first, and which is next: making the first heavier gains no more than up to the second."""
+    """Which member gives or moves first, and which is next: making the first heavier gains no more than up to the
+    second.
+    """
     rated = []
     for number, result in found.members.items():
         if result.verdict is None:
@@ -87,7 +93,8 @@ def _next_of_job(state: JobState, found: Figures) -> Iterator[Finding]:
     value, mark, words, r, number = rated[0]
     yield Finding(
         kind="next link", about=mark, value=value, member=number, check_id=r.check_id or "",
-        sentence=f"{mark} {words} first, {r.governs} at {reserve_text(value)}; next is {later[1]}, {later[3].governs} at {reserve_text(later[0])}: "
+        sentence=f"{mark} {words} first, {r.governs} at {reserve_text(value)}; next is {later[1]}, "
+            f"{later[3].governs} at {reserve_text(later[0])}: "
         f"a heavier {mark} alone gains {100 * (later[0] / value - 1):.0f} %.",
     )  # fmt: skip
 
@@ -107,15 +114,18 @@ def _of_member(mark: str, asked: BeamMember, verdict: BeamVerdict) -> Iterator[F
                 check = next(c for c in verdict.checks if (c.kind == "stiffness") == (quantity == "deflection"))
                 yield Finding(
                     kind="live load", about=mark, value=ratio, check_id=check.id,
-                    sentence=f"{mark} {words} {ratio:.2f} times as much with {cases.pattern_name(worst)} as with all of it loaded.",
+                    sentence=f"{mark} {words} {ratio:.2f} times as much with {cases.pattern_name(worst)} as with all "
+                        f"of it loaded.",
                 )  # fmt: skip
                 break
     if m.softens and asked.welded and verdict.strength.value is not None:
         plain = check_beam(asked.model_copy(update={"welded": False})).strength.value
         if plain is not None and plain > WORTH * verdict.strength.value:
             yield Finding(
-                kind="beside the weld", about=mark, value=verdict.strength.value, check_id=verdict.strength.check_id or "",
-                sentence=f"{mark} in {m.id}: reserve {reserve_text(verdict.strength.value)} where it is welded, {reserve_text(plain)} without welds: "
+                kind="beside the weld", about=mark, value=verdict.strength.value,
+                check_id=verdict.strength.check_id or "",
+                sentence=f"{mark} in {m.id}: reserve {reserve_text(verdict.strength.value)} where it is welded, "
+                    f"{reserve_text(plain)} without welds: "
                 f"{100 * (1 - verdict.strength.value / plain):.0f} % of its strength goes beside the weld.",
             )  # fmt: skip
 
@@ -159,7 +169,8 @@ def _walls(mark: str, verdict: FrameVerdict) -> Iterator[Finding]:
         reserve, check, member, bar_name = min(walls, key=lambda w: w[0])
         yield Finding(
             kind="tube wall", about=mark, value=reserve, check_id=check.id,
-            sentence=f"{mark}: {check.title.split(': ', 1)[1]} has a reserve of {reserve_text(reserve)} where {bar_name} itself has {reserve_text(member)}: the wall gives before the bar.",
+            sentence=f"{mark}: {check.title.split(': ', 1)[1]} has a reserve of {reserve_text(reserve)} where "
+                f"{bar_name} itself has {reserve_text(member)}: the wall gives before the bar.",
         )  # fmt: skip
 
 
@@ -167,7 +178,8 @@ def _open_like(s: Section, material_id: str) -> Section | None:
     """A channel about as heavy, of the same system and sold in the metal."""
     found = [
         c for c in catalogue()
-        if c.shape == "channel" and c.system == s.system and material_id in sold_in(c) and c.depth_mm >= 0.6 * s.depth_mm
+        if c.shape == "channel" and c.system == s.system
+        and material_id in sold_in(c) and c.depth_mm >= 0.6 * s.depth_mm
     ]  # fmt: skip
     return min(found, key=lambda c: abs(c.A_mm2 - s.A_mm2), default=None)
 
@@ -198,7 +210,9 @@ def _twist(mark: str, request: FrameRequest, verdict: FrameVerdict) -> Iterator[
         if closed > 0 and opened > 1.5 * closed:
             yield Finding(
                 kind="twist", about=mark, value=opened / closed, check_id="movement",
-                sentence=f"{mark}: {role} in {s.id} moves {closed:.1f} mm; an open {other.id} of {swapped.mass_kg - verdict.mass_kg:+.1f} kg would move {opened:.1f} mm, {opened / closed:.0f} times as far, in twist.",
+                sentence=f"{mark}: {role} in {s.id} moves {closed:.1f} mm; an open {other.id} of "
+                    f"{swapped.mass_kg - verdict.mass_kg:+.1f} kg would move {opened:.1f} mm, {opened / closed:.0f} "
+                    f"times as far, in twist.",
             )  # fmt: skip
             return
 
@@ -211,7 +225,8 @@ def _beside_the_weld(mark: str, request: FrameRequest, verdict: FrameVerdict) ->
     if plain is not None and plain > WORTH * verdict.strength.value:
         yield Finding(
             kind="beside the weld", about=mark, value=verdict.strength.value, check_id=verdict.strength.check_id or "",
-            sentence=f"{mark}: reserve {reserve_text(verdict.strength.value)} with welds, {reserve_text(plain)} without: the strength lost is beside them.",
+            sentence=f"{mark}: reserve {reserve_text(verdict.strength.value)} with welds, {reserve_text(plain)} "
+                f"without: the strength lost is beside them.",
         )  # fmt: skip
 
 
@@ -222,7 +237,8 @@ def _next_link(mark: str, request: FrameRequest, verdict: FrameVerdict) -> Itera
         if len(first) > 1:
             yield Finding(
                 kind="next link", about=mark, value=first[0].reserve or 0.0, check_id=first[0].id,
-                sentence=f"{mark}: {first[0].title} gives first at {reserve_text(first[0].reserve)}; next is {first[1].title} at {reserve_text(first[1].reserve)}.",
+                sentence=f"{mark}: {first[0].title} gives first at {reserve_text(first[0].reserve)}; next is "
+                    f"{first[1].title} at {reserve_text(first[1].reserve)}.",
             )  # fmt: skip
         return
     offers = upgrades(request, verdict)
@@ -230,5 +246,7 @@ def _next_link(mark: str, request: FrameRequest, verdict: FrameVerdict) -> Itera
         best = max(offers, key=lambda u: u.after or 0.0)
         yield Finding(
             kind="next link", about=mark, value=best.after or 0.0, check_id=verdict.strength.check_id or "",
-            sentence=f"{mark}: {verdict.strength.governs} gives first at {reserve_text(best.before)}; {best.words} ({best.mass_kg:+.1f} kg) lifts it to {reserve_text(best.after)}, and then {best.governs_after} is the weakest.",
+            sentence=f"{mark}: {verdict.strength.governs} gives first at {reserve_text(best.before)}; {best.words} "
+                f"({best.mass_kg:+.1f} kg) lifts it to {reserve_text(best.after)}, and then {best.governs_after} is "
+                f"the weakest.",
         )  # fmt: skip

@@ -1,4 +1,6 @@
-"""A joint or plate of a job by itself, without a frame around it: what ends there, what it is joined to, and its forces."""
+"""A joint or plate of a job by itself, without a frame around it: what ends there, what it is joined to, and its
+forces.
+"""
 
 from __future__ import annotations
 
@@ -117,7 +119,8 @@ def _onto(one: OntoSpec, own: Callable[[str], str], *, welded: bool) -> Onto:
     made = section(own(one.section_id), field="joined to") if one.section_id else None
     return Onto(
         name="what runs through" if one.place == "runs through" else "what ends there", section=made, metal=metal,
-        axes=_axes(one), through=one.place == "runs through", use=abs(one.stress_MPa) / Fy if one.stress_MPa < 0 else 0.0,
+        axes=_axes(one), through=one.place == "runs through",
+        use=abs(one.stress_MPa) / Fy if one.stress_MPa < 0 else 0.0,
         opposite=one.opposite, at_end=one.place == "ends close by", corner=one.place == "corner",
         thickness_mm=one.thickness.value if one.thickness is not None else None,
         bears_mm=one.bears.value if one.bears is not None else None,
@@ -183,7 +186,8 @@ def check_free_joint(job: JobSpec, spec: FreeJointSpec, own: Callable[[str], str
             checks += worst(by_rating, *force_sets(job, spec, strength=False))
     kind = spec.joint.kind if spec.joint is not None else "hinge" if spec.hinged else "weld"
     return FreeJointVerdict(
-        kind=kind, checks=checks, strength=least_reserve(checks, "strength", none_applies="no load reaches it: enter its forces"),
+        kind=kind, checks=checks,
+        strength=least_reserve(checks, "strength", none_applies="no load reaches it: enter its forces"),
         outside=outside_of(joint, hinged=spec.hinged),
     )  # fmt: skip
 

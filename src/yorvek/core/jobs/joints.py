@@ -97,7 +97,9 @@ def joint_entered(joint: Joint) -> Any:
 
 
 class JointQuestion(Model):
-    """One thing that a kind of joint asks for: its name in the record, in words, as what it is typed, what is chosen among."""
+    """One thing that a kind of joint asks for: its name in the record, in words, as what it is typed, what is chosen
+    among.
+    """
 
     name: str
     words: str

@@ -39,7 +39,8 @@ def feed(found: Figures, day: date) -> list[StockSpec]:
                 price = bar_price(g.section_id, g.material_id, length) * level * _swing(supplier, g.key, length, day)
                 cut = Money(text="4", value=4.0) if length > BARS_MM[0] else None
                 item = BarStockSpec(
-                    section_id=g.section_id, material_id=g.material_id, length=Length(text=f"{length:g} mm", value=length),
+                    section_id=g.section_id, material_id=g.material_id,
+                    length=Length(text=f"{length:g} mm", value=length),
                     price=Money(text=f"{price:.2f}", value=round(price, 2)), yard_cut=cut, **more,
                 )  # fmt: skip
                 out.append(StockSpec(item=item))
@@ -49,7 +50,8 @@ def feed(found: Figures, day: date) -> list[StockSpec]:
                 kg = width * height * sheet.thickness_mm * m.density_kg_m3 * 1e-9
                 price = kg * m.price_per_kg * level * _swing(supplier, sheet.key, width, day)
                 plate = SheetStockSpec(
-                    material_id=sheet.material_id, thickness=Thickness(text=f"{sheet.thickness_mm:g} mm", value=sheet.thickness_mm),
+                    material_id=sheet.material_id,
+                    thickness=Thickness(text=f"{sheet.thickness_mm:g} mm", value=sheet.thickness_mm),
                     width=Length(text=f"{width:g} mm", value=width), height=Length(text=f"{height:g} mm", value=height),
                     price=Money(text=f"{price:.2f}", value=round(price, 2)), **more,
                 )  # fmt: skip

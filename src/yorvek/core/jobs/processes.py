@@ -132,7 +132,9 @@ def choices(state: JobState, found: Figures) -> Choices:
 
 
 def _flat(w: WorkedPart, asked: Cutting, cheapest: Offer | None) -> FlatChoice | None:
-    """Off flat bar: its metal by length, two straight cuts; off sheet: its metal at a usual yield, and the cheapest cutting."""
+    """Off flat bar: its metal by length, two straight cuts; off sheet: its metal at a usual yield, and the cheapest
+    cutting.
+    """
     flat, g, shape = flat_bar_of(w), w.geometry, w.part.shape
     if flat is None or g is None or not isinstance(shape, Rectangle):
         return None

@@ -1,4 +1,6 @@
-"""Sections that a job puts together itself. Members, structures and parts name them; what they are made of stands here once."""
+"""Sections that a job puts together itself. Members, structures and parts name them; what they are made of stands here
+once.
+"""
 
 from __future__ import annotations
 

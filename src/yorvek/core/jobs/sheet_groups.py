@@ -64,7 +64,9 @@ def common_line(machines: SawAndTable, pieces: list[WorkedPart]) -> bool:
 def _on_hand_and_offered(
     state: JobState, material_id: str, thickness: float, per_mm2: float
 ) -> tuple[list[SheetStock], list[StockLine]]:
-    """Sheets of a material and thickness that this job may use; where none is on offer, one of the usual size is assumed."""
+    """Sheets of a material and thickness that this job may use; where none is on offer, one of the usual size is
+    assumed.
+    """
     sheets: list[SheetStock] = []
     lines: list[StockLine] = []
     for number, record in state.stock.items():

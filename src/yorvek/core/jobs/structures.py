@@ -88,7 +88,9 @@ class StarterSpec(Model):
         }
 
     def example(self) -> Shape:
-        """One of its kind with stand-in dimensions, to ask what it is made of; optional ones only where they are typed."""
+        """One of its kind with stand-in dimensions, to ask what it is made of; optional ones only where they are
+        typed.
+        """
         if self.kind == "own" or self.kind not in STARTERS:
             return self.plain()
         asks = STARTERS[self.kind].asks

@@ -23,7 +23,9 @@ class Saving(Model):
 
 
 def savings(results: list[BarResult], most_mm: float, solve: Callable[[BarProblem], BarPlan]) -> list[Saving]:
-    """The least shortening of each kind of piece, up to `most_mm`, that makes its profile's plan cheaper; dearest saving first."""
+    """The least shortening of each kind of piece, up to `most_mm`, that makes its profile's plan cheaper; dearest
+    saving first.
+    """
     out = []
     for result in results:
         for k, piece in enumerate(result.group.problem.parts):

@@ -1,4 +1,6 @@
-"""Joints by kind: one file each, registered here. A verdict on a joint is made of its kind's limit states, and of nothing else."""
+"""Joints by kind: one file each, registered here. A verdict on a joint is made of its kind's limit states, and of
+nothing else.
+"""
 
 from __future__ import annotations
 
@@ -21,7 +23,7 @@ from yorvek.core.joints import (
 )
 from yorvek.core.joints.at import End, Onto
 from yorvek.core.joints.base_plate import OnBase
-from yorvek.core.joints.bolts import Bolted
+from yorvek.core.joints.bolt_layout import Bolted
 from yorvek.core.joints.end_plate import EndPlated
 from yorvek.core.joints.fish_plates import FishPlated
 from yorvek.core.joints.friction import Held
@@ -51,7 +53,9 @@ __all__ = ["KINDS", "End", "Joint", "Kind", "Onto", "Rule", "bigger", "outside_o
 
 
 def rules_of(end: End, joint: Joint | None, *, hinged: bool) -> list[Rule]:
-    """Rules of all limit states of a joint; where none was chosen, a weld all round at stiff ends, and nothing at hinges."""
+    """Rules of all limit states of a joint; where none was chosen, a weld all round at stiff ends, and nothing at
+    hinges.
+    """
     if joint is not None:
         return KINDS[joint.kind].rules(end, joint)
     if hinged:

@@ -1,4 +1,6 @@
-"""A base plate on four anchors: the plate under push and pull, and the anchors; what they stand in by its maker's data."""
+"""A base plate on four anchors: the plate under push and pull, and the anchors; what they stand in by its maker's
+data.
+"""
 
 from __future__ import annotations
 
@@ -45,9 +47,15 @@ class OnBase(Model):
 def geometry(end: End, joint: OnBase) -> str | None:
     s = end.section
     if s is not None and (joint.length_mm < s.depth_mm or joint.width_mm < s.width_mm):
-        return f"the plate ({joint.length_mm:g} × {joint.width_mm:g} mm) is smaller than the post ({s.depth_mm:g} × {s.width_mm:g} mm): a larger plate"
+        return (
+            f"the plate ({joint.length_mm:g} × {joint.width_mm:g} mm) is smaller than the post ({s.depth_mm:g} × "
+            f"{s.width_mm:g} mm): a larger plate"
+        )
     if min(_apart(joint)) <= 0:
-        return f"anchors {joint.edge_mm:g} mm from the edge of a plate {min(joint.length_mm, joint.width_mm):g} mm wide lie over each other"
+        return (
+            f"anchors {joint.edge_mm:g} mm from the edge of a plate {min(joint.length_mm, joint.width_mm):g} mm wide "
+            f"lie over each other"
+        )
     return None
 
 
@@ -134,9 +142,12 @@ def concrete_rule(end: End, joint: OnBase) -> Rule | None:
         allowed = nominal * CONCRETE_PHI if end.method.kind == "lrfd" else nominal / CONCRETE_OMEGA
         clause = "AISC 360-22 J8"
     return rule(
-        end, "concrete", "concrete under the plate is pressed", demand=lambda f: _pressure(joint, f), capacity=allowed, unit="MPa",
-        clause=clause, formula="p ≤ strength of the concrete", inputs=[("fc", "cylinder strength", joint.concrete_MPa, "MPa")],
-        source="AISC 360-22 J8, EN 1993-1-8 (from memory)", assumptions=["no wider concrete counted, grouted without gaps"],
+        end, "concrete", "concrete under the plate is pressed", demand=lambda f: _pressure(joint, f), capacity=allowed,
+        unit="MPa",
+        clause=clause, formula="p ≤ strength of the concrete",
+        inputs=[("fc", "cylinder strength", joint.concrete_MPa, "MPa")],
+        source="AISC 360-22 J8, EN 1993-1-8 (from memory)",
+        assumptions=["no wider concrete counted, grouted without gaps"],
         shown=("p", "greatest pressure"),
     )  # fmt: skip
 

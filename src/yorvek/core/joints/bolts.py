@@ -3,22 +3,18 @@
 from __future__ import annotations
 
 import math
-from itertools import product
-from typing import Annotated, Literal
 
 import numpy as np
 from numpy.typing import NDArray
-from pydantic import Field
 
 from yorvek.core.clauses.aisc360 import bolted as aisc
-from yorvek.core.clauses.aisc360.fasteners import minimum_edge_mm, standard_hole_mm
 from yorvek.core.clauses.aisc360.pulled import block_shear
 from yorvek.core.clauses.en1993 import bolted as en
 from yorvek.core.joints.at import End
-from yorvek.core.joints.kind import Count, Kind, Millimetres, Size, steps
+from yorvek.core.joints.bolt_layout import Bolted, geometry, hole_trouble
+from yorvek.core.joints.kind import Kind, steps
 from yorvek.core.joints.rule import Rule, States, rule, size, straight_and_square
-from yorvek.core.joints.strengths import GAMMA_M0, GAMMA_M2, Grade, bolt_shear_N, fastener, is_en
-from yorvek.core.model import Model
+from yorvek.core.joints.strengths import GAMMA_M0, GAMMA_M2, bolt_shear_N, fastener, is_en
 
 Floats = NDArray[np.float64]
 SOURCE = "AISC 360-22 J3, J4, D2, EN 1993-1-8 3, 1993-1-1 6.2.3 (from memory), held against check values"
@@ -30,89 +26,8 @@ HOLE_DAMAGE_MM = 2.0
 SIZES = (10.0, 12.0, 16.0, 20.0, 24.0)
 PLATES = (6.0, 8.0, 10.0, 12.0, 15.0, 20.0)
 NO_LIMIT = 1e6
-ROUNDING_MM = 0.05
 PLASTIC = 1.5
 """Plastic over elastic modulus of a rectangle (AISC F11 allows up to 1.6)."""
-
-
-class Bolted(Model):
-    """Bolts in shear through a plate along the bar, rows along it and columns across, mm."""
-
-    kind: Literal["bolts"] = "bolts"
-    bolt_mm: Size
-    rows: Count
-    columns: Count
-    pitch_mm: Annotated[float, Field(ge=0, le=2000)]
-    gauge_mm: Annotated[float, Field(ge=0, le=2000)]
-    edge_mm: Millimetres = Field(description="from a hole's middle to the plate's end along the bar")
-    side_mm: Millimetres = Field(description="from a hole's middle to the plate's side")
-    plate_mm: Millimetres
-    planes: Annotated[int, Field(ge=1, le=2)] = 1
-    grade: Grade = "8.8"
-    threads_in: bool = Field(default=True, description="threads in the shear plane")
-    hole_kind: Literal["standard", "oversize", "short slot", "long slot"] = "standard"
-    hole_mm: Millimetres | None = Field(default=None, description="the hole itself, where it is not the standard one")
-    must_not_slip: bool = False
-    pretension_N: Annotated[float, Field(gt=0, le=1e6)] | None = None
-    slip_factor: Annotated[float, Field(gt=0, le=0.6)] = 0.3
-    one_leg: bool = Field(default=False, description="through one leg of an angle, or one wall of a channel or tee")
-    through: bool = Field(default=False, description="through both walls of a tube, plates outside")
-
-    @property
-    def bored_mm(self) -> float:
-        return standard_hole_mm(self.bolt_mm) if self.hole_mm is None else self.hole_mm
-
-    @property
-    def width_mm(self) -> float:
-        return (self.columns - 1) * self.gauge_mm + 2 * self.side_mm
-
-    @property
-    def places(self) -> Floats:
-        """Of the bolts from their middle, along and across, [n, 2]."""
-        at = np.array(list(product(range(self.rows), range(self.columns))), float) * (self.pitch_mm, self.gauge_mm)
-        return np.asarray(at - at.mean(axis=0))
-
-
-def geometry(end: End, joint: Bolted) -> str | None:
-    """All distances that cannot be, or are below the least of the method's standard."""
-    d, hole, by_en = joint.bolt_mm, joint.bored_mm, is_en(end)
-    if hole < d:
-        return f"a bolt of {d:g} mm does not go into a hole of {hole:g} mm"
-    edge = en.EDGE * hole if by_en else minimum_edge_mm(d)
-    along, across = (en.PITCH * hole, en.GAUGE * hole) if by_en else (aisc.LEAST_PITCH * d, aisc.LEAST_PITCH * d)
-    found = [
-        _spacing("pitch of the rows", joint.rows, joint.pitch_mm, hole, along),
-        _spacing("gauge of the columns across", joint.columns, joint.gauge_mm, hole, across),
-        _edge("end distance (to the edge along the bar)", joint.edge_mm, hole, edge),
-        _edge("side distance (to the edge)", joint.side_mm, hole, edge),
-    ]
-    return "; ".join(f for f in found if f) or None
-
-
-def _spacing(what: str, count: int, value: float, hole: float, least: float) -> str:
-    if count < 2 or value >= least - ROUNDING_MM:
-        return ""
-    if value <= hole:
-        return f"the {what} of {value:g} mm makes holes of {hole:g} mm overlap: set them farther apart"
-    return f"the {what} of {value:g} mm is below the least of {least:.1f} mm: set them farther apart"
-
-
-def _edge(what: str, value: float, hole: float, least: float) -> str:
-    if value >= least - ROUNDING_MM:
-        return ""
-    if value <= hole / 2:
-        return f"the {what} of {value:g} mm puts the hole of {hole:g} mm outside the plate: move it in"
-    return f"the {what} of {value:g} mm is below the least of {least:.1f} mm: move it in"
-
-
-def hole_trouble(joint: Bolted) -> str | None:
-    """Holes that are not standard carry by friction only."""
-    larger = joint.hole_mm is not None and joint.hole_mm > standard_hole_mm(joint.bolt_mm) + 0.6
-    if (joint.hole_kind != "standard" or larger) and not joint.must_not_slip:
-        return f"an oversize or slotted hole ({joint.bored_mm:g} mm for a bolt of {joint.bolt_mm:g}) lets the joint slip: a standard hole, or bolts tightened so that it must not slip"
-    if joint.must_not_slip and joint.pretension_N is None:
-        return "a joint that must not slip needs the pretension of its bolts"
-    return None
 
 
 def furthest_N(joint: Bolted, f: Floats) -> Floats:
@@ -133,7 +48,10 @@ def turns(joint: Bolted, f: Floats) -> str | None:
     reach = max(float(np.ptp(joint.places, axis=0).max()), joint.width_mm)
     in_plane = max(force, abs(f[5]) / max(reach, 1.0))
     if abs(f[2]) > ASIDE * in_plane or abs(f[3]) > ASIDE * in_plane * reach:
-        return "the load comes across the plate or twists it, which a flat bolted plate does not take: hold it sideways or use an end plate"
+        return (
+            "the load comes across the plate or twists it, which a flat bolted plate does not take: hold it sideways "
+            "or use an end plate"
+        )
     return None
 
 
@@ -175,7 +93,8 @@ def _en_bearing(end: End, joint: Bolted, plate_mm: float) -> tuple[float, float]
 
     def way(e1: float, p1: float, e2: float, p2: float) -> float:
         return en.bearing_N(
-            fu_MPa=end.Fu_MPa, fub_MPa=fub, d_mm=joint.bolt_mm, t_mm=plate_mm, hole_mm=hole, e1_mm=e1, p1_mm=p1, e2_mm=e2, p2_mm=p2
+            fu_MPa=end.Fu_MPa, fub_MPa=fub, d_mm=joint.bolt_mm, t_mm=plate_mm, hole_mm=hole, e1_mm=e1, p1_mm=p1,
+            e2_mm=e2, p2_mm=p2
         ) / GAMMA_M2  # fmt: skip
 
     return way(joint.edge_mm, p, joint.side_mm, g), way(joint.side_mm, g, joint.edge_mm, p)
@@ -190,7 +109,8 @@ def bolts_rule(end: End, joint: Bolted, wrong: str | None) -> Rule:
     return rule(
         end, "bolts", f"{n} bolt{'s' if n > 1 else ''} M{joint.bolt_mm:g} {joint.grade} in shear",
         demand=lambda f: furthest_N(joint, f), capacity=one * less, unit="N",
-        clause="EN 1993-1-8 table 3.4, 3.8; elastic vector" if is_en(end) else "AISC 360-22 J3-1; elastic vector method",
+        clause="EN 1993-1-8 table 3.4, 3.8; elastic vector" if is_en(end) else "AISC 360-22 J3-1; elastic vector "
+            "method",
         formula="Fb ≤ shear of one bolt × planes",
         inputs=[
             ("n", "bolts", float(n), ""), ("Ip", "Σr² of the group", float((joint.places**2).sum()), "mm2"),
@@ -198,7 +118,8 @@ def bolts_rule(end: End, joint: Bolted, wrong: str | None) -> Rule:
             ("planes", "shear planes", float(joint.planes), ""), ("βL", "left of it in a long joint", less, ""),
         ],
         source=SOURCE,
-        assumptions=["plates stay flat, bolts are alike and fit their holes alike", "threads in the shear plane" if joint.threads_in else "no threads in the shear plane"],
+        assumptions=["plates stay flat, bolts are alike and fit their holes alike",
+            "threads in the shear plane" if joint.threads_in else "no threads in the shear plane"],
         why_not=lambda f: wrong or turns(joint, f), shown=("Fb", "on the furthest bolt"),
     )  # fmt: skip
 
@@ -212,7 +133,8 @@ def bearing_rule(end: End, joint: Bolted, plate_mm: float, wrong: str | None) ->
         clause="EN 1993-1-8 table 3.4" if is_en(end) else "AISC 360-22 J3-6a, J3-6c",
         formula="Fb ≤ k1 αb fu d t / γM2" if is_en(end) else "Fb ≤ min(2.4 d t Fu, 1.2 lc t Fu) by the method",
         inputs=[
-            ("t", "plate", plate_mm, "mm"), ("dh", "hole", joint.bored_mm, "mm"), ("Fu", "ultimate strength", end.Fu_MPa, "MPa"),
+            ("t", "plate", plate_mm, "mm"), ("dh", "hole", joint.bored_mm, "mm"),
+            ("Fu", "ultimate strength", end.Fu_MPa, "MPa"),
             *((f"lc {k}", f"clear to the {k}", v, "mm") for k, v in sizes.items() if v < NO_LIMIT),
         ],
         source=SOURCE, assumptions=["every bolt as the one that is worst off", "the plate is of the bar's own metal"],
@@ -247,14 +169,16 @@ def plate_rule(end: End, joint: Bolted, wrong: str | None) -> Rule:
 
     return rule(
         end, "plate", "plate: gross yielding, net section, bending",
-        demand=share, capacity=1.0, unit="", clause="EN 1993-1-1 6.2.3; 1993-1-8 3.10" if is_en(end) else "AISC 360-22 D2, J4.1, J4.2, F11",
+        demand=share, capacity=1.0, unit="",
+        clause="EN 1993-1-1 6.2.3; 1993-1-8 3.10" if is_en(end) else "AISC 360-22 D2, J4.1, J4.2, F11",
         formula="N / min(Fy A, Fu Ae) + M/Mc + (V/Vc)² ≤ 1",
         inputs=[
             ("w", "width", w, "mm"), ("t", "plate", t, "mm"), ("Ag", "gross", gross, "mm2"), ("An", "net", net, "mm2"),
             ("U", "of the net area that counts (shear lag)", lag, ""), ("Ny", "gross section takes", yields, "N"),
             ("Nu", "net section takes", ruptures, "N"), ("Vc", "takes in shear through a row", shears, "N"),
         ],
-        source=SOURCE, assumptions=["the plate is of the bar's own metal", "push: its free length is held, or looked at as a member"],
+        source=SOURCE,
+        assumptions=["the plate is of the bar's own metal", "push: its free length is held, or looked at as a member"],
         why_not=lambda f: wrong or turns(joint, f), shown=("share", "share of the plate's strength"),
     )  # fmt: skip
 
@@ -327,11 +251,14 @@ def block_rule(end: End, joint: Bolted, wrong: str | None) -> Rule:
     along, across = block_N(end, joint, along=True), block_N(end, joint, along=False)
     return rule(
         end, "block", "plate torn out in a block",
-        demand=lambda f: np.maximum(f[:, 0], 0.0) / along + np.where(np.abs(f[:, 1]) > ASIDE * size(f, 0, 1), np.abs(f[:, 1]), 0.0) / across,
+        demand=lambda f: np.maximum(f[:, 0], 0.0) / along + np.where(np.abs(f[:, 1]) > ASIDE * size(f, 0, 1),
+            np.abs(f[:, 1]), 0.0) / across,
         capacity=1.0, unit="", clause="EN 1993-1-8 3.10.2" if is_en(end) else "AISC 360-22 J4-5",
         formula="N / block along + V / block across ≤ 1",
-        inputs=[("Nb", "block along the bar", along, "N"), ("Vb", "block across it", across, "N"), ("t", "plate", joint.plate_mm, "mm")],
-        source=SOURCE, assumptions=["the least of the blocks between the columns, outside them, and to one side; even pull, Ubs = 1"],
+        inputs=[("Nb", "block along the bar", along, "N"), ("Vb", "block across it", across, "N"),
+            ("t", "plate", joint.plate_mm, "mm")],
+        source=SOURCE,
+        assumptions=["the least of the blocks between the columns, outside them, and to one side; even pull, Ubs = 1"],
         why_not=lambda f: wrong or turns(joint, f), shown=("share", "share of what the block holds"),
     )  # fmt: skip
 
@@ -346,10 +273,12 @@ def slip_rule(end: End, joint: Bolted, wrong: str | None) -> Rule | None:
         one = aisc.slip_N(joint.pretension_N, joint.slip_factor, joint.planes, joint.hole_kind, end.method.kind)
     return rule(
         end, "slip", "slip of the joint",
-        demand=lambda f: furthest_N(joint, f), capacity=one, unit="N", clause="EN 1993-1-8 3.9" if is_en(end) else "AISC 360-22 J3-4",
+        demand=lambda f: furthest_N(joint, f), capacity=one, unit="N",
+        clause="EN 1993-1-8 3.9" if is_en(end) else "AISC 360-22 J3-4",
         formula="Fb ≤ ks n μ Fp / γM3" if is_en(end) else "Fb ≤ μ Du hf Tb ns by the method",
         inputs=[("Tb", "pretension", joint.pretension_N, "N"), ("μ", "slip factor", joint.slip_factor, "")],
-        source=SOURCE, assumptions=["surfaces as their slip factor asks, no paint or oil; tightened by a way that is checked"],
+        source=SOURCE,
+        assumptions=["surfaces as their slip factor asks, no paint or oil; tightened by a way that is checked"],
         why_not=wrong, shown=("Fb", "on the furthest bolt"),
     )  # fmt: skip
 
@@ -373,7 +302,8 @@ def find(end: End, joint: Bolted) -> States:
         "block": block_rule(end, joint, wrong) if wrong is None else wrong,
         "slip": slip_rule(end, joint, wrong),
         "wall they are bolted to": (
-            f"the wall of {on_wall[0].name} under bolts through one side of it: weld a plate on, or bolt through both walls"
+            f"the wall of {on_wall[0].name} under bolts through one side of it: weld a plate on, or bolt through "
+            f"both walls"
             if on_wall and not joint.through
             else None
         ),
@@ -387,5 +317,5 @@ KIND = Kind(
         *steps(j, lambda v: f"bolts M{v:g}", "bolt_mm", SIZES),
         *steps(j, lambda v: f"plate {v:g} mm", "plate_mm", PLATES),
     ],
-    outside=lambda j: ["the other plates that the bolts go through: as thick and wide, or looked at as their own joint"],
+    outside=lambda j: ["the other plates that the bolts go through: as thick and wide, or looked at by themselves"],
 )  # fmt: skip

@@ -64,7 +64,10 @@ def geometry(end: End, joint: EndPlated) -> str | None:
     if s.closed or s.shape in ("flat", "round_bar", "square_bar"):
         room = (joint.gauge_mm - s.width_mm) / 2
         if room < HALF_NUT * d - 0.05:
-            return f"there is no room for nut and wrench: the bolts stand {room:g} mm from the bar's face, half a nut is {HALF_NUT * d:.1f} mm; a wider gauge"
+            return (
+                f"there is no room for nut and wrench: the bolts stand {room:g} mm from the bar's face, half a nut "
+                f"is {HALF_NUT * d:.1f} mm; a wider gauge"
+            )
     if joint.width_mm < s.width_mm:
         return f"the plate is narrower than the bar ({joint.width_mm:g} on {s.width_mm:g} mm)"
     return None
@@ -130,7 +133,8 @@ def shear_rule(end: End, joint: EndPlated, alone: float, wrong: str | None) -> R
         return together(V / one, pull(f) / alone)
 
     return rule(
-        end, "bolts", f"{n} bolts M{joint.bolt_mm:g} {joint.grade}, shear beside the pull", demand=share, capacity=1.0, unit="",
+        end, "bolts", f"{n} bolts M{joint.bolt_mm:g} {joint.grade}, shear beside the pull", demand=share, capacity=1.0,
+        unit="",
         clause="EN 1993-1-8 table 3.4" if is_en(end) else "AISC 360-22 J3-3",
         formula="V/Vc + T/(1.4 Tc) ≤ 1" if is_en(end) else "V/Vc + T/Tc ≤ 1.3, each ≤ 1",
         inputs=[

@@ -65,9 +65,11 @@ def find(end: End, joint: FishPlated) -> States:
             why_not=tapered, shown=("σ", "stress of the plate"),
         ),
         "fish plate welds": rule(
-            end, "fish plate welds", "welds of the fish plates", demand=weld, capacity=allowed, unit="N/mm", clause="AISC 360-22 J2.4; EN 1993-1-8 4.5",
+            end, "fish plate welds", "welds of the fish plates", demand=weld, capacity=allowed, unit="N/mm",
+            clause="AISC 360-22 J2.4; EN 1993-1-8 4.5",
             formula="q ≤ strength of the throat", source=source, assumptions=assumed, why_not=small,
-            inputs=[*sizes, ("leg", "fillet leg", joint.leg_mm, "mm"), ("l", "straight lap on this side", straight, "mm")],
+            inputs=[*sizes, ("leg", "fillet leg", joint.leg_mm, "mm"),
+                ("l", "straight lap on this side", straight, "mm")],
             shown=("q", "flow in a weld"),
         ),
     }  # fmt: skip

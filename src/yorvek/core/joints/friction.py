@@ -47,12 +47,16 @@ def find(end: End, joint: Held) -> States:
     def aside(f: Floats) -> str | None:
         across, bent = float(np.hypot(f[1], f[2])), float(np.hypot(f[4], f[5]))
         if across > ACROSS * hold.slip_N or bent > ACROSS * hold.slip_N * bar:
-            return "the load also comes across the bar or bends it at the clamp: it opens the joint, which friction does not cover"
+            return (
+                "the load also comes across the bar or bends it at the clamp: it opens the joint, which friction "
+                "does not cover"
+            )
         return None
 
     found = rule(
         end, "slip", f"held by {joint.by}",
-        demand=lambda f: np.hypot(f[:, 0] / hold.slip_N, f[:, 3] / hold.torque_Nmm), capacity=1 / SAFETY_ON_SLIP, unit="",
+        demand=lambda f: np.hypot(f[:, 0] / hold.slip_N, f[:, 3] / hold.torque_Nmm), capacity=1 / SAFETY_ON_SLIP,
+        unit="",
         clause="friction of two lines of contact", formula="√((N/Ns)² + (T/Ts)²) ≤ 1 / 1.5",
         inputs=[
             ("F", "preload of one bolt, T/(0.2 d)", each, "N"), ("μ", "friction", joint.friction, ""),

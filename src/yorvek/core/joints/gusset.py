@@ -60,7 +60,10 @@ def find(end: End, joint: Gusseted) -> States:
 
     def bends(f: Floats) -> str | None:
         if float(np.abs(f[4:6]).max()) > NO_MOMENT_NMM:
-            return "a gusset is looked at for pull, push and shear, and a moment comes on it: let the end turn, or choose an end plate"
+            return (
+                "a gusset is looked at for pull, push and shear, and a moment comes on it: let the end turn, or "
+                "choose an end plate"
+            )
         return None
 
     small = end.metals_apart() or leg_trouble(end, joint.leg_mm, joint.plate_mm)
@@ -77,18 +80,22 @@ def find(end: End, joint: Gusseted) -> States:
     return {
         "gusset, pull": rule(
             end, "gusset, pull", "gusset plate in pull", demand=lambda f: np.maximum(f[:, 0], 0.0),
-            capacity=min(area * end.Fy_MPa / by.member, area * end.Fu_MPa / by.rupture), unit="N", clause="AISC 360-22 J4.1, effective width",
-            formula="N ≤ Fy w t by the method", inputs=sizes, source=SOURCE, assumptions=assumed, why_not=bends, shown=("N", "pull"),
+            capacity=min(area * end.Fy_MPa / by.member, area * end.Fu_MPa / by.rupture), unit="N",
+            clause="AISC 360-22 J4.1, effective width",
+            formula="N ≤ Fy w t by the method", inputs=sizes, source=SOURCE, assumptions=assumed, why_not=bends,
+            shown=("N", "pull"),
         ),
         "gusset, push": rule(
             end, "gusset, push", "gusset plate in push", demand=lambda f: np.maximum(-f[:, 0], 0.0),
             capacity=plate.Fcr_MPa * area / by.member, unit="N", clause="AISC 360-22 J4.4, E3",
-            formula="N ≤ Fcr w t by the method", inputs=[*sizes, *free], source=SOURCE, assumptions=assumed, why_not=bends, shown=("N", "push"),
+            formula="N ≤ Fcr w t by the method", inputs=[*sizes, *free], source=SOURCE, assumptions=assumed,
+            why_not=bends, shown=("N", "push"),
         ),
         "gusset welds": rule(
             end, "gusset welds", "welds along the bar on its gusset", demand=lambda f: size(f, 0, 1, 2) / length,
             capacity=weld_strength(end).least * joint.leg_mm, unit="N/mm", clause="AISC 360-22 J2.4; EN 1993-1-8 4.5",
-            formula="N / (n l) ≤ strength of the throat", inputs=[*sizes, ("leg", "fillet leg", joint.leg_mm, "mm"), ("n", "welds", float(joint.welds), "")],
+            formula="N / (n l) ≤ strength of the throat",
+            inputs=[*sizes, ("leg", "fillet leg", joint.leg_mm, "mm"), ("n", "welds", float(joint.welds), "")],
             source=SOURCE, assumptions=assumed, why_not=lambda f: small or bends(f), shown=("q", "flow in a weld"),
         ),
         "slotted bar": _slotted(end, joint),
@@ -97,7 +104,9 @@ def find(end: End, joint: Gusseted) -> States:
 
 
 def _slotted(end: End, joint: Gusseted) -> Rule | str | None:
-    """Rupture of the bar at its lap with shear lag, AISC D3: a slotted tube, an angle or channel by one leg or web, a flat."""
+    """Rupture of the bar at its lap with shear lag, AISC D3: a slotted tube, an angle or channel by one leg or web, a
+    flat.
+    """
     s = end.section
     assert s is not None
     if joint.slot_mm is None:
@@ -113,13 +122,16 @@ def _slotted(end: End, joint: Gusseted) -> Rule | str | None:
         end, "slotted bar", "slotted tube, net section", demand=lambda f: np.maximum(f[:, 0], 0.0),
         capacity=net * lag * end.Fu_MPa / end.method.divides.rupture, unit="N", clause="AISC 360-22 D2-2, table D3.1",
         formula="N ≤ Fu U An by the method",
-        inputs=[("An", "net section", net, "mm2"), ("U", "of it that counts (shear lag)", lag, ""), ("s", "slot", joint.slot_mm, "mm")],
+        inputs=[("An", "net section", net, "mm2"), ("U", "of it that counts (shear lag)", lag, ""),
+            ("s", "slot", joint.slot_mm, "mm")],
         source=SOURCE, assumptions=["the slot ends in a round hole, its end is not welded"], shown=("N", "pull"),
     )  # fmt: skip
 
 
 def _lapped(end: End, joint: Gusseted) -> Rule | None:
-    """The bar itself where it is welded along its edges only; tubes and solid bars beside a plate are taken by their welds."""
+    """The bar itself where it is welded along its edges only; tubes and solid bars beside a plate are taken by their
+    welds.
+    """
     s = end.section
     assert s is not None
     if s.shape in ("angle", "channel"):
@@ -130,9 +142,11 @@ def _lapped(end: End, joint: Gusseted) -> Rule | None:
         return None
     return rule(
         end, "slotted bar", "bar where it laps the gusset", demand=lambda f: np.maximum(f[:, 0], 0.0),
-        capacity=max(lag, 0.0) * s.A_mm2 * end.Fu_MPa / end.method.divides.rupture, unit="N", clause="AISC 360-22 D2-2, table D3.1",
+        capacity=max(lag, 0.0) * s.A_mm2 * end.Fu_MPa / end.method.divides.rupture, unit="N",
+        clause="AISC 360-22 D2-2, table D3.1",
         formula="N ≤ Fu U A by the method",
-        inputs=[("A", "section", s.A_mm2, "mm2"), ("U", "of it that counts (shear lag)", lag, ""), ("l", "lap", joint.lap_mm, "mm")],
+        inputs=[("A", "section", s.A_mm2, "mm2"), ("U", "of it that counts (shear lag)", lag, ""),
+            ("l", "lap", joint.lap_mm, "mm")],
         source=SOURCE, assumptions=["welded along its edges over the whole lap"], shown=("N", "pull"),
     )  # fmt: skip
 

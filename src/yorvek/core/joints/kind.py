@@ -1,4 +1,6 @@
-"""What a kind of joint is: one file that registers itself, with its model, its limit states, its next sizes and its words."""
+"""What a kind of joint is: one file that registers itself, with its model, its limit states, its next sizes and its
+words.
+"""
 
 from __future__ import annotations
 
@@ -24,7 +26,8 @@ Larger = list[tuple[str, Any]]
 class Kind(Generic[J]):
     """A kind of joint.
 
-    `states`: every limit state that applies to it, by name; `find`: what is known of them for one joint; `bigger`: changes
+    `states`: every limit state that applies to it, by name; `find`: what is known of them for one joint; `bigger`:
+    changes
     that make it stronger, small ones first; `outside`: what is not looked at and said beside every figure.
     """
 

@@ -1,4 +1,6 @@
-"""What a bar lands on: the wall of a tube that runs on or ends there, a corner of two tubes, the flange of an open section."""
+"""What a bar lands on: the wall of a tube that runs on or ends there, a corner of two tubes, the flange of an open
+section.
+"""
 
 from __future__ import annotations
 
@@ -102,7 +104,10 @@ def _outside(end: End, onto: Onto, at: Seat) -> str | None:
     across = at.across_mm
     wide = onto.section.depth_mm if onto.section.shape == "chs" else at.face_mm
     if across > wide + 0.5:
-        return f"it is wider than the chord {onto.name} it stands on ({across:g} on {wide:g} mm): the rules for walls do not speak; a larger chord"
+        return (
+            f"it is wider than the chord {onto.name} it stands on ({across:g} on {wide:g} mm): the rules for walls "
+            f"do not speak; a larger chord"
+        )
     return None
 
 
@@ -215,7 +220,8 @@ def _use(end: End, onto: Onto) -> float:
 
 
 def _interaction(end: End, onto: Onto, at: Seat, found: Wall, name: str = "wall", title: str = "") -> Rule:
-    """Pull or push with both moments: added on flat faces; on round walls the moment in plane counts squared, as the factor on
+    """Pull or push with both moments: added on flat faces; on round walls the moment in plane counts squared, as the
+    factor on
     all of them together at which the sum is 1.
     """
     axes = USUAL_AXES if end.axes is None else end.axes
@@ -231,13 +237,16 @@ def _interaction(end: End, onto: Onto, at: Seat, found: Wall, name: str = "wall"
 
     return rule(
         end, name, title or f"wall of {onto.name} under it",
-        demand=share, capacity=1.0, unit="", clause=f"{found.rule}; EN 1993-1-8 7" if is_en(end) else f"AISC 360-22 {found.rule}",
+        demand=share, capacity=1.0, unit="",
+        clause=f"{found.rule}; EN 1993-1-8 7" if is_en(end) else f"AISC 360-22 {found.rule}",
         formula="N/Na + (Mi/Mia)² + Mo/Moa ≤ 1" if found.round else "N/Na + Mi/Mia + Mo/Moa ≤ 1",
         inputs=[
-            ("Na", "wall holds along the branch", found.axial_N, "N"), ("Mia", "in the plane of both", found.in_plane_Nmm, "Nmm"),
+            ("Na", "wall holds along the branch", found.axial_N, "N"),
+            ("Mia", "in the plane of both", found.in_plane_Nmm, "Nmm"),
             ("Moa", "out of the plane", found.out_of_plane_Nmm, "Nmm"), ("β", "width over the chord's", found.beta, ""),
             ("t", "wall", onto.section.wall_mm if onto.section else 0.0, "mm"),
-            ("Qf", "left by the chord's own stress", found.Qf, ""), ("U", "its own stress over what the method sets against it", _use(end, onto), ""),
+            ("Qf", "left by the chord's own stress", found.Qf, ""),
+            ("U", "its own stress over what the method sets against it", _use(end, onto), ""),
         ],
         source=SOURCE,
         assumptions=[
@@ -266,7 +275,9 @@ def plate_wall(end: End, *, along_mm: float, across_mm: float, what: str, name: 
 
 
 def corner_rule(end: End, onto: Onto) -> Rule:
-    """A welded corner of two rectangular tubes of one size, EN 1993-1-8 7.5.2: shares of pull, push and bending up to kappa."""
+    """A welded corner of two rectangular tubes of one size, EN 1993-1-8 7.5.2: shares of pull, push and bending up to
+    kappa.
+    """
     s, c = end.section, onto.section
     assert s is not None and c is not None
     if s.shape != "rhs" or c.id != s.id:

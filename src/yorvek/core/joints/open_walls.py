@@ -33,7 +33,8 @@ def open_rule(end: End, onto: Onto) -> Rule | None:
         return never(
             end,
             "web under it",
-            f"it lands on {onto.name}, a {c.shape.replace('_', ' ')}: how that is bent aside is not looked at; stiffen it or judge it otherwise",
+            f"it lands on {onto.name}, a {c.shape.replace('_', ' ')}: how that is bent aside is not looked at; "
+            f"stiffen it or judge it otherwise",
         )
     at = seat(end, onto)
     axes = USUAL_AXES if end.axes is None else end.axes
@@ -55,13 +56,16 @@ def open_rule(end: End, onto: Onto) -> Rule | None:
 
     return rule(
         end, "web under it", f"web and flange of {onto.name} under it",
-        demand=share, capacity=1.0, unit="", clause=words, formula="F ≤ least of web yielding, crippling, flange bending",
+        demand=share, capacity=1.0, unit="", clause=words,
+        formula="F ≤ least of web yielding, crippling, flange bending",
         inputs=[
             ("Fw", "web takes in push", pushed, "N"), ("Ff", "flange takes in pull", pulled, "N"),
-            ("lb", "length it bears on", bears, "mm"), ("tw", "web", c.wall_mm, "mm"), ("tf", "flange", c.flange_mm, "mm"),
+            ("lb", "length it bears on", bears, "mm"), ("tw", "web", c.wall_mm, "mm"),
+            ("tf", "flange", c.flange_mm, "mm"),
         ],
         source="AISC 360-22 J10, EN 1993-1-5 6 (from memory)",
-        assumptions=["no stiffener there", "the flange is held sideways at the place", "moments as a couple on nine tenths of the bar's size"],
+        assumptions=["no stiffener there", "the flange is held sideways at the place",
+            "moments as a couple on nine tenths of the bar's size"],
         shown=("share", "share of what web and flange take"),
     )  # fmt: skip
 
@@ -79,7 +83,8 @@ def _web_push_N(end: End, onto: Onto, bears: float) -> tuple[float, str]:
     k = c.flange_mm + c.root_radius_mm
     yields = web_yielding(Fy_MPa=Fy, web_mm=c.wall_mm, k_mm=k, bearing_mm=bears, at_end=onto.at_end)
     cripples = web_crippling(
-        Fy_MPa=Fy, E_MPa=min(onto.metal.E_MPa, AISC_E_MPA), depth_mm=c.depth_mm, web_mm=c.wall_mm, flange_mm=c.flange_mm,
+        Fy_MPa=Fy, E_MPa=min(onto.metal.E_MPa, AISC_E_MPA), depth_mm=c.depth_mm, web_mm=c.wall_mm,
+        flange_mm=c.flange_mm,
         bearing_mm=bears, at_end=onto.at_end,
     )  # fmt: skip
     each = {
@@ -97,7 +102,10 @@ def _on_web(end: End, onto: Onto) -> Rule:
     def aside(f: Floats) -> str | None:
         shear = max(float(np.hypot(f[1], f[2])), 1.0)
         if abs(f[0]) > 0.1 * shear or float(np.abs(f[4:]).max()) > shear * SMALL_ARM_MM:
-            return f"it pulls, pushes or turns the web of {onto.name} aside, which is not looked at: a hinge with a cleat, or a stiffener behind it"
+            return (
+                f"it pulls, pushes or turns the web of {onto.name} aside, which is not looked at: a hinge with a "
+                f"cleat, or a stiffener behind it"
+            )
         return None
 
     c = onto.section

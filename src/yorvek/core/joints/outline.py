@@ -34,7 +34,8 @@ class Line:
     def flows(self, f: Floats) -> Floats:
         """Greatest flow of force across the throat and along the weld, N/mm, [n, 2], of forces [n, 6].
 
-        Pull and bending by the elastic line with both moments and the product of inertia; shear by the lines that run along
+        Pull and bending by the elastic line with both moments and the product of inertia; shear by the lines that run
+        along
         it; twist by the elastic vector.
         """
         N, Vy, Vz, T, My, Mz = (c[:, None] for c in f.T)

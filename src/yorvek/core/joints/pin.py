@@ -36,7 +36,9 @@ PLATES = (5.0, 6.0, 8.0, 10.0, 12.0, 15.0, 20.0, 25.0)
 
 
 class Pinned(Model):
-    """A pin in double shear through a lug between two cheeks, mm. The bar ends in the lug, or a lug is welded onto it."""
+    """A pin in double shear through a lug between two cheeks, mm. The bar ends in the lug, or a lug is welded onto
+    it.
+    """
 
     kind: Literal["pin"] = "pin"
     pin_mm: Size
@@ -100,7 +102,9 @@ def eyes(end: End, joint: Pinned) -> tuple[Eye, Eye]:
 
 
 def _others(joint: Pinned) -> tuple[int, int, int]:
-    """Columns of the forces: the moment about the pin, the one that bends the lug sideways, and the twist about the lug."""
+    """Columns of the forces: the moment about the pin, the one that bends the lug sideways, and the twist about the
+    lug.
+    """
     return {"width": (5, 4, 3), "depth": (4, 5, 3), "length": (3, 4, 5)}[joint.turns_about]
 
 
@@ -133,14 +137,19 @@ def passes(joint: Pinned) -> Callable[[Floats], str | None]:
     def why(f: Floats) -> str | None:
         force = max(float(np.linalg.norm(f[:3])), 1.0)
         if abs(f[about]) > max(1.0, NEXT_TO_NOTHING * force * joint.pin_mm):
-            return "a pin turns: it cannot pass a moment about itself; make the end a hinge there, or choose a joint that holds it"
+            return (
+                "a pin turns: it cannot pass a moment about itself; make the end a hinge there, or choose a joint "
+                "that holds it"
+            )
         return None
 
     return why
 
 
 def eye_ways(end: End, joint: Pinned, eye: Eye) -> tuple[dict[str, float], str, str | None]:
-    """Allowable loads of a plate at its hole by the way it gives, the clause, and what the clause asks that is not there."""
+    """Allowable loads of a plate at its hole by the way it gives, the clause, and what the clause asks that is not
+    there.
+    """
     t, w, a, hole, by = eye.thickness_mm, eye.width_mm, eye.edge_mm, joint.bored_mm, end.method.divides
     if is_en(end):
         beside = (w - hole) / 2
@@ -180,7 +189,8 @@ def eye_ways(end: End, joint: Pinned, eye: Eye) -> tuple[dict[str, float], str, 
     asked = None
     if a < BEHIND * plate.be_mm - 0.05:
         asked = (
-            f"{a:g} mm behind the hole of the {eye.name} is less than the {BEHIND * plate.be_mm:.1f} mm (4/3 of the effective "
+            f"{a:g} mm behind the hole of the {eye.name} is less than the {BEHIND * plate.be_mm:.1f} mm (4/3 of the "
+            f"effective "
             "width beside it) that AISC D5.2 asks for: make the end longer"
         )
     return ways, "AISC 360-22 D5, J7", asked
@@ -195,7 +205,10 @@ def eye_rule(end: End, joint: Pinned, eye: Eye) -> Rule | str:
     what = min(ways, key=lambda k: ways[k])
     moments = passes(joint)
     if eye.name == "lug" and end.method.kind == "lifting" and eye.thickness_mm < eye.width_mm / 30:
-        asked = f"the lug is thinner than a thirtieth of its width ({eye.width_mm / 30:.1f} mm): it may dish; make it thicker"
+        asked = (
+            f"the lug is thinner than a thirtieth of its width ({eye.width_mm / 30:.1f} mm): it may dish; make it "
+            f"thicker"
+        )
     return rule(
         end, eye.name, f"{eye.name}, {what}",
         demand=_pressed(joint), capacity=ways[what], unit="N", clause=clause,
@@ -287,14 +300,17 @@ def foot_rule(end: End, joint: Pinned) -> Rule:
 
     return rule(
         end, "lug foot", "lug's foot" + (" and its welds" if joint.foot_leg_mm else ""),
-        demand=share, capacity=1.0, unit="", clause="AISC 360-22 D2, F11 (elastic), J2.4; EN 1993-1-1 6.2.1, 1993-1-8 4.5",
+        demand=share, capacity=1.0, unit="",
+        clause="AISC 360-22 D2, F11 (elastic), J2.4; EN 1993-1-1 6.2.1, 1993-1-8 4.5",
         formula="N/Nc + V h/Mc + V/Vc + M aside/Mw + T/Tc ≤ 1; flow in the fillets ≤ their strength",
         inputs=[
             ("h", "hole to foot", height or 0.0, "mm"), ("Nc", "pull allowed", pull_N, "N"),
-            ("Mc", "moment allowed", moment, "Nmm"), ("leg", "fillets along both sides", joint.foot_leg_mm or 0.0, "mm"),
+            ("Mc", "moment allowed", moment, "Nmm"),
+            ("leg", "fillets along both sides", joint.foot_leg_mm or 0.0, "mm"),
             ("l", "length of each", weld if joint.foot_leg_mm else 0.0, "mm"),
         ],
-        source="statics; AISC 360-22, EN 1993 (from memory)", assumptions=["the foot is as wide as the lug at its hole"],
+        source="statics; AISC 360-22, EN 1993 (from memory)",
+        assumptions=["the foot is as wide as the lug at its hole"],
         why_not=why, shown=("share", "share of its strength"),
     )  # fmt: skip
 
@@ -315,17 +331,20 @@ def outside(joint: Pinned) -> list[str]:
     if joint.foot_leg_mm is not None:
         return []
     return [
-        "the welds of the lug and of the cheeks to what they stand on: give the lug's foot, or make them as strong as the plates"
+        "the welds of the lug and of the cheeks to what they stand on: give the lug's foot, or make them as strong "
+        "as the plates"
     ]
 
 
 KIND = Kind(
     Pinned, "pin through a lug between cheeks", ("pin", "lug", "cheeks", "lug foot", "lug wall"), find,
     bigger=lambda j: [
-        *(x for x in steps(j, lambda v: f"pin {v:g} mm", "pin_mm", PINS) if x[1].pin_mm < 0.6 * j.width_mm and j.hole_mm is None),
+        *(x for x in steps(j, lambda v: f"pin {v:g} mm", "pin_mm",
+            PINS) if x[1].pin_mm < 0.6 * j.width_mm and j.hole_mm is None),
         *steps(j, lambda v: f"lug {v:g} mm", "lug_mm", PLATES),
         *steps(j, lambda v: f"cheeks {v:g} mm", "cheek_mm", PLATES),
-        (f"lug {j.width_mm * 1.25:.0f} mm wide", j.model_copy(update={"width_mm": round(j.width_mm * 1.25), "edge_mm": j.edge_mm * 1.25})),
+        (f"lug {j.width_mm * 1.25:.0f} mm wide",
+            j.model_copy(update={"width_mm": round(j.width_mm * 1.25), "edge_mm": j.edge_mm * 1.25})),
     ],
     outside=outside,
 )  # fmt: skip

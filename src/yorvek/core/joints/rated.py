@@ -53,12 +53,14 @@ def find(end: End, joint: Rated) -> States:
         return None
 
     found = rule(
-        end, "rating", f"{joint.what}, by its rating", demand=lambda f: size(f, 0, 1, 2), capacity=joint.rating_N, unit="N",
+        end, "rating", f"{joint.what}, by its rating", demand=lambda f: size(f, 0, 1, 2), capacity=joint.rating_N,
+        unit="N",
         clause="the maker's plate", formula="F ≤ rating", inputs=[("R", "rating", joint.rating_N, "N")],
         source="the part's own plate, as entered",
         assumptions=[
             "the rating has its maker's own factor in it: the load stands against it unfactored"
-            + (", its dynamic factor in it as the maker asks" if joint.with_impact else ", its dynamic factor not in it"),
+            + (", its dynamic factor in it as the maker asks" if joint.with_impact else ", its dynamic factor not in "
+                "it"),
             "rated for " + ", ".join(joint.rated_for),
         ],
         why_not=why, shown=("F", "force on it"), unfactored=not joint.with_impact,

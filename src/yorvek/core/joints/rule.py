@@ -1,4 +1,6 @@
-"""A limit state of a joint: what share of its strength end forces use, and the record of it; and the ledger they stand in."""
+"""A limit state of a joint: what share of its strength end forces use, and the record of it; and the ledger they stand
+in.
+"""
 
 from __future__ import annotations
 

@@ -51,7 +51,8 @@ def find(end: End, joint: Screwed) -> States:
             ("Pns", "one in shear", shear, "N"), ("Pnot", "one pulled", pull, "N"),
         ],
         source="AISI S100-16 J4.3, J4.4 (from memory)", why_not=bends, shown=("use", "share of what they take"),
-        assumptions=["3 diameters apart and 1.5 from edges", "all screws share alike", "the screw itself is stronger: see its maker's data"],
+        assumptions=["3 diameters apart and 1.5 from edges", "all screws share alike",
+            "the screw itself is stronger: see its maker's data"],
     )  # fmt: skip
     return {"screws": found}
 

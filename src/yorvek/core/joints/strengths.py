@@ -99,7 +99,9 @@ def pin_moment_Nmm(end: End, grade: str, d_mm: float) -> float:
 
 
 class WeldStrength(NamedTuple):
-    """What a millimetre of fillet takes, N/mm, of a leg of 1 mm; by the filler and by the metal beside it; the divisor."""
+    """What a millimetre of fillet takes, N/mm, of a leg of 1 mm; by the filler and by the metal beside it; the
+    divisor.
+    """
 
     filler: float
     metal: float

@@ -34,7 +34,8 @@ def fillet_rule(end: End, leg_mm: float) -> Rule:
     why = end.metals_apart() or leg_trouble(end, leg_mm)
     return rule(
         end, "weld", "weld all round",
-        demand=lambda f: size(line.flows(f), 0, 1), capacity=strength.least * leg_mm, unit="N/mm", clause=strength.clause,
+        demand=lambda f: size(line.flows(f), 0, 1), capacity=strength.least * leg_mm, unit="N/mm",
+        clause=strength.clause,
         formula="√(q⊥² + q∥²) ≤ strength of the throat",
         inputs=[
             ("leg", "fillet leg", leg_mm, "mm"), ("l", "length of the line", line.length, "mm"),

@@ -99,7 +99,8 @@ def _drawn(id: str, fy: float, fu: float, fyw: float, fuw: float, price: float) 
         update={
             "yield_at_weld_MPa": fyw,
             "ultimate_at_weld_MPa": fuw,
-            "weldability": "welds with any common process, filler of 70 ksi class; loses half its yield beside the weld",
+            "weldability": "welds with any common process, filler of 70 ksi class; loses half its yield beside the "
+            "weld",
         }
     )
 
@@ -180,7 +181,8 @@ MATERIALS: tuple[Material, ...] = (
         290,
         0.60,
         "salvage of unknown grade: the least of structural steel, S185 of EN 10025-2 (from memory)",
-        "spark and file it first, weld a coupon and bend it; what cracks or is hard is not welded; measure what rust has left",
+        "spark and file it first, weld a coupon and bend it; what cracks or is hard is not welded; measure what rust "
+        "has left",
     ),
     _stainless("304", 205, 515, 4.60),
     _stainless("316", 205, 515, 6.20),

@@ -37,7 +37,8 @@ PANELS: tuple[Material, ...] = (
         1190,
         70,
         9.0,
-        "cast acrylic sheet, bending strength 100 less 30 % for edges; 20 borne for years without crazing (from memory)",
+        "cast acrylic sheet, bending strength 100 less 30 % for edges; 20 borne for years without crazing (from "
+        "memory)",
         lasting=20,
     ),
     _panel(

@@ -1,4 +1,6 @@
-"""Curves turned into lines and arcs: a run of close points becomes as few arcs as stay within a tolerance of all of them."""
+"""Curves turned into lines and arcs: a run of close points becomes as few arcs as stay within a tolerance of all of
+them.
+"""
 
 from __future__ import annotations
 

@@ -1,4 +1,6 @@
-"""Loose segments of a drawing joined into rings and rings into outlines; what does not close is named with its place."""
+"""Loose segments of a drawing joined into rings and rings into outlines; what does not close is named with its
+place.
+"""
 
 from __future__ import annotations
 

@@ -105,7 +105,8 @@ def plastic_modulus_mm3(polygon: NDArray[np.float64], axis: int) -> float:
 def _above(edges: NDArray[np.float64], level: float) -> tuple[float, float]:
     """Signed area of the polygon above a level and its first moment about that level; edges are rows x, y, x2, y2.
 
-    The integrals of u dx and u2/2 dx, u = height above the level, run over the clipped edges; the clip line adds nothing.
+    The integrals of u dx and u2/2 dx, u = height above the level, run over the clipped edges; the clip line adds
+    nothing.
     """
     x, y, x2, y2 = edges
     u, v = y - level, y2 - level

@@ -1,4 +1,6 @@
-"""Ends of bars that are more than a straight cut: a saddle onto a round tube, a notch around another bar; and their templates."""
+"""Ends of bars that are more than a straight cut: a saddle onto a round tube, a notch around another bar; and their
+templates.
+"""
 
 from __future__ import annotations
 
@@ -49,7 +51,8 @@ def end_cut(side: str, shape: EndShape, s: Section, from_square_deg: float) -> E
     points = [(0.0, base), *((x, y) for x, y in edge), (around, base)]
     return EndCut(
         depth_mm=found.depth_mm,
-        words=f"{side} end saddled onto ⌀{shape.size.value:g} at {90 - abs(from_square_deg):g}°, {found.depth_mm:.1f} mm deep",
+        words=f"{side} end saddled onto ⌀{shape.size.value:g} at {90 - abs(from_square_deg):g}°, "
+        f"{found.depth_mm:.1f} mm deep",
         template=Outline(outer=Ring.polygon(points)),
     )
 

@@ -159,7 +159,8 @@ def slotted_outline(shape: SlottedPlate) -> Outline:
     openings = [
         Ring(
             vertices=[
-                Vertex(x=a, y=y - r), Vertex(x=b, y=y - r, bulge=1.0), Vertex(x=b, y=y + r), Vertex(x=a, y=y + r, bulge=1.0)
+                Vertex(x=a, y=y - r), Vertex(x=b, y=y - r, bulge=1.0), Vertex(x=b, y=y + r),
+                Vertex(x=a, y=y + r, bulge=1.0)
             ]
         )
         for y in (pitch * (k + 0.5) for k in range(shape.slots))

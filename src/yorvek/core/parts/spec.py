@@ -23,7 +23,9 @@ class Rectangle(Model):
 
 
 class BasePlate(Model):
-    """A plate with a grid of holes, the outer ones at an edge distance, and an optional opening in the middle (vent, drain)."""
+    """A plate with a grid of holes, the outer ones at an edge distance, and an optional opening in the middle (vent,
+    drain).
+    """
 
     family: Literal["base_plate"] = "base_plate"
     width: Length
@@ -38,7 +40,9 @@ class BasePlate(Model):
 
 
 class Gusset(Model):
-    """A triangular plate between two members: legs along x and y, the two points cut off, the root cut to clear the weld."""
+    """A triangular plate between two members: legs along x and y, the two points cut off, the root cut to clear the
+    weld.
+    """
 
     family: Literal["gusset"] = "gusset"
     leg_x: Length
@@ -99,7 +103,9 @@ class EndShape(Model):
 
 
 class BarPiece(Model):
-    """A piece of bar or tube: length point to point, ends square or mitred (angle away from square, seen from the side)."""
+    """A piece of bar or tube: length point to point, ends square or mitred (angle away from square, seen from the
+    side).
+    """
 
     family: Literal["bar"] = "bar"
     section_id: str = ""

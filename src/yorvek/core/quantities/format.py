@@ -9,7 +9,9 @@ from yorvek.core.quantities.units import FOOT_MM, INCH_MM, POUND_KG, UnitSystem
 THIN_MM = 20.0
 """Below it a length is a thickness, whose hundredths count."""
 FINEST, BARELY_IN = 64, 0.0005
-"""Of an inch: a thickness within half a thousandth of a sixty-fourth is written as a fraction, any other as a decimal."""
+"""Of an inch: a thickness within half a thousandth of a sixty-fourth is written as a fraction, any other as a
+decimal.
+"""
 
 
 def fraction_text(value_in: float, denominator: int = 16) -> str:
@@ -37,7 +39,9 @@ def plain_number(value: float, digits: int = 2) -> str:
 
 
 def length_text(value_mm: float, unit: UnitSystem, *, denominator: int = 16, with_unit: bool = True) -> str:
-    """A length in the user's unit: 1993.9 mm -> "1993.9 mm" or 6' 6 1/2". What is thin keeps its figures: 6.35 mm, 0.075"."""
+    """A length in the user's unit: 1993.9 mm -> "1993.9 mm" or 6' 6 1/2". What is thin keeps its figures: 6.35 mm,
+    0.075".
+    """
     if unit == "mm":
         number = plain_number(value_mm, 2 if abs(value_mm) < THIN_MM else 1)
         return f"{number} mm" if with_unit else number

@@ -111,7 +111,8 @@ def aluminium_open() -> Iterator[Section]:
     stock = "common extruded stock (common practice, no source)"
     for h, b, t in series.ALUMINIUM_CHANNEL:
         yield rolled.channel(
-            f"AL C {times(h, b, t)}", series="aluminium", system="metric", depth=h, width=b, web=t, flange=t, root=t / 2,
+            f"AL C {times(h, b, t)}", series="aluminium", system="metric", depth=h, width=b, web=t, flange=t,
+            root=t / 2,
             source=stock,
         )  # fmt: skip
     for h, b, web, flange in series.ALUMINIUM_I:

@@ -29,7 +29,9 @@ ASSUMED = {
 
 
 class Placed(Model):
-    """A part where it lies: turned counter-clockwise about its own origin (mirrored left to right before that), then moved."""
+    """A part where it lies: turned counter-clockwise about its own origin (mirrored left to right before that), then
+    moved.
+    """
 
     name: str = ""
     outline: Outline
@@ -239,7 +241,9 @@ def _side_by_side(
     alone: Sequence[_Alone],
     density_kg_m3: float,
 ) -> BuiltUp:
-    """Each part about its own axes; stiffnesses add, and the moduli are those at which the first part reaches its fibre."""
+    """Each part about its own axes; stiffnesses add, and the moduli are those at which the first part reaches its
+    fibre.
+    """
     each = [area_moments(o) for o in outlines]
     m = _together(outlines)
     Ix, Iy, Ixy = (sum(getattr(e, n) for e in each) for n in ("Ix_mm4", "Iy_mm4", "Ixy_mm4"))

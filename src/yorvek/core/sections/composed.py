@@ -26,7 +26,8 @@ SERIES = "composed"
 
 
 def metals(line: str) -> tuple[str, ...]:
-    """Materials it is judged by. Those that all parts are sold in; where there is none, those that no part is weaker than, so
+    """Materials it is judged by. Those that all parts are sold in; where there is none, those that no part is weaker
+    than, so
     that the lower yield speaks for both. Plates, tubes and outlines are sold in every metal.
 
     Raises:
@@ -60,7 +61,9 @@ def _as_strong(least: Material, sold: Sequence[str]) -> str | None:
 
 
 def bought_as(what: str, material_id: str) -> str:
-    """The material in which a part of a composed section is bought: the one that was chosen, or the next no weaker one."""
+    """The material in which a part of a composed section is bought: the one that was chosen, or the next no weaker
+    one.
+    """
     if is_made(what):
         return material_id
     return _as_strong(material(material_id), size_sold_in(size(what))) or material_id
@@ -82,7 +85,9 @@ def composed(line: str) -> Section:
 
 
 def _one_bar(line: str, made: Composition, placed: Sequence[Placed]) -> Section | None:
-    """A single plate or tube, which can be laid out, as the bar it is by the rules of its shape; None for anything else."""
+    """A single plate or tube, which can be laid out, as the bar it is by the rules of its shape; None for anything
+    else.
+    """
     part, source = made.parts[0], "put together by the shop"
     if len(placed) > 1 or part.turn_deg % 90:
         return None
@@ -205,7 +210,9 @@ def _flat(what: str, sold: Section | None) -> tuple[float, float] | None:
 
 
 def _beta(polygons: Sequence[Polygon], whole: BuiltUp, joined: Joined) -> float | None:
-    """None for one that is not alike above and below and is not joined all along: the parts between stitches have no rule."""
+    """None for one that is not alike above and below and is not joined all along: the parts between stitches have no
+    rule.
+    """
     if joined != "continuous":
         return None
     return monosymmetry_mm(polygons, whole.cx_mm, whole.cy_mm, whole.Ix_mm4, whole.shear_centre_y_mm)

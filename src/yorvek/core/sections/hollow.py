@@ -14,7 +14,9 @@ def hot_radii_mm(t: float) -> tuple[float, float]:
 
 
 def cold_radii_mm(t: float) -> tuple[float, float]:
-    """Outer and inner corner radius of cold-formed sections: 2 t to 6 mm, 2.5 t to 10, 3 t above. EN 10219-2 (from memory)."""
+    """Outer and inner corner radius of cold-formed sections: 2 t to 6 mm, 2.5 t to 10, 3 t above. EN 10219-2 (from
+    memory).
+    """
     outer = 2.0 * t if t <= 6 else 2.5 * t if t <= 10 else 3.0 * t
     return outer, outer - t
 
@@ -43,7 +45,9 @@ def hollow_torsion(depth: float, width: float, t: float, r_out: float, r_in: flo
 
 
 def inch_torsion_modulus_mm3(depth: float, width: float, t: float) -> float:
-    """Torsion modulus as the inch tables give it: 2 (B - t)(H - t) t - 4.5 (4 - pi) t^3. AISC 360-22 H3.1 (from memory)."""
+    """Torsion modulus as the inch tables give it: 2 (B - t)(H - t) t - 4.5 (4 - pi) t^3. AISC 360-22 H3.1 (from
+    memory).
+    """
     return 2 * (width - t) * (depth - t) * t - 4.5 * (4 - math.pi) * t**3
 
 

@@ -1,8 +1,11 @@
 """Sections a shop puts together itself, written as one line that is their name and holds all of them.
 
-``Rail box = SHS 60×60×4 hot + plate 80×6 at -10, 60 | continuous``: parts with their place (lower left corner of the box
-around each, then turned counter-clockwise about it), and how they are joined. A part is a size of the catalogue, a plate,
-a tube or a box of any wall (as measured on what is salvaged), or an outline. The line goes wherever a section's name goes,
+``Rail box = SHS 60×60×4 hot + plate 80×6 at -10, 60 | continuous``: parts with their place (lower left corner of the
+box
+around each, then turned counter-clockwise about it), and how they are joined. A part is a size of the catalogue, a
+plate,
+a tube or a box of any wall (as measured on what is salvaged), or an outline. The line goes wherever a section's name
+goes,
 so a record that uses one stands alone.
 """
 
@@ -32,7 +35,9 @@ LONGEST = 4000
 
 
 class ComposedPart(Model):
-    """A part of a composed section, mm: `what` is a size, "plate 80×6", "tube 60×3", "box 80×40×3.4" or "outline (0 0, 40 0, …)"."""
+    """A part of a composed section, mm: `what` is a size, "plate 80×6", "tube 60×3", "box 80×40×3.4" or "outline (0 0,
+    40 0, …)".
+    """
 
     what: str = Field(max_length=LONGEST)
     x_mm: float = Field(default=0.0, ge=-5000, le=5000)

@@ -13,7 +13,9 @@ CHORD_MM = 0.02
 
 
 def outlined(outline: Outline, m: AreaMoments | None = None, *, system: str, **given: Any) -> Section:
-    """A section without openings. `m` where the caller has the moments already; `given` wins over what is worked out."""
+    """A section without openings. `m` where the caller has the moments already; `given` wins over what is worked
+    out.
+    """
     m = m or area_moments(outline)
     polygon = ring_points(outline.outer, chord_mm=CHORD_MM)
     worked = {

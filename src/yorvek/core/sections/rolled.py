@@ -37,7 +37,9 @@ def channel_outline(
 
 
 def _end_strip_J(a: float, b: float) -> float:
-    """Saint-Venant constant of a strip of length a and thickness b with one free end. Roark table 10.7 (from memory)."""
+    """Saint-Venant constant of a strip of length a and thickness b with one free end. Roark table 10.7 (from
+    memory).
+    """
     return a * b**3 * (1 / 3 - END_LOSS * b / a * (1 - b**4 / (192 * a**4)))
 
 
@@ -50,7 +52,8 @@ def _corner_J(b: float, d: float, r: float) -> float:
 
 
 def _round_toe_J(t: float, toe: float) -> float:
-    """What a round toe takes from a strip of thickness t beyond its square end: fitted to finite elements (`saint_venant`) of
+    """What a round toe takes from a strip of thickness t beyond its square end: fitted to finite elements
+    (`saint_venant`) of
     toes up to 0.85 t, within half a percent of J.
     """
     return float(0.343 * (toe / t) ** 2.5 * t**4)
@@ -81,7 +84,9 @@ def channel_shear_centre_mm(depth: float, width: float, web: float, flange: floa
 
 
 def channel_Cw_mm6(depth: float, width: float, web: float, flange: float) -> float:
-    """Warping constant of a channel on its middle lines (Timoshenko and Gere, Theory of Elastic Stability; from memory)."""
+    """Warping constant of a channel on its middle lines (Timoshenko and Gere, Theory of Elastic Stability; from
+    memory).
+    """
     h, b = depth - flange, width - web / 2
     return flange * b**3 * h**2 / 12 * (3 * b * flange + 2 * h * web) / (6 * b * flange + h * web)
 
@@ -117,7 +122,8 @@ def angle(
         shape="angle",
         system=system,
         source=source,
-        computed="exact outline with fillets; J by Roark with the corner's fillet; shear centre on the legs' middle lines",
+        computed="exact outline with fillets; J by Roark with the corner's fillet; shear centre on the legs' middle "
+        "lines",
         depth_mm=vertical,
         width_mm=horizontal,
         wall_mm=t,
@@ -166,7 +172,8 @@ def channel(
         shape="channel",
         system=system,
         source=source,
-        computed="exact outline with fillets; J by Roark with the corners' fillets; shear centre and Cw on the middle lines",
+        computed="exact outline with fillets; J by Roark with the corners' fillets; shear centre and Cw on the "
+        "middle lines",
         depth_mm=depth,
         width_mm=width,
         wall_mm=web,

@@ -1,7 +1,9 @@
 """Torsion of a solid or multi-cell section of any outline: Saint-Venant's warping function by finite elements.
 
-Gives the torsion constant J, the shear centre (Trefftz) and the warping constant, for open, closed, multi-cell and thick
-shapes alike. Six-node triangles; the mesh is a Delaunay triangulation of points along the outline and on a lattice inside.
+Gives the torsion constant J, the shear centre (Trefftz) and the warping constant, for open, closed, multi-cell and
+thick
+shapes alike. Six-node triangles; the mesh is a Delaunay triangulation of points along the outline and on a lattice
+inside.
 Theory: Pilkey, Analysis and Design of Elastic Beams, chapter 5 (from memory).
 """
 
@@ -28,7 +30,9 @@ WHOLE = 18
 """And at least so many across the square root of the area, for solid shapes."""
 MOST_POINTS = 30_000
 CONFORMS = (1e-6, 1e-5, 1e-4, 1e-4, 1e-4, 1e-4)
-"""Of its area, what the mesh may miss at each try: the crevice beside a round corner that touches a plate is never filled."""
+"""Of its area, what the mesh may miss at each try: the crevice beside a round corner that touches a plate is never
+filled.
+"""
 TIPS = 0.02
 CORNERS = ((0.0, 0.0), (1.0, 0.0), (0.0, 1.0))
 _A, _B = (6 - math.sqrt(15)) / 21, (6 + math.sqrt(15)) / 21
@@ -49,12 +53,14 @@ class Torsion:
     Cw_mm6: float
     omega_mm2: float
     Ct_mm3: float
-    """Torque over the shear stress that all but a fiftieth of the area stays below: at the tip of a sharp inner corner the
+    """Torque over the shear stress that all but a fiftieth of the area stays below: at the tip of a sharp inner corner
+    the
     theory has no bound, and the metal yields there."""
 
 
 def thinnest_mm(shape: Polygon) -> float:
-    """Thickness of the thinnest wall: twice the area over the perimeter is a wall's thickness, and no wall is thicker than
+    """Thickness of the thinnest wall: twice the area over the perimeter is a wall's thickness, and no wall is thicker
+    than
     what the shape shrinks to nothing by.
     """
     low, high = 0.0, 2 * shape.area / shape.length * 2

@@ -18,7 +18,8 @@ class Section(Model):
     Positions are from the lower left corner of the box around it (back of the web, back of the legs). `mass_area_mm2`
     is the area that is weighed: the nominal wall, where the design wall is thinner. `omega_mm2` is the greatest warping
     coordinate of an open section about its shear centre. Of a composed section also: its closed `cells`;
-    `slender`, the sqrt(E / Fy) above which no wall of it buckles before it yields; `beta_mm`, its monosymmetry (None: not known, no rule); and whether
+    `slender`, the sqrt(E / Fy) above which no wall of it buckles before it yields; `beta_mm`, its monosymmetry (None:
+    not known, no rule); and whether
     it is `upright`, alike left and right, or `level`, alike above and below.
     """
 

@@ -17,7 +17,8 @@ from yorvek.core.sections.section import Section
 
 Floats = NDArray[np.float64]
 LIMITS = {"inside": 1.40, "outstand": 0.45}
-"""Of sqrt(E / Fy): walls pressed all over that reach yield before they buckle. AISC 360-22 table B4.1a: walls of boxes, legs
+"""Of sqrt(E / Fy): walls pressed all over that reach yield before they buckle. AISC 360-22 table B4.1a: walls of boxes,
+legs
 of angles, which is the strictest of the outstands and within EN 1993-1-1 table 5.2 class 3 (from memory)."""
 ROUND = 0.11
 """D/t of a round wall over E / Fy, AISC 360-22 table B4.1a (from memory)."""
@@ -127,7 +128,9 @@ def _rings(shape: Polygon) -> list[Floats]:
 
 
 def _boundary_sum(shape: Polygon, primitive: Callable[[Floats, Floats], Floats]) -> float:
-    """Integral over the area of f by Green's theorem, `primitive` being the integral of f along x; exact to degree five."""
+    """Integral over the area of f by Green's theorem, `primitive` being the integral of f along x; exact to degree
+    five.
+    """
     nodes, weights = np.polynomial.legendre.leggauss(3)
     total = 0.0
     for ring in _rings(shape):

@@ -1,15 +1,7 @@
 """Structures: the beam with any supports and loads."""
 
-from yorvek.core.structures.beam import (
-    BeamSolution,
-    DistributedLoad,
-    Extreme,
-    LoadSet,
-    PointLoad,
-    Support,
-    TurningMoment,
-    solve_beam,
-)
+from yorvek.core.structures.beam import DistributedLoad, LoadSet, PointLoad, Support, TurningMoment, solve_beam
+from yorvek.core.structures.beam_solution import BeamSolution, Extreme
 from yorvek.core.structures.member import BeamLoad, BeamRequest, MemberCases, Region, member_cases
 
 __all__ = [

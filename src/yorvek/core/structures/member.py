@@ -12,15 +12,8 @@ from pydantic import Field
 
 from yorvek.core.errors import InputError
 from yorvek.core.model import Model
-from yorvek.core.structures.beam import (
-    BeamSolution,
-    DistributedLoad,
-    LoadSet,
-    PointLoad,
-    Support,
-    check_supports,
-    solve_beam,
-)
+from yorvek.core.structures.beam import DistributedLoad, LoadSet, PointLoad, Support, check_supports, solve_beam
+from yorvek.core.structures.beam_solution import BeamSolution
 
 Case = Literal["dead", "live", "wind"]
 MOST_SPANS_ENUMERATED = 5
@@ -186,7 +179,9 @@ def _scaled(parts: list[tuple[float, LoadSet]], dynamic: bool) -> LoadSet:
 
 
 def live_patterns(count: int) -> np.ndarray:
-    """Masks of where live load stands: every choice up to five regions, above that all, none, alternate and neighbours."""
+    """Masks of where live load stands: every choice up to five regions, above that all, none, alternate and
+    neighbours.
+    """
     if count <= MOST_SPANS_ENUMERATED:
         rows = [
             [i in chosen for i in range(count)] for n in range(count + 1) for chosen in combinations(range(count), n)
@@ -214,7 +209,8 @@ def _solved(length_mm: float, supports: list[Support], sets: list[LoadSet]) -> B
         scales.append(scale)
         shapes.append((
             tuple((p.x_mm, _even(p.force_N / scale)) for p in one.points),
-            tuple((d.from_mm, d.to_mm, _even(d.start_N_per_mm / scale), _even(d.end_N_per_mm / scale)) for d in one.distributed),
+            tuple((d.from_mm, d.to_mm, _even(d.start_N_per_mm / scale),
+                _even(d.end_N_per_mm / scale)) for d in one.distributed),
         ))  # fmt: skip
     unit = _unit_solution(length_mm, tuple((s.x_mm, s.kind) for s in supports), tuple(shapes))
     return unit.times(np.array(scales))

@@ -1,6 +1,7 @@
 """Flat plates under pressure: rectangular with any edges, circular, strips; small deflections. N, mm, MPa.
 
-Rectangular plates by Ritz with polynomials that meet the edges exactly; moments per millimetre of width. Theory: Timoshenko
+Rectangular plates by Ritz with polynomials that meet the edges exactly; moments per millimetre of width. Theory:
+Timoshenko
 and Woinowsky-Krieger, Theory of Plates and Shells.
 """
 
@@ -162,7 +163,8 @@ def _can_be(a_mm: float, b_mm: float, thickness_mm: float, edges: Edges) -> None
     if not _held(edges):
         raise InputError(
             field="edges", got=", ".join((*edges[0], *edges[1])),
-            needs="two opposite edges that hold it, or one that clamps it: a plate on its corners or on points is not checked",
+            needs="two opposite edges that hold it, or one that clamps it: a plate on its corners or on points is "
+                "not checked",
         )  # fmt: skip
 
 

@@ -1,6 +1,7 @@
 """Ways to cut a plate part, what each can do, and what it takes in time and money.
 
-Speeds, kerfs and limits are round starting figures of small shops (common practice, no source), to be replaced by the shop's own.
+Speeds, kerfs and limits are round starting figures of small shops (common practice, no source), to be replaced by the
+shop's own.
 """
 
 from __future__ import annotations

@@ -78,7 +78,9 @@ class TakeIn(Model):
 
 @router.post("/jobs/{job_id}/drawings/parts", response=shapes.JobView)
 def make_parts_of_drawing(request: HttpRequest, job_id: int, body: TakeIn) -> shapes.JobView:
-    """Make parts of outlines of a drawing, as one edit; the drawing is read again here, so that nothing is made up between."""
+    """Make parts of outlines of a drawing, as one edit; the drawing is read again here, so that nothing is made up
+    between.
+    """
     user, job = writer(request), job_of(request, job_id)
     found = _read(body.drawing)
     taken = {p.spec.mark for p in Part.objects.filter(job=job)}

@@ -227,7 +227,9 @@ def compare(request: HttpRequest, job_id: int, member_id: int, body: CompareIn) 
 
 @router.get("/jobs/{job_id}/swap", response=SwapResult)
 def swap_metal(request: HttpRequest, job_id: int, material_id: str, equal: Equal = "stiffness") -> SwapResult:
-    """Every member and structure of the job in another metal, at equal section, strength or stiffness. Nothing is changed."""
+    """Every member and structure of the job in another metal, at equal section, strength or stiffness. Nothing is
+    changed.
+    """
     state = job_state(job_of(request, job_id))
     mine = [Mine(mark=m.mark, qty=m.qty, member=beam_member(state, m)) for m in state.members.values()]
     standing = {k: r.verdict for k, r in job_figures(state).structures.items() if r.verdict is not None}
@@ -279,6 +281,9 @@ def choose(request: HttpRequest, job_id: int, member_id: int, body: ChooseIn) ->
             body.version,
         )
         if body.reason.strip():
-            text = f"{body.section_id} in {body.material_id} instead of {before.section_id} in {before.material_id}: {body.reason.strip()}"
+            text = (
+                f"{body.section_id} in {body.material_id} instead of {before.section_id} in {before.material_id}: "
+                f"{body.reason.strip()}"
+            )
             scope.create(Note, NoteSpec(kind="decision", text=text, about=before.mark), author=user)
     return job_view(job)

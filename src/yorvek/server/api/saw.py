@@ -1,4 +1,6 @@
-"""At the saw: bars received with their measured lengths, bars ticked off, drops back in the stock book, miscuts replanned."""
+"""At the saw: bars received with their measured lengths, bars ticked off, drops back in the stock book, miscuts
+replanned.
+"""
 
 from __future__ import annotations
 

@@ -1,4 +1,6 @@
-"""The stock book of the shop. A change may be made from within a job: then it shows in that job's ripple and can be undone there."""
+"""The stock book of the shop. A change may be made from within a job: then it shows in that job's ripple and can be
+undone there.
+"""
 
 from __future__ import annotations
 

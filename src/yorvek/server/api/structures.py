@@ -1,4 +1,6 @@
-"""Structures: what starters there are, what would mend the weakest link, taking an offer, and making parts of the bars."""
+"""Structures: what starters there are, what would mend the weakest link, taking an offer, and making parts of the
+bars.
+"""
 
 from __future__ import annotations
 

@@ -80,7 +80,9 @@ def _size_of(load: LoadSpec) -> float | None:
 
 
 def _profile(number: int, version: int, spec: ProfileSpec) -> shapes.ProfileRow:
-    """A profile with what it is sold in; a dimension it follows may have pulled its parts apart, and then that is said."""
+    """A profile with what it is sold in; a dimension it follows may have pulled its parts apart, and then that is
+    said.
+    """
     try:
         line = spec.line()
         return shapes.ProfileRow(

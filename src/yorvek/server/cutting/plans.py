@@ -153,7 +153,9 @@ def give_back(plan_id: int, token: str) -> bool:
 
 
 class Heart:
-    """Tells the database how far the work is and hears whether to stop; a lost connection is no reason to stop working."""
+    """Tells the database how far the work is and hears whether to stop; a lost connection is no reason to stop
+    working.
+    """
 
     def __init__(self, plan_id: int, token: str) -> None:
         self.plan_id, self.token = plan_id, token

@@ -83,7 +83,8 @@ class Conflict(Exception):
         last = newer[-1].edit if newer else None
         by = last.user.username if last and last.user else "somebody"
         return {
-            "sentence": f"{by} changed this while you had it open ({', '.join(fields) or 'nothing you see'}); yours is kept here, not saved.",
+            "sentence": f"{by} changed this while you had it open ({', '.join(fields) or 'nothing you see'}); yours "
+            f"is kept here, not saved.",
             "fields": fields,
             "by": by,
             "at": last.at.isoformat() if last else "",

@@ -1,4 +1,6 @@
-"""F10: single angles bent about an axis along a leg, not held against twisting. From memory. N, mm, MPa; floats or arrays."""
+"""F10: single angles bent about an axis along a leg, not held against twisting. From memory. N, mm, MPa; floats or
+arrays.
+"""
 
 from __future__ import annotations
 

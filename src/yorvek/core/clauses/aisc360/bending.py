@@ -78,7 +78,9 @@ def flat_bar(t: SectionTable, Fy: Array, E: Array, Lb_mm: Array) -> Array:
 
 
 def open_sideways(t: SectionTable, Fy: Array, E: Array, Lb_mm: Array, c: Array) -> Array:
-    """F2: yielding and lateral-torsional buckling of I sections and channels loaded through the shear centre (Cb = 1)."""
+    """F2: yielding and lateral-torsional buckling of I sections and channels loaded through the shear centre (Cb =
+    1).
+    """
     Mp = plastic_moment(t, Fy)
     with np.errstate(divide="ignore", invalid="ignore"):
         lengths = sideways_lengths(E, Fy, t.r_lateral, t.rts, t.J, c, t.S, t.ho)
@@ -119,7 +121,8 @@ def channel(t: SectionTable, Fy: Array, E: Array, Lb_mm: Array) -> Array:
 def composed(t: SectionTable, Fy: Array, E: Array, Lb_mm: Array) -> Array:
     """F12: yield of the extreme fibre, or sideways buckling; walls that would buckle first are not covered.
 
-    F12 takes the elastic moment up to yield; welded plates carry stresses of their own, so between the two the reduction of
+    F12 takes the elastic moment up to yield; welded plates carry stresses of their own, so between the two the
+    reduction of
     columns (E3) is taken, which is on the safe side.
     """
     Mn = Fy * t.S
@@ -135,7 +138,9 @@ def angle(t: SectionTable, Fy: Array, E: Array, Lb_mm: Array) -> Array:
 
 
 def nominal_moment(t: SectionTable, Fy: Array, E: Array, Lb_mm: Array) -> Array:
-    """Mn of each section by its shape; nan where no rule here covers it (unequal angles, slender webs, slender flanges of channels)."""
+    """Mn of each section by its shape; nan where no rule here covers it (unequal angles, slender webs, slender flanges
+    of channels).
+    """
     rules: dict[str, Callable[[], Array]] = {
         "rhs": lambda: rectangular_hollow(t, Fy, E, Lb_mm),
         "chs": lambda: round_hollow(t, Fy, E),
@@ -166,7 +171,8 @@ CLAUSE = {
     "composed": "F12",
 }
 WHY_NOT = {
-    "angle": "an angle of unequal legs bent about a leg twists unless it is held; the rule for it is not in this version",
+    "angle": "an angle of unequal legs bent about a leg twists unless it is held; the rule for it is not in this "
+    "version",
     "rhs": "the web is slender (h/t above 5.70 √(E/Fy)); the rule for it is not in this version",
     "chs": "the wall is too thin for the rule (D/t above 0.45 E/Fy)",
     "i": "the web is slender (h/t above 3.76 √(E/Fy)); the rule for it is not in this version",

@@ -11,7 +11,9 @@ ROUND_SLENDER, ROUND_MOST = 0.11, 0.45
 FACTORS = {"stiffened": (0.18, 1.31), "hollow": (0.20, 1.38), "other": (0.22, 1.49)}
 """c1 and c2 of table E7.1: stiffened elements, walls of square and rectangular hollow sections, all others."""
 LIMITS = {"hollow": 1.40, "web": 1.49, "flange": 0.56, "leg": 0.45}
-"""lambda_r over sqrt(E / Fy), table B4.1a: walls of hollow sections, webs of I and channels, their flanges, legs of angles."""
+"""lambda_r over sqrt(E / Fy), table B4.1a: walls of hollow sections, webs of I and channels, their flanges, legs of
+angles.
+"""
 
 
 def buckling_stress_MPa(Fy_MPa: Floats | float, Fe_MPa: Floats | float) -> Floats:
@@ -27,7 +29,8 @@ def euler_stress_MPa(E_MPa: float, slenderness: Floats | float) -> Floats:
 
 
 def one_leg_slenderness(L_over_ra: float, L_over_rz: float) -> float:
-    """Effective slenderness of a single angle joined by one leg, a single member or the web of a planar truss, E5-1, E5-2.
+    """Effective slenderness of a single angle joined by one leg, a single member or the web of a planar truss, E5-1,
+    E5-2.
 
     Equal legs, or unequal ones joined by the longer; not below 0.95 L / rz. Valid to an effective 200.
 

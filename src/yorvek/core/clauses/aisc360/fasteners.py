@@ -1,4 +1,6 @@
-"""AISC 360-22 J3: bolts by the nominal area, their holes and edges; SAE J429 classes by size. From memory. N, mm, MPa."""
+"""AISC 360-22 J3: bolts by the nominal area, their holes and edges; SAE J429 classes by size. From memory. N, mm,
+MPa.
+"""
 
 from __future__ import annotations
 

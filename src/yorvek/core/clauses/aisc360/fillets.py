@@ -41,7 +41,10 @@ def leg_too_small(leg_mm: float, thinner_part_mm: float, *, inch: bool = False) 
     least = minimum_leg_in(thinner_part_mm / INCH_MM) * INCH_MM if inch else minimum_leg_mm(thinner_part_mm)
     if leg_mm >= least - 1e-6:
         return None
-    return f"a {leg_mm:g} mm fillet is below the least leg of {least:.3g} mm for {thinner_part_mm:g} mm metal: make it larger"
+    return (
+        f"a {leg_mm:g} mm fillet is below the least leg of {least:.3g} mm for {thinner_part_mm:g} mm metal: make it "
+        f"larger"
+    )
 
 
 def leg_too_large(leg_mm: float, part_mm: float) -> str | None:
@@ -49,9 +52,14 @@ def leg_too_large(leg_mm: float, part_mm: float) -> str | None:
     most = maximum_leg_mm(part_mm)
     if leg_mm <= most + 1e-6:
         return None
-    return f"a {leg_mm:g} mm fillet along the edge of a part {part_mm:g} mm thick melts it away: a leg of at most {most:.3g} mm"
+    return (
+        f"a {leg_mm:g} mm fillet along the edge of a part {part_mm:g} mm thick melts it away: a leg of at most "
+        f"{most:.3g} mm"
+    )
 
 
 def maximum_leg_mm(part_mm: float) -> float:
-    """Greatest leg along an edge, J2.2b: the part's thickness under 6 mm (1/4 in), 2 mm (1/16 in) less from there on."""
+    """Greatest leg along an edge, J2.2b: the part's thickness under 6 mm (1/4 in), 2 mm (1/16 in) less from there
+    on.
+    """
     return part_mm if part_mm < INCH_MM / 4 - 1e-9 else part_mm - INCH_MM / 16

@@ -144,7 +144,9 @@ def lag_of_flat(width_mm: float, connection_mm: float) -> float:
 
 
 def lag_of_slotted_rectangular(B_mm: float, H_mm: float, weld_mm: float) -> float:
-    """Table D3.1 case 6, a single gusset through the middle: x = (B2 + 2 B H) / (4 (B + H)), for welds no shorter than H."""
+    """Table D3.1 case 6, a single gusset through the middle: x = (B2 + 2 B H) / (4 (B + H)), for welds no shorter than
+    H.
+    """
     return max(0.0, 1 - (B_mm**2 + 2 * B_mm * H_mm) / (4 * (B_mm + H_mm)) / weld_mm)
 
 

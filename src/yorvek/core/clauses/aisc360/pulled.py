@@ -1,4 +1,6 @@
-"""Bolts that are pulled: prying of the flange they hold, and the block of plate that a group may tear out. N, mm, MPa."""
+"""Bolts that are pulled: prying of the flange they hold, and the block of plate that a group may tear out. N, mm,
+MPa.
+"""
 
 from __future__ import annotations
 
@@ -21,7 +23,8 @@ def prying(
     *, bolt_N: float, b_mm: float, a_mm: float, pitch_mm: float, hole_mm: float, bolt_mm: float, plate_mm: float,
     stress_MPa: float, pull_N: float = 0.0,
 ) -> Prying:  # fmt: skip
-    """AISC Manual part 9 (from memory): what a bolt of allowable tension `bolt_N` gives when its flange is `plate_mm` thick.
+    """AISC Manual part 9 (from memory): what a bolt of allowable tension `bolt_N` gives when its flange is `plate_mm`
+    thick.
 
     Args:
         b_mm: from the bolt's line to the face of the stem.
@@ -49,7 +52,8 @@ def prying(
 
 
 def block_shear(
-    *, gross_shear_mm2: float, net_shear_mm2: float, net_tension_mm2: float, Fy_MPa: float, Fu_MPa: float, Ubs: float = 1.0
+    *, gross_shear_mm2: float, net_shear_mm2: float, net_tension_mm2: float, Fy_MPa: float, Fu_MPa: float,
+    Ubs: float = 1.0
 ) -> Strength:  # fmt: skip
     """AISC 360-22 J4-5: rupture along the pulled side with rupture or yielding along the sheared sides."""
     pulled = Ubs * Fu_MPa * net_tension_mm2

@@ -19,7 +19,9 @@ def web_coefficient(h_t: Array, Fy: Array, E: Array, kv: float) -> Array:
 
 
 def nominal_shear(t: SectionTable, Fy: Array, E: Array, length_mm: float) -> Array:
-    """Vn: G4 for rectangular hollow, G5 for round hollow, G2 for channels; solid bars by their greatest elastic stress."""
+    """Vn: G4 for rectangular hollow, G5 for round hollow, G2 for channels; solid bars by their greatest elastic
+    stress.
+    """
     h_t = t.flat_depth / np.maximum(t.wall, 1e-9)
     hollow = 0.6 * Fy * t.shear_area * web_coefficient(h_t, Fy, E, 5.0)
     d_t = t.depth / np.maximum(t.wall, 1e-9)

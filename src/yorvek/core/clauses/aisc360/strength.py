@@ -23,6 +23,8 @@ class Strength(Model):
 
 
 def least_of(found: dict[str, Strength]) -> Strength:
-    """The one that governs design, named; the least of what LRFD allows (ASD's ratio is the same, 1.5 phi omega = 1.5)."""
+    """The one that governs design, named; the least of what LRFD allows (ASD's ratio is the same, 1.5 phi omega =
+    1.5).
+    """
     name = min(found, key=lambda n: found[n].lrfd)
     return found[name].model_copy(update={"governs": name})

@@ -16,7 +16,9 @@ def web_yielding(*, Fy_MPa: float, web_mm: float, k_mm: float, bearing_mm: float
 def web_crippling(
     *, Fy_MPa: float, E_MPa: float, depth_mm: float, web_mm: float, flange_mm: float, bearing_mm: float, at_end: bool
 ) -> Strength:
-    """J10-4 to J10-5b: 0.80 tw2 [1 + 3 (lb/d) (tw/tf)^1.5] sqrt(E Fy tf / tw), half of it within half a depth of the end."""
+    """J10-4 to J10-5b: 0.80 tw2 [1 + 3 (lb/d) (tw/tf)^1.5] sqrt(E Fy tf / tw), half of it within half a depth of the
+    end.
+    """
     thick = (web_mm / flange_mm) ** 1.5
     ratio = bearing_mm / depth_mm
     if at_end:

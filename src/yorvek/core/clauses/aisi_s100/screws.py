@@ -6,7 +6,9 @@ import math
 
 
 def screw_shear_N(d_mm: float, t1_mm: float, t2_mm: float, Fu1_MPa: float, Fu2_MPa: float) -> float:
-    """J4.3.1: tilting and bearing; t1 under the head, t2 holds the thread; between ratios 1 and 2.5 straight between."""
+    """J4.3.1: tilting and bearing; t1 under the head, t2 holds the thread; between ratios 1 and 2.5 straight
+    between.
+    """
     bearing = min(2.7 * t1_mm * d_mm * Fu1_MPa, 2.7 * t2_mm * d_mm * Fu2_MPa)
     tilting = min(4.2 * math.sqrt(t2_mm**3 * d_mm) * Fu2_MPa, bearing)
     ratio = t2_mm / t1_mm

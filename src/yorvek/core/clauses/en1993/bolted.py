@@ -23,7 +23,9 @@ def bearing_N(
     e2_mm: float,
     p2_mm: float,
 ) -> float:
-    """Table 3.4, characteristic: k1 alpha_b fu d t, the end bolt and the inner one, edge and inner, the least of each."""
+    """Table 3.4, characteristic: k1 alpha_b fu d t, the end bolt and the inner one, edge and inner, the least of
+    each.
+    """
     alpha = min(e1_mm / (3 * hole_mm), p1_mm / (3 * hole_mm) - 0.25, fub_MPa / fu_MPa, 1.0)
     k1 = min(2.8 * e2_mm / hole_mm - 1.7, 1.4 * p2_mm / hole_mm - 1.7, 2.5)
     return max(k1, 0.0) * max(alpha, 0.0) * fu_MPa * d_mm * t_mm

@@ -1,4 +1,5 @@
-"""EN 1993-1-1 for columns of sections: bending with class and lateral-torsional buckling, shear, and the curve of buckling.
+"""EN 1993-1-1 for columns of sections: bending with class and lateral-torsional buckling, shear, and the curve of
+buckling.
 
 N, mm, MPa; nan is "not checked" (class 4, slender webs in shear, shapes without a rule here).
 """
@@ -46,7 +47,8 @@ def modulus(t: SectionTable, fy: Array, E: Array) -> Array:
 
 
 def moment(t: SectionTable, fy: Array, E: Array, Lb_mm: Array) -> Array:
-    """Bending resistance with lateral-torsional buckling, 6.3.2.2, moment taken as constant. Hollow sections do not buckle
+    """Bending resistance with lateral-torsional buckling, 6.3.2.2, moment taken as constant. Hollow sections do not
+    buckle
     sideways; rolled I by curve a or b, channels and flats by curve d.
     """
     W = modulus(t, fy, E)
@@ -78,7 +80,9 @@ def shear(t: SectionTable, fy: Array, E: Array) -> Array:
 
 
 def buckling_curve(s: Section) -> str:
-    """Curve for flexural buckling about the worse axis, table 6.2: hot hollow a, cold c, I by their shape, angles b, rest c."""
+    """Curve for flexural buckling about the worse axis, table 6.2: hot hollow a, cold c, I by their shape, angles b,
+    rest c.
+    """
     if s.shape in ("rhs", "chs"):
         return "a" if "hot" in s.id or s.series == "EN 10210" else "c"
     if s.shape == "i":

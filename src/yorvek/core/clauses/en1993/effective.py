@@ -5,7 +5,9 @@ from __future__ import annotations
 import math
 
 INTERNAL, BENT, OUTSTAND = 4.0, 23.9, 0.43
-"""k sigma of tables 4.1 and 4.2: pressed evenly between two edges, bent between two edges, pressed evenly at one edge."""
+"""k sigma of tables 4.1 and 4.2: pressed evenly between two edges, bent between two edges, pressed evenly at one
+edge.
+"""
 
 
 def plate_slenderness(b_mm: float, t_mm: float, epsilon: float, k_sigma: float) -> float:

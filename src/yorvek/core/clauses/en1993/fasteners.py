@@ -1,4 +1,6 @@
-"""EN 1993-1-8:2005 tables 3.4 and 3.10: bolts and pins by the stress area or the shank. From memory. N, mm, MPa; characteristic."""
+"""EN 1993-1-8:2005 tables 3.4 and 3.10: bolts and pins by the stress area or the shank. From memory. N, mm, MPa;
+characteristic.
+"""
 
 from __future__ import annotations
 

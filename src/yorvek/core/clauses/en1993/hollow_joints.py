@@ -1,4 +1,6 @@
-"""EN 1993-1-8:2005 section 7: walls of hollow sections under what is welded onto them. From memory. N, mm, MPa; gamma M5 = 1."""
+"""EN 1993-1-8:2005 section 7: walls of hollow sections under what is welded onto them. From memory. N, mm, MPa; gamma
+M5 = 1.
+"""
 
 from __future__ import annotations
 
@@ -33,7 +35,9 @@ def plate_on_round_N(fy: float, t: float, D: float, *, across: float, along: flo
 
 
 def side_wall_N(fy: float, E: float, t: float, H: float, along: float, sine: float, *, cross: bool) -> float:
-    """Table 7.11, beta = 1: fb t (2 h + 10 t), fb by curve a on the wall's slenderness, 0.8 of it in X joints; across the slope."""
+    """Table 7.11, beta = 1: fb t (2 h + 10 t), fb by curve a on the wall's slenderness, 0.8 of it in X joints; across
+    the slope.
+    """
     slender = 3.46 * max(H / t - 2, 0.0) * math.sqrt(1 / sine) / (math.pi * math.sqrt(E / fy))
     phi = 0.5 * (1 + 0.21 * (slender - 0.2) + slender**2)
     chi = 1.0 if slender <= 0.2 else min(1.0, 1 / (phi + math.sqrt(max(phi**2 - slender**2, 0.0))))

@@ -1,4 +1,6 @@
-"""EN 1993-1-1:2005: struts joined by one leg, and push with bending (annex B). From memory. N, mm, MPa; floats or arrays."""
+"""EN 1993-1-1:2005: struts joined by one leg, and push with bending (annex B). From memory. N, mm, MPa; floats or
+arrays.
+"""
 
 from __future__ import annotations
 

@@ -1,4 +1,6 @@
-"""What a plan may cost at least: sums of whole bars, and the step in which costs come; and what of a plan is left over."""
+"""What a plan may cost at least: sums of whole bars, and the step in which costs come; and what of a plan is left
+over.
+"""
 
 from __future__ import annotations
 
@@ -17,7 +19,9 @@ MOST_SUMS = 200_000
 
 @dataclass(frozen=True)
 class Sums:
-    """What choices of so many bars of each stock cost, cheapest first, of those that can hold all the pieces by weight."""
+    """What choices of so many bars of each stock cost, cheapest first, of those that can hold all the pieces by
+    weight.
+    """
 
     costs: Floats
 

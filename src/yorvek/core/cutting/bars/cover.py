@@ -1,7 +1,10 @@
-"""The last bar: where a plan is one bar above its bound, patterns that waste no more than may be wasted, put together exactly.
+"""The last bar: where a plan is one bar above its bound, patterns that waste no more than may be wasted, put together
+exactly.
 
-With as many bars as the bound says, all of them together may waste only what is left over; where that is little there are few
-patterns to choose from, and an exact cover of the pieces is found by taking the piece with the fewest ways first, led by the
+With as many bars as the bound says, all of them together may waste only what is left over; where that is little there
+are few
+patterns to choose from, and an exact cover of the pieces is found by taking the piece with the fewest ways first, led
+by the
 values of the relaxation, with restarts.
 """
 

@@ -23,7 +23,9 @@ class Patterns:
 
 
 def _open_rule(rule: str, whole: WholeProblem, need: int, left: list[int | None], rest: int) -> int | None:
-    """Which stock to open for a piece: cheapest per length, shortest that takes it, longest, cheapest bar, or fitting the rest."""
+    """Which stock to open for a piece: cheapest per length, shortest that takes it, longest, cheapest bar, or fitting
+    the rest.
+    """
     possible = [j for j, c in enumerate(whole.capacities) if c >= need and left[j] != 0]
     if not possible:
         return None
@@ -41,7 +43,9 @@ RULES = ("per_length", "shortest", "longest", "cheapest", "rest")
 
 
 def decreasing(whole: WholeProblem, rule: str, *, best_fit: bool) -> Patterns:
-    """First-fit or best-fit decreasing with a rule for opening bars; a bar is afterwards cut from the cheapest that holds it."""
+    """First-fit or best-fit decreasing with a rule for opening bars; a bar is afterwards cut from the cheapest that
+    holds it.
+    """
     left = list(whole.limits)
     bars: list[list[int]] = []  # stock, room
     content: list[list[int]] = []

@@ -66,7 +66,9 @@ class Master:
             self.lp.changeColBounds(len(demand) + k, 0.0, highspy.kHighsInf if fits else 0.0)
 
     def solve(self) -> tuple[float, Floats, Floats, Floats]:
-        """Linear optimum: value, pattern multiplicities, duals of the demands, duals of the stocks (0 where unlimited)."""
+        """Linear optimum: value, pattern multiplicities, duals of the demands, duals of the stocks (0 where
+        unlimited).
+        """
         self.lp.run()
         solution = self.lp.getSolution()
         duals = np.array(solution.row_dual)

@@ -1,7 +1,10 @@
-"""Cheaper mixes of stock: every choice of bars that costs less than the best plan and holds the metal, packed by annealing.
+"""Cheaper mixes of stock: every choice of bars that costs less than the best plan and holds the metal, packed by
+annealing.
 
-The choice of bars is fixed and pieces are moved and swapped between them until none is overfull (simulated annealing on the
-overflow): where pieces are short against the bars this packs to a few millimetres, which choosing among patterns does not.
+The choice of bars is fixed and pieces are moved and swapped between them until none is overfull (simulated annealing on
+the
+overflow): where pieces are short against the bars this packs to a few millimetres, which choosing among patterns does
+not.
 """
 
 from __future__ import annotations
@@ -134,7 +137,8 @@ def packed(
     begun = 0
     while begun < steps:
         over = anneal(
-            items, capacities, bar, load, STEPS_A_CALL, HOT * mean, COLD * mean, begun, steps, int(random.integers(2**31))
+            items, capacities, bar, load, STEPS_A_CALL, HOT * mean, COLD * mean, begun, steps,
+            int(random.integers(2**31))
         )  # fmt: skip
         begun += STEPS_A_CALL
         if over <= 0:

@@ -18,7 +18,8 @@ def effort(plan: BarPlan) -> tuple[int, int, int]:
 
 
 def fewer_patterns(problem: BarProblem, plan: BarPlan, solve: Callable[[BarProblem], BarPlan]) -> BarPlan:
-    """The plan, or one of the same money that is less work: a pattern repeated as often as its pieces allow, the rest anew.
+    """The plan, or one of the same money that is less work: a pattern repeated as often as its pieces allow, the rest
+    anew.
 
     Only plans that are proven and have few patterns are looked at: there the rest is planned in no time.
     """

@@ -1,4 +1,6 @@
-"""The bar plan: greedy start, column generation with its lower bound, diving, and whole numbers; proven or with its gap."""
+"""The bar plan: greedy start, column generation with its lower bound, diving, and whole numbers; proven or with its
+gap.
+"""
 
 from __future__ import annotations
 
@@ -30,7 +32,9 @@ REBUILD_SECONDS = 0.4
 def _generate(
     search: Search, master: Master, demand: np.ndarray, *, root: bool, rounds: int = 10_000
 ) -> tuple[Floats, float]:
-    """Add patterns until none pays; duals smoothed against the last stable ones. Returns multiplicities and LP value."""
+    """Add patterns until none pays; duals smoothed against the last stable ones. Returns multiplicities and LP
+    value.
+    """
     whole = search.whole
     costs = np.array(whole.costs)
     stable: Floats | None = None
@@ -87,7 +91,9 @@ def _dive(search: Search, master: Master) -> None:
 def _fix(
     search: Search, master: Master, x: Floats, demand: list[int], limits: list[int | None], chosen: dict[Pattern, int]
 ) -> bool:
-    """Take whole multiples of patterns that still fit; if there are none, one of the largest fraction (with a little luck)."""
+    """Take whole multiples of patterns that still fit; if there are none, one of the largest fraction (with a little
+    luck).
+    """
     floors = [(k, math.floor(v + 1e-6)) for k, v in enumerate(x) if v >= 1 - 1e-6]
     if not floors:
         if not len(x) or x.max() < 1e-6:
@@ -188,7 +194,9 @@ def _improve(search: Search) -> None:
 
 
 def _rebuild(search: Search, master: Master) -> None:
-    """Take some bars apart (wasteful ones rather), keep the rest, and plan their pieces again to the whole-number optimum."""
+    """Take some bars apart (wasteful ones rather), keep the rest, and plan their pieces again to the whole-number
+    optimum.
+    """
     whole = search.whole
     assert search.best is not None
     bars = [p for p, n in sorted(search.best.bars.items()) for _ in range(n)]

@@ -73,7 +73,9 @@ class Search:
         return np.array([best[c] for c in self.whole.capacities]), patterns
 
     def lagrangian(self, duals: Floats, worth: Floats) -> float:
-        """A valid lower bound from any duals: scaled until no unlimited stock pays (Farley), limited stock priced at its own loss."""
+        """A valid lower bound from any duals: scaled until no unlimited stock pays (Farley), limited stock priced at
+        its own loss.
+        """
         costs = np.array(self.whole.costs)
         unlimited = np.array([q is None for q in self.whole.limits])
         with np.errstate(divide="ignore"):

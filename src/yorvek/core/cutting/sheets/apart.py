@@ -18,7 +18,9 @@ from yorvek.core.cutting.sheets.rows import edges_of
 from yorvek.core.cutting.sheets.separate import rounds, settle
 
 SLACK_MM = 0.0012
-"""Outlines are this much smaller than they have to be, so that pieces may touch; the verifier allows several times as much."""
+"""Outlines are this much smaller than they have to be, so that pieces may touch; the verifier allows several times as
+much.
+"""
 BETWEEN_MM = 1000.0
 COARSE_MM = 0.2
 SOFT = 0.008
@@ -51,8 +53,10 @@ def _fat(shape: Polygon, by_mm: float) -> Polygon:
 
 
 def fewer_corners(ring: Floats, most_mm: float) -> Floats:
-    """A ring with its metal on the left, with corners taken out so that the metal only grows, by at most `most_mm` anywhere:
-    a corner turning right is cut across, a short edge between two corners turning left is replaced by the meeting of its
+    """A ring with its metal on the left, with corners taken out so that the metal only grows, by at most `most_mm`
+    anywhere:
+    a corner turning right is cut across, a short edge between two corners turning left is replaced by the meeting of
+    its
     neighbours.
     """
     points = ring.tolist()
@@ -101,7 +105,9 @@ def _meeting(a: list[float], b: list[float], d: list[float], c: list[float]) -> 
 
 
 class Kinds:
-    """Outlines of the kinds of pieces about their middles, their poles and turns, as flat arrays; made once for a problem."""
+    """Outlines of the kinds of pieces about their middles, their poles and turns, as flat arrays; made once for a
+    problem.
+    """
 
     def __init__(self, data: Prepared) -> None:
         problem = data.problem
@@ -226,7 +232,8 @@ class Apart:
         for _ in range(2):
             total = float(
                 settle(
-                    self.movable, self.angle, self.X, self.Y, self.kind, self.estart, self.edges, self.pstart, self.poles,
+                    self.movable, self.angle, self.X, self.Y, self.kind, self.estart, self.edges, self.pstart,
+                    self.poles,
                     self.root, self.istart, self.iedges, self.qstart, self.ipoles, self.boxes, self.soft, self.table,
                     self.hits,
                 )
@@ -244,7 +251,8 @@ class Apart:
         return total
 
     def separate(self, idle: int, go_on: Callable[[], bool]) -> bool:
-        """Draw the pieces apart; False if they still overlap after so many rounds without improvement, or when told to stop.
+        """Draw the pieces apart; False if they still overlap after so many rounds without improvement, or when told to
+        stop.
         The layout of least overlap is what is left then.
         """
         self.weights[:, :] = 1.0

@@ -1,4 +1,6 @@
-"""A nest changed by hand: what a move would break, the plan that comes of it, and a new search for the pieces not locked."""
+"""A nest changed by hand: what a move would break, the plan that comes of it, and a new search for the pieces not
+locked.
+"""
 
 from __future__ import annotations
 

@@ -1,6 +1,8 @@
-"""Collisions of outlines, compiled: whether two pieces overlap, and by how much, as a figure that falls when they draw apart.
+"""Collisions of outlines, compiled: whether two pieces overlap, and by how much, as a figure that falls when they draw
+apart.
 
-A piece is its edges (openings too) and a dozen poles, circles inside its metal. Edges say whether two pieces overlap; poles say
+A piece is its edges (openings too) and a dozen poles, circles inside its metal. Edges say whether two pieces overlap;
+poles say
 how deep, smoothly and in the right direction, which an area would not.
 """
 
@@ -41,7 +43,9 @@ def distance2(x: float, y: float, x1: float, y1: float, x2: float, y2: float) ->
 
 @numba.njit(cache=True, fastmath=True)
 def clear_of(x: float, y: float, edges: Floats, poles: Floats, count: int) -> float:  # pragma: no cover
-    """Radius of the circle at a point that stays within the metal and off the poles that are there; negative outside."""
+    """Radius of the circle at a point that stays within the metal and off the poles that are there; negative
+    outside.
+    """
     if not inside(x, y, edges, 0, len(edges)):
         return -1.0
     best = 1e18
@@ -56,7 +60,9 @@ def clear_of(x: float, y: float, edges: Floats, poles: Floats, count: int) -> fl
 
 @numba.njit(cache=True, fastmath=True)
 def find_poles(edges: Floats, area: float, out: Floats) -> int:  # pragma: no cover
-    """Largest circles one after the other until they cover most of the area: a grid, then steps downhill; returns how many."""
+    """Largest circles one after the other until they cover most of the area: a grid, then steps downhill; returns how
+    many.
+    """
     x0, y0 = edges[:, 0].min(), edges[:, 1].min()
     x1, y1 = edges[:, 0].max(), edges[:, 1].max()
     covered, first = 0.0, 0.0
@@ -114,7 +120,9 @@ def put(
 def edges_cross(
     A: Floats, a0: int, a1: int, B: Floats, b0: int, b1: int, x0: float, y0: float, x1: float, y1: float, hits: Ints
 ) -> bool:  # pragma: no cover
-    """Whether an edge of one crosses one of the other within the box that both share; `hits` is room to note edges in."""
+    """Whether an edge of one crosses one of the other within the box that both share; `hits` is room to note edges
+    in.
+    """
     count = 0
     for k in range(b0, b1):
         cx, ex = B[k, 0], B[k, 2]
@@ -170,7 +178,9 @@ def poles_meet(P: Floats, p0: int, p1: int, Q: Floats, q0: int, q1: int) -> bool
 
 @numba.njit(cache=True, fastmath=True)
 def depth(P: Floats, p0: int, p1: int, Q: Floats, q0: int, q1: int, soft: float) -> float:  # pragma: no cover
-    """How deep the poles of two pieces stand in each other, each pair by the smaller radius, fading softly where they miss."""
+    """How deep the poles of two pieces stand in each other, each pair by the smaller radius, fading softly where they
+    miss.
+    """
     total = 0.0
     for i in range(p0, p1):
         x, y, r = P[i, 0], P[i, 1], P[i, 2]

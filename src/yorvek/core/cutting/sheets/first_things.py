@@ -1,4 +1,6 @@
-"""Pieces that go first where the metal does not reach for all: they are placed before the others, which take what is left."""
+"""Pieces that go first where the metal does not reach for all: they are placed before the others, which take what is
+left.
+"""
 
 from __future__ import annotations
 
@@ -29,7 +31,9 @@ def plan_sheets(
     cancelled: Callable[[], bool] = lambda: False,
     progress: Progress | None = None,
 ) -> SheetPlan:
-    """`solve_sheets`, and where its plan leaves out what goes first, those by themselves and then the others around them."""
+    """`solve_sheets`, and where its plan leaves out what goes first, those by themselves and then the others around
+    them.
+    """
     if not any(p.first for p in problem.parts) or all(p.first for p in problem.parts):
         return solve_on_cores(problem, cores, seconds=seconds, seed=seed, cancelled=cancelled, progress=progress)
     plan = solve_sheets(problem, seconds=seconds * ALL_TOGETHER, seed=seed, cancelled=cancelled, progress=progress)

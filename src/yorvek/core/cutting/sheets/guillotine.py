@@ -53,7 +53,9 @@ def _fit(free: list[Box], sizes: list[tuple[float, float, float, float, float]],
 
 
 def _split(box: Box, w: float, h: float, gap: float, rule: int) -> list[Box]:
-    """What is left of a free rectangle when a piece is cut from its corner: the first cut along one side or the other."""
+    """What is left of a free rectangle when a piece is cut from its corner: the first cut along one side or the
+    other.
+    """
     x, y, bw, bh = box
     right, top = bw - w - gap, bh - h - gap
     horizontal = (right < top, bw < bh, w * top < h * right, right * bh < top * bw)[rule]

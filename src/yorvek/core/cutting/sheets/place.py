@@ -24,7 +24,9 @@ def least_x(
     taken: Floats,
     counts: Ints,
 ) -> float:  # pragma: no cover
-    """Least x from `x` on at which the shape stands free with its lowest row at `row0`; beyond `limit` if there is none."""
+    """Least x from `x` on at which the shape stands free with its lowest row at `row0`; beyond `limit` if there is
+    none.
+    """
     first, rows = row_start[shape], row_count[shape]
     quiet, k = 0, 0
     while quiet < rows:

@@ -1,4 +1,6 @@
-"""The sheet plan: a first answer at once, then cheaper mixes of sheets and tighter layouts until time is up; verified."""
+"""The sheet plan: a first answer at once, then cheaper mixes of sheets and tighter layouts until time is up;
+verified.
+"""
 
 from __future__ import annotations
 
@@ -92,7 +94,8 @@ def _turning_over(
         left = max(seconds - (time.perf_counter() - started), 0.1)
         return solve_sheets(
             one, seconds=min(seconds * share, left), seed=seed, guillotine=guillotine, cancelled=cancelled,
-            evaluations=None if evaluations is None else max(1, round(evaluations * share)), progress=None if progress is None else lambda done, early: progress(done, as_placed(early)),
+            evaluations=None if evaluations is None else max(1, round(evaluations * share)),
+            progress=None if progress is None else lambda done, early: progress(done, as_placed(early)),
         )  # fmt: skip
 
     found = best_of_shares(problem, seed, part_of)
@@ -117,7 +120,8 @@ def solve_sheets(
         problem: pieces, sheets, gaps; mm.
         seconds: time for the search.
         seed: of the search's random choices.
-        evaluations: work to do instead of a time, a construction or a thousand places tried each; the same seed then gives the
+        evaluations: work to do instead of a time, a construction or a thousand places tried each; the same seed then
+        gives the
             same plan.
         guillotine: only plans that straight-through cuts can make; as the problem says where not given.
         cancelled: asked now and then; True ends the search with the best so far.
@@ -200,7 +204,9 @@ def _used(search: LocalSearch) -> list[int]:
 
 
 def _cheaper(run: Run, data: Prepared, need: float, best: LocalSearch) -> tuple[LocalSearch, list[LocalSearch]]:
-    """Try mixes that cost less by construction, the most promising ones longest; and those that still lack something."""
+    """Try mixes that cost less by construction, the most promising ones longest; and those that still lack
+    something.
+    """
     assert run.best is not None
     open_ = [LocalSearch(data, m, run.random) for m in mixes(data.containers, need / DENSEST, run.best.cost)][:60]
     started: list[LocalSearch] = []
@@ -244,7 +250,9 @@ def _promising(started: list[LocalSearch], below: float, need: float) -> list[Lo
 
 
 def _cheaper_apart(run: Run, data: Prepared, kinds: Kinds, need: float, started: list[LocalSearch]) -> Apart | None:
-    """Put what a cheaper mix lacks anywhere onto it and draw it all apart; the layout of the cheapest mix that came off."""
+    """Put what a cheaper mix lacks anywhere onto it and draw it all apart; the layout of the cheapest mix that came
+    off.
+    """
     found: Apart | None = None
     assert run.best is not None
     while started and run.share() < 0.7 and not run.over():

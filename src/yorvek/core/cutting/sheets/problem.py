@@ -20,7 +20,9 @@ Points = list[tuple[float, float]]
 
 
 class SheetStock(Model):
-    """Sheets of one size, or a remnant with its own outline. x runs along `width`. `qty` none means as many as wanted."""
+    """Sheets of one size, or a remnant with its own outline. x runs along `width`. `qty` none means as many as
+    wanted.
+    """
 
     id: str
     width: float = Field(gt=0, le=LARGEST_MM)
@@ -131,7 +133,9 @@ def sheet_polygon(sheet: SheetStock) -> Polygon:
 
 
 class Placement(Model):
-    """A piece on a sheet: mirrored left to right where it is turned over, turned counter-clockwise about its own (0, 0), shifted."""
+    """A piece on a sheet: mirrored left to right where it is turned over, turned counter-clockwise about its own (0,
+    0), shifted.
+    """
 
     part: str
     sheet: str

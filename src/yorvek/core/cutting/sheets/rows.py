@@ -21,7 +21,8 @@ TOUCH = 1e-7
 def band_intervals(edges: Floats, low: float, high: float, out: Floats) -> int:  # pragma: no cover
     """Intervals of x that a polygon covers between two heights, merged and sorted; returns how many.
 
-    The projection of the part of a polygon inside a band is that of its boundary there: the edges clipped to the band, and the
+    The projection of the part of a polygon inside a band is that of its boundary there: the edges clipped to the band,
+    and the
     stretches of the band's own two lines that lie inside.
     """
     n = 0
@@ -89,7 +90,9 @@ def shape_rows(shape: Polygon, row_mm: float, *, base: float | None = None, coun
 
 
 class Shapes:
-    """Every piece in every turn as flat arrays for the search: rows of `k` are row_start[k] .. row_start[k] + row_count[k]."""
+    """Every piece in every turn as flat arrays for the search: rows of `k` are row_start[k] .. row_start[k] +
+    row_count[k].
+    """
 
     def __init__(self) -> None:
         self.row_start: list[int] = []

@@ -1,4 +1,5 @@
-"""Overlap-minimising search, compiled: pieces that overlap are moved one after the other to where they overlap least, counted
+"""Overlap-minimising search, compiled: pieces that overlap are moved one after the other to where they overlap least,
+counted
 by weights that grow for pairs that stay in each other's way (guided local search).
 """
 
@@ -64,7 +65,8 @@ def best_place(
     istart: Ints, iedges: Floats, qstart: Ints, ipoles: Floats, boxes: Floats, weights: Floats, soft: float,
     scratch_e: Floats, scratch_p: Floats, box: Floats, reach: Floats, kept: Floats, small: float, hits: Ints,
 ) -> int:  # pragma: no cover  # fmt: skip
-    """Look for a better place of piece `i`: all over, near where it is, then downhill from the best few. Moves it if one is
+    """Look for a better place of piece `i`: all over, near where it is, then downhill from the best few. Moves it if
+    one is
     found; returns the places tried.
     """
     k = kind[i]
@@ -219,7 +221,8 @@ def rounds(
     seed: int, most_rounds: int, most_tries: int, movable: int, angle: Floats, X: Floats, Y: Floats, sheet: Ints,
     sheets: Floats, share: Floats, turn_start: Ints, turns: Floats, free: Ints,
     kind: Ints, estart: Ints, edges: Floats, pstart: Ints, poles: Floats, root: Floats,
-    istart: Ints, iedges: Floats, qstart: Ints, ipoles: Floats, boxes: Floats, weights: Floats, table: Floats, soft: float,
+    istart: Ints, iedges: Floats, qstart: Ints, ipoles: Floats, boxes: Floats, weights: Floats, table: Floats,
+    soft: float,
     scratch_e: Floats, scratch_p: Floats, best: Floats, best_sheet: Ints, small: float,
     hits: Ints,
 ) -> tuple[float, float, int, int]:  # pragma: no cover  # fmt: skip
@@ -259,7 +262,8 @@ def rounds(
             x, y, a = X[i], Y[i], angle[i]
             tried += best_place(
                 i, angle, X, Y, sheet, sheets, share, turn_start, turns, free, kind, estart, edges, pstart, poles, root,
-                istart, iedges, qstart, ipoles, boxes, weights, soft, scratch_e, scratch_p, box, reach, kept, small, hits,
+                istart, iedges, qstart, ipoles, boxes, weights, soft, scratch_e, scratch_p, box, reach, kept, small,
+                hits,
             )  # fmt: skip
             if X[i] != x or Y[i] != y or angle[i] != a:
                 row(i, kind, istart, iedges, qstart, ipoles, boxes, root, soft, table, hits)

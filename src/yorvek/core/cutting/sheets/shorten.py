@@ -17,8 +17,10 @@ OFFER_EVERY_S = 0.4
 
 @dataclass(frozen=True)
 class Pace:
-    """How a layout of so many pieces is searched: share of the time for other orders first and for exploring after it, rounds
-    without improvement before a layout is given up, the steps its length is taken away in, and how often exploring starts anew.
+    """How a layout of so many pieces is searched: share of the time for other orders first and for exploring after it,
+    rounds
+    without improvement before a layout is given up, the steps its length is taken away in, and how often exploring
+    starts anew.
     """
 
     pieces: int
@@ -120,7 +122,9 @@ class Shortening:
         self.apart.restore(now)
 
     def _explore(self, until: float) -> None:
-        """Large steps first; a layout that does not come off is disturbed and tried again, the least overlapping rather."""
+        """Large steps first; a layout that does not come off is disturbed and tried again, the least overlapping
+        rather.
+        """
         run, apart = self.run, self.apart
         step, failed = self.pace.first, 0
         pool: list[tuple[float, int, State]] = []

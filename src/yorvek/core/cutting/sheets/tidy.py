@@ -1,4 +1,6 @@
-"""A finished nest pushed together: every piece left and down as far as it goes, so that what is left over is in one place."""
+"""A finished nest pushed together: every piece left and down as far as it goes, so that what is left over is in one
+place.
+"""
 
 from __future__ import annotations
 
@@ -19,7 +21,9 @@ FIRST_STEP_MM = 1.0
 
 
 def pushed(problem: SheetProblem, placements: list[Placement], most: int = MOST_PIECES) -> list[Placement]:
-    """The same nest with less air to the left of and under its pieces; unchanged where it has more than `most` pieces."""
+    """The same nest with less air to the left of and under its pieces; unchanged where it has more than `most`
+    pieces.
+    """
     if len(placements) > most:
         return placements
     parts = {p.id: p for p in problem.parts}
@@ -54,7 +58,9 @@ def _push_sheet(
 
 
 def _free_way(shape: Polygon, axis: int, others: list[Polygon], room: Polygon, clearance: float) -> float:
-    """How far a piece slides left or down before it comes too near to something; it does not jump over what is in its way."""
+    """How far a piece slides left or down before it comes too near to something; it does not jump over what is in its
+    way.
+    """
     x0, y0, x1, y1 = shape.bounds
     rx0, ry0, _, _ = room.bounds
     way = shapely.box(rx0, y0, x1, y1) if axis == 0 else shapely.box(x0, ry0, x1, y1)

@@ -1,4 +1,6 @@
-"""The check every sheet plan must pass before it counts: inside, clear of each other, allowed turns, exact quantities."""
+"""The check every sheet plan must pass before it counts: inside, clear of each other, allowed turns, exact
+quantities.
+"""
 
 from __future__ import annotations
 
@@ -72,7 +74,10 @@ def faults_of(problem: SheetProblem, placements: list[Placement]) -> list[Fault]
             shrunk = shapely.buffer(group, -TOLERANCE_MM / 2, join_style="mitre")
             a, b = shapely.STRtree(shrunk).query(shrunk, predicate="intersects")
         for i, j in zip(a[a < b], b[a < b], strict=True):
-            words = f"{placements[members[i]].part} and {placements[members[j]].part} are too close on {sheet} number {number + 1}"
+            words = (
+                f"{placements[members[i]].part} and {placements[members[j]].part} are too close on {sheet} number "
+                f"{number + 1}"
+            )
             out.append(Fault(words, (members[i], members[j])))
     return out
 
@@ -88,7 +93,9 @@ class Measures:
 
 
 def measures(problem: SheetProblem, placements: list[Placement]) -> Measures:
-    """Cost of the used sheets, parts' area over theirs, and the same with the sheet that gains most cut off behind its last piece."""
+    """Cost of the used sheets, parts' area over theirs, and the same with the sheet that gains most cut off behind its
+    last piece.
+    """
     shapes = _all_placed(problem, placements)
     sheets = {s.id: s for s in problem.sheets}
     reach: dict[tuple[str, int], float] = {}

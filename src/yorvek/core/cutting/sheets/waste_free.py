@@ -1,7 +1,10 @@
-"""Rectangles that fill sheets without any waste: put together pair by pair along equal sides, until whole sheets are left.
+"""Rectangles that fill sheets without any waste: put together pair by pair along equal sides, until whole sheets are
+left.
 
-Where nothing is wasted, the last straight cut through any block leaves two rectangles with a side in common; so the plan is
-found backwards, by joining blocks of equal sides. Equal sides by chance mislead it: blocks that did not become a sheet are
+Where nothing is wasted, the last straight cut through any block leaves two rectangles with a side in common; so the
+plan is
+found backwards, by joining blocks of equal sides. Equal sides by chance mislead it: blocks that did not become a sheet
+are
 taken apart again, some of them, and joined anew.
 """
 
@@ -70,7 +73,8 @@ def waste_free(problem: SheetProblem, random: np.random.Generator, go_on: Callab
     for stock in problem.sheets:
         if stock.outline is not None or stock.taken:
             continue
-        room = _Sheet(*(round(v * STEPS_PER_MM) for v in (stock.width - 2 * problem.edge_margin, stock.height - 2 * problem.edge_margin, problem.clearance)))  # fmt: skip
+        room = _Sheet(*(round(v * STEPS_PER_MM) for v in (stock.width - 2 * problem.edge_margin,
+            stock.height - 2 * problem.edge_margin, problem.clearance)))  # fmt: skip
         blocks = [
             _Block(s[0], s[1], k)
             for k, (s, p) in enumerate(zip(sizes, problem.parts, strict=True))

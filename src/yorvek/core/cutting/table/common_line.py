@@ -47,7 +47,8 @@ def _closes(contour: Contour) -> bool:
 def shared_once(plan: TablePlan) -> TablePlan:
     """The plan with shared stretches cut by the first contour only; openings and bridged ones stay as they are.
 
-    Parts without room for a pierce come last: they begin on what their neighbours have cut, or it is said that they cannot.
+    Parts without room for a pierce come last: they begin on what their neighbours have cut, or it is said that they
+    cannot.
     """
     out: list[Contour] = []
     troubles = list(plan.troubles)

@@ -1,4 +1,6 @@
-"""From a nest to what the torch does: contours offset by half the kerf, openings first, pierces in scrap, no corner cooked."""
+"""From a nest to what the torch does: contours offset by half the kerf, openings first, pierces in scrap, no corner
+cooked.
+"""
 
 from __future__ import annotations
 
@@ -21,7 +23,8 @@ ARC_MM = 0.02
 SAME_MM = 1e-6
 TRIES = 48
 APART_MM = 150.0
-"""The next contour starts at least this far from the last one where there is a choice, so that no corner is cooked (common
+"""The next contour starts at least this far from the last one where there is a choice, so that no corner is cooked
+(common
 practice, no source)."""
 
 
@@ -47,7 +50,8 @@ class Move(Model):
 
 
 class Contour(Model):
-    """One pierce and what is cut from it. `opening`: an opening of the part, cut before its outside; `led`: its first move comes
+    """One pierce and what is cut from it. `opening`: an opening of the part, cut before its outside; `led`: its first
+    move comes
     from a pierce in scrap.
     """
 

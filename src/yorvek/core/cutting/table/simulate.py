@@ -1,4 +1,6 @@
-"""The simulated table: runs G-code as a table would, refuses what would crash, and reports time, pierces and lengths."""
+"""The simulated table: runs G-code as a table would, refuses what would crash, and reports time, pierces and
+lengths.
+"""
 
 from __future__ import annotations
 

@@ -1,4 +1,6 @@
-"""Common workshop structures from a handful of dimensions: each expands into nodes, bars, supports and places for loads."""
+"""Common workshop structures from a handful of dimensions: each expands into nodes, bars, supports and places for
+loads.
+"""
 
 from yorvek.core.structures.starters.layout import Bar, Layout, Point, Spot, length_mm, runs_on
 from yorvek.core.structures.starters.own import OwnBar, OwnModel, as_own, own_layout

@@ -7,7 +7,9 @@ from yorvek.core.structures.starters.layout import FIXED, HINGE, PINNED, Bar, La
 
 
 def tied_arm(height_mm: float, reach_mm: float, tie_rise_mm: float) -> Layout:
-    """A post fixed at its foot, an arm on a pin that lies across (it holds the arm sideways), hung from the post's top by a tie."""
+    """A post fixed at its foot, an arm on a pin that lies across (it holds the arm sideways), hung from the post's top
+    by a tie.
+    """
     need(height=height_mm, reach=reach_mm, tie_rise=tie_rise_mm)
     h, r = height_mm, reach_mm
     return Layout(
@@ -111,7 +113,9 @@ def bracket(reach_mm: float, drop_mm: float, seat_mm: float) -> Layout:
 
 
 def post(height_mm: float, out_mm: float) -> Layout:
-    """A post fixed on its base; what it carries stands off its axis by `out_mm` on a head arm, where that is not nothing."""
+    """A post fixed on its base; what it carries stands off its axis by `out_mm` on a head arm, where that is not
+    nothing.
+    """
     need(height=height_mm)
     nodes: dict[str, Point] = {"foot": (0, 0, 0), "head": (0, height_mm, 0)}
     bars = [Bar("post", "foot", "head", "post")]

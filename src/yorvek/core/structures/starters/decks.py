@@ -91,7 +91,8 @@ def runway(length_mm: float, rise_mm: float, overhang_mm: float) -> Layout:
 
 
 def bed(length_mm: float, width_mm: float, bays: int, arm_height_mm: float, arm_reach_mm: float) -> Layout:
-    """A bed of two rails and cross members on its four corners, with a post in the middle of one rail and an arm out from it:
+    """A bed of two rails and cross members on its four corners, with a post in the middle of one rail and an arm out
+    from it:
     what hangs on the arm twists the bed.
     """
     need(arm_height=arm_height_mm)
@@ -124,7 +125,8 @@ def bed(length_mm: float, width_mm: float, bays: int, arm_height_mm: float, arm_
 
 
 def hand_cart(length_mm: float, width_mm: float, bays: int, axle_from_front_mm: float, axle_drop_mm: float) -> Layout:
-    """A bed whose rails run on into handles, carried by an axle on brackets under the rails and by two hands at the back.
+    """A bed whose rails run on into handles, carried by an axle on brackets under the rails and by two hands at the
+    back.
 
     Three quarters of the length is bed; the wheels stand 60 mm outside the rails.
     """

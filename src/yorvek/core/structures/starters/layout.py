@@ -1,6 +1,7 @@
 """What a starter expands into: nodes, bars, supports and places for loads.
 
-Global Y is up. A bar's role names what it is ("arm", "tie"); sections go with roles. A place is where a load of the brief may
+Global Y is up. A bar's role names what it is ("arm", "tie"); sections go with roles. A place is where a load of the
+brief may
 stand: at nodes (shared evenly), or along bars (per length, or per area over the width each bar carries).
 """
 
@@ -21,7 +22,8 @@ HINGE = frozenset({"iry", "irz", "jry", "jrz"})
 
 @dataclass(frozen=True)
 class Bar:
-    """A straight bar; `bored`: a pin that goes through holes in what it joins, so its ends are no joints; `depth` is the way
+    """A straight bar; `bored`: a pin that goes through holes in what it joins, so its ends are no joints; `depth` is
+    the way
     its section's depth points where that is not the usual one.
     """
 
@@ -46,7 +48,8 @@ class Spot:
 
 @dataclass
 class Layout:
-    """A starter expanded. `reach_mm` is the length that the limit of the whole is taken from, 0 where only its members have
+    """A starter expanded. `reach_mm` is the length that the limit of the whole is taken from, 0 where only its members
+    have
     limits; `tip` whether it is an arm's tip.
     """
 

@@ -1,4 +1,6 @@
-"""A model of one's own: nodes with their places, bars between them, supports; usually a starter that was changed by hand."""
+"""A model of one's own: nodes with their places, bars between them, supports; usually a starter that was changed by
+hand.
+"""
 
 from __future__ import annotations
 

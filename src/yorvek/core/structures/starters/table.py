@@ -14,7 +14,8 @@ from yorvek.core.structures.starters.layout import Layout
 
 @dataclass(frozen=True)
 class Ask:
-    """A dimension a starter asks for; `example_mm` stands in to ask what the starter is made of; optional ones may be left
+    """A dimension a starter asks for; `example_mm` stands in to ask what the starter is made of; optional ones may be
+    left
     out and are 0 then.
     """
 
@@ -56,17 +57,20 @@ BAYS = Count("bays", "Bays", 6, 1, 40)
 _ALL = [
     _starter(
         "tied arm", "Arm on a tie",
-        [Ask("height", "Height of the hinge", 2000), Ask("reach", "Reach of the arm", 2000), Ask("tie_rise", "Tie above the arm", 1000)],
+        [Ask("height", "Height of the hinge", 2000), Ask("reach", "Reach of the arm", 2000),
+            Ask("tie_rise", "Tie above the arm", 1000)],
         lambda d, n: tied_arm(d["height"], d["reach"], d["tie_rise"]),
     ),
     _starter(
         "braced arm", "Arm on a knee brace",
-        [Ask("height", "Height of the arm", 3000), Ask("reach", "Reach of the arm", 3000), Ask("knee_drop", "Knee below the arm", 1000), Ask("knee_reach", "Knee out from the post", 1000)],
+        [Ask("height", "Height of the arm", 3000), Ask("reach", "Reach of the arm", 3000),
+            Ask("knee_drop", "Knee below the arm", 1000), Ask("knee_reach", "Knee out from the post", 1000)],
         lambda d, n: braced_arm(d["height"], d["reach"], d["knee_drop"], d["knee_reach"]),
     ),
     _starter(
         "bracket", "Bracket on a wall",
-        [Ask("reach", "Reach of the arm", 1000), Ask("drop", "Strut's foot below the arm", 600), Ask("seat", "Strut's head out from the wall", 800)],
+        [Ask("reach", "Reach of the arm", 1000), Ask("drop", "Strut's foot below the arm", 600),
+            Ask("seat", "Strut's head out from the wall", 800)],
         lambda d, n: bracket(d["reach"], d["drop"], d["seat"]),
     ),
     _starter(
@@ -80,12 +84,14 @@ _ALL = [
         [Count("pinned_feet", "Feet on pins", 0, 0, 1)],
     ),
     _starter(
-        "side arm", "Arm with a side arm", [Ask("reach", "Reach from the wall", 2000), Ask("side", "Length of the side arm", 1000)],
+        "side arm", "Arm with a side arm",
+        [Ask("reach", "Reach from the wall", 2000), Ask("side", "Length of the side arm", 1000)],
         lambda d, n: side_arm(d["reach"], d["side"]),
     ),
     _starter(
         "deck", "Deck on rails",
-        [Ask("length", "Length", 4000), Ask("width", "Width", 2000), Ask("post_height", "Height of posts", 1000, optional=True)],
+        [Ask("length", "Length", 4000), Ask("width", "Width", 2000),
+            Ask("post_height", "Height of posts", 1000, optional=True)],
         lambda d, n: deck_grid(d["length"], d["width"], n["bays"], d["post_height"]), [BAYS],
     ),
     _starter(
@@ -94,29 +100,36 @@ _ALL = [
     ),
     _starter(
         "runway", "Inclined runway",
-        [Ask("length", "Length of the runway", 4000), Ask("rise", "Rise over its length", 100, optional=True), Ask("overhang", "End past the second hanger", 500, optional=True)],
+        [Ask("length", "Length of the runway", 4000), Ask("rise", "Rise over its length", 100, optional=True),
+            Ask("overhang", "End past the second hanger", 500, optional=True)],
         lambda d, n: runway(d["length"], d["rise"], d["overhang"]),
     ),
     _starter(
         "bed", "Bed with an arm on it",
-        [Ask("length", "Length", 2000), Ask("width", "Width", 800), Ask("arm_height", "Height of the arm", 500), Ask("arm_reach", "Arm out from the rail", 400, optional=True)],
-        lambda d, n: bed(d["length"], d["width"], n["bays"], d["arm_height"], d["arm_reach"]), [Count("bays", "Bays", 4, 2, 40)],
+        [Ask("length", "Length", 2000), Ask("width", "Width", 800), Ask("arm_height", "Height of the arm", 500),
+            Ask("arm_reach", "Arm out from the rail", 400, optional=True)],
+        lambda d, n: bed(d["length"], d["width"], n["bays"], d["arm_height"], d["arm_reach"]),
+        [Count("bays", "Bays", 4, 2, 40)],
     ),
     _starter(
         "crossed links", "Crossed link frame",
-        [Ask("link", "Length of a link", 1200), Ask("height", "Height it stands at", 600), Ask("width", "Width over the links", 700), Ask("pin_gap", "Between the links of a pair", 40)],
+        [Ask("link", "Length of a link", 1200), Ask("height", "Height it stands at", 600),
+            Ask("width", "Width over the links", 700), Ask("pin_gap", "Between the links of a pair", 40)],
         lambda d, n: crossed_links(d["link"], d["height"], d["width"], d["pin_gap"]),
     ),
     _starter(
         "gate leaf", "Gate leaf on straps",
-        [Ask("width", "Width of the leaf", 2000), Ask("height", "Between the hinges", 1500), Ask("strap", "Pin to the heel stile", 120)],
+        [Ask("width", "Width of the leaf", 2000), Ask("height", "Between the hinges", 1500),
+            Ask("strap", "Pin to the heel stile", 120)],
         lambda d, n: gate_leaf(d["width"], d["height"], d["strap"], bool(n["on_sill"])),
         [Count("on_sill", "Shut: leans on sill and post", 1, 0, 1)],
     ),
     _starter(
         "hand-cart", "Hand-cart frame",
-        [Ask("length", "Length with the handles", 2000), Ask("width", "Between the rails", 700), Ask("axle_from_front", "Axle behind the front", 600), Ask("axle_drop", "Axle below the rails", 200)],
-        lambda d, n: hand_cart(d["length"], d["width"], n["bays"], d["axle_from_front"], d["axle_drop"]), [Count("bays", "Bays", 4, 2, 20)],
+        [Ask("length", "Length with the handles", 2000), Ask("width", "Between the rails", 700),
+            Ask("axle_from_front", "Axle behind the front", 600), Ask("axle_drop", "Axle below the rails", 200)],
+        lambda d, n: hand_cart(d["length"], d["width"], n["bays"], d["axle_from_front"], d["axle_drop"]),
+        [Count("bays", "Bays", 4, 2, 20)],
     ),
 ]  # fmt: skip
 STARTERS: dict[str, Starter] = {s.kind: s for s in _ALL}

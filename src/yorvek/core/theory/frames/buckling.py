@@ -21,7 +21,8 @@ FAR = 1e-4
 
 @dataclass(frozen=True)
 class Buckled:
-    """Critical factors, ascending, [k]; their shapes [count + 1, k]; and the share of the geometric work that each bar does
+    """Critical factors, ascending, [k]; their shapes [count + 1, k]; and the share of the geometric work that each bar
+    does
     in bending about its own y and z, [b, 2, k].
     """
 
@@ -82,7 +83,9 @@ def _work(system: System, N: Floats, shapes: Floats) -> Floats:
 
 
 def elements_work(system: System, shapes: Floats) -> Floats:
-    """Geometric work of each element in a shape under a pull of 1 N, [e, k]: times its pull it adds to the stiffness."""
+    """Geometric work of each element in a shape under a pull of 1 N, [e, k]: times its pull it adds to the
+    stiffness.
+    """
     mesh = system.mesh
     moved = system.local_moves(shapes)
     each = np.einsum("eic,eic->ec", moved, np.matmul(mesh.pulled, moved))

@@ -22,7 +22,9 @@ class Piece:
 
 @dataclass(frozen=True)
 class Columns:
-    """All columns of a mesh: forces on its freedoms [count, c], and even loads on elements in their own axes [e, 3, c]."""
+    """All columns of a mesh: forces on its freedoms [count, c], and even loads on elements in their own axes [e, 3,
+    c].
+    """
 
     forces: Floats
     even: Floats

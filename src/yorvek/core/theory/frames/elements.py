@@ -1,4 +1,5 @@
-"""Straight elements, all of a mesh at once: stiffness, geometric stiffness, mass, even loads, and what happens between ends.
+"""Straight elements, all of a mesh at once: stiffness, geometric stiffness, mass, even loads, and what happens between
+ends.
 
 Local freedoms dx dy dz rx ry rz at the start, then at the end; x runs along the element. Arrays lead with the element.
 """
@@ -101,7 +102,9 @@ def inner_forces(start: Floats, q: Floats, x: Floats) -> Floats:
 
 
 def inner_moves(u: Floats, q: Floats, x: Floats, L: Floats, EA: Floats, EIy: Floats, EIz: Floats) -> Floats:
-    """Movement along local x, y, z at x from the start, [e, s, 3, c], from end movements u [e, 12, c] and even loads."""
+    """Movement along local x, y, z at x from the start, [e, s, 3, c], from end movements u [e, 12, c] and even
+    loads.
+    """
     s = (x / L[:, None])[:, :, None]
     long = L[:, None, None]
     n = (1 - 3 * s**2 + 2 * s**3, long * (s - 2 * s**2 + s**3), 3 * s**2 - 2 * s**3, long * (s**3 - s**2))

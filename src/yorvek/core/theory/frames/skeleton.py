@@ -42,7 +42,8 @@ def local_axes(start: Floats, end: Floats, depth: Floats | None = None) -> Float
 class Skeleton:
     """Nodes [n] and bars [b] as arrays.
 
-    `ends`: start and end node of each bar; `released`: local freedoms that its ends do not hold, [b, 12]; `only`: 1 pull
+    `ends`: start and end node of each bar; `released`: local freedoms that its ends do not hold, [b, 12]; `only`: 1
+    pull
     only, -1 push only; `held`: what the ground holds, [n, 6]; `springs`: N/mm and Nmm/rad to the ground, [n, 6].
     """
 

@@ -97,7 +97,8 @@ class System:
         return np.asarray(scale * self.factor.solve(scale * forces))
 
     def _around(self, forces: Floats) -> Floats:
-        """Conjugate gradients around the elastic factors: a few rounds where the push is well below the critical one; what does
+        """Conjugate gradients around the elastic factors: a few rounds where the push is well below the critical one;
+        what does
         not come to rest is factored by itself.
         """
         x = self.elastic(forces)

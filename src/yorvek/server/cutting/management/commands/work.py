@@ -16,7 +16,9 @@ from yorvek.server.cutting.plans import SHUTTING_DOWN, take_back_dead
 
 
 def queue_worker() -> Worker:
-    """The library's worker for one emptying of the queue. Its own signal handlers are not used: they end only its loop."""
+    """The library's worker for one emptying of the queue. Its own signal handlers are not used: they end only its
+    loop.
+    """
     return Worker(
         queue_names=["*"],
         interval=0,
