@@ -8,7 +8,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 Floats = NDArray[np.float64]
-ALPHA_V = {"4.6": 0.6, "5.6": 0.6, "8.8": 0.6, "4.8": 0.5, "5.8": 0.5, "6.8": 0.5, "10.9": 0.5}
+ALPHA_V = {"4.6": 0.6, "5.6": 0.6, "8.8": 0.6, "10.9": 0.5}
 """EN 1993-1-8 table 3.4, threads in the shear plane."""
 UNKNOWN = 0.5
 """alpha_v of classes that the table does not name."""
