@@ -92,6 +92,7 @@ def _bolted() -> Iterator[Row]:
     yield "bolts", "FL 60×10", BOLTS, {"pull": 20e3, "in_depth": 500.0}, {}
     yield "four bolts", "FL 120×10", FOUR, PLANE, {}
     yield "a wide plate sheared", "FL 150×12", {**BOLTS, "side": mm(75), "plate": mm(12)}, {"in_depth": 30e3}, {}
+    yield "bolts close together", "FL 60×10", {**BOLTS, **sizes(pitch=44, edge=40)}, PULL, {}
     yield "four bolts pushed", "FL 120×10", FOUR, PUSH, {}
     for grade in ("4.6", "10.9", "A4-70", "SAE 5", "SAE 8", "A325", "A490"):
         yield f"bolts {grade}", "FL 60×10", {**BOLTS, "grade": grade}, PULL, {}
@@ -105,6 +106,8 @@ def _bolted() -> Iterator[Row]:
     yield "one leg, one bolt", "L 60×60×6", {**leg, "rows": 1}, PULL, {}
     yield "through a tube", TUBE, {**BOLTS, "through": True, "planes": 2, "plate": mm(10), "side": mm(50)}, PULL, {}
     yield "end plate", TUBE, ENDED, BENT, {}
+    yield "end plate, every way", TUBE, ENDED, ALL, {}
+    yield "base plate, every way", TUBE, BASE, {**ALL, "pull": -30e3}, {}
     yield "end plate, thin", TUBE, {**ENDED, "plate": mm(8), "rows": 3, "pitch": mm(70)}, BENT, {}
     yield "base plate", TUBE, BASE, {**BENT, "pull": -30e3}, {}
     yield "base plate lifts", TUBE, BASE, {"pull": 12e3, "in_depth": 3000.0}, {}
@@ -146,6 +149,8 @@ def _others() -> Iterator[Row]:
     for by in ("clamp", "U-bolt", "set screws"):
         held = {"kind": "friction", "by": by, "bolt": mm(10), "bolts": 2, "torque_Nm": 30.0}
         yield by, "RD 40", held, {"pull": 600.0, "twist": 5000.0}, {}
+    fish = {"kind": "fish plates", **sizes(plate=8, width=80, lap=120, taper=20, leg=5)}
+    yield "fish plates, every way", TUBE, fish, {**ALL, "across": 4000.0}, {}
     rated = {"kind": "rated part", "what": "shackle", "rating": mm(20e3, "N")}
     yield "rated", "RD 20", rated, {"pull": 9000.0}, {}
 

@@ -123,7 +123,7 @@ def weld_strength(end: End, *metals: Material) -> WeldStrength:
         return WeldStrength(each, each, GAMMA_M2, "EN 1993-1-8 4.5.3.3, elastic line of weld")
     by = end.method.divides.joint
     clause = "AISC 360-22 J2.4, elastic line of weld; no directional increase"
-    filler, metal = aisc_fillets.filler_N_per_mm(end.filler_MPa, 1.0), aisc_fillets.metal_N_per_mm(Fu, 1.0)
+    filler, metal = aisc_fillets.filler_N_per_mm(end.filler_MPa, 1.0), aisc_fillets.metal_MPa(Fu)
     return WeldStrength(filler / by, metal / by, by, clause)
 
 

@@ -98,7 +98,8 @@ def i_section(t: SectionTable, Fy: Array, E: Array, Lb_mm: Array) -> Array:
     lam = flange_width / 2 / np.maximum(t.flange, 1e-9)
     compact, not_slender = open_flange_limits(Fy, E)
     share = (lam - compact) / (not_slender - compact)
-    kc = np.clip(4 / np.sqrt(np.maximum(web_depth, 1e-9) / np.maximum(t.wall, 1e-9)), 0.35, 0.76)
+    # its least of 0.35 belongs to webs more slender than this rule covers
+    kc = np.minimum(4 / np.sqrt(np.maximum(web_depth, 1e-9) / np.maximum(t.wall, 1e-9)), 0.76)
     slender = np.where(t.lateral, 0.9 * kc, 0.69) * E * t.S / lam**2  # F3-2, F6-3
     flange = np.where(
         share <= 0, Mp, np.where(share <= 1, Mp - (Mp - elastic) * share, np.minimum(slender, Mp))

@@ -21,9 +21,9 @@ def filler_N_per_mm(FEXX_MPa: float, leg_mm: float) -> float:
     return 0.60 * FEXX_MPa * leg_mm * THROAT_OF_LEG
 
 
-def metal_N_per_mm(Fu_MPa: float, leg_mm: float) -> float:
-    """J2-2 with J4-4, nominal: the metal beside the weld in shear, 0.60 Fu on the leg."""
-    return 0.60 * Fu_MPa * leg_mm
+def metal_MPa(Fu_MPa: float) -> float:
+    """J2-2 with J4-4, nominal, on the leg: the metal beside the weld in shear, 0.60 Fu."""
+    return 0.60 * Fu_MPa
 
 
 def minimum_leg_mm(thinner_part_mm: float) -> float:
