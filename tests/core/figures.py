@@ -91,7 +91,7 @@ def _walls() -> Iterator[Row]:
 def _bolted() -> Iterator[Row]:
     yield "bolts", "FL 60×10", BOLTS, {"pull": 20e3, "in_depth": 500.0}, {}
     yield "four bolts", "FL 120×10", FOUR, PLANE, {}
-    yield "a wide plate sheared", "FL 150×12", {**BOLTS, "side": mm(75), "plate": mm(12)}, {"in_depth": 30e3}, {}
+    yield "a wide plate sheared", "FL 150×12", {**BOLTS, "side": mm(320), "plate": mm(12)}, {"in_depth": 30e3}, {}
     yield "bolts close together", "FL 60×10", {**BOLTS, **sizes(pitch=44, edge=40)}, PULL, {}
     yield "four bolts pushed", "FL 120×10", FOUR, PUSH, {}
     for grade in ("4.6", "10.9", "A4-70", "SAE 5", "SAE 8", "A325", "A490"):
