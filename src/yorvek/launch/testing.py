@@ -17,6 +17,8 @@ PYTHON_CODE = ("src", "tests", "benchmarks")
 GROUPS = ("core", "server", "web", "browser", "values", "mutants")
 """All but the last make the everyday run."""
 WITHOUT_DJANGO = [str(PYTHON), "-m", "pytest", "-q", "-p", "no:django", "-o", "DJANGO_SETTINGS_MODULE="]
+ONE_THREAD = {"OPENBLAS_NUM_THREADS": "1", "OMP_NUM_THREADS": "1"}
+"""Tests run side by side: threads of matrix products would only wait for each other."""
 SIDE_BY_SIDE = ["-n", str(min(os.cpu_count() or 1, 4))]
 
 
@@ -24,7 +26,7 @@ def _step(title: str, command: list[str], *, env: dict[str, str] | None = None, 
     say(f"--- {title}")
     began = time.monotonic()
     code = subprocess.run(
-        command, cwd=cwd, env={**os.environ, "PYTHONPATH": f"{HOME / 'src'}", **(env or {})}, check=False
+        command, cwd=cwd, env={**ONE_THREAD, **os.environ, "PYTHONPATH": f"{HOME / 'src'}", **(env or {})}, check=False
     ).returncode
     say(f"--- {title}: {'ok' if code == 0 else 'FAILED'} in {time.monotonic() - began:.0f} s")
     return code == 0
