@@ -1,8 +1,7 @@
 """Figures of others on the same instances, as they were given to the project with the instances.
 
 Bars: (lower bound, first-fit decreasing, reference plan at 40 s). Sheets: least cost known. Strips: density in percent
-of
-plain bottom-left and of a compiled published heuristic at 10, 30 and 120 s (None: not measured). Rectangles with
+of plain bottom-left and of a compiled published heuristic at 10, 30 and 120 s (None: not measured). Rectangles with
 straight-through cuts: (bound or known optimum, a library of rectangle heuristics), sheets.
 """
 

@@ -1,8 +1,7 @@
 """docs/verification.md, written from what is there: `python -m tests.verification`.
 
 Whole verdicts and what of them is known to differ; every clause with who uses it and which tests name it; the findings
-that
-have a test; the last figure of the mutation gate.
+that have a test; the last figure of the mutation gate.
 """
 
 from __future__ import annotations

@@ -1,8 +1,6 @@
 """Figures of many joints, members, plates and structures as they stand, to notice any change: `python -m
-tests.core.figures`
-writes them anew. They prove nothing about what is right (outside values and whole verdicts do that); they tell when a
-figure
-has moved that nobody meant to move.
+tests.core.figures` writes them anew. They prove nothing about what is right (outside values and whole verdicts do
+that); they tell when a figure has moved that nobody meant to move.
 """
 
 from __future__ import annotations
@@ -66,6 +64,8 @@ Row = tuple[str, str, dict[str, Any], dict[str, float], dict[str, Any]]
 def _welds() -> Iterator[Row]:
     for section in (TUBE, "RHS 120×80×6.3 hot", ROUND, SHAPE, "UPE 120", "FL 80×10", "RD 30", "L 60×60×6"):
         yield f"weld {section}", section, WELD, ALL, {}
+    for metal in ("S235", "S275"):
+        yield f"weld {metal}", TUBE, WELD, ALL, {"material_id": metal}
     yield "weld, leg 3", TUBE, {"kind": "weld", "leg": mm(3)}, ALL, {}
     yield "groove", TUBE, {"kind": "groove weld"}, ALL, {}
     yield "groove, part", TUBE, {"kind": "groove weld", "throat": mm(3)}, ALL, {}
@@ -135,6 +135,7 @@ def _others() -> Iterator[Row]:
         {},
     )
     yield "gusset", "L 60×60×6", GUSSET, PULL, {}
+    yield "gusset far out", "FL 60×10", {**GUSSET, "free": mm(540)}, PUSH, {}
     yield "gusset pushed", "FL 60×10", {**GUSSET, "width": mm(90)}, PUSH, {}
     yield "slotted", TUBE, {**GUSSET, "welds": 4, "slot": mm(12)}, PULL, {}
     yield "slotted round", ROUND, {**GUSSET, "welds": 4, "slot": mm(12), "foot": mm(160)}, PULL, {"onto": chord(TUBE)}

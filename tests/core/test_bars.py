@@ -14,6 +14,9 @@ from hypothesis import strategies as st
 
 from tests.verifiers import check_bars, first_fit_decreasing
 from yorvek.core.cutting.bars import BarProblem, solve_bars
+from yorvek.core.cutting.bars.bounds import Sums
+from yorvek.core.cutting.bars.master import choose_whole
+from yorvek.core.cutting.bars.problem import WholeProblem
 
 INSTANCES = Path(__file__).parents[2] / "benchmarks" / "instances" / "bars"
 
@@ -121,3 +124,34 @@ def test_with_few_kinds_the_plan_is_proven_and_no_choice_of_all_patterns_is_chea
         return best
 
     assert plan.proven and plan.cost == pytest.approx(least(wanted), abs=1e-6)
+
+
+def small(*pieces, stock=((1000, 10.0),)):
+    """A problem in whole numbers, no kerf and no trim."""
+    body = {
+        "name": "small", "kerf": 0, "end_trim": 0,
+        "stock": [{"id": f"s{k}", "length": length, "cost": cost} for k, (length, cost) in enumerate(stock)],
+        "parts": [{"id": f"p{k}", "length": length, "qty": qty} for k, (length, qty) in enumerate(pieces)],
+    }  # fmt: skip
+    return WholeProblem(BarProblem.model_validate(body))
+
+
+def test_the_cheapest_choice_among_patterns_is_what_is_taken_of_each():
+    """By hand: five of 400 and two of 600 from 1000: two bars of 600 with 400, two of 400 twice (one spare)."""
+    whole = small((600, 2), (400, 5))
+    patterns = [(0, (1, 1)), (0, (0, 2)), (0, (1, 0)), (0, (0, 1))]
+    found = choose_whole(whole, patterns, seconds=5.0)
+    assert found.patterns == {(0, (1, 1)): 2, (0, (0, 2)): 1, (0, (0, 1)): 1} or found.patterns == {
+        (0, (1, 1)): 2, (0, (0, 2)): 2,
+    }  # fmt: skip
+    assert found.least == pytest.approx(40.0)
+
+
+def test_sums_of_whole_bars_are_written_down_where_they_are_few():
+    """Six pieces, two to a bar of 10, one to a bar of 7: 30 for three bars, 34 for two and two; nothing between."""
+    whole = small((500, 6), stock=((1000, 10.0), (600, 7.0)))
+    sums = Sums.of(whole, [2, 1], 60.0)
+    assert sums is not None
+    assert sums.least_from(30.5) == 34.0 and sums.least_from(29.0) == 30.0 and sums.least_from(1e9) == 0.0
+    many = small((500, 600), stock=((1000, 10.0), (600, 7.0)))
+    assert Sums.of(many, [2, 1], 1e6) is None

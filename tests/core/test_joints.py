@@ -87,8 +87,7 @@ def test_block_shear_by_hand():
 
 def test_slip_by_the_tables():
     """M20 of class 8.8, Fp,C = 0.7 fub As = 137.2 kN: slip of one plane on blasted steel 54.9 kN (EN 1993-1-8 3.9,
-    worked by
-    hand); M20 of group 120, class A: 0.30·1.13·142 kN / 1.5 (AISC J3-4, table J3.1M)."""
+    worked by hand); M20 of group 120, class A: 0.30·1.13·142 kN / 1.5 (AISC J3-4, table J3.1M)."""
     assert en_slip_N(137_200, 0.5, 1, "standard") == pytest.approx(54_880)
     assert aisc_slip_N(142_000, 0.30, 1, "standard", "asd") == pytest.approx(48_138 / 1.5, rel=1e-4)
 

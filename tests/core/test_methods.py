@@ -1,5 +1,8 @@
 """The five methods beside each other: factors by hand, EN's columns against its single rules, and what each refuses."""
 
+import math
+from dataclasses import fields
+
 import numpy as np
 import pytest
 from hypothesis import given, settings
@@ -13,7 +16,7 @@ from yorvek.core.clauses.en1993 import columns
 from yorvek.core.clauses.en1993.members import flexural_buckling
 from yorvek.core.comparison import SweepRequest, sweep
 from yorvek.core.sections import catalogue, section
-from yorvek.core.sections.table import section_table
+from yorvek.core.sections.table import SectionTable, section_table
 
 KINDS = ("shop", "asd", "lrfd", "en", "lifting")
 
@@ -142,3 +145,34 @@ def test_a_long_strut_by_both_codes():
     s = section("SHS 60×60×4 hot")
     by = flexural_buckling(A_mm2=s.A_mm2, I_mm4=s.Ix_mm4, length_mm=6000, fy_MPa=355, curve="a")
     assert 0.80 < by.Nb_Rd_N / by.Ncr_N < 0.97
+
+
+@pytest.mark.parametrize(
+    ("shape", "part", "plastic", "elastic"),
+    [
+        ("i", "flange", 10, 14), ("i", "web", 83, 124), ("channel", "flange", 10, 14), ("channel", "web", 83, 124),
+        ("rhs", "flange", 38, 42), ("rhs", "web", 83, 124), ("chs", "wall", 70, 90),
+    ],
+)  # fmt: skip
+@pytest.mark.parametrize("fy", [235.0, 355.0])
+def test_walls_are_plastic_elastic_or_not_covered_by_their_class(shape, part, plastic, elastic, fy):
+    """EN 1993-1-1 table 5.2 (from memory): epsilon, its square for round tubes; Z, S or nothing just beside the limit."""
+    e = math.sqrt(235 / fy) ** (2 if shape == "chs" else 1)
+    t = 10.0
+
+    def counts(slender):
+        stocky = {"flat_width": t, "flat_depth": t, "depth": 10 * t, "width": 4 * t, "wall": t, "flange": t}
+        own = {
+            ("i", "flange"): {"width": 2 * slender * t + t}, ("i", "web"): {"depth": slender * t + 2 * t},
+            ("channel", "flange"): {"width": slender * t + t}, ("channel", "web"): {"depth": slender * t + 2 * t},
+            ("rhs", "flange"): {"flat_width": slender * t}, ("rhs", "web"): {"flat_depth": slender * t},
+            ("chs", "wall"): {"depth": slender * t},
+        }[shape, part]  # fmt: skip
+        blank = {f.name: np.zeros(1) for f in fields(SectionTable)}
+        given = {k: np.array([v]) for k, v in {**stocky, **own, "Z": 3.0, "S": 2.0}.items()}
+        made = SectionTable(**{**blank, **given, "shape": np.array([shape]), "lateral": np.array([True])})
+        return float(columns.modulus(made, np.array([fy]), np.array([210_000.0]))[0])
+
+    for limit, before, behind in ((plastic, 3.0, 2.0), (elastic, 2.0, math.nan)):
+        assert counts(limit * e * 0.999) == before
+        assert counts(limit * e * 1.001) == pytest.approx(behind, nan_ok=True)

@@ -1,6 +1,5 @@
 """What must hold for any structure: balance, symmetry, turning it in space, units, superposition, and reserves that
-follow
-load and thickness (mechanics; no figures of anybody's)."""
+follow load and thickness (mechanics; no figures of anybody's)."""
 
 import itertools
 import math

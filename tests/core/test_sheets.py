@@ -160,8 +160,7 @@ CUT_UP = [(seed, 1 + seed % 3, 3 + 2 * seed, 4 * (seed % 2)) for seed in range(1
 
 def test_sheets_cut_up_are_put_together_again():
     """Known by construction: so many sheets are enough, with straight cuts; shown to it in any order and turned about.
-    By a
-    number of trials and not of seconds, so that no machine is too slow; at most one of ten may take a sheet more.
+    By a number of trials and not of seconds, so that no machine is too slow; at most one of ten may take a sheet more.
     """
     missed = []
     for seed, sheets, pieces, gap in CUT_UP:

@@ -37,8 +37,7 @@ def test_every_starter_stands_and_is_in_balance(kind):
 
 def test_the_tie_of_crossed_links_by_statics():
     """Virtual work: four tops share P, height y = L sin a, feet x = L cos a apart: tie of one side P/2 · cot a for its
-    own
-    half of the load, with links of no weight; the weight of the bars adds its own share.
+    own half of the load, with links of no weight; the weight of the bars adds its own share.
     """
     P, L, h = 20_000.0, 1200.0, 500.0
     v = check_frame(asked(LINKS, [force("tops", P)], THIN))

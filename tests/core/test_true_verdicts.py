@@ -334,8 +334,7 @@ def test_a27_a_foot_that_stands_lifts_and_does_not_pull():
 
 def test_a27_a_foot_that_stands_rubs_and_does_not_clamp():
     """Feet on slippery ground give no thrust: the beam of the portal is a simple span, w L2 / 8, statics. On a grippy
-    one
-    they thrust as pins do: H = w L2 / (4 h (2 k + 3)), k = I h / (I L) (Kleinlogel, from memory).
+    one they thrust as pins do: H = w L2 / (4 h (2 k + 3)), k = I h / (I L) (Kleinlogel, from memory).
     """
     h, L, q = 2000.0, 3000.0, 1.0
 

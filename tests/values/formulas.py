@@ -66,8 +66,7 @@ def en_transverse_fillet_N(
     *, throat_mm: float, length_mm: float, fu_MPa: float, beta_w: float, gamma_M2: float = 1.25
 ) -> float:
     """The directional method, 4.5.3.2, for a load across the weld along one leg: normal and shear stress on the throat
-    are
-    equal, and sqrt(s^2 + 3 t^2) reaches fu / (beta gamma).
+    are equal, and sqrt(s^2 + 3 t^2) reaches fu / (beta gamma).
     """
     return fu_MPa / (beta_w * gamma_M2) / math.sqrt(2) * throat_mm * length_mm
 
@@ -356,8 +355,7 @@ class SlitTube(Model):
 
 def slit_tube(diameter_mm: float, t_mm: float, slit_mm: float = 0.0) -> SlitTube:
     """Closed: exact polar moment. Slit: 2 pi r t^3 / 3 less the slit, r to the middle of the wall; its shear centre
-    lies 2 r
-    from the centre, opposite the slit (thin wall, narrow slit).
+    lies 2 r from the centre, opposite the slit (thin wall, narrow slit).
     """
     bore, r = diameter_mm - 2 * t_mm, (diameter_mm - t_mm) / 2
     I = math.pi / 64 * (diameter_mm**4 - bore**4)  # noqa: E741
@@ -533,8 +531,7 @@ def bolt_group(bolts: Sequence[Point], force: Point, at: Point) -> BoltGroup:
 
 LARGEST_MM, MU, LAMBDA = 8.6, 10 / 25.4, 0.55
 """Load-deformation curve of a bolt, R = Rult (1 - exp(-10 D))^0.55 with D in inches, greatest 0.34 in (Crawford and
-Kulak,
-as the AISC Manual part 7 prints it; from memory)."""
+Kulak, as the AISC Manual part 7 prints it; from memory)."""
 
 
 FURTHEST = float((1 - math.exp(-MU * LARGEST_MM)) ** LAMBDA)

@@ -2757,8 +2757,7 @@ export interface components {
         /**
          * Contour
          * @description One pierce and what is cut from it. `opening`: an opening of the part, cut before its outside; `led`: its first
-         *     move comes
-         *     from a pierce in scrap.
+         *     move comes from a pierce in scrap.
          */
         Contour: {
             /**
@@ -4721,8 +4720,7 @@ export interface components {
          * @description What a module weighs and costs, whether that is within the brief's limit, and what it takes to lift it.
          *
          *     `mass_kg` is of the pieces the shop makes; `empty_kg` with what is bought for it; `loaded_kg` with its payload too.
-         *     Lift and
-         *     limit go by the empty module.
+         *     Lift and limit go by the empty module.
          */
         ModuleMass: {
             /** Bought Price */
@@ -6367,8 +6365,7 @@ export interface components {
         /**
          * RoleChoice
          * @description What the bars of a role are made of; `turned` lays the section on its side; `joined_by` is how single angles are
-         *     held
-         *     at their ends (not said: by one leg, the weaker way).
+         *     held at their ends (not said: by one leg, the weaker way).
          */
         RoleChoice: {
             /**
@@ -6623,8 +6620,7 @@ export interface components {
          *     is the area that is weighed: the nominal wall, where the design wall is thinner. `omega_mm2` is the greatest warping
          *     coordinate of an open section about its shear centre. Of a composed section also: its closed `cells`;
          *     `slender`, the sqrt(E / Fy) above which no wall of it buckles before it yields; `beta_mm`, its monosymmetry (None:
-         *     not known, no rule); and whether
-         *     it is `upright`, alike left and right, or `level`, alike above and below.
+         *     not known, no rule); and whether it is `upright`, alike left and right, or `level`, alike above and below.
          */
         Section: {
             /** A Mm2 */

@@ -61,8 +61,7 @@ class Method(Model):
     @property
     def ahead(self) -> float:
         """At how many times the loads of its combinations the method looks at second order and buckling: AISC C2.1 for
-        ASD;
-        those with a factor on strength at that factor.
+        ASD; those with a factor on strength at that factor.
         """
         return {"shop": self.n, "asd": 1.6, "lrfd": 1.0, "en": 1.0, "lifting": self.design_factor}[self.kind]
 

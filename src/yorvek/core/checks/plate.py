@@ -80,8 +80,7 @@ def check_plate(plate: Plate) -> PlateVerdict:
 
 def allowed_stress_MPa(m: Material, method: Method, *, welded: bool, lasting: bool = False) -> float:
     """Stress that the outer fibre may reach: yield by the method's divisor, and for a brittle or soft metal its
-    breaking one;
-    of a plastic under a load that stays, what it bears for good.
+    breaking one; of a plastic under a load that stays, what it bears for good.
     """
     Fy, Fu = (m.yield_at_weld_MPa, m.ultimate_at_weld_MPa) if welded else (m.yield_MPa, m.ultimate_MPa)
     if lasting and m.lasting_MPa is not None:

@@ -179,8 +179,7 @@ def _patch(
     plate: Plate, load: PlateLoad, x: Floats, y: Floats, common: dict[str, object]
 ) -> tuple[Floats, Floats, Floats]:
     """A force on a patch: the exact series of a plate that rests on four edges, and what its own edges change of that,
-    which is
-    smooth and met by Ritz.
+    which is smooth and met by Ritz.
     """
     a, b = plate.a_mm, plate.b_mm
     pa, pb = max(load.patch_a_mm, plate.thickness_mm), max(load.patch_b_mm, plate.thickness_mm)

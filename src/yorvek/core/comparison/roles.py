@@ -18,8 +18,7 @@ from yorvek.core.sections.table import section_table
 WORKED_OUT = 18
 CLOSE = 1.6
 """Candidates are worked out in full while their quick share is below this: forces go where it is stiff, so the quick
-look,
-with the forces of the present structure, may be wrong either way.
+look, with the forces of the present structure, may be wrong either way.
 """
 
 

@@ -123,8 +123,7 @@ def _chord(analysis: Analysis, by_name: dict[str, OneBar], node: str) -> frozens
 
 def _found_chord(analysis: Analysis, by_name: dict[str, OneBar], node: str) -> frozenset[str]:
     """The bars that run through a node as one: two of one size in one line. Where several lines cross, the stoutest of
-    them
-    does and the rest lands on it.
+    them does and the rest lands on it.
     """
     pairs = [
         frozenset({b.name, o.name})
@@ -143,8 +142,7 @@ def _ends_there(
     analysis: Analysis, one: OneBar, by_name: dict[str, OneBar], node: str, others: list[Bar]
 ) -> tuple[Onto, ...]:
     """At a node where no bar runs through: two alike tubes are a corner; otherwise the largest is taken to run to the
-    end, and
-    the rest to stand on it close to its end.
+    end, and the rest to stand on it close to its end.
     """
     stiff = [by_name[b.name] for b in others if not hinged_at(b, node)]
     if not stiff:

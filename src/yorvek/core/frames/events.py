@@ -49,8 +49,7 @@ class Choice:
 @dataclass(frozen=True)
 class Loading:
     """All columns of a request. `own`: the column of own weight; `permanent`: columns of dead loads; `of_load`: the
-    columns
-    of each load, in order of its places.
+    columns of each load, in order of its places.
     """
 
     pieces: tuple[Piece, ...]

@@ -70,8 +70,7 @@ class Member:
 
     def sideways_length_mm(self, at_mm: np.ndarray) -> np.ndarray:
         """Distance between the places held sideways on both sides of places along the member; beyond the last one, to
-        the
-        free end.
+        the free end.
         """
         marks = self._marks
         gaps = np.diff(marks)

@@ -133,8 +133,7 @@ def _search(moves: Floats, first: Whole, found: Found) -> None:
 
 def _watched(analysis: Analysis) -> list[Watched]:
     """What has a limit: stretches as stated, otherwise the spans and overhangs of every member; the whole of a starter;
-    and
-    every point where the brief gives a figure.
+    and every point where the brief gives a figure.
     """
     request, limits = analysis.request, analysis.request.limits
     stations = analysis.states.stations

@@ -51,8 +51,7 @@ class Shape(Model):
 
 class RoleChoice(Model):
     """What the bars of a role are made of; `turned` lays the section on its side; `joined_by` is how single angles are
-    held
-    at their ends (not said: by one leg, the weaker way).
+    held at their ends (not said: by one leg, the weaker way).
     """
 
     section_id: str
@@ -66,8 +65,7 @@ class FrameLoad(Model):
     carry.
 
     A force on bars stands at `at_mm` from the start of the first of them; without a place it stands wherever it is
-    worst,
-    unless it is said to be spread over them. One that `moves` runs on the bottom flange, its wheels
+    worst, unless it is said to be spread over them. One that `moves` runs on the bottom flange, its wheels
     `wheel_from_edge_mm`
     from the edge (not said: at the edge, the worst). `way` is its direction where it is none of the usual ones.
     Loads of one `group` act together; of those that share `one_of` at most one acts; `both_ways` acts in either sense.
@@ -110,8 +108,7 @@ class FrameLoad(Model):
 
 class Whole(Model):
     """A physical member: bars that are one piece of stock, in order, end to end, and the places from its start at which
-    its
-    pressed side is held sideways (none given: where something frames in).
+    its pressed side is held sideways (none given: where something frames in).
     """
 
     name: str
@@ -132,8 +129,7 @@ class Situation(Model):
     """Another state of the same structure: a position of the mechanism, or a stage of the half-built thing.
 
     `sizes_mm` and `counts` replace those of the shape; bars named in `without` are not there yet; nodes in `props`
-    stand on
-    temporary supports; `loads` are the names of those that act (None: all).
+    stand on temporary supports; `loads` are the names of those that act (None: all).
     """
 
     name: str = Field(min_length=1, max_length=60)

@@ -1,9 +1,8 @@
 """Which loads, senses and places are worst for a response: found by sign, from what each column does by itself.
 
 A response that is a sum over columns is greatest where every choice picks the alternative that adds most, or none.
-Checks
-that are greatest of several such sums (interaction, shares of shear and torque, size of a movement) are greatest there
-too.
+Checks that are greatest of several such sums (interaction, shares of shear and torque, size of a movement) are greatest
+there too.
 """
 
 from __future__ import annotations

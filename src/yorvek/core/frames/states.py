@@ -181,9 +181,8 @@ class States:
 
     def rests(self, case: Case, lean: Lean = UPRIGHT) -> list[State]:
         """The states in which a case may come to rest: with feet that grip the ground, and with those let go that are
-        pushed
-        aside by more than they rub. A foot that has slipped holds nothing along the ground; the truth lies between the
-        two.
+        pushed aside by more than they rub. A foot that has slipped holds nothing along the ground; the truth lies
+        between the two.
 
         Raises:
             InputError: its ties find no rest.
@@ -199,8 +198,7 @@ class States:
         wrong way.
 
         What would make it a mechanism that no load drives stays: it carries next to nothing. Feet that find no rest
-        stay
-        down where there is no tie or prop to be wrong about: it tips, which is overturning's to say.
+        stay down where there is no tie or prop to be wrong about: it tips, which is overturning's to say.
 
         Raises:
             InputError: its ties find no rest.

@@ -14,8 +14,7 @@ from yorvek.core.theory.frames import frequencies_hz
 
 def swings_hz(analysis: Analysis, *, loaded: bool) -> float | None:
     """Lowest natural frequency with its own mass, or with everything that lies and hangs on it and does not move; None
-    where
-    it has none.
+    where it has none.
     """
     mesh = analysis.mesh
     on_bars, on_nodes = np.zeros(len(analysis.layout.bars)), np.zeros(len(mesh.points))

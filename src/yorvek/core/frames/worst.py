@@ -19,8 +19,7 @@ Floats = NDArray[np.float64]
 Whole = NDArray[np.int64]
 FIRST_ORDER_ENOUGH = 10.0
 """Critical factor from which first order will do: EN 1993-1-1 5.2.1(3); AISC's own bound on second over first order is
-of the
-same size.
+of the same size.
 """
 BARELY = 1.005
 MOST_CASES = 160
@@ -43,8 +42,7 @@ class Critical:
 
 class Worst:
     """Outcomes of one set of combinations: for each bar those that may be worst for it. `grips`: feet that stand are
-    taken to
-    hold along the ground whatever pushes them.
+    taken to hold along the ground whatever pushes them.
     """
 
     def __init__(
@@ -109,8 +107,7 @@ class Worst:
 
     def second(self, combination: Combination) -> bool:
         """Whether a combination is solved in second order: by the critical factor, or because the user asks. What
-        buckles at
-        less than the method asks for has no second order: that it buckles is its verdict.
+        buckles at less than the method asks for has no second order: that it buckles is its verdict.
         """
         over = self.critical(combination).factor / self.ahead
         if over <= BARELY:

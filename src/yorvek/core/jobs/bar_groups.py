@@ -90,8 +90,7 @@ def _part(w: WorkedPart) -> BarPart:
 
 def _piece(w: WorkedPart, paired: Paired | None) -> BarPiece:
     """A piece as the plan takes it: two halves off one length where it is ripped, at its most where it is still to be
-    measured,
-    less what it shares with its neighbour where mitred ends lie against each other.
+    measured, less what it shares with its neighbour where mitred ends lie against each other.
     """
     assert w.geometry is not None
     shape = _part(w)

@@ -32,8 +32,7 @@ class ModuleMass(Model):
     """What a module weighs and costs, whether that is within the brief's limit, and what it takes to lift it.
 
     `mass_kg` is of the pieces the shop makes; `empty_kg` with what is bought for it; `loaded_kg` with its payload too.
-    Lift and
-    limit go by the empty module.
+    Lift and limit go by the empty module.
     """
 
     module: str

@@ -92,8 +92,7 @@ def worked_parts(state: JobState) -> dict[int, WorkedPart]:
 
 def cut_pieces(parts: dict[int, WorkedPart]) -> list[WorkedPart]:
     """What comes off bars and sheets: a bar of a composed section is taken apart into its sizes and its plates, a
-    rectangle
-    that is cut from flat bar is a length of it.
+    rectangle that is cut from flat bar is a length of it.
     """
     out = []
     for w in parts.values():

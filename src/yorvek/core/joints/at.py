@@ -21,9 +21,8 @@ class Onto:
     """What a bar's end is joined to.
 
     `section`: None for a plain plate of `thickness_mm` that is stiff enough; `axes`: rows x, y, z in the same
-    components as
-    those of the end; `through`: it runs on past the joint; `use`: its own greatest stress there over its yield, push
-    counted;
+    components as those of the end; `through`: it runs on past the joint; `use`: its own greatest stress there over its
+    yield, push counted;
     `opposite`: another bar of the same force lands on its other side; `at_end`: the joint is at the end of its length;
     `bears_mm`: how much of it is pressed along its length, where that is not the bar's own size.
     """

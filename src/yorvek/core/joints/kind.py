@@ -27,8 +27,7 @@ class Kind(Generic[J]):
     """A kind of joint.
 
     `states`: every limit state that applies to it, by name; `find`: what is known of them for one joint; `bigger`:
-    changes
-    that make it stronger, small ones first; `outside`: what is not looked at and said beside every figure.
+    changes that make it stronger, small ones first; `outside`: what is not looked at and said beside every figure.
     """
 
     model: type[J]

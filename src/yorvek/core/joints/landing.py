@@ -221,8 +221,7 @@ def _use(end: End, onto: Onto) -> float:
 
 def _interaction(end: End, onto: Onto, at: Seat, found: Wall, name: str = "wall", title: str = "") -> Rule:
     """Pull or push with both moments: added on flat faces; on round walls the moment in plane counts squared, as the
-    factor on
-    all of them together at which the sum is 1.
+    factor on all of them together at which the sum is 1.
     """
     axes = USUAL_AXES if end.axes is None else end.axes
     turn_in, turn_out = axes @ at.normal, axes @ at.way

@@ -35,8 +35,7 @@ class Line:
         """Greatest flow of force across the throat and along the weld, N/mm, [n, 2], of forces [n, 6].
 
         Pull and bending by the elastic line with both moments and the product of inertia; shear by the lines that run
-        along
-        it; twist by the elastic vector.
+        along it; twist by the elastic vector.
         """
         N, Vy, Vz, T, My, Mz = (c[:, None] for c in f.T)
         x, y = self.corners[:, 0], self.corners[:, 1]

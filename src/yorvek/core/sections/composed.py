@@ -27,8 +27,7 @@ SERIES = "composed"
 
 def metals(line: str) -> tuple[str, ...]:
     """Materials it is judged by. Those that all parts are sold in; where there is none, those that no part is weaker
-    than, so
-    that the lower yield speaks for both. Plates, tubes and outlines are sold in every metal.
+    than, so that the lower yield speaks for both. Plates, tubes and outlines are sold in every metal.
 
     Raises:
         InputError: parts of metals that do not go together.

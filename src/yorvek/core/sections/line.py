@@ -1,12 +1,9 @@
 """Sections a shop puts together itself, written as one line that is their name and holds all of them.
 
 ``Rail box = SHS 60×60×4 hot + plate 80×6 at -10, 60 | continuous``: parts with their place (lower left corner of the
-box
-around each, then turned counter-clockwise about it), and how they are joined. A part is a size of the catalogue, a
-plate,
-a tube or a box of any wall (as measured on what is salvaged), or an outline. The line goes wherever a section's name
-goes,
-so a record that uses one stands alone.
+box around each, then turned counter-clockwise about it), and how they are joined. A part is a size of the catalogue, a
+plate, a tube or a box of any wall (as measured on what is salvaged), or an outline. The line goes wherever a section's
+name goes, so a record that uses one stands alone.
 """
 
 from __future__ import annotations

@@ -53,8 +53,7 @@ def _corner_J(b: float, d: float, r: float) -> float:
 
 def _round_toe_J(t: float, toe: float) -> float:
     """What a round toe takes from a strip of thickness t beyond its square end: fitted to finite elements
-    (`saint_venant`) of
-    toes up to 0.85 t, within half a percent of J.
+    (`saint_venant`) of toes up to 0.85 t, within half a percent of J.
     """
     return float(0.343 * (toe / t) ** 2.5 * t**4)
 

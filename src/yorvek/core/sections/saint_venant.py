@@ -1,9 +1,8 @@
 """Torsion of a solid or multi-cell section of any outline: Saint-Venant's warping function by finite elements.
 
 Gives the torsion constant J, the shear centre (Trefftz) and the warping constant, for open, closed, multi-cell and
-thick
-shapes alike. Six-node triangles; the mesh is a Delaunay triangulation of points along the outline and on a lattice
-inside.
+thick shapes alike. Six-node triangles; the mesh is a Delaunay triangulation of points along the outline and on a
+lattice inside.
 Theory: Pilkey, Analysis and Design of Elastic Beams, chapter 5 (from memory).
 """
 
@@ -54,14 +53,12 @@ class Torsion:
     omega_mm2: float
     Ct_mm3: float
     """Torque over the shear stress that all but a fiftieth of the area stays below: at the tip of a sharp inner corner
-    the
-    theory has no bound, and the metal yields there."""
+    the theory has no bound, and the metal yields there."""
 
 
 def thinnest_mm(shape: Polygon) -> float:
     """Thickness of the thinnest wall: twice the area over the perimeter is a wall's thickness, and no wall is thicker
-    than
-    what the shape shrinks to nothing by.
+    than what the shape shrinks to nothing by.
     """
     low, high = 0.0, 2 * shape.area / shape.length * 2
     for _ in range(12):

@@ -19,8 +19,7 @@ class Section(Model):
     is the area that is weighed: the nominal wall, where the design wall is thinner. `omega_mm2` is the greatest warping
     coordinate of an open section about its shear centre. Of a composed section also: its closed `cells`;
     `slender`, the sqrt(E / Fy) above which no wall of it buckles before it yields; `beta_mm`, its monosymmetry (None:
-    not known, no rule); and whether
-    it is `upright`, alike left and right, or `level`, alike above and below.
+    not known, no rule); and whether it is `upright`, alike left and right, or `level`, alike above and below.
     """
 
     id: str

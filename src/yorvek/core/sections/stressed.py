@@ -18,8 +18,7 @@ from yorvek.core.sections.section import Section
 Floats = NDArray[np.float64]
 LIMITS = {"inside": 1.40, "outstand": 0.45}
 """Of sqrt(E / Fy): walls pressed all over that reach yield before they buckle. AISC 360-22 table B4.1a: walls of boxes,
-legs
-of angles, which is the strictest of the outstands and within EN 1993-1-1 table 5.2 class 3 (from memory)."""
+legs of angles, which is the strictest of the outstands and within EN 1993-1-1 table 5.2 class 3 (from memory)."""
 ROUND = 0.11
 """D/t of a round wall over E / Fy, AISC 360-22 table B4.1a (from memory)."""
 TOUCH = 0.02

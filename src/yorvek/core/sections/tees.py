@@ -14,15 +14,13 @@ SERIES = "EN 10055"
 TAPER = 0.02
 OVERLAP, CENTRE, WARPS = 0.72, 0.74, 0.71
 """Fitted to finite elements (`saint_venant`) of tees with a root of their thickness: what Roark's junction counts
-twice, of t4;
-the shear centre below the top, of t; warping, of that of thin strips.
+twice, of t4; the shear centre below the top, of t; warping, of that of thin strips.
 """
 
 
 def tee_outline(size: float, t: float, root: float) -> Outline:
     """Stem down, flange up, from the lower left corner of its box. Stem and flange taper by two in a hundred on each
-    face, and
-    have their thickness at half of the height and at a quarter of the width.
+    face, and have their thickness at half of the height and at a quarter of the width.
     """
     middle, quarter = size / 2, size / 4
     tip, foot = t / 2 - TAPER * middle, t / 2 + TAPER * (middle - t)

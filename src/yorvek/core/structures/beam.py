@@ -129,8 +129,8 @@ def _jumps(
     nodes: Array, supports: list[Support], turning: list[int], sets: list[LoadSet], unknowns: int
 ) -> tuple[Array, Array, Array]:
     """Jumps of shear and of moment at the nodes, and intensities of load at both ends of the segments, a row for each
-    case: two
-    starting values, a unit reaction a support, a unit moment a fixed one, then the load sets. Lengths by the whole.
+    case: two starting values, a unit reaction a support, a unit moment a fixed one, then the load sets. Lengths by the
+    whole.
     """
     whole, count, held, rows = float(nodes[-1]), len(nodes), len(supports), unknowns + len(sets)
     up, turn = np.zeros((rows, count)), np.zeros((rows, count))
@@ -223,8 +223,7 @@ def _integrate(
 
     Returns:
         Coefficients [case, segment, power] of the four, and their values [case, node, 4] (past the jump at the node).
-        The first
-        two cases start with a unit deflection and a unit slope.
+        The first two cases start with a unit deflection and a unit slope.
     """
     rows, count = up.shape
     shear, moment, slope, deflection = (np.zeros((rows, count - 1, n)) for n in (3, 4, 5, 6))

@@ -90,8 +90,7 @@ class BeamSolution:
 
     def largest(self, polynomials: Array, between: tuple[float, float] | None = None) -> Extreme:
         """The value of greatest size of one set's quantity [segment, power], with its sign, and its place: the best
-        station of
-        each segment that may hold it, moved to the stationary point beside it.
+        station of each segment that may hold it, moved to the stationary point beside it.
         """
         powers = self._steps[:, :, : polynomials.shape[1]]
         values = np.matmul(powers, polynomials[:, :, None])[:, :, 0]

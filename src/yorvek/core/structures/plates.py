@@ -1,8 +1,7 @@
 """Flat plates under pressure: rectangular with any edges, circular, strips; small deflections. N, mm, MPa.
 
 Rectangular plates by Ritz with polynomials that meet the edges exactly; moments per millimetre of width. Theory:
-Timoshenko
-and Woinowsky-Krieger, Theory of Plates and Shells.
+Timoshenko and Woinowsky-Krieger, Theory of Plates and Shells.
 """
 
 from __future__ import annotations

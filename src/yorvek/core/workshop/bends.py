@@ -57,8 +57,7 @@ def din_k(inside_radius_mm: float, thickness_mm: float) -> float:
 
 def din_correction_mm(inside_radius_mm: float, thickness_mm: float, angle_deg: float) -> float:
     """What DIN 6935 adds to the sum of the legs (negative: takes off). To 90 degrees legs are measured to the apex of
-    the
-    outside faces, beyond that to the tangent (from memory).
+    the outside faces, beyond that to the tangent (from memory).
     """
     turned = _turned(angle_deg)
     neutral = turned * (inside_radius_mm + thickness_mm / 2 * din_k(inside_radius_mm, thickness_mm))

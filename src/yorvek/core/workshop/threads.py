@@ -68,8 +68,7 @@ def metric_size(size: str) -> tuple[float, float]:
 
 def metric_tap_drill(size: str) -> TapDrill:
     """Drill of a metric thread: ISO 2306's for the coarse series; for fine threads diameter less pitch to a tenth, as
-    the
-    standard's own figures are (from memory).
+    the standard's own figures are (from memory).
 
     Raises:
         InputError: no such size.

@@ -32,8 +32,7 @@ S = TypeVar("S", MemberSpec, StructureSpec)
 
 def load_job(user: User, file: JobFile, *, stock: bool = False) -> Job:
     """Make a job, its records and its log from a file, as one edit; `stock`: its stock lines too, but for those that
-    the
-    book has already.
+    the book has already.
     """
     with edit(user, None, f"job file {file.job.name}") as scope:
         made = scope.create(Job, file.job)

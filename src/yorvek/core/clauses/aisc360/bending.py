@@ -123,8 +123,7 @@ def composed(t: SectionTable, Fy: Array, E: Array, Lb_mm: Array) -> Array:
     """F12: yield of the extreme fibre, or sideways buckling; walls that would buckle first are not covered.
 
     F12 takes the elastic moment up to yield; welded plates carry stresses of their own, so between the two the
-    reduction of
-    columns (E3) is taken, which is on the safe side.
+    reduction of columns (E3) is taken, which is on the safe side.
     """
     Mn = Fy * t.S
     ratio = Mn / critical_moment(t, E, E / STEEL_E_OVER_G, Lb_mm)

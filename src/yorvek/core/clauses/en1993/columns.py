@@ -48,8 +48,7 @@ def modulus(t: SectionTable, fy: Array, E: Array) -> Array:
 
 def moment(t: SectionTable, fy: Array, E: Array, Lb_mm: Array) -> Array:
     """Bending resistance with lateral-torsional buckling, 6.3.2.2, moment taken as constant. Hollow sections do not
-    buckle
-    sideways; rolled I by curve a or b, channels and flats by curve d.
+    buckle sideways; rolled I by curve a or b, channels and flats by curve d.
     """
     W = modulus(t, fy, E)
     G = E / (2 * (1 + POISSON))

@@ -2,10 +2,8 @@
 exactly.
 
 With as many bars as the bound says, all of them together may waste only what is left over; where that is little there
-are few
-patterns to choose from, and an exact cover of the pieces is found by taking the piece with the fewest ways first, led
-by the
-values of the relaxation, with restarts.
+are few patterns to choose from, and an exact cover of the pieces is found by taking the piece with the fewest ways
+first, led by the values of the relaxation, with restarts.
 """
 
 from __future__ import annotations

@@ -2,9 +2,8 @@
 annealing.
 
 The choice of bars is fixed and pieces are moved and swapped between them until none is overfull (simulated annealing on
-the
-overflow): where pieces are short against the bars this packs to a few millimetres, which choosing among patterns does
-not.
+the overflow): where pieces are short against the bars this packs to a few millimetres, which choosing among patterns
+does not.
 """
 
 from __future__ import annotations

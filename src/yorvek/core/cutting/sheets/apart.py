@@ -56,8 +56,7 @@ def fewer_corners(ring: Floats, most_mm: float) -> Floats:
     """A ring with its metal on the left, with corners taken out so that the metal only grows, by at most `most_mm`
     anywhere:
     a corner turning right is cut across, a short edge between two corners turning left is replaced by the meeting of
-    its
-    neighbours.
+    its neighbours.
     """
     points = ring.tolist()
     while len(points) > 4:

@@ -2,8 +2,7 @@
 apart.
 
 A piece is its edges (openings too) and a dozen poles, circles inside its metal. Edges say whether two pieces overlap;
-poles say
-how deep, smoothly and in the right direction, which an area would not.
+poles say how deep, smoothly and in the right direction, which an area would not.
 """
 
 from __future__ import annotations

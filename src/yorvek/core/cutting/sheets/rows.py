@@ -22,8 +22,7 @@ def band_intervals(edges: Floats, low: float, high: float, out: Floats) -> int: 
     """Intervals of x that a polygon covers between two heights, merged and sorted; returns how many.
 
     The projection of the part of a polygon inside a band is that of its boundary there: the edges clipped to the band,
-    and the
-    stretches of the band's own two lines that lie inside.
+    and the stretches of the band's own two lines that lie inside.
     """
     n = 0
     for line in (low, high):

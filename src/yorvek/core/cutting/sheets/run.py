@@ -63,8 +63,7 @@ class Run:
 
     def offer(self, placements: list[Placement], *, sure: bool = True) -> bool:
         """Take a plan if it is better than the best; verified before it counts. One that fails the check is a fault of
-        ours where
-        the construction is `sure` of it, and is just not taken where a search drew it apart.
+        ours where the construction is `sure` of it, and is just not taken where a search drew it apart.
         """
         found = measures(self.problem, placements)
         missing = unplaced(self.problem, placements)

@@ -1,6 +1,5 @@
 """Overlap-minimising search, compiled: pieces that overlap are moved one after the other to where they overlap least,
-counted
-by weights that grow for pairs that stay in each other's way (guided local search).
+counted by weights that grow for pairs that stay in each other's way (guided local search).
 """
 
 from __future__ import annotations
@@ -66,8 +65,7 @@ def best_place(
     scratch_e: Floats, scratch_p: Floats, box: Floats, reach: Floats, kept: Floats, small: float, hits: Ints,
 ) -> int:  # pragma: no cover  # fmt: skip
     """Look for a better place of piece `i`: all over, near where it is, then downhill from the best few. Moves it if
-    one is
-    found; returns the places tried.
+    one is found; returns the places tried.
     """
     k = kind[i]
     now = at(

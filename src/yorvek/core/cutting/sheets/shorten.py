@@ -18,9 +18,8 @@ OFFER_EVERY_S = 0.4
 @dataclass(frozen=True)
 class Pace:
     """How a layout of so many pieces is searched: share of the time for other orders first and for exploring after it,
-    rounds
-    without improvement before a layout is given up, the steps its length is taken away in, and how often exploring
-    starts anew.
+    rounds without improvement before a layout is given up, the steps its length is taken away in, and how often
+    exploring starts anew.
     """
 
     pieces: int

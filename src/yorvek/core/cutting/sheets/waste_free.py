@@ -2,10 +2,8 @@
 left.
 
 Where nothing is wasted, the last straight cut through any block leaves two rectangles with a side in common; so the
-plan is
-found backwards, by joining blocks of equal sides. Equal sides by chance mislead it: blocks that did not become a sheet
-are
-taken apart again, some of them, and joined anew.
+plan is found backwards, by joining blocks of equal sides. Equal sides by chance mislead it: blocks that did not become
+a sheet are taken apart again, some of them, and joined anew.
 """
 
 from __future__ import annotations

@@ -24,8 +24,7 @@ SAME_MM = 1e-6
 TRIES = 48
 APART_MM = 150.0
 """The next contour starts at least this far from the last one where there is a choice, so that no corner is cooked
-(common
-practice, no source)."""
+(common practice, no source)."""
 
 
 class TableSettings(Model):
@@ -51,8 +50,7 @@ class Move(Model):
 
 class Contour(Model):
     """One pierce and what is cut from it. `opening`: an opening of the part, cut before its outside; `led`: its first
-    move comes
-    from a pierce in scrap.
+    move comes from a pierce in scrap.
     """
 
     part: str

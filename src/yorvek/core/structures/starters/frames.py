@@ -136,8 +136,7 @@ def crossed_links(link_mm: float, height_mm: float, width_mm: float, pin_gap_mm:
 
 def gate_leaf(width_mm: float, height_mm: float, strap_mm: float, on_sill: bool) -> Layout:
     """A leaf of stiles, rails and a brace that hangs by two straps on its hinge pins; its toe is held by a stay, and
-    when it
-    is shut its bottom and toe lean on the sill and the post.
+    when it is shut its bottom and toe lean on the sill and the post.
     """
     need(width=width_mm, height=height_mm, strap=strap_mm)
     s, w, h = strap_mm, strap_mm + width_mm, height_mm

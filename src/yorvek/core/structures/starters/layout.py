@@ -23,8 +23,7 @@ HINGE = frozenset({"iry", "irz", "jry", "jrz"})
 @dataclass(frozen=True)
 class Bar:
     """A straight bar; `bored`: a pin that goes through holes in what it joins, so its ends are no joints; `depth` is
-    the way
-    its section's depth points where that is not the usual one.
+    the way its section's depth points where that is not the usual one.
     """
 
     name: str
@@ -49,8 +48,7 @@ class Spot:
 @dataclass
 class Layout:
     """A starter expanded. `reach_mm` is the length that the limit of the whole is taken from, 0 where only its members
-    have
-    limits; `tip` whether it is an arm's tip.
+    have limits; `tip` whether it is an arm's tip.
     """
 
     nodes: dict[str, Point]

@@ -15,8 +15,7 @@ from yorvek.core.structures.starters.layout import Layout
 @dataclass(frozen=True)
 class Ask:
     """A dimension a starter asks for; `example_mm` stands in to ask what the starter is made of; optional ones may be
-    left
-    out and are 0 then.
+    left out and are 0 then.
     """
 
     name: str

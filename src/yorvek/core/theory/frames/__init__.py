@@ -1,8 +1,7 @@
 """3D frames of straight bars: solved, buckled and swung as wholes. N, mm, MPa, tonnes; global Y is up.
 
 A `Skeleton` is what was drawn, a `Mesh` the same with every bar in pieces, a `System` one elastic state of it (some
-ties
-slack, some feet lifted, some push taken into its stiffness), in which all load columns are solved at once.
+ties slack, some feet lifted, some push taken into its stiffness), in which all load columns are solved at once.
 """
 
 from yorvek.core.theory.frames.buckling import Buckled, buckled, elements_work

@@ -22,8 +22,7 @@ FAR = 1e-4
 @dataclass(frozen=True)
 class Buckled:
     """Critical factors, ascending, [k]; their shapes [count + 1, k]; and the share of the geometric work that each bar
-    does
-    in bending about its own y and z, [b, 2, k].
+    does in bending about its own y and z, [b, 2, k].
     """
 
     factors: Floats

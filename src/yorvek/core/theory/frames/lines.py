@@ -16,8 +16,7 @@ from yorvek.core.theory.frames.skeleton import Floats, Whole
 INSIDE = 5
 INSIDE_ALONE = 17
 """Stations of an element, and of a bar that is a single one: a sixteenth of a bar apart, an even load's greatest moment
-is
-missed by no more than 0.4 %."""
+is missed by no more than 0.4 %."""
 
 
 @dataclass(frozen=True)
@@ -107,8 +106,7 @@ class Stations:
 
     def bowed(self, forces: Floats, u: Floats, columns: Columns, N: Floats) -> Floats:
         """Forces at all stations with what push makes of the bow inside each element: its ends have it already; and
-        shear
-        across the bar as it lies then, not as it was drawn.
+        shear across the bar as it lies then, not as it was drawn.
 
         Args:
             N: pull of each element, [e].

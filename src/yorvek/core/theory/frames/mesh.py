@@ -63,8 +63,7 @@ class Mesh:
     @cached_property
     def _pattern(self) -> tuple[Whole, Whole, Whole]:
         """Where every figure of all elements' matrices goes among those of the whole, and the whole's rows and columns;
-        what
-        touches the dummy goes last and is dropped.
+        what touches the dummy goes last and is dropped.
         """
         width, size = self.dofs.shape[1], self.count + 1
         rows = np.repeat(self.dofs, width, axis=1).ravel()

@@ -43,8 +43,7 @@ class Skeleton:
     """Nodes [n] and bars [b] as arrays.
 
     `ends`: start and end node of each bar; `released`: local freedoms that its ends do not hold, [b, 12]; `only`: 1
-    pull
-    only, -1 push only; `held`: what the ground holds, [n, 6]; `springs`: N/mm and Nmm/rad to the ground, [n, 6].
+    pull only, -1 push only; `held`: what the ground holds, [n, 6]; `springs`: N/mm and Nmm/rad to the ground, [n, 6].
     """
 
     nodes: tuple[str, ...]

@@ -98,8 +98,7 @@ class System:
 
     def _around(self, forces: Floats) -> Floats:
         """Conjugate gradients around the elastic factors: a few rounds where the push is well below the critical one;
-        what does
-        not come to rest is factored by itself.
+        what does not come to rest is factored by itself.
         """
         x = self.elastic(forces)
         rest = forces - self.inner @ x
