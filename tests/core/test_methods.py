@@ -156,7 +156,7 @@ def test_a_long_strut_by_both_codes():
 )  # fmt: skip
 @pytest.mark.parametrize("fy", [235.0, 355.0])
 def test_walls_are_plastic_elastic_or_not_covered_by_their_class(shape, part, plastic, elastic, fy):
-    """EN 1993-1-1 table 5.2 (from memory): epsilon, its square for round tubes; Z, S or nothing just beside the limit."""
+    """EN 1993-1-1 table 5.2 (from memory): epsilon, its square for round tubes; Z, S or nothing beside the limit."""
     e = math.sqrt(235 / fy) ** (2 if shape == "chs" else 1)
     t = 10.0
 
