@@ -98,6 +98,8 @@ def _bolted() -> Iterator[Row]:
         yield f"bolts {grade}", "FL 60×10", {**BOLTS, "grade": grade}, PULL, {}
     yield "threads out, two planes", "FL 60×10", {**BOLTS, "threads_in": False, "planes": 2}, PULL, {}
     slips = {**FOUR, "must_not_slip": True, "pretension": mm(80e3, "N"), "hole_kind": "oversize", "hole": mm(20)}
+    for hole in ("standard", "short slot", "long slot"):
+        yield f"must not slip, {hole}", "FL 120×10", {**slips, "hole_kind": hole, "hole": mm(18)}, PLANE, {}
     yield "must not slip", "FL 120×10", slips, PLANE, {}
     long = {**FOUR, "rows": 9, "pitch": mm(160)}
     yield "long joint", "FL 120×10", long, PULL, {}
