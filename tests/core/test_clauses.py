@@ -3,11 +3,22 @@
 Expressions from memory of AISC 360-22 and EN 1993-1-8; SHS 80x80x5 in S355 as the chord, a branch 40 wide, unless said.
 """
 
+import math
+from dataclasses import fields
+
+import numpy as np
 import pytest
 
+from yorvek.core.checks.methods import Method
+from yorvek.core.clauses.aisc360 import bending
 from yorvek.core.clauses.aisc360 import hollow_joints as k
 from yorvek.core.clauses.en1993 import bolted as en
 from yorvek.core.clauses.en1993 import hollow_joints as he
+from yorvek.core.joints.at import End
+from yorvek.core.joints.end_plate import EndPlated, geometry
+from yorvek.core.materials import material
+from yorvek.core.sections import section
+from yorvek.core.sections.table import SectionTable
 from yorvek.core.theory.grip import NUT_FACTOR
 
 FY, E, T, B = 355.0, 200_000.0, 5.0, 80.0
@@ -92,3 +103,54 @@ def test_hollow_walls_by_the_eurocode():
     assert he.side_wall_N(FY, 210_000.0, T, 80, 70, 1.0, cross=True) == near(0.8 * side)
     # 3 x 1 / 16^0.8 = 3 / 9.189587; 1 / 3
     assert he.knee_share(80, 80, 5) == near(0.326456 + 1 / 3)
+
+
+def columns_of(shape, **given):
+    """A section by a few figures, for rules that take tables of them."""
+    blank = {f.name: np.zeros(1) for f in fields(SectionTable)}
+    return SectionTable(
+        **{
+            **blank,
+            "shape": np.array([shape]),
+            "lateral": np.array([True]),
+            **{k: np.array([v]) for k, v in given.items()},
+        }
+    )
+
+
+@pytest.mark.parametrize(("h_t", "Mn"), [(50.0, 300.0), (80.0, None), (150.0, math.nan)])
+def test_the_web_of_a_tube_between_compact_and_slender(h_t, Mn):
+    """AISC F7-6: Mp - (Mp - My)(0.305 h/t sqrt(Fy/E) - 0.738), from 2.42 to 5.70 sqrt(E/Fy), by hand (from memory)."""
+    Fy, E = 350.0, 200_000.0
+    t = columns_of(
+        "rhs", Z=300 / Fy, S=200 / Fy, wall=1.0, flat_width=5.0, flat_depth=h_t, inertia=1.0, depth=2.0, A=1.0, J=1.0,
+        r_lateral=1.0,
+    )  # fmt: skip
+    wanted = 300 - 100 * (0.305 * h_t * math.sqrt(Fy / E) - 0.738) if Mn is None else Mn
+    found = bending.rectangular_hollow(t, np.array([Fy]), np.array([E]), np.zeros(1))
+    assert float(found[0]) == pytest.approx(wanted, nan_ok=True)
+
+
+def test_a_slender_flange_of_an_i_buckles_before_it_yields():
+    """AISC F3-2: 0.9 kc E S / lambda2, kc = 4 / sqrt(h / tw) up to 0.76 (from memory)."""
+    Fy, E, tf, tw = 350.0, 200_000.0, 10.0, 8.0
+    width, depth = 2 * 30.0 * tf, 400.0
+    t = columns_of(
+        "i", Z=2.2e6, S=2.0e6, width=width, flange=tf, depth=depth, wall=tw, r_lateral=150.0, rts=160.0, J=1e9, ho=390.0
+    )
+    kc = min(4 / math.sqrt((depth - 2 * tf) / tw), 0.76)
+    found = bending.i_section(t, np.array([Fy]), np.array([E]), np.zeros(1))
+    assert float(found[0]) == pytest.approx(0.9 * kc * E * 2.0e6 / 30.0**2)
+
+
+@pytest.mark.parametrize(("kind", "least"), [("en", 2.2 * 18), ("asd", 8 / 3 * 16)])
+def test_rows_of_an_end_plate_stand_no_closer_than_the_standard_lets_them(kind, least):
+    """EN 1993-1-8 table 3.3, 2.2 d0; AISC J3.3, 8/3 d (from memory)."""
+    end = End(bar="b", node="n", section=section("SHS 60×60×4 hot"), metal=material("S355"), method=Method(kind=kind))
+
+    def trouble(pitch):
+        joint = EndPlated(bolt_mm=16, rows=2, pitch_mm=pitch, gauge_mm=100, width_mm=160, plate_mm=12)
+        return geometry(end, joint)
+
+    assert trouble(least + 0.2) is None
+    assert "below the least" in trouble(least - 0.2)
