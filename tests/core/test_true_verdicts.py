@@ -52,12 +52,12 @@ def test_a1_movement_is_read_between_the_nodes():
 
 def test_a2_a_force_on_a_bar_stands_where_it_was_put_and_is_not_spread():
     """P L / 4 + w L2 / 8 in the middle; half of it when spread."""
-    middle = beam(4000, [(load("hoist", 5000), {**ON, "at": {"text": "2000 mm"}})], section="IPE 160", job=FREE)
+    middle = beam(4000, [(load("module", 5000), {**ON, "at": {"text": "2000 mm"}})], section="IPE 160", job=FREE)
     w = own("IPE 160")
     assert greatest_moment(middle) == pytest.approx(5000 * 4000 / 4 + w * 4000**2 / 8, rel=0.003)
-    spread = beam(4000, [(load("hoist", 5000), {**ON, "spread": True})], section="IPE 160", job=FREE)
+    spread = beam(4000, [(load("module", 5000), {**ON, "spread": True})], section="IPE 160", job=FREE)
     assert greatest_moment(spread) == pytest.approx(5000 * 4000 / 8 + w * 4000**2 / 8, rel=0.003)
-    nowhere = beam(4000, [(load("hoist", 5000), ON)], section="IPE 160", job=FREE)
+    nowhere = beam(4000, [(load("module", 5000), ON)], section="IPE 160", job=FREE)
     assert greatest_moment(nowhere) >= greatest_moment(middle) * 0.999
 
 
@@ -356,21 +356,21 @@ def test_a27_a_foot_that_stands_rubs_and_does_not_clamp():
     assert span(holds) == pytest.approx(max(thrust * h, (q + own()) * L**2 / 8 - thrust * h), rel=0.03)
 
 
-def test_a28_a_trolley_on_a_flange_bends_it_wherever_it_stands():
+def test_a28_wheels_on_a_flange_bend_it_wherever_they_stand():
     """EN 1993-6 6.7, wheels at the edge: F/2 = sqrt(2) tf2 fy (1 - (s/fy)2) / 1.67; at an end that no plate stiffens
     2 / (4 sqrt(2)) of it, there with the stress of the middle, on the safe side (from memory).
     """
     name, P, L = "IPE 300", 12_000.0, 6000.0
     on = {"bars": ["b0"], "direction": "down", "moves": True}
-    v = beam(L, [(load("trolley", P), on)], section=name, job=FREE)
+    v = beam(L, [(load("module", P), on)], section=name, job=FREE)
     s = section(name)
     bent = (P * L / 4 + own(name) * L**2 / 8) / s.Sx_mm3
     takes = math.sqrt(2) * s.flange_mm**2 * 355 * (1 - (bent / 355) ** 2) / 1.67
     at_end = takes * 2 / (4 * math.sqrt(2))
     assert least(v, "wheels") == pytest.approx(at_end / (P / 2), rel=0.005)
-    farther_in = beam(L, [(load("trolley", P), {**on, "wheel_from_edge": {"text": "20 mm"}})], section=name, job=FREE)
+    farther_in = beam(L, [(load("module", P), {**on, "wheel_from_edge": {"text": "20 mm"}})], section=name, job=FREE)
     assert least(farther_in, "wheels") > least(v, "wheels")
-    channel = beam(L, [(load("trolley", P), on)], section="UPE 200", job=FREE)
+    channel = beam(L, [(load("module", P), on)], section="UPE 200", job=FREE)
     assert channel.strength.value is None and "flange of an I" in channel.strength.governs
 
 
