@@ -1,9 +1,11 @@
 """The rated load of a structure: against closed forms, and what any search for it must hold to."""
 
+from functools import partial
+
 import pytest
 
 from tests.core import typed
-from tests.core.typed import TUBE, beam, load
+from tests.core.typed import TUBE, beam, load, structure
 from yorvek.core.errors import InputError
 from yorvek.core.frames import FrameRequest, check_frame, rated_load
 from yorvek.core.sections import section
@@ -15,11 +17,11 @@ HUNG = {"bars": ["b0"], "direction": "down", "moves": True}
 def asked(monkeypatch):
     """The request that a structure as typed becomes."""
 
-    def of(*loads, **more) -> FrameRequest:
+    def of(*loads, make=partial(beam, 4000), **more) -> FrameRequest:
         seen = []
         with monkeypatch.context() as m:
             m.setattr(typed, "check_frame", lambda request: seen.append(request) or check_frame(request))
-            beam(4000, list(loads), job={"method": {"kind": "asd"}}, **more)
+            make(list(loads), job={"method": {"kind": "asd"}}, **more)
         return seen[0]
 
     return of
@@ -53,3 +55,24 @@ def test_what_cannot_be_rated_says_why(asked):
     for name, says in (("nobody", "a load of the structure"), ("q", "permanent")):
         with pytest.raises(InputError, match=says):
             rated_load(heavy, name)
+
+
+def test_a_limit_that_could_not_be_judged_leaves_no_rating(asked, monkeypatch):
+    """Not strength alone: here the brief asks for a least frequency, and none can be worked out."""
+    light = asked((load("module", 500.0), HUNG))
+    assert rated_load(light, "module").rated
+    monkeypatch.setattr("yorvek.core.frames.verdict.swings_hz", lambda *_, **__: None)
+    wanted = light.model_copy(update={"limits": light.limits.model_copy(update={"least_hz": 4.0})})
+    found = rated_load(wanted, "module")
+    assert found.rated is None and "no lowest frequency" in found.trouble
+
+
+def test_a_slender_one_is_rated_below_where_it_buckles(asked):
+    """Its movement cannot be worked out beyond that: the search goes on with its strength."""
+    post = partial(
+        structure, {"foot": (0, 0), "top": (0, 4000)}, {"b0": ("foot", "top")}, {"foot": [*"xyz", "rx", "ry", "rz"]}
+    )
+    column = asked((load("module", 1000.0), {"spot": "at top", "direction": "down"}), make=post)
+    found = rated_load(column, "module", derating=1.0)
+    assert found.trouble is None
+    assert 0 < found.greatest < check_frame(column).buckling.factor * 1000.0

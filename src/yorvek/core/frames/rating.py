@@ -4,7 +4,6 @@ all events.
 
 from __future__ import annotations
 
-import math
 from collections.abc import Callable
 
 from yorvek.core.errors import InputError
@@ -110,9 +109,12 @@ def _least(verdict: FrameVerdict) -> tuple[float, str, str | None]:
     Raises:
         InputError: something that applies is not checked.
     """
-    if verdict.strength.value is None:
-        raise InputError(field="rating", got="not checked", needs=verdict.strength.governs)
     both = [r for r in (verdict.strength, verdict.stiffness) if r.value is not None]
+    # movement that cannot be worked out because it buckles does not stop the search: its strength has given by then
+    gives = any((r.value or 0.0) < 1.0 for r in both)
+    for r in (verdict.strength, verdict.stiffness):
+        if r.value is None and (r is verdict.strength or (r.check_id and not gives)):
+            raise InputError(field="rating", got="not checked", needs=r.governs)
     worst = min(both, key=lambda r: r.value or 0.0)
     return 1.0 / max(worst.value or 0.0, 1e-9), worst.governs, worst.check_id
 
@@ -130,7 +132,6 @@ def _where_full(use: Callable[[float], float]) -> float | None:
             break
         a, b = use(low), use(high)
         # use grows about as the load does; kept off the ends so that both close in
-        step = low + (high - low) * min(max((1.0 - a) / max(b - a, 1e-12), 0.05), 0.95)
-        middle = step if math.isfinite(step) else math.sqrt(low * high)
+        middle = low + (high - low) * min(max((1.0 - a) / max(b - a, 1e-12), 0.05), 0.95)
         low, high = (middle, high) if use(middle) < 1.0 else (low, middle)
     return low
