@@ -11,13 +11,14 @@ from yorvek.core.frames import FrameRequest, check_frame, rated_load
 from yorvek.core.sections import section
 
 HUNG = {"bars": ["b0"], "direction": "down", "moves": True}
+SPAN = partial(beam, 4000)
 
 
 @pytest.fixture
 def asked(monkeypatch):
     """The request that a structure as typed becomes."""
 
-    def of(*loads, make=partial(beam, 4000), **more) -> FrameRequest:
+    def of(*loads, make=SPAN, **more) -> FrameRequest:
         seen = []
         with monkeypatch.context() as m:
             m.setattr(typed, "check_frame", lambda request: seen.append(request) or check_frame(request))

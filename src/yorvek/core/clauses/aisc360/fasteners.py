@@ -9,10 +9,10 @@ import math
 import numpy as np
 from numpy.typing import NDArray
 
-from yorvek.core.quantities import INCH_MM
+from yorvek.core.quantities.units import INCH_MM, PSI_MPA
 
 Floats = NDArray[np.float64]
-KSI = 6.894757293168361
+KSI = 1e3 * PSI_MPA
 INCH_SIZE_MM = 0.06
 """How near a bolt lies to a size of the inch table to be one."""
 THREADS_IN, THREADS_OUT, TENSION = 0.45, 0.563, 0.75
@@ -48,16 +48,10 @@ EDGE_IN = {
     0.5: 0.75, 0.625: 0.875, 0.75: 1.0, 0.875: 1.125, 1.0: 1.25, 1.125: 1.5, 1.25: 1.625,
 }  # fmt: skip
 """AISC 360-22 table J3.4: bolt and least edge distance, in; above 1 1/4 in it is 1 1/4 d."""
-
-
 HOLE_IN = {0.5: 0.5625, 0.625: 0.6875, 0.75: 0.8125, 0.875: 0.9375, 1.0: 1.125}
 """Table J3.3, standard holes, in; above 1 in the bolt plus 1/8 in."""
-
-
 EDGE_MM = {16: 22, 20: 26, 22: 28, 24: 30, 27: 34, 30: 38, 36: 46}
 """Table J3.4M; above M36 it is 1.25 d."""
-
-
 HOLE_MM = {16: 18, 20: 22, 22: 24, 24: 27, 27: 30, 30: 33}
 """Table J3.3M; from M36 the bolt plus 3 mm."""
 

@@ -4,16 +4,13 @@ from __future__ import annotations
 
 import math
 
+from yorvek.core.quantities import INCH_MM
+
 THROAT_OF_LEG = math.sqrt(0.5)
-
-
 MINIMUM_LEG_MM = ((6.0, 3.0), (13.0, 5.0), (19.0, 6.0), (math.inf, 8.0))
 """Table J2.4M: thinner part up to, least leg."""
-
-
 MINIMUM_LEG_IN = ((0.25, 0.125), (0.5, 0.1875), (0.75, 0.25), (math.inf, 0.3125))
 """Table J2.4 in inches."""
-INCH_MM = 25.4
 
 
 def filler_N_per_mm(FEXX_MPa: float, leg_mm: float) -> float:

@@ -7,8 +7,9 @@ from typing import Literal
 
 from yorvek.core.clauses.aisc360.strength import Strength, least_of
 from yorvek.core.model import Model
+from yorvek.core.quantities import INCH_MM
 
-HOLE_ALLOWANCE_MM = 25.4 / 16
+HOLE_ALLOWANCE_MM = INCH_MM / 16
 """What B4.3b adds to a hole for the damage around it."""
 
 
