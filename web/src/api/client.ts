@@ -4,7 +4,11 @@ import type { components } from './schema.gen'
 export type S = components['schemas']
 
 export class ApiError extends Error {
-  constructor(readonly status: number, readonly sentence: string, readonly body: Record<string, unknown> = {}) {
+  constructor(
+    readonly status: number,
+    readonly sentence: string,
+    readonly body: Record<string, unknown> = {},
+  ) {
     super(sentence)
   }
 }
@@ -12,7 +16,12 @@ export class ApiError extends Error {
 const AWAY = 'The server does not answer: nothing was saved. What you typed is still here; try again in a moment.'
 
 function cookie(name: string): string {
-  return document.cookie.split('; ').find((c) => c.startsWith(`${name}=`))?.slice(name.length + 1) ?? ''
+  return (
+    document.cookie
+      .split('; ')
+      .find((c) => c.startsWith(`${name}=`))
+      ?.slice(name.length + 1) ?? ''
+  )
 }
 
 export async function call<T>(method: string, path: string, body?: unknown): Promise<T> {

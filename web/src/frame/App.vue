@@ -6,10 +6,12 @@ import { unit } from '../shared/units'
 import Door from './Door.vue'
 
 const door = ref<S['Door'] | null>(null)
-onMounted(() => attempt(async () => {
-  door.value = await call<S['Door']>('GET', '/door')
-  me.value = door.value.me
-}))
+onMounted(() =>
+  attempt(async () => {
+    door.value = await call<S['Door']>('GET', '/door')
+    me.value = door.value.me
+  }),
+)
 function key(event: KeyboardEvent) {
   const typing = ['INPUT', 'TEXTAREA', 'SELECT'].includes((event.target as HTMLElement).tagName)
   if (event.key === 'u' && !typing && !event.ctrlKey && !event.metaKey) unit.value = unit.value === 'mm' ? 'in' : 'mm'

@@ -7,10 +7,15 @@ const props = defineProps<{ first: boolean }>()
 const shop = ref('')
 const username = ref('')
 const password = ref('')
-const enter = () => attempt(async () => {
-  const body = { username: username.value, password: password.value }
-  me.value = await call<S['Me']>('POST', props.first ? '/first-account' : '/login', props.first ? { ...body, shop: shop.value } : body)
-})
+const enter = () =>
+  attempt(async () => {
+    const body = { username: username.value, password: password.value }
+    me.value = await call<S['Me']>(
+      'POST',
+      props.first ? '/first-account' : '/login',
+      props.first ? { ...body, shop: shop.value } : body,
+    )
+  })
 </script>
 <template>
   <main class="door">
@@ -19,15 +24,31 @@ const enter = () => attempt(async () => {
     <form class="panel" @submit.prevent="enter">
       <h2>{{ first ? 'The first account' : 'Log in' }}</h2>
       <div v-if="first" class="field"><label for="shop">Name of the shop</label><input id="shop" v-model="shop" /></div>
-      <div class="field"><label for="name">Your name</label><input id="name" v-model="username" autocomplete="username" /></div>
-      <div class="field"><label for="password">Password</label><input id="password" v-model="password" type="password" autocomplete="current-password" /></div>
+      <div class="field">
+        <label for="name">Your name</label><input id="name" v-model="username" autocomplete="username" />
+      </div>
+      <div class="field">
+        <label for="password">Password</label
+        ><input id="password" v-model="password" type="password" autocomplete="current-password" />
+      </div>
       <p v-if="message" class="bad" role="alert">{{ message }}</p>
       <button class="button main">{{ first ? 'Open the shop' : 'Log in' }}</button>
     </form>
-    <p class="soft">A planning aid. Loads, people, lifting and public structures follow local codes and need a licensed engineer.</p>
+    <p class="soft">
+      A planning aid. Loads, people, lifting and public structures follow local codes and need a licensed engineer.
+    </p>
   </main>
 </template>
 <style scoped>
-.door { max-width: 380px; margin: 9vh auto; padding: 0 16px; }
-form { display: flex; flex-direction: column; gap: 10px; margin: 18px 0; }
+.door {
+  max-width: 380px;
+  margin: 9vh auto;
+  padding: 0 16px;
+}
+form {
+  display: flex;
+  flex-direction: column;
+  gap: 10px;
+  margin: 18px 0;
+}
 </style>

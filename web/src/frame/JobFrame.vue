@@ -9,14 +9,26 @@ import Why from './Why.vue'
 
 const route = useRoute()
 const id = computed(() => Number(route.params.id))
-watch(() => route.path, () => { why.value = null })
-watch(id, (n) => { if (n) void attempt(() => open(n)) }, { immediate: true })
+watch(
+  () => route.path,
+  () => {
+    why.value = null
+  },
+)
+watch(
+  id,
+  (n) => {
+    if (n) void attempt(() => open(n))
+  },
+  { immediate: true },
+)
 </script>
 <template>
   <div v-if="job && job.job.id === id" class="frame" :class="{ explained: why }">
     <header>
       <router-link to="/" class="home">Yorvek</router-link>
-      <h1>{{ job.job.spec.name }}</h1><span class="soft">revision {{ job.job.spec.revision }}</span>
+      <h1>{{ job.job.spec.name }}</h1>
+      <span class="soft">revision {{ job.job.spec.revision }}</span>
       <span class="space"></span>
       <router-link :to="`/jobs/${id}/stock`" class="button">Stock</router-link>
       <div class="units" role="group" aria-label="Units, key u">
@@ -36,25 +48,115 @@ watch(id, (n) => { if (n) void attempt(() => open(n)) }, { immediate: true })
     <Why v-if="why" class="why" />
     <RippleBar class="ripple" />
   </div>
-  <div v-else class="notice" style="margin: 30px">{{ message || 'Opening…' }} <router-link to="/">All jobs</router-link></div>
+  <div v-else class="notice" style="margin: 30px">
+    {{ message || 'Opening…' }} <router-link to="/">All jobs</router-link>
+  </div>
 </template>
 <style scoped>
-.frame { display: grid; grid-template: 48px 1fr auto / 184px minmax(0, 1fr); height: 100vh; }
-.frame.explained { grid-template-columns: 184px minmax(0, 1fr) 290px; }
-header { grid-column: 1 / -1; display: flex; gap: 14px; align-items: center; padding: 0 18px; background: var(--sheet); border-bottom: var(--line) solid var(--ink); min-width: 0; }
-header h1 { font-size: 17px; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
-.home { font-weight: 700; text-decoration: none; color: var(--mark); } .space { flex: 1; }
-header .button { text-decoration: none; color: var(--ink); padding: 3px 10px; }
-.units { display: flex; border: var(--line) solid var(--ink); border-radius: var(--corner); }
-.units button { border: 0; background: none; padding: 3px 10px; cursor: pointer; white-space: nowrap; } .units .on { background: var(--ink); color: #fff; }
-.thread { grid-row: 2 / 4; border-right: var(--line) solid var(--ink); background: var(--sheet); overflow-y: auto; }
-main { overflow: auto; padding: 16px 18px 40px; } main > p { margin: 0 0 12px; }
-.why { border-left: var(--line) solid var(--ink); background: var(--sheet); overflow-y: auto; padding: 16px; }
-.ripple { grid-column: 2 / -1; }
+.frame {
+  display: grid;
+  grid-template: 48px 1fr auto / 184px minmax(0, 1fr);
+  height: 100vh;
+}
+.frame.explained {
+  grid-template-columns: 184px minmax(0, 1fr) 290px;
+}
+header {
+  grid-column: 1 / -1;
+  display: flex;
+  gap: 14px;
+  align-items: center;
+  padding: 0 18px;
+  background: var(--sheet);
+  border-bottom: var(--line) solid var(--ink);
+  min-width: 0;
+}
+header h1 {
+  font-size: 17px;
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+.home {
+  font-weight: 700;
+  text-decoration: none;
+  color: var(--mark);
+}
+.space {
+  flex: 1;
+}
+header .button {
+  text-decoration: none;
+  color: var(--ink);
+  padding: 3px 10px;
+}
+.units {
+  display: flex;
+  border: var(--line) solid var(--ink);
+  border-radius: var(--corner);
+}
+.units button {
+  border: 0;
+  background: none;
+  padding: 3px 10px;
+  cursor: pointer;
+  white-space: nowrap;
+}
+.units .on {
+  background: var(--ink);
+  color: #fff;
+}
+.thread {
+  grid-row: 2 / 4;
+  border-right: var(--line) solid var(--ink);
+  background: var(--sheet);
+  overflow-y: auto;
+}
+main {
+  overflow: auto;
+  padding: 16px 18px 40px;
+}
+main > p {
+  margin: 0 0 12px;
+}
+.why {
+  border-left: var(--line) solid var(--ink);
+  background: var(--sheet);
+  overflow-y: auto;
+  padding: 16px;
+}
+.ripple {
+  grid-column: 2 / -1;
+}
 @media (max-width: 900px) {
-  .frame, .frame.explained { grid-template: auto auto 1fr auto / minmax(0, 1fr); }
-  header { flex-wrap: wrap; padding: 8px 12px; gap: 8px 12px; }
-  .thread { grid-row: 2; border-right: 0; border-bottom: var(--line) solid var(--ink); } main { grid-row: 3; }
-  .why { position: fixed; right: 0; top: 0; bottom: 0; width: min(340px, 92vw); z-index: 20; } .ripple { grid-column: 1; grid-row: 4; }
+  .frame,
+  .frame.explained {
+    grid-template: auto auto 1fr auto / minmax(0, 1fr);
+  }
+  header {
+    flex-wrap: wrap;
+    padding: 8px 12px;
+    gap: 8px 12px;
+  }
+  .thread {
+    grid-row: 2;
+    border-right: 0;
+    border-bottom: var(--line) solid var(--ink);
+  }
+  main {
+    grid-row: 3;
+  }
+  .why {
+    position: fixed;
+    right: 0;
+    top: 0;
+    bottom: 0;
+    width: min(340px, 92vw);
+    z-index: 20;
+  }
+  .ripple {
+    grid-column: 1;
+    grid-row: 4;
+  }
 }
 </style>

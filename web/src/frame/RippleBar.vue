@@ -14,7 +14,13 @@ const changes = computed(() => {
   const reserve = (x: number | null, y: number | null) => (x === y ? 'same' : `${shown(x)} → ${shown(y)}`)
   return [
     { name: 'mass', text: signed(b.mass_kg - a.mass_kg, mass(Math.abs(b.mass_kg - a.mass_kg))) },
-    { name: 'money', text: signed(Math.round((b.money - a.money) * 100), `${job.value!.job.spec.currency} ${Math.abs(b.money - a.money).toFixed(0)}`) },
+    {
+      name: 'money',
+      text: signed(
+        Math.round((b.money - a.money) * 100),
+        `${job.value!.job.spec.currency} ${Math.abs(b.money - a.money).toFixed(0)}`,
+      ),
+    },
     { name: 'breaks', text: reserve(a.breaks, b.breaks), bad: b.breaks !== null && b.breaks < 1 },
     { name: 'moves', text: reserve(a.moves, b.moves), bad: b.moves !== null && b.moves < 1 },
     { name: 'bars', text: signed(b.bars - a.bars, String(Math.abs(b.bars - a.bars))) },
@@ -27,7 +33,9 @@ const changes = computed(() => {
   <footer aria-live="polite">
     <template v-if="edit">
       <b class="title">{{ edit.title }}</b>
-      <span v-for="c in changes" :key="c.name"><span class="dim">{{ c.name }}</span> <span :class="{ alarm: c.bad }">{{ c.text }}</span></span>
+      <span v-for="c in changes" :key="c.name"
+        ><span class="dim">{{ c.name }}</span> <span :class="{ alarm: c.bad }">{{ c.text }}</span></span
+      >
       <span class="space"></span>
       <button v-if="mayWrite" class="undo" @click="attempt(undo)">Undo</button>
     </template>
@@ -35,8 +43,41 @@ const changes = computed(() => {
   </footer>
 </template>
 <style scoped>
-footer { background: var(--ink); color: #f3f1ec; display: flex; gap: 8px 20px; align-items: center; padding: 8px 18px; min-height: 44px; flex-wrap: wrap; }
-.title { max-width: 330px; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; } .dim { color: #b9c0c6; } .alarm { color: #ff9d86; font-weight: 600; } .space { flex: 1; }
-.undo { background: none; color: inherit; border: 1px solid #b9c0c6; border-radius: var(--corner); padding: 4px 14px; cursor: pointer; }
-.undo:focus-visible { outline-color: #fff; }
+footer {
+  background: var(--ink);
+  color: #f3f1ec;
+  display: flex;
+  gap: 8px 20px;
+  align-items: center;
+  padding: 8px 18px;
+  min-height: 44px;
+  flex-wrap: wrap;
+}
+.title {
+  max-width: 330px;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+.dim {
+  color: #b9c0c6;
+}
+.alarm {
+  color: #ff9d86;
+  font-weight: 600;
+}
+.space {
+  flex: 1;
+}
+.undo {
+  background: none;
+  color: inherit;
+  border: 1px solid #b9c0c6;
+  border-radius: var(--corner);
+  padding: 4px 14px;
+  cursor: pointer;
+}
+.undo:focus-visible {
+  outline-color: #fff;
+}
 </style>

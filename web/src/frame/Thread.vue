@@ -10,36 +10,136 @@ const stages = computed(() => {
   const v = job.value!
   const f = v.figures
   const decided = v.members.filter((m) => m.spec.decided).length
-  const reserve = f.strength.value === null || f.stiffness.value === null ? null : Math.min(f.strength.value, f.stiffness.value)
-  const at = f.strength.value !== null && f.stiffness.value !== null && f.stiffness.value < f.strength.value ? `${f.softest} moves` : `${f.weakest} breaks`
+  const reserve =
+    f.strength.value === null || f.stiffness.value === null ? null : Math.min(f.strength.value, f.stiffness.value)
+  const at =
+    f.strength.value !== null && f.stiffness.value !== null && f.stiffness.value < f.strength.value
+      ? `${f.softest} moves`
+      : `${f.weakest} breaks`
   const sheets = v.sheets.filter((s) => s.done).length
   return [
-    { id: 'brief', name: 'Brief', figure: `${v.loads.length} loads`, more: f.unverified.length ? `${f.unverified.length} not verified` : (v.loads[0]?.spec.name ?? 'what must it carry?') },
-    { id: 'size', name: 'Size', figure: v.members.length + v.structures.length ? `${word(reserve)} ${reserve === null ? '' : shown(reserve)}` : 'no member', more: v.members.length + v.structures.length ? at : 'add one', bad: v.members.length + v.structures.length > 0 && (reserve === null || reserve < 1) },
+    {
+      id: 'brief',
+      name: 'Brief',
+      figure: `${v.loads.length} loads`,
+      more: f.unverified.length
+        ? `${f.unverified.length} not verified`
+        : (v.loads[0]?.spec.name ?? 'what must it carry?'),
+    },
+    {
+      id: 'size',
+      name: 'Size',
+      figure:
+        v.members.length + v.structures.length
+          ? `${word(reserve)} ${reserve === null ? '' : shown(reserve)}`
+          : 'no member',
+      more: v.members.length + v.structures.length ? at : 'add one',
+      bad: v.members.length + v.structures.length > 0 && (reserve === null || reserve < 1),
+    },
     { id: 'compare', name: 'Compare', figure: `${decided} of ${v.members.length} decided`, more: '' },
     { id: 'parts', name: 'Parts', figure: `${f.pieces} pieces`, more: mass(f.mass_kg) },
-    { id: 'cut', name: 'Cut', figure: `${f.bars_to_cut} bars, ${sheets} of ${v.sheets.length} nests`, more: f.stale_plans ? 'nest made before this change' : v.parts.some((p) => p.trouble) ? 'a part cannot be drawn' : '', stale: f.stale_plans > 0 },
+    {
+      id: 'cut',
+      name: 'Cut',
+      figure: `${f.bars_to_cut} bars, ${sheets} of ${v.sheets.length} nests`,
+      more: f.stale_plans
+        ? 'nest made before this change'
+        : v.parts.some((p) => p.trouble)
+          ? 'a part cannot be drawn'
+          : '',
+      stale: f.stale_plans > 0,
+    },
     { id: 'log', name: 'Log', figure: `${v.notes.length} notes`, more: v.last_edit ? `last: ${v.last_edit.by}` : '' },
   ]
 })
 </script>
 <template>
   <nav aria-label="Stages">
-    <router-link v-for="s in stages" :key="s.id" :to="`/jobs/${job!.job.id}/${s.id}`" class="stage" :class="{ on: route.path.endsWith('/' + s.id), stale: s.stale }">
+    <router-link
+      v-for="s in stages"
+      :key="s.id"
+      :to="`/jobs/${job!.job.id}/${s.id}`"
+      class="stage"
+      :class="{ on: route.path.endsWith('/' + s.id), stale: s.stale }"
+    >
       <span class="dot" aria-hidden="true"></span>
-      <span class="name">{{ s.name }}</span><b :class="{ bad: s.bad }">{{ s.figure }}</b><span class="soft">{{ s.more }}</span>
+      <span class="name">{{ s.name }}</span><b :class="{ bad: s.bad }">{{ s.figure }}</b
+      ><span class="soft">{{ s.more }}</span>
     </router-link>
   </nav>
 </template>
 <style scoped>
-nav { padding: 12px 0; }
-.stage { display: flex; flex-direction: column; padding: 8px 10px 8px 42px; text-decoration: none; color: var(--ink); position: relative; border-block: var(--line) solid transparent; }
-.stage::before { content: ''; position: absolute; left: 21px; top: -2px; bottom: -2px; border-left: var(--line) solid var(--ink); }
-.name { font-size: 12px; font-weight: 600; } b { font-weight: 600; line-height: 1.25; } .soft { font-size: 12px; }
-.dot { position: absolute; left: 14px; top: 12px; width: 15px; height: 15px; border-radius: 50%; background: var(--sheet); border: var(--line) solid var(--ink); z-index: 1; }
-.on { background: var(--ground); border-color: var(--ink); } .on .name { color: var(--mark); } .on .dot { background: var(--mark); box-shadow: inset 0 0 0 3px var(--sheet); }
-.stale .dot { border-style: dashed; }
+nav {
+  padding: 12px 0;
+}
+.stage {
+  display: flex;
+  flex-direction: column;
+  padding: 8px 10px 8px 42px;
+  text-decoration: none;
+  color: var(--ink);
+  position: relative;
+  border-block: var(--line) solid transparent;
+}
+.stage::before {
+  content: '';
+  position: absolute;
+  left: 21px;
+  top: -2px;
+  bottom: -2px;
+  border-left: var(--line) solid var(--ink);
+}
+.name {
+  font-size: 12px;
+  font-weight: 600;
+}
+b {
+  font-weight: 600;
+  line-height: 1.25;
+}
+.soft {
+  font-size: 12px;
+}
+.dot {
+  position: absolute;
+  left: 14px;
+  top: 12px;
+  width: 15px;
+  height: 15px;
+  border-radius: 50%;
+  background: var(--sheet);
+  border: var(--line) solid var(--ink);
+  z-index: 1;
+}
+.on {
+  background: var(--ground);
+  border-color: var(--ink);
+}
+.on .name {
+  color: var(--mark);
+}
+.on .dot {
+  background: var(--mark);
+  box-shadow: inset 0 0 0 3px var(--sheet);
+}
+.stale .dot {
+  border-style: dashed;
+}
 @media (max-width: 900px) {
-  nav { display: flex; overflow-x: auto; padding: 0; } .stage { padding: 8px 12px; min-width: 92px; min-height: 48px; } .stage::before, .dot, .soft { display: none; }
+  nav {
+    display: flex;
+    overflow-x: auto;
+    padding: 0;
+  }
+  .stage {
+    padding: 8px 12px;
+    min-width: 92px;
+    min-height: 48px;
+  }
+  .stage::before,
+  .dot,
+  .soft {
+    display: none;
+  }
 }
 </style>

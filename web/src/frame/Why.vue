@@ -15,59 +15,128 @@ const all = computed(() => checksOf((joint.value ?? plate.value ?? structure.val
 /** "position|check" is the worst check of a position or stage. */
 const check = computed(() => {
   const [where, id] = (why.value?.check ?? '').split('|')
-  return id ? structure.value?.verdict?.situations?.find((x) => x.name === where)?.worst : all.value.find((c) => c.id === where)
+  return id
+    ? structure.value?.verdict?.situations?.find((x) => x.name === where)?.worst
+    : all.value.find((c) => c.id === where)
 })
-const comments = computed(() => job.value!.comments.filter((c) => c.spec.check_id === why.value?.check && c.spec.about === mark.value))
+const comments = computed(() =>
+  job.value!.comments.filter((c) => c.spec.check_id === why.value?.check && c.spec.about === mark.value),
+)
 const remark = ref('')
-const say = () => attempt(async () => {
-  await save('comments', null, { text: remark.value, about: mark.value, check_id: why.value!.check, answer: '' })
-  remark.value = ''
-})
-const outside = computed(() => (joint.value?.verdict ?? plate.value?.verdict ?? structure.value?.verdict ?? member.value?.verdict)?.outside ?? [])
+const say = () =>
+  attempt(async () => {
+    await save('comments', null, { text: remark.value, about: mark.value, check_id: why.value!.check, answer: '' })
+    remark.value = ''
+  })
+const outside = computed(
+  () =>
+    (joint.value?.verdict ?? plate.value?.verdict ?? structure.value?.verdict ?? member.value?.verdict)?.outside ?? [],
+)
 const reserve = computed(() => {
   const c = check.value
   return !c || c.not_checked || !c.capacity || c.demand == null ? null : c.capacity / Math.max(Math.abs(c.demand), 1e-9)
 })
 const moves = ref<S['Sensitivity'] | null>(null)
-watch(() => [member.value?.id, member.value?.version, job.value?.last_edit?.id], () => {
-  moves.value = null
-  const m = member.value
-  if (m?.verdict) void attempt(async () => { moves.value = await call('GET', `/jobs/${job.value!.job.id}/members/${m.id}/sensitivity`) })
-}, { immediate: true })
+watch(
+  () => [member.value?.id, member.value?.version, job.value?.last_edit?.id],
+  () => {
+    moves.value = null
+    const m = member.value
+    if (m?.verdict)
+      void attempt(async () => {
+        moves.value = await call('GET', `/jobs/${job.value!.job.id}/members/${m.id}/sensitivity`)
+      })
+  },
+  { immediate: true },
+)
 const factor = computed(() => {
   const s = moves.value
   if (!s || !check.value) return null
   const strong = check.value.kind === 'strength'
-  return { load: strong ? s.strength_load_factor : s.stiffness_load_factor, span: strong ? s.strength_span_factor : s.stiffness_span_factor }
+  return {
+    load: strong ? s.strength_load_factor : s.stiffness_load_factor,
+    span: strong ? s.strength_span_factor : s.stiffness_span_factor,
+  }
 })
 </script>
 <template>
   <aside aria-label="Why">
-    <div class="row spread"><span class="blue">Why: {{ mark }}, {{ check?.kind === 'strength' ? 'breaks' : 'moves' }}</span>
-      <button class="button quiet" @click="why = null">Close</button></div>
+    <div class="row spread">
+      <span class="blue">Why: {{ mark }}, {{ check?.kind === 'strength' ? 'breaks' : 'moves' }}</span>
+      <button class="button quiet" @click="why = null">Close</button>
+    </div>
     <template v-if="check">
       <p class="big"><Reserve :value="reserve" /></p>
-      <p><b>{{ check.title }}</b>. {{ check.combination }}<template v-if="check.at_mm != null">, at {{ length(check.at_mm) }}{{ lengthUnit() }}</template>.</p>
+      <p>
+        <b>{{ check.title }}</b>. {{ check.combination
+        }}<template v-if="check.at_mm != null">, at {{ length(check.at_mm) }}{{ lengthUnit() }}</template
+        >.
+      </p>
       <p v-if="check.not_checked" class="notice">Not checked: {{ check.not_checked }}.</p>
       <p class="formula">{{ check.formula }}</p>
-      <table class="list"><tbody>
-        <tr v-for="v in check.inputs" :key="v.symbol"><td>{{ v.symbol }}</td><td class="soft">{{ v.name }}</td><td class="num">{{ value(v.value, v.unit) }}</td></tr>
-        <tr v-if="check.capacity"><td></td><td class="soft">may be</td><td class="num"><b>{{ value(check.capacity, check.unit ?? '') }}</b></td></tr>
-      </tbody></table>
-      <p v-if="factor?.load || factor?.span"><b>It reaches 1.00</b>
+      <table class="list">
+        <tbody>
+          <tr v-for="v in check.inputs" :key="v.symbol">
+            <td>{{ v.symbol }}</td>
+            <td class="soft">{{ v.name }}</td>
+            <td class="num">{{ value(v.value, v.unit) }}</td>
+          </tr>
+          <tr v-if="check.capacity">
+            <td></td>
+            <td class="soft">may be</td>
+            <td class="num">
+              <b>{{ value(check.capacity, check.unit ?? '') }}</b>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+      <p v-if="factor?.load || factor?.span">
+        <b>It reaches 1.00</b>
         <template v-if="factor.load"> at live loads × {{ factor.load.toFixed(2) }}</template>
-        <template v-if="factor.span"> or all lengths × {{ factor.span.toFixed(3) }} ({{ length((member?.verdict?.shear.x_mm.at(-1) ?? 0) * factor.span) }}{{ lengthUnit() }})</template>.</p>
+        <template v-if="factor.span">
+          or all lengths × {{ factor.span.toFixed(3) }} ({{
+            length((member?.verdict?.shear.x_mm.at(-1) ?? 0) * factor.span)
+          }}{{ lengthUnit() }})</template
+        >.
+      </p>
       <p class="soft">{{ check.method }}; {{ check.clause }}.</p>
       <p class="soft">Source: {{ check.source }}.</p>
       <p v-for="a in check.assumptions" :key="a" class="soft">Assumed: {{ a }}.</p>
       <p class="soft">Outside this check: {{ outside.join('; ') }}.</p>
-      <p v-for="c in comments" :key="c.id" class="said"><b>{{ c.author }}</b>: {{ c.spec.text }}<template v-if="c.spec.answer"><br />Answered: {{ c.spec.answer }}</template></p>
-      <form class="row" @submit.prevent="say"><input v-model="remark" aria-label="Comment on this number" placeholder="comment on this number" /><button class="button" :disabled="!remark">Say it</button></form>
+      <p v-for="c in comments" :key="c.id" class="said">
+        <b>{{ c.author }}</b>: {{ c.spec.text
+        }}<template v-if="c.spec.answer"><br />Answered: {{ c.spec.answer }}</template>
+      </p>
+      <form class="row" @submit.prevent="say">
+        <input v-model="remark" aria-label="Comment on this number" placeholder="comment on this number" /><button
+          class="button"
+          :disabled="!remark"
+        >
+          Say it
+        </button>
+      </form>
     </template>
   </aside>
 </template>
 <style scoped>
-.blue { color: var(--mark); font-weight: 600; } .big { font-size: 22px; margin: 8px 0; } p { margin: 8px 0; }
-.said { border-left: 3px solid var(--tight); padding-left: 8px; }
-.formula { background: var(--ground); border-left: 3px solid var(--mark); padding: 8px 10px; }
+.blue {
+  color: var(--mark);
+  font-weight: 600;
+}
+.big {
+  font-size: 22px;
+  margin: 8px 0;
+}
+p {
+  margin: 8px 0;
+}
+.said {
+  border-left: 3px solid var(--tight);
+  padding-left: 8px;
+}
+.formula {
+  background: var(--ground);
+  border-left: 3px solid var(--mark);
+  padding: 8px 10px;
+}
 </style>

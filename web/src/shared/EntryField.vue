@@ -6,7 +6,14 @@ import { unit } from './units'
 import { job } from './job'
 
 type Entry = { text: string; unit?: 'mm' | 'in'; value?: number } | null | undefined
-const props = defineProps<{ modelValue: Entry; label: string; kind?: string; material?: string; optional?: boolean; hint?: string }>()
+const props = defineProps<{
+  modelValue: Entry
+  label: string
+  kind?: string
+  material?: string
+  optional?: boolean
+  hint?: string
+}>()
 const emit = defineEmits<{ 'update:modelValue': [Entry] }>()
 const id = useId()
 const echo = ref('')
@@ -21,30 +28,51 @@ function typed(event: Event) {
 }
 async function understand() {
   const entry = props.modelValue
-  if (!entry || (entry.text === '' && !bad.value)) { echo.value = props.optional ? (props.hint ?? '') : ''; bad.value = false; return }
+  if (!entry || (entry.text === '' && !bad.value)) {
+    echo.value = props.optional ? (props.hint ?? '') : ''
+    bad.value = false
+    return
+  }
   const mine = ++asked
   try {
     const found = await call<S['QuantityOut']>('POST', '/quantity', {
-      text: entry.text, kind: kind.value, unit: entry.unit ?? 'mm', job_id: job.value?.job.id ?? null, material_id: props.material || null, field: props.label,
+      text: entry.text,
+      kind: kind.value,
+      unit: entry.unit ?? 'mm',
+      job_id: job.value?.job.id ?? null,
+      material_id: props.material || null,
+      field: props.label,
     })
     if (mine !== asked) return
     bad.value = false
-    echo.value = found.text_mm ? `${unit.value === 'mm' ? found.text_mm : found.text_in} = ${unit.value === 'mm' ? found.text_in : found.text_mm}` : ''
+    const both = [found.text_mm, found.text_in]
+    echo.value = found.text_mm ? (unit.value === 'mm' ? both : both.reverse()).join(' = ') : ''
   } catch (error) {
     if (mine !== asked || !(error instanceof ApiError)) return
     bad.value = true
     echo.value = error.sentence
   }
 }
-watch(() => [props.modelValue?.text, props.modelValue?.unit, unit.value, props.material], () => {
-  clearTimeout(timer)
-  timer = window.setTimeout(understand, 180)
-}, { immediate: true })
+watch(
+  () => [props.modelValue?.text, props.modelValue?.unit, unit.value, props.material],
+  () => {
+    clearTimeout(timer)
+    timer = window.setTimeout(understand, 180)
+  },
+  { immediate: true },
+)
 </script>
 <template>
   <div class="field">
     <label :for="id">{{ label }}</label>
-    <input :id="id" :value="modelValue?.text ?? ''" :placeholder="optional ? hint : ''" autocomplete="off" :aria-invalid="bad" @input="typed" />
+    <input
+      :id="id"
+      :value="modelValue?.text ?? ''"
+      :placeholder="optional ? hint : ''"
+      autocomplete="off"
+      :aria-invalid="bad"
+      @input="typed"
+    />
     <span class="echo" :class="{ bad }">{{ echo }}</span>
   </div>
 </template>

@@ -6,7 +6,10 @@ export function ringPath(ring: S['Ring']): string {
   let d = `M${v[0].x} ${v[0].y}`
   v.forEach((a, i) => {
     const b = v[(i + 1) % v.length]
-    if (!a.bulge) { d += `L${b.x} ${b.y}`; return }
+    if (!a.bulge) {
+      d += `L${b.x} ${b.y}`
+      return
+    }
     const chord = Math.hypot(b.x - a.x, b.y - a.y)
     const sweep = 4 * Math.atan(a.bulge)
     const r = chord / (2 * Math.abs(Math.sin(sweep / 2)))

@@ -4,13 +4,24 @@ import { computed, onMounted, shallowRef } from 'vue'
 import type { S } from '../api/client'
 import { catalogue, job } from './job'
 
-const props = withDefaults(defineProps<{ section: string; material: string; own?: boolean; metal?: boolean }>(), { own: true, metal: true })
+const props = withDefaults(defineProps<{ section: string; material: string; own?: boolean; metal?: boolean }>(), {
+  own: true,
+  metal: true,
+})
 const emit = defineEmits<{ 'update:section': [string]; 'update:material': [string] }>()
 const all = shallowRef<S['Catalogue'] | null>(null)
-onMounted(async () => { all.value = await catalogue() })
+onMounted(async () => {
+  all.value = await catalogue()
+})
 const mine = computed(() => (props.own ? (job.value?.profiles ?? []) : []))
-const options = computed(() => [...mine.value.map((p) => p.spec.name), ...(all.value?.sections ?? []).map((s) => s.id)].map((id) => ({ value: id, label: id })))
-const sold = (id: string) => mine.value.find((p) => p.spec.name === id)?.materials ?? all.value?.sections.find((s) => s.id === id)?.materials ?? []
+const options = computed(() =>
+  [...mine.value.map((p) => p.spec.name), ...(all.value?.sections ?? []).map((s) => s.id)].map((id) => ({
+    value: id,
+    label: id,
+  })),
+)
+const sold = (id: string) =>
+  mine.value.find((p) => p.spec.name === id)?.materials ?? all.value?.sections.find((s) => s.id === id)?.materials ?? []
 function pick(id: string) {
   emit('update:section', id)
   const materials = sold(id)
@@ -20,12 +31,23 @@ function pick(id: string) {
 <template>
   <div class="field">
     <label>Section</label>
-    <el-select-v2 :model-value="section" :options="options" filterable placeholder="type to find" aria-label="Section" @update:model-value="pick" />
+    <el-select-v2
+      :model-value="section"
+      :options="options"
+      filterable
+      placeholder="type to find"
+      aria-label="Section"
+      @update:model-value="pick"
+    />
     <span class="echo"></span>
   </div>
   <div v-if="metal" class="field">
     <label>Material</label>
-    <select :value="material" aria-label="Material" @change="emit('update:material', ($event.target as HTMLSelectElement).value)">
+    <select
+      :value="material"
+      aria-label="Material"
+      @change="emit('update:material', ($event.target as HTMLSelectElement).value)"
+    >
       <option v-for="m in sold(section)" :key="m" :value="m">{{ m }}</option>
     </select>
     <span class="echo"></span>

@@ -21,11 +21,18 @@ beforeEach(() => {
     return new Response(JSON.stringify(next.body), { status: next.status })
   })
 })
-afterEach(() => { vi.useRealTimers(); vi.unstubAllGlobals() })
+afterEach(() => {
+  vi.useRealTimers()
+  vi.unstubAllGlobals()
+})
 
 function field(text = '') {
   const entry = ref<{ text: string; unit?: 'mm' | 'in' } | null | undefined>({ text, unit: 'mm' })
-  const shown = mount({ components: { EntryField }, setup: () => ({ entry }), template: '<EntryField v-model="entry" label="Length" />' })
+  const shown = mount({
+    components: { EntryField },
+    setup: () => ({ entry }),
+    template: '<EntryField v-model="entry" label="Length" />',
+  })
   return { entry, shown }
 }
 async function settled() {
@@ -34,14 +41,14 @@ async function settled() {
 }
 
 it('echoes what the server understood, in both units', async () => {
-  answers = [{ status: 200, body: { text_mm: '1994 mm', text_in: "6' 6 1/2\"" } }]
+  answers = [{ status: 200, body: { text_mm: '1994 mm', text_in: '6\' 6 1/2"' } }]
   const { entry, shown } = field()
-  await shown.find('input').setValue("6' 6-1/2\"")
+  await shown.find('input').setValue('6\' 6-1/2"')
   await settled()
   expect(asked[0].path).toBe('/api/quantity')
-  expect(asked[0].body).toMatchObject({ text: "6' 6-1/2\"", kind: 'length', unit: 'mm', field: 'Length' })
-  expect(shown.find('.echo').text()).toBe("1994 mm = 6' 6 1/2\"")
-  expect(entry.value).toEqual({ text: "6' 6-1/2\"", unit: 'mm' })
+  expect(asked[0].body).toMatchObject({ text: '6\' 6-1/2"', kind: 'length', unit: 'mm', field: 'Length' })
+  expect(shown.find('.echo').text()).toBe('1994 mm = 6\' 6 1/2"')
+  expect(entry.value).toEqual({ text: '6\' 6-1/2"', unit: 'mm' })
 })
 
 it('says what is wrong beside the field and keeps what was typed', async () => {
@@ -79,7 +86,12 @@ it('takes the chosen unit with the text', async () => {
   expect(entry.value).toEqual({ text: '78 1/2', unit: 'in' })
 })
 
-it.each([[0.5, 'gives'], [1.07, 'tight'], [1.4, 'holds'], [3, 'heavy']])('a reserve of %s stands with its word', (value, word) => {
+it.each([
+  [0.5, 'gives'],
+  [1.07, 'tight'],
+  [1.4, 'holds'],
+  [3, 'heavy'],
+])('a reserve of %s stands with its word', (value, word) => {
   const shown = mount(Reserve, { props: { value } })
   expect(shown.text()).toContain(word)
   expect(shown.text()).toContain(value.toFixed(2))
@@ -92,7 +104,10 @@ it('a missing check never looks like a figure', () => {
 })
 
 it('an error of the server is its sentence; a conflict keeps its fields', async () => {
-  answers = [{ status: 404, body: { sentence: 'There is no such job in this shop.' } }, { status: 409, body: { sentence: 'Changed meanwhile.', fields: ['name'] } }]
+  answers = [
+    { status: 404, body: { sentence: 'There is no such job in this shop.' } },
+    { status: 409, body: { sentence: 'Changed meanwhile.', fields: ['name'] } },
+  ]
   expect(await attempt(() => call('GET', '/jobs/9'))).toBe(false)
   expect(message.value).toBe('There is no such job in this shop.')
   expect(await attempt(() => call('PUT', '/jobs/1', {}))).toBe(false)
@@ -104,5 +119,9 @@ it('an error of the server is its sentence; a conflict keeps its fields', async 
 })
 
 it('a fault of our own is not swallowed', async () => {
-  await expect(attempt(async () => { throw new RangeError('a bug') })).rejects.toThrow('a bug')
+  await expect(
+    attempt(async () => {
+      throw new RangeError('a bug')
+    }),
+  ).rejects.toThrow('a bug')
 })

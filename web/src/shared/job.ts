@@ -5,7 +5,14 @@ import { unit } from './units'
 
 export const me = ref<S['Me'] | null>(null)
 export const job = shallowRef<S['JobView'] | null>(null)
-export const why = ref<{ title: string; member: number; structure?: number; plate?: number; joint?: number; check: string } | null>(null)
+export const why = ref<{
+  title: string
+  member: number
+  structure?: number
+  plate?: number
+  joint?: number
+  check: string
+} | null>(null)
 export const message = ref('')
 export const conflict = ref<{ sentence: string; fields: string[] } | null>(null)
 export const mayWrite = computed(() => me.value?.may_write ?? false)
@@ -13,7 +20,11 @@ export const mayWrite = computed(() => me.value?.may_write ?? false)
 export async function open(id: number): Promise<void> {
   const first = job.value?.job.id !== id
   job.value = await call<S['JobView']>('GET', `/jobs/${id}`)
-  if (first) { unit.value = job.value.job.spec.unit ?? 'mm'; why.value = null; message.value = '' }
+  if (first) {
+    unit.value = job.value.job.spec.unit ?? 'mm'
+    why.value = null
+    message.value = ''
+  }
 }
 
 /** Run something that may fail; the sentence stands on the page, nothing typed is lost. True if it went well. */
@@ -31,11 +42,14 @@ export async function attempt(work: () => Promise<unknown>): Promise<boolean> {
   }
 }
 
-export type Kind = 'dimensions' | 'loads' | 'members' | 'structures' | 'plates' | 'joints' | 'profiles' | 'parts' | 'notes' | 'comments'
+export type Kind =
+  'dimensions' | 'loads' | 'members' | 'structures' | 'plates' | 'joints' | 'profiles' | 'parts' | 'notes' | 'comments'
 
 export async function save(kind: Kind, row: { id: number; version: number } | null, spec: unknown): Promise<number> {
   const base = `/jobs/${job.value!.job.id}/${kind}`
-  const saved = row ? await call<S['Saved']>('PUT', `${base}/${row.id}`, { version: row.version, spec }) : await call<S['Saved']>('POST', base, spec)
+  const saved = row
+    ? await call<S['Saved']>('PUT', `${base}/${row.id}`, { version: row.version, spec })
+    : await call<S['Saved']>('POST', base, spec)
   job.value = saved.view
   return saved.id
 }

@@ -15,7 +15,10 @@ export function fraction(inches: number, denominator = 16): string {
   let top = parts % denominator
   if (!top) return `${sign}${whole}`
   let bottom = denominator
-  while (top % 2 === 0) { top /= 2; bottom /= 2 }
+  while (top % 2 === 0) {
+    top /= 2
+    bottom /= 2
+  }
   return `${sign}${whole ? `${whole} ` : ''}${top}/${bottom}`
 }
 
@@ -25,19 +28,28 @@ export function length(mm: number, u: Unit = unit.value, denominator = 16): stri
   const thin = Math.abs(mm) < THIN
   if (u === 'mm') return trim(mm, thin ? 2 : 1)
   const inches = mm / IN
-  if (thin) return Math.abs(Math.round(inches * 64) / 64 - inches) > 0.0005 ? `${trim(inches, 3)}"` : `${fraction(inches, 64)}"`
+  if (thin)
+    return Math.abs(Math.round(inches * 64) / 64 - inches) > 0.0005 ? `${trim(inches, 3)}"` : `${fraction(inches, 64)}"`
   if (Math.abs(inches) < 24) return `${fraction(inches, denominator)}"`
   const rounded = Math.round(Math.abs(inches) * denominator) / denominator
   return `${inches < 0 ? '-' : ''}${Math.floor(rounded / 12)}' ${fraction(rounded % 12, denominator)}"`
 }
 
-export const small = (mm: number, u: Unit = unit.value): string => (u === 'mm' ? `${trim(mm, 2)} mm` : `${(mm / IN).toFixed(3)}"`)
+export const small = (mm: number, u: Unit = unit.value): string =>
+  u === 'mm' ? `${trim(mm, 2)} mm` : `${(mm / IN).toFixed(3)}"`
 export const lengthUnit = (u: Unit = unit.value): string => (u === 'mm' ? ' mm' : '')
-export const force = (n: number, u: Unit = unit.value): string => (u === 'in' ? `${(n / LB).toFixed(0)} lb` : `${trim(n / 1000, 2)} kN`)
+export const force = (n: number, u: Unit = unit.value): string =>
+  u === 'in' ? `${(n / LB).toFixed(0)} lb` : `${trim(n / 1000, 2)} kN`
 export const moment = (nmm: number, u: Unit = unit.value): string =>
-  u === 'in' ? `${trim(nmm / LB / 304.8, Math.abs(nmm) < 1e6 ? 1 : 0)} lb·ft` : Math.abs(nmm) < 1e5 ? `${trim(nmm / 1e3, 1)} Nm` : `${trim(nmm / 1e6, 2)} kNm`
-export const mass = (kg: number, u: Unit = unit.value): string => (u === 'in' ? `${trim(kg / 0.45359237, 1)} lb` : `${trim(kg, 1)} kg`)
-export const massPerMetre = (kg: number, u: Unit = unit.value): string => (u === 'in' ? `${trim((kg / 0.45359237) * 0.3048, 2)} lb/ft` : `${trim(kg, 2)} kg/m`)
+  u === 'in'
+    ? `${trim(nmm / LB / 304.8, Math.abs(nmm) < 1e6 ? 1 : 0)} lb·ft`
+    : Math.abs(nmm) < 1e5
+      ? `${trim(nmm / 1e3, 1)} Nm`
+      : `${trim(nmm / 1e6, 2)} kNm`
+export const mass = (kg: number, u: Unit = unit.value): string =>
+  u === 'in' ? `${trim(kg / 0.45359237, 1)} lb` : `${trim(kg, 1)} kg`
+export const massPerMetre = (kg: number, u: Unit = unit.value): string =>
+  u === 'in' ? `${trim((kg / 0.45359237) * 0.3048, 2)} lb/ft` : `${trim(kg, 2)} kg/m`
 export const line = (nmm: number, u: Unit = unit.value): string =>
   u === 'in' ? `${trim((nmm / LB) * 304.8, 1)} lb/ft` : `${trim(nmm, 2)} kN/m`
 export const stress = (mpa: number, u: Unit = unit.value): string =>
@@ -49,9 +61,14 @@ export function value(v: number, core: string): string {
   if (core === 'N') return force(v)
   if (core === 'mm') return small(v)
   if (core === 'MPa') return stress(v)
-  const powers: Record<string, [number, string, string]> = { mm2: [2, 'in²', 'cm²'], mm3: [3, 'in³', 'cm³'], mm4: [4, 'in⁴', 'cm⁴'], mm6: [6, 'in⁶', 'cm⁶'] }
+  const powers: Record<string, [number, string, string]> = {
+    mm2: [2, 'in²', 'cm²'],
+    mm3: [3, 'in³', 'cm³'],
+    mm4: [4, 'in⁴', 'cm⁴'],
+    mm6: [6, 'in⁶', 'cm⁶'],
+  }
   const found = powers[core]
   if (found && unit.value === 'in') return `${trim(v / IN ** found[0], 3)} ${found[1]}`
   if (found) return `${trim(v / 10 ** found[0], 2)} ${found[2]}`
-  return `${v >= 1e5 ? v.toExponential(3) : trim(v, 1)} ${core.replace('mm', 'mm').replace(/(\d)$/, (d) => '⁰¹²³⁴⁵⁶'[Number(d)])}`
+  return `${v >= 1e5 ? v.toExponential(3) : trim(v, 1)} ${core.replace(/(\d)$/, (d) => '⁰¹²³⁴⁵⁶'[Number(d)])}`
 }

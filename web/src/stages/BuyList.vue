@@ -20,33 +20,109 @@ function begin(r: Bought) {
   const size = r.l.words.replace(/,.*/, '').replace(/ mm$/, '')
   lengths.value = Array.from({ length: r.n }, () => size).join(', ')
   const [w, h] = size.split(' × ')
-  sheets.value = r.sheet ? Array.from({ length: r.n }, () => ({ width: e(`${w} mm`), height: e(`${h} mm`) })) as never : []
-  price.value = null; heat.value = ''
+  sheets.value = r.sheet
+    ? (Array.from({ length: r.n }, () => ({ width: e(`${w} mm`), height: e(`${h} mm`) })) as never)
+    : []
+  price.value = null
+  heat.value = ''
 }
-const store = () => attempt(async () => {
-  const r = coming.value!
-  const bars = lengths.value.split(/[,;\n]/).map((x) => x.trim()).filter(Boolean).map((text) => ({ text: /[a-z'"]/i.test(text) ? text : `${text} mm`, unit: unit.value }))
-  job.value = await call('POST', `/jobs/${job.value!.job.id}/receive`, { key: r.key, line: r.l.id, lengths: r.sheet ? [] : bars, sheets: sheets.value, price: price.value, location: location.value, heat: heat.value })
-  coming.value = null
-})
+const store = () =>
+  attempt(async () => {
+    const r = coming.value!
+    const bars = lengths.value
+      .split(/[,;\n]/)
+      .map((x) => x.trim())
+      .filter(Boolean)
+      .map((text) => ({ text: /[a-z'"]/i.test(text) ? text : `${text} mm`, unit: unit.value }))
+    job.value = await call('POST', `/jobs/${job.value!.job.id}/receive`, {
+      key: r.key,
+      line: r.l.id,
+      lengths: r.sheet ? [] : bars,
+      sheets: sheets.value,
+      price: price.value,
+      location: location.value,
+      heat: heat.value,
+    })
+    coming.value = null
+  })
 </script>
 <template>
   <h2 class="gap">Buy</h2>
-  <table class="list"><thead><tr><th>What</th><th>Material</th><th>Length</th><th class="num">Pieces</th><th class="num">{{ job!.job.spec.currency }} each</th><th class="num">all</th><th></th><th></th></tr></thead>
-    <tbody><tr v-for="r in rows" :key="r.key + r.l.id"><td>{{ r.what }}</td><td>{{ r.material }}</td><td>{{ r.l.words }}</td><td class="num">{{ r.n }}</td><td class="num">{{ r.l.price.toFixed(2) }}</td><td class="num"><b>{{ (r.l.price * r.n).toFixed(2) }}</b></td><td class="soft">{{ r.l.supplier }} {{ r.l.assumed ? 'price by the catalogue' : '' }}</td><td class="num"><button v-if="mayWrite" class="button quiet" :aria-label="`Receive ${r.what}`" @click="begin(r)">Receive</button></td></tr>
-      <tr v-if="!rows.length"><td colspan="8" class="soft">Nothing: everything comes out of what is here.</td></tr></tbody>
-    <tfoot v-if="rows.length"><tr><td colspan="5">Together</td><td class="num"><b>{{ rows.reduce((s, r) => s + r.l.price * r.n, 0).toFixed(2) }}</b></td><td colspan="2" class="soft">{{ notNested ? `${notNested} plate thickness not nested, so not in it` : '' }}</td></tr></tfoot></table>
+  <table class="list">
+    <thead>
+      <tr>
+        <th>What</th>
+        <th>Material</th>
+        <th>Length</th>
+        <th class="num">Pieces</th>
+        <th class="num">{{ job!.job.spec.currency }} each</th>
+        <th class="num">all</th>
+        <th></th>
+        <th></th>
+      </tr>
+    </thead>
+    <tbody>
+      <tr v-for="r in rows" :key="r.key + r.l.id">
+        <td>{{ r.what }}</td>
+        <td>{{ r.material }}</td>
+        <td>{{ r.l.words }}</td>
+        <td class="num">{{ r.n }}</td>
+        <td class="num">{{ r.l.price.toFixed(2) }}</td>
+        <td class="num">
+          <b>{{ (r.l.price * r.n).toFixed(2) }}</b>
+        </td>
+        <td class="soft">{{ r.l.supplier }} {{ r.l.assumed ? 'price by the catalogue' : '' }}</td>
+        <td class="num">
+          <button v-if="mayWrite" class="button quiet" :aria-label="`Receive ${r.what}`" @click="begin(r)">
+            Receive
+          </button>
+        </td>
+      </tr>
+      <tr v-if="!rows.length">
+        <td colspan="8" class="soft">Nothing: everything comes out of what is here.</td>
+      </tr>
+    </tbody>
+    <tfoot v-if="rows.length">
+      <tr>
+        <td colspan="5">Together</td>
+        <td class="num">
+          <b>{{ rows.reduce((s, r) => s + r.l.price * r.n, 0).toFixed(2) }}</b>
+        </td>
+        <td colspan="2" class="soft">{{ notNested ? `${notNested} plate thickness not nested, so not in it` : '' }}</td>
+      </tr>
+    </tfoot>
+  </table>
   <form v-if="coming" class="panel gap" @submit.prevent="store">
     <h3>What came: {{ coming.what }}, {{ coming.material }}</h3>
     <p class="soft">A stick may be long or short. Type what the tape says; the plan is made again with that.</p>
     <div class="fields">
-      <div v-if="!coming.sheet" class="field wide"><label for="r-lengths">Measured lengths, one for each bar</label><input id="r-lengths" v-model="lengths" /><span class="echo">6004, 5990, 19' 10"</span></div>
-      <template v-for="(s, i) in sheets" v-else :key="i"><EntryField v-model="s.width" :label="`Sheet ${i + 1}, width`" /><EntryField v-model="s.height" :label="`Sheet ${i + 1}, height`" /></template>
+      <div v-if="!coming.sheet" class="field wide">
+        <label for="r-lengths">Measured lengths, one for each bar</label><input id="r-lengths" v-model="lengths" /><span
+          class="echo"
+          >6004, 5990, 19' 10"</span
+        >
+      </div>
+      <template v-for="(s, i) in sheets" v-else :key="i"
+        ><EntryField v-model="s.width" :label="`Sheet ${i + 1}, width`" /><EntryField
+          v-model="s.height"
+          :label="`Sheet ${i + 1}, height`"
+      /></template>
       <EntryField v-model="price" label="Paid for one" kind="money" optional hint="as planned" />
-      <div class="field"><label for="r-loc">Put where</label><input id="r-loc" v-model="location" /><span class="echo"></span></div>
-      <div class="field"><label for="r-heat">Heat number</label><input id="r-heat" v-model="heat" /><span class="echo"></span></div>
+      <div class="field">
+        <label for="r-loc">Put where</label><input id="r-loc" v-model="location" /><span class="echo"></span>
+      </div>
+      <div class="field">
+        <label for="r-heat">Heat number</label><input id="r-heat" v-model="heat" /><span class="echo"></span>
+      </div>
     </div>
-    <div class="row"><button class="button main">Put into stock</button><button type="button" class="button" @click="coming = null">Leave it</button></div>
+    <div class="row">
+      <button class="button main">Put into stock</button
+      ><button type="button" class="button" @click="coming = null">Leave it</button>
+    </div>
   </form>
 </template>
-<style scoped>.wide { grid-column: span 2; }</style>
+<style scoped>
+.wide {
+  grid-column: span 2;
+}
+</style>

@@ -7,60 +7,186 @@ import { attempt, copy, job, mayWrite, me, save, why } from '../shared/job'
 import Reserve from '../shared/Reserve.vue'
 import { unit } from '../shared/units'
 
-const reserveOf = (c: { demand?: number | null; capacity?: number | null; not_checked?: string | null }) => (c.not_checked || !c.capacity || c.demand == null ? null : c.capacity / Math.max(Math.abs(c.demand), 1e-9))
+const reserveOf = (c: { demand?: number | null; capacity?: number | null; not_checked?: string | null }) =>
+  c.not_checked || !c.capacity || c.demand == null ? null : c.capacity / Math.max(Math.abs(c.demand), 1e-9)
 const all = computed(() => {
   const v = job.value!
-  const members = v.members.flatMap((m) => checksOf(m.verdict).map((c) => ({ mark: m.spec.mark, at: { member: m.id }, c })))
-  const frames = v.structures.flatMap((x) => checksOf(x.verdict).map((c) => ({ mark: x.spec.mark, at: { member: 0, structure: x.id }, c })))
-  const plates = v.plates.flatMap((x) => checksOf(x.verdict).map((c) => ({ mark: x.spec.mark, at: { member: 0, plate: x.id }, c })))
-  const joints = v.joints.flatMap((x) => checksOf(x.verdict).map((c) => ({ mark: x.spec.mark, at: { member: 0, joint: x.id }, c })))
-  return [...members, ...frames, ...plates, ...joints].map((x) => ({ ...x, reserve: reserveOf(x.c) })).sort((a, b) => (a.reserve ?? -1) - (b.reserve ?? -1))
+  const members = v.members.flatMap((m) =>
+    checksOf(m.verdict).map((c) => ({ mark: m.spec.mark, at: { member: m.id }, c })),
+  )
+  const frames = v.structures.flatMap((x) =>
+    checksOf(x.verdict).map((c) => ({ mark: x.spec.mark, at: { member: 0, structure: x.id }, c })),
+  )
+  const plates = v.plates.flatMap((x) =>
+    checksOf(x.verdict).map((c) => ({ mark: x.spec.mark, at: { member: 0, plate: x.id }, c })),
+  )
+  const joints = v.joints.flatMap((x) =>
+    checksOf(x.verdict).map((c) => ({ mark: x.spec.mark, at: { member: 0, joint: x.id }, c })),
+  )
+  return [...members, ...frames, ...plates, ...joints]
+    .map((x) => ({ ...x, reserve: reserveOf(x.c) }))
+    .sort((a, b) => (a.reserve ?? -1) - (b.reserve ?? -1))
 })
 const most = ref(40)
-const said = (mark: string, id: string) => job.value!.comments.filter((c) => c.spec.about === mark && c.spec.check_id === id).length
+const said = (mark: string, id: string) =>
+  job.value!.comments.filter((c) => c.spec.about === mark && c.spec.check_id === id).length
 const text = ref('')
-const comment = () => attempt(async () => { await save('comments', null, { text: text.value, about: '', check_id: '', answer: '' }); text.value = '' })
+const comment = () =>
+  attempt(async () => {
+    await save('comments', null, { text: text.value, about: '', check_id: '', answer: '' })
+    text.value = ''
+  })
 const answers = ref<Record<number, string>>({})
-const answer = (id: number) => attempt(async () => {
-  const c = job.value!.comments.find((x) => x.id === id)!
-  await save('comments', c, { ...copy(c.spec), answer: answers.value[id] })
-})
+const answer = (id: number) =>
+  attempt(async () => {
+    const c = job.value!.comments.find((x) => x.id === id)!
+    await save('comments', c, { ...copy(c.spec), answer: answers.value[id] })
+  })
 const statement = ref('Checked by calculation of my own; the assumptions are as stated.')
-const sign = () => attempt(async () => { job.value = await call('POST', `/jobs/${job.value!.job.id}/sign`, { statement: statement.value }) })
+const sign = () =>
+  attempt(async () => {
+    job.value = await call('POST', `/jobs/${job.value!.job.id}/sign`, { statement: statement.value })
+  })
 const note = ref('')
-const release = () => attempt(async () => { job.value = await call('POST', `/jobs/${job.value!.job.id}/release`, { version: job.value!.job.version, note: note.value }); note.value = '' })
+const release = () =>
+  attempt(async () => {
+    job.value = await call('POST', `/jobs/${job.value!.job.id}/release`, {
+      version: job.value!.job.version,
+      note: note.value,
+    })
+    note.value = ''
+  })
 const when = (iso: string) => new Date(iso).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })
 const stops = computed(() => job.value!.figures.cautions.filter((c) => c.level === 'stop'))
 </script>
 <template>
-  <div class="row spread"><h1>Check</h1><span class="soft">A second pair of eyes: every number, weakest first, with its why.</span><a class="button link" :href="`/api/jobs/${job!.job.id}/export/report.pdf?unit=${unit}`">Calculation report PDF</a></div>
+  <div class="row spread">
+    <h1>Check</h1>
+    <span class="soft">A second pair of eyes: every number, weakest first, with its why.</span
+    ><a class="button link" :href="`/api/jobs/${job!.job.id}/export/report.pdf?unit=${unit}`">Calculation report PDF</a>
+  </div>
   <div class="two gap">
     <section>
       <h2>{{ all.length }} checks</h2>
-      <table class="list"><thead><tr><th>Mark</th><th>Check</th><th>Clause</th><th>Reserve</th><th></th></tr></thead><tbody>
-        <tr v-for="x in all.slice(0, most)" :key="x.mark + x.c.id" class="pick" @click="why = { title: '', ...x.at, check: x.c.id }">
-          <td><b>{{ x.mark }}</b></td><td><button class="button quiet">{{ x.c.title }}</button></td><td class="soft">{{ x.c.clause }}</td><td><Reserve :value="x.reserve" /></td><td class="soft">{{ said(x.mark, x.c.id) ? `${said(x.mark, x.c.id)} said` : '' }}</td></tr></tbody></table>
-      <button v-if="all.length > most" class="button gap" @click="most += 200">Show {{ all.length - most }} more</button>
+      <table class="list">
+        <thead>
+          <tr>
+            <th>Mark</th>
+            <th>Check</th>
+            <th>Clause</th>
+            <th>Reserve</th>
+            <th></th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr
+            v-for="x in all.slice(0, most)"
+            :key="x.mark + x.c.id"
+            class="pick"
+            @click="why = { title: '', ...x.at, check: x.c.id }"
+          >
+            <td>
+              <b>{{ x.mark }}</b>
+            </td>
+            <td>
+              <button class="button quiet">{{ x.c.title }}</button>
+            </td>
+            <td class="soft">{{ x.c.clause }}</td>
+            <td><Reserve :value="x.reserve" /></td>
+            <td class="soft">{{ said(x.mark, x.c.id) ? `${said(x.mark, x.c.id)} said` : '' }}</td>
+          </tr>
+        </tbody>
+      </table>
+      <button v-if="all.length > most" class="button gap" @click="most += 200">
+        Show {{ all.length - most }} more
+      </button>
     </section>
     <section>
       <h2>Comments</h2>
-      <form class="row" @submit.prevent="comment"><input v-model="text" aria-label="Comment on the job" placeholder="on the job as a whole; on a number: open its why" class="wide" /><button class="button" :disabled="!text">Say it</button></form>
-      <article v-for="c in job!.comments" :key="c.id"><b>{{ c.author }}</b> <span class="soft">{{ c.spec.about }} {{ c.spec.check_id }}, {{ when(c.at) }}</span><br />{{ c.spec.text }}
+      <form class="row" @submit.prevent="comment">
+        <input
+          v-model="text"
+          aria-label="Comment on the job"
+          placeholder="on the job as a whole; on a number: open its why"
+          class="wide"
+        /><button class="button" :disabled="!text">Say it</button>
+      </form>
+      <article v-for="c in job!.comments" :key="c.id">
+        <b>{{ c.author }}</b> <span class="soft">{{ c.spec.about }} {{ c.spec.check_id }}, {{ when(c.at) }}</span
+        ><br />{{ c.spec.text }}
         <p v-if="c.spec.answer">Answered: {{ c.spec.answer }}</p>
-        <form v-else-if="mayWrite" class="row" @submit.prevent="answer(c.id)"><input v-model="answers[c.id]" :aria-label="`Answer to ${c.author}`" placeholder="answer" /><button class="button" :disabled="!answers[c.id]">Answer</button></form></article>
+        <form v-else-if="mayWrite" class="row" @submit.prevent="answer(c.id)">
+          <input v-model="answers[c.id]" :aria-label="`Answer to ${c.author}`" placeholder="answer" /><button
+            class="button"
+            :disabled="!answers[c.id]"
+          >
+            Answer
+          </button>
+        </form>
+      </article>
       <h2 class="gap">Signature</h2>
-      <p v-if="job!.needs_checker" class="notice">This job lifts, carries people or is public: it is released only with a checker’s name. Local rules may ask for a licensed engineer besides.</p>
-      <p v-for="(s, k) in job!.signatures" :key="k"><b>{{ s.by }}</b>, revision {{ s.revision }}, {{ when(s.at) }}: “{{ s.statement }}” <b v-if="s.stands">stands</b><span v-else class="bad">the job was changed since</span></p>
-      <form v-if="me?.role === 'checker'" class="panel" @submit.prevent="sign"><div class="field"><label for="c-sign">What you checked, and how</label><textarea id="c-sign" v-model="statement" rows="2"></textarea></div><button class="button main gap">Sign revision {{ job!.job.spec.revision }}</button></form>
-      <p v-else-if="!job!.signatures.length" class="soft">Nobody has signed. A person with the role of checker signs here.</p>
+      <p v-if="job!.needs_checker" class="notice">
+        This job lifts, carries people or is public: it is released only with a checker’s name. Local rules may ask for
+        a licensed engineer besides.
+      </p>
+      <p v-for="(s, k) in job!.signatures" :key="k">
+        <b>{{ s.by }}</b>, revision {{ s.revision }}, {{ when(s.at) }}: “{{ s.statement }}” <b v-if="s.stands">stands</b
+        ><span v-else class="bad">the job was changed since</span>
+      </p>
+      <form v-if="me?.role === 'checker'" class="panel" @submit.prevent="sign">
+        <div class="field">
+          <label for="c-sign">What you checked, and how</label
+          ><textarea id="c-sign" v-model="statement" rows="2"></textarea>
+        </div>
+        <button class="button main gap">Sign revision {{ job!.job.spec.revision }}</button>
+      </form>
+      <p v-else-if="!job!.signatures.length" class="soft">
+        Nobody has signed. A person with the role of checker signs here.
+      </p>
       <h2 class="gap">Release</h2>
       <p v-for="c in stops" :key="c.text" class="soft">{{ c.title }}: {{ c.do }} Decides: {{ c.decides }}.</p>
-      <form v-if="mayWrite" class="panel" @submit.prevent="release"><div class="field"><label for="c-note">What for, and on what grounds where something is not checked</label><input id="c-note" v-model="note" /></div><button class="button main gap">Release revision {{ job!.job.spec.revision }}</button></form>
-      <p v-for="r in job!.releases" :key="r.id"><b>Revision {{ r.revision }}</b> <span class="soft">released by {{ r.by }}, {{ when(r.at) }}<template v-if="r.checked_by">, checked by {{ r.checked_by }}</template></span> {{ r.note }}</p>
+      <form v-if="mayWrite" class="panel" @submit.prevent="release">
+        <div class="field">
+          <label for="c-note">What for, and on what grounds where something is not checked</label
+          ><input id="c-note" v-model="note" />
+        </div>
+        <button class="button main gap">Release revision {{ job!.job.spec.revision }}</button>
+      </form>
+      <p v-for="r in job!.releases" :key="r.id">
+        <b>Revision {{ r.revision }}</b>
+        {{ ' '
+        }}<span class="soft"
+          >released by {{ r.by }}, {{ when(r.at)
+          }}<template v-if="r.checked_by">, checked by {{ r.checked_by }}</template></span
+        >
+        {{ r.note }}
+      </p>
     </section>
   </div>
 </template>
 <style scoped>
-.two { display: grid; grid-template-columns: minmax(0, 1.5fr) minmax(260px, 1fr); gap: 22px; } article { border-bottom: 1px solid var(--rule); padding: 8px 0; } .wide { flex: 1; } td .button.quiet { text-align: left; } .link { text-decoration: none; color: var(--ink); }
-@media (max-width: 1000px) { .two { grid-template-columns: minmax(0, 1fr); } }
+.two {
+  display: grid;
+  grid-template-columns: minmax(0, 1.5fr) minmax(260px, 1fr);
+  gap: 22px;
+}
+article {
+  border-bottom: 1px solid var(--rule);
+  padding: 8px 0;
+}
+.wide {
+  flex: 1;
+}
+td .button.quiet {
+  text-align: left;
+}
+.link {
+  text-decoration: none;
+  color: var(--ink);
+}
+@media (max-width: 1000px) {
+  .two {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
 </style>

@@ -6,25 +6,86 @@ import EntryField from '../shared/EntryField.vue'
 import { attempt, job, mayWrite } from '../shared/job'
 import { length, lengthUnit, unit } from '../shared/units'
 
-const wrong = ref<{ cut: S['CutRow']; piece: number; came_out: { text: string; unit: 'mm' | 'in'; value: number }; why: string } | null>(null)
-const begin = (cut: S['CutRow'], piece: number) => { wrong.value = { cut, piece, came_out: { text: '', unit: unit.value, value: 0 }, why: '' } }
-const store = () => attempt(async () => {
-  const w = wrong.value!
-  job.value = await call('POST', `/jobs/${job.value!.job.id}/cuts/${w.cut.id}/miscut`, { piece: w.piece, came_out: w.came_out, why: w.why })
-  wrong.value = null
-})
+const wrong = ref<{
+  cut: S['CutRow']
+  piece: number
+  came_out: { text: string; unit: 'mm' | 'in'; value: number }
+  why: string
+} | null>(null)
+const begin = (cut: S['CutRow'], piece: number) => {
+  wrong.value = { cut, piece, came_out: { text: '', unit: unit.value, value: 0 }, why: '' }
+}
+const store = () =>
+  attempt(async () => {
+    const w = wrong.value!
+    job.value = await call('POST', `/jobs/${job.value!.job.id}/cuts/${w.cut.id}/miscut`, {
+      piece: w.piece,
+      came_out: w.came_out,
+      why: w.why,
+    })
+    wrong.value = null
+  })
 </script>
 <template>
   <section v-if="job!.cuts.length" class="gap">
-    <h2>Cut <span class="soft">{{ job!.cuts.length }} {{ job!.cuts.length === 1 ? 'bar' : 'bars' }} ticked off; press a piece that came out wrong</span></h2>
-    <table class="list"><thead><tr><th>Of</th><th>Pieces</th><th class="num">Drop</th><th>By</th></tr></thead>
-      <tbody><tr v-for="c in job!.cuts" :key="c.id"><td>{{ c.spec.key.split('|')[0] }} <span class="soft">{{ c.spec.stock_words }}</span></td>
-        <td><span v-for="(p, i) in c.spec.pieces" :key="i"><button v-if="p.state === 'good' && mayWrite" class="button quiet" :aria-label="`${p.part} came out wrong`" @click="begin(c, i)">{{ p.part }} {{ length(p.length_mm) }}</button><span v-else :class="p.state === 'miscut' ? 'bad' : ''"> {{ p.part }} {{ p.state === 'miscut' ? `miscut, ${length(p.came_out_mm ?? 0)}` : length(p.length_mm) }} </span></span></td>
-        <td class="num">{{ length(c.spec.drop_mm ?? 0) }}{{ lengthUnit() }}<div class="soft">{{ c.spec.drop_kept ? 'in stock' : 'scrap' }}</div></td><td class="soft">{{ c.author }}</td></tr></tbody></table>
+    <h2>
+      Cut
+      <span class="soft"
+        >{{ job!.cuts.length }} {{ job!.cuts.length === 1 ? 'bar' : 'bars' }} ticked off; press a piece that came out
+        wrong</span
+      >
+    </h2>
+    <table class="list">
+      <thead>
+        <tr>
+          <th>Of</th>
+          <th>Pieces</th>
+          <th class="num">Drop</th>
+          <th>By</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="c in job!.cuts" :key="c.id">
+          <td>
+            {{ c.spec.key.split('|')[0] }} <span class="soft">{{ c.spec.stock_words }}</span>
+          </td>
+          <td>
+            <span v-for="(p, i) in c.spec.pieces" :key="i"
+              ><button
+                v-if="p.state === 'good' && mayWrite"
+                class="button quiet"
+                :aria-label="`${p.part} came out wrong`"
+                @click="begin(c, i)"
+              >
+                {{ p.part }} {{ length(p.length_mm) }}</button
+              ><span v-else :class="p.state === 'miscut' ? 'bad' : ''">
+                {{ p.part }} {{ p.state === 'miscut' ? `miscut, ${length(p.came_out_mm ?? 0)}` : length(p.length_mm) }}
+              </span></span
+            >
+          </td>
+          <td class="num">
+            {{ length(c.spec.drop_mm ?? 0) }}{{ lengthUnit() }}
+            <div class="soft">{{ c.spec.drop_kept ? 'in stock' : 'scrap' }}</div>
+          </td>
+          <td class="soft">{{ c.author }}</td>
+        </tr>
+      </tbody>
+    </table>
     <form v-if="wrong" class="panel gap" @submit.prevent="store">
       <h3>{{ wrong.cut.spec.pieces[wrong.piece].part }} came out wrong</h3>
-      <div class="fields"><EntryField v-model="wrong.came_out" label="It is now long" /><div class="field"><label for="w-why">What happened</label><input id="w-why" v-model="wrong.why" placeholder="stop slipped" /><span class="echo">goes into the log</span></div></div>
-      <div class="row"><button class="button main">Plan it again</button><button type="button" class="button" @click="wrong = null">Leave it</button></div>
+      <div class="fields">
+        <EntryField v-model="wrong.came_out" label="It is now long" />
+        <div class="field">
+          <label for="w-why">What happened</label
+          ><input id="w-why" v-model="wrong.why" placeholder="stop slipped" /><span class="echo"
+            >goes into the log</span
+          >
+        </div>
+      </div>
+      <div class="row">
+        <button class="button main">Plan it again</button
+        ><button type="button" class="button" @click="wrong = null">Leave it</button>
+      </div>
     </form>
   </section>
 </template>

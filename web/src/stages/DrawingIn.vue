@@ -24,18 +24,33 @@ async function pick(event: Event) {
   file.value = brought
   await look()
 }
-const look = () => attempt(async () => {
-  found.value = null
-  found.value = await call<S['DrawingRead']>('POST', `/jobs/${job.value!.job.id}/drawings`, body.value)
-  const taken = new Set(job.value!.parts.map((p) => p.spec.mark))
-  let n = 0
-  rows.value = found.value.outlines.map(() => { do n++; while (taken.has(`D${n}`)); return { take: true, mark: `D${n}`, name: '', qty: 1 } })
-})
-const make = () => attempt(async () => {
-  const parts = rows.value.map((r, number) => ({ ...r, number })).filter((r) => r.take).map(({ number, mark, name, qty }) => ({ number, mark, name, qty }))
-  job.value = await call('POST', `/jobs/${job.value!.job.id}/drawings/parts`, { drawing: body.value, material_id: material.value, thickness: thickness.value, module: '', parts })
-  emit('done')
-})
+const look = () =>
+  attempt(async () => {
+    found.value = null
+    found.value = await call<S['DrawingRead']>('POST', `/jobs/${job.value!.job.id}/drawings`, body.value)
+    const taken = new Set(job.value!.parts.map((p) => p.spec.mark))
+    let n = 0
+    rows.value = found.value.outlines.map(() => {
+      do n++
+      while (taken.has(`D${n}`))
+      return { take: true, mark: `D${n}`, name: '', qty: 1 }
+    })
+  })
+const make = () =>
+  attempt(async () => {
+    const parts = rows.value
+      .map((r, number) => ({ ...r, number }))
+      .filter((r) => r.take)
+      .map(({ number, mark, name, qty }) => ({ number, mark, name, qty }))
+    job.value = await call('POST', `/jobs/${job.value!.job.id}/drawings/parts`, {
+      drawing: body.value,
+      material_id: material.value,
+      thickness: thickness.value,
+      module: '',
+      parts,
+    })
+    emit('done')
+  })
 const box = (o: S['Outline']) => {
   const xs = o.outer.vertices.map((v) => v.x)
   const ys = o.outer.vertices.map((v) => v.y)
@@ -48,28 +63,110 @@ const box = (o: S['Outline']) => {
   <form class="panel" @submit.prevent="make">
     <h2>From a drawing</h2>
     <div class="fields gap">
-      <div class="field"><label for="d-file">DXF or SVG</label><input id="d-file" type="file" accept=".dxf,.svg" @change="pick" /><span class="echo"></span></div>
-      <div class="field"><label for="d-unit">Its unit</label><select id="d-unit" v-model="said" @change="file && look()"><option value="">as it says</option><option value="mm">millimetres</option><option value="in">inches</option></select><span class="echo">{{ found ? `read as ${found.unit}` : '' }}</span></div>
-      <label class="row"><input v-model="mend" type="checkbox" @change="file && look()" /> close gaps up to a millimetre, leave stray lines out</label>
+      <div class="field">
+        <label for="d-file">DXF or SVG</label><input id="d-file" type="file" accept=".dxf,.svg" @change="pick" /><span
+          class="echo"
+        ></span>
+      </div>
+      <div class="field">
+        <label for="d-unit">Its unit</label
+        ><select id="d-unit" v-model="said" @change="file && look()">
+          <option value="">as it says</option>
+          <option value="mm">millimetres</option>
+          <option value="in">inches</option></select
+        ><span class="echo">{{ found ? `read as ${found.unit}` : '' }}</span>
+      </div>
+      <label class="row"
+        ><input v-model="mend" type="checkbox" @change="file && look()" /> close gaps up to a millimetre, leave stray
+        lines out</label
+      >
     </div>
     <template v-if="found">
-      <p v-for="t in found.troubles.slice(0, 8)" :key="t.what + t.x + t.y" class="bad">{{ t.what }}, at {{ t.x.toFixed(1) }}, {{ t.y.toFixed(1) }}</p>
+      <p v-for="t in found.troubles.slice(0, 8)" :key="t.what + t.x + t.y" class="bad">
+        {{ t.what }}, at {{ t.x.toFixed(1) }}, {{ t.y.toFixed(1) }}
+      </p>
       <p v-if="found.troubles.length > 8" class="bad">and {{ found.troubles.length - 8 }} more</p>
       <p v-for="m in found.mended" :key="m" class="soft">Mended: {{ m }}.</p>
       <p v-if="found.left_out.length" class="soft">Left out: {{ found.left_out.join(', ') }}.</p>
-      <table v-if="found.outlines.length" class="list"><thead><tr><th></th><th>Outline</th><th class="num">Area</th><th class="num">Cut</th><th>Mark</th><th>Name</th><th>Pieces</th></tr></thead><tbody>
-        <tr v-for="(o, k) in found.outlines" :key="k"><td><input v-model="rows[k].take" type="checkbox" :aria-label="`Take outline ${k + 1}`" /></td>
-          <td><svg :viewBox="box(o.outline)" class="thumb" role="img" :aria-label="`Outline ${k + 1}, layer ${o.layer}`"><title>layer {{ o.layer }}</title><g transform="scale(1 -1)"><path :d="outlinePath(o.outline)" fill="var(--metal)" fill-rule="evenodd" stroke="var(--ink)" vector-effect="non-scaling-stroke" /></g></svg></td>
-          <td class="num">{{ (o.area_mm2 / 100).toFixed(1) }} cm²</td><td class="num">{{ length(o.cut_mm) }}</td>
-          <td><input v-model="rows[k].mark" class="short" :aria-label="`Mark of outline ${k + 1}`" /></td><td><input v-model="rows[k].name" class="mid" :aria-label="`Name of outline ${k + 1}`" /></td><td><input v-model.number="rows[k].qty" class="short" inputmode="numeric" :aria-label="`Pieces of outline ${k + 1}`" /></td></tr></tbody></table>
+      <table v-if="found.outlines.length" class="list">
+        <thead>
+          <tr>
+            <th></th>
+            <th>Outline</th>
+            <th class="num">Area</th>
+            <th class="num">Cut</th>
+            <th>Mark</th>
+            <th>Name</th>
+            <th>Pieces</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="(o, k) in found.outlines" :key="k">
+            <td><input v-model="rows[k].take" type="checkbox" :aria-label="`Take outline ${k + 1}`" /></td>
+            <td>
+              <svg
+                :viewBox="box(o.outline)"
+                class="thumb"
+                role="img"
+                :aria-label="`Outline ${k + 1}, layer ${o.layer}`"
+              >
+                <title>layer {{ o.layer }}</title>
+                <g transform="scale(1 -1)">
+                  <path
+                    :d="outlinePath(o.outline)"
+                    fill="var(--metal)"
+                    fill-rule="evenodd"
+                    stroke="var(--ink)"
+                    vector-effect="non-scaling-stroke"
+                  />
+                </g>
+              </svg>
+            </td>
+            <td class="num">{{ (o.area_mm2 / 100).toFixed(1) }} cm²</td>
+            <td class="num">{{ length(o.cut_mm) }}</td>
+            <td><input v-model="rows[k].mark" class="short" :aria-label="`Mark of outline ${k + 1}`" /></td>
+            <td><input v-model="rows[k].name" class="mid" :aria-label="`Name of outline ${k + 1}`" /></td>
+            <td>
+              <input
+                v-model.number="rows[k].qty"
+                class="short"
+                inputmode="numeric"
+                :aria-label="`Pieces of outline ${k + 1}`"
+              />
+            </td>
+          </tr>
+        </tbody>
+      </table>
       <div class="fields gap">
-        <div class="field"><label for="d-mat">Material</label><select id="d-mat" v-model="material"><option v-for="m in materials" :key="m.id" :value="m.id">{{ m.name }}</option></select><span class="echo"></span></div>
+        <div class="field">
+          <label for="d-mat">Material</label
+          ><select id="d-mat" v-model="material">
+            <option v-for="m in materials" :key="m.id" :value="m.id">{{ m.name }}</option></select
+          ><span class="echo"></span>
+        </div>
         <EntryField v-model="thickness" label="Thickness" kind="thickness" :material="material" />
       </div>
     </template>
-    <div class="row gap"><button class="button main" :disabled="!rows.some((r) => r.take)">Make parts</button><button type="button" class="button" @click="emit('done')">Leave it</button></div>
+    <div class="row gap">
+      <button class="button main" :disabled="!rows.some((r) => r.take)">Make parts</button
+      ><button type="button" class="button" @click="emit('done')">Leave it</button>
+    </div>
   </form>
 </template>
 <style scoped>
-.thumb { width: 64px; height: 44px; } .short { width: 52px; min-width: 0; } .mid { width: 92px; min-width: 0; } td { padding-inline: 4px; }
+.thumb {
+  width: 64px;
+  height: 44px;
+}
+.short {
+  width: 52px;
+  min-width: 0;
+}
+.mid {
+  width: 92px;
+  min-width: 0;
+}
+td {
+  padding-inline: 4px;
+}
 </style>

@@ -11,52 +11,112 @@ const jobs = ref<S['JobLine'][]>([])
 const name = ref('')
 const file = ref<HTMLInputElement | null>(null)
 const withStock = ref(false)
-onMounted(() => attempt(async () => { jobs.value = await call('GET', '/jobs') }))
-const make = () => attempt(async () => {
-  const made = await call<S['JobView']>('POST', '/jobs', { name: name.value, unit: unit.value })
-  await router.push(`/jobs/${made.job.id}/brief`)
-})
-const bring = () => attempt(async () => {
-  const chosen = file.value?.files?.[0]
-  if (!chosen) return
-  const made = await call<S['JobView']>('POST', '/jobs/import', { text: await chosen.text(), stock: withStock.value })
-  await router.push(`/jobs/${made.job.id}/brief`)
-})
-const out = () => attempt(async () => { await call('POST', '/logout'); me.value = null })
+onMounted(() =>
+  attempt(async () => {
+    jobs.value = await call('GET', '/jobs')
+  }),
+)
+const make = () =>
+  attempt(async () => {
+    const made = await call<S['JobView']>('POST', '/jobs', { name: name.value, unit: unit.value })
+    await router.push(`/jobs/${made.job.id}/brief`)
+  })
+const bring = () =>
+  attempt(async () => {
+    const chosen = file.value?.files?.[0]
+    if (!chosen) return
+    const made = await call<S['JobView']>('POST', '/jobs/import', { text: await chosen.text(), stock: withStock.value })
+    await router.push(`/jobs/${made.job.id}/brief`)
+  })
+const out = () =>
+  attempt(async () => {
+    await call('POST', '/logout')
+    me.value = null
+  })
 </script>
 <template>
   <main class="page">
-    <div class="row spread"><h1>Jobs of {{ me?.shop }}</h1><span>{{ me?.username }} <button class="button quiet" @click="out">Log out</button></span></div>
+    <div class="row spread">
+      <h1>Jobs of {{ me?.shop }}</h1>
+      <span>{{ me?.username }} <button class="button quiet" @click="out">Log out</button></span>
+    </div>
     <p v-if="message" class="notice bad" role="alert">{{ message }}</p>
     <div class="two">
       <form v-if="mayWrite" class="panel" @submit.prevent="make">
         <h2>Start a job</h2>
         <div class="field"><label for="job-name">Name of the job</label><input id="job-name" v-model="name" /></div>
-        <div class="row gap"><label><input v-model="unit" type="radio" value="mm" /> millimetres</label><label><input v-model="unit" type="radio" value="in" /> feet and inches</label></div>
+        <div class="row gap">
+          <label><input v-model="unit" type="radio" value="mm" /> millimetres</label
+          ><label><input v-model="unit" type="radio" value="in" /> feet and inches</label>
+        </div>
         <button class="button main gap">Start</button>
       </form>
       <div class="panel">
         <h2>Or bring a job file</h2>
-        <p class="soft">A job as saved by Yorvek, with its loads, members, parts and log. The filled examples of the demo came this way.</p>
-        <label class="row"><input v-model="withStock" type="checkbox" /> take its stock lines into the book, but for those that are there</label>
+        <p class="soft">
+          A job as saved by Yorvek, with its loads, members, parts and log. The filled examples of the demo came this
+          way.
+        </p>
+        <label class="row"
+          ><input v-model="withStock" type="checkbox" /> take its stock lines into the book, but for those that are
+          there</label
+        >
         <input ref="file" type="file" accept=".json" aria-label="Job file" @change="bring" />
       </div>
     </div>
     <table class="list gap">
-      <thead><tr><th>Job</th><th>For</th><th>Breaks</th><th>Moves</th><th class="num">Mass</th><th class="num">Pieces</th><th class="num">Bars</th><th>Before work</th></tr></thead>
+      <thead>
+        <tr>
+          <th>Job</th>
+          <th>For</th>
+          <th>Breaks</th>
+          <th>Moves</th>
+          <th class="num">Mass</th>
+          <th class="num">Pieces</th>
+          <th class="num">Bars</th>
+          <th>Before work</th>
+        </tr>
+      </thead>
       <tbody>
         <tr v-for="j in jobs" :key="j.id">
-          <td><router-link :to="`/jobs/${j.id}/brief`"><b>{{ j.name }}</b></router-link> <span class="soft">{{ j.revision }}</span></td>
-          <td class="soft">{{ j.for_whom }}</td><td><Reserve :value="j.headline.breaks" /></td><td><Reserve :value="j.headline.moves" /></td>
-          <td class="num">{{ mass(j.headline.mass_kg) }}</td><td class="num">{{ j.headline.pieces }}</td><td class="num">{{ j.headline.bars }}</td>
-          <td><span v-if="j.stops" class="bad">{{ j.stops }} to decide</span></td>
+          <td>
+            <router-link :to="`/jobs/${j.id}/brief`"
+              ><b>{{ j.name }}</b></router-link
+            >
+            {{ ' ' }}<span class="soft">{{ j.revision }}</span>
+          </td>
+          <td class="soft">{{ j.for_whom }}</td>
+          <td><Reserve :value="j.headline.breaks" /></td>
+          <td><Reserve :value="j.headline.moves" /></td>
+          <td class="num">{{ mass(j.headline.mass_kg) }}</td>
+          <td class="num">{{ j.headline.pieces }}</td>
+          <td class="num">{{ j.headline.bars }}</td>
+          <td>
+            <span v-if="j.stops" class="bad">{{ j.stops }} to decide</span>
+          </td>
         </tr>
-        <tr v-if="!jobs.length"><td colspan="8" class="soft">No job yet: start one above.</td></tr>
+        <tr v-if="!jobs.length">
+          <td colspan="8" class="soft">No job yet: start one above.</td>
+        </tr>
       </tbody>
     </table>
   </main>
 </template>
 <style scoped>
-.page { max-width: 1120px; margin: 0 auto; padding: 24px 18px; } .two { display: grid; grid-template-columns: 1fr 1fr; gap: 16px; margin-top: 14px; }
-@media (max-width: 700px) { .two { grid-template-columns: 1fr; } }
+.page {
+  max-width: 1120px;
+  margin: 0 auto;
+  padding: 24px 18px;
+}
+.two {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 16px;
+  margin-top: 14px;
+}
+@media (max-width: 700px) {
+  .two {
+    grid-template-columns: 1fr;
+  }
+}
 </style>

@@ -9,7 +9,10 @@ const joint = defineModel<Joint>({ required: true })
 const id = useId()
 const asks = computed(() => jointKinds.value.find((k) => k.kind === joint.value.kind)?.asks ?? [])
 const groups = computed(() => [asks.value.filter((a) => !a.optional), asks.value.filter((a) => a.optional)])
-const label = (a: S['JointQuestion']) => { const w = a.words.split(':')[0]; return w.charAt(0).toUpperCase() + w.slice(1) }
+const label = (a: S['JointQuestion']) => {
+  const w = a.words.split(':')[0]
+  return w.charAt(0).toUpperCase() + w.slice(1)
+}
 const hint = (a: S['JointQuestion']) => a.words.split(': ').slice(1).join(': ')
 const figure = (a: S['JointQuestion']) => ['length', 'place', 'thickness', 'force'].includes(a.typed)
 const of = computed(() => joint.value as unknown as Record<string, unknown>)
@@ -19,21 +22,59 @@ function set(name: string, value: unknown) {
   else next[name] = value
   joint.value = next as unknown as Joint
 }
-const number = (event: Event) => { const v = (event.target as HTMLInputElement).value.trim(); return v === '' ? null : Number.isNaN(Number(v)) ? v : Number(v) }
+const number = (event: Event) => {
+  const v = (event.target as HTMLInputElement).value.trim()
+  return v === '' ? null : Number.isNaN(Number(v)) ? v : Number(v)
+}
 </script>
 <template>
   <component :is="k ? 'details' : 'div'" v-for="(group, k) in groups" v-show="group.length" :key="k">
     <summary v-if="k">More about it</summary>
     <div class="fields">
       <template v-for="a in group" :key="a.name">
-        <!-- eslint-disable-next-line @typescript-eslint/no-explicit-any -- the server's table says that this is an entry -->
-        <EntryField v-if="figure(a)" :model-value="(of[a.name] as any)" :label="label(a)" :kind="a.typed === 'place' ? 'length' : a.typed" :optional="a.optional" :hint="hint(a)" @update:model-value="set(a.name, $event)" />
-        <label v-else-if="a.typed === 'yes or no'" class="row" :title="hint(a)"><input type="checkbox" :checked="of[a.name] === true" @change="set(a.name, ($event.target as HTMLInputElement).checked)" /> {{ hint(a) || label(a).toLowerCase() }}</label>
+        <!-- eslint-disable-next-line @typescript-eslint/no-explicit-any -- an entry by the server's table -->
+        <EntryField
+          v-if="figure(a)"
+          :model-value="of[a.name] as any"
+          :label="label(a)"
+          :kind="a.typed === 'place' ? 'length' : a.typed"
+          :optional="a.optional"
+          :hint="hint(a)"
+          @update:model-value="set(a.name, $event)"
+        />
+        <label v-else-if="a.typed === 'yes or no'" class="row" :title="hint(a)"
+          ><input
+            type="checkbox"
+            :checked="of[a.name] === true"
+            @change="set(a.name, ($event.target as HTMLInputElement).checked)"
+          />
+          {{ hint(a) || label(a).toLowerCase() }}</label
+        >
         <div v-else class="field">
           <label :for="`${id}-${a.name}`">{{ label(a) }}</label>
-          <select v-if="a.typed === 'choice'" :id="`${id}-${a.name}`" :value="of[a.name] ?? ''" @change="set(a.name, ($event.target as HTMLSelectElement).value)"><option v-if="a.optional" value="">usual</option><option v-for="c in a.choices" :key="c">{{ c }}</option></select>
-          <input v-else-if="a.typed === 'text'" :id="`${id}-${a.name}`" :value="of[a.name] ?? ''" @input="set(a.name, ($event.target as HTMLInputElement).value)" />
-          <input v-else :id="`${id}-${a.name}`" :value="of[a.name] ?? ''" inputmode="decimal" :placeholder="a.optional ? 'usual' : ''" @change="set(a.name, number($event))" />
+          <select
+            v-if="a.typed === 'choice'"
+            :id="`${id}-${a.name}`"
+            :value="of[a.name] ?? ''"
+            @change="set(a.name, ($event.target as HTMLSelectElement).value)"
+          >
+            <option v-if="a.optional" value="">usual</option>
+            <option v-for="c in a.choices" :key="c">{{ c }}</option>
+          </select>
+          <input
+            v-else-if="a.typed === 'text'"
+            :id="`${id}-${a.name}`"
+            :value="of[a.name] ?? ''"
+            @input="set(a.name, ($event.target as HTMLInputElement).value)"
+          />
+          <input
+            v-else
+            :id="`${id}-${a.name}`"
+            :value="of[a.name] ?? ''"
+            inputmode="decimal"
+            :placeholder="a.optional ? 'usual' : ''"
+            @change="set(a.name, number($event))"
+          />
           <span class="echo">{{ hint(a) }}</span>
         </div>
       </template>

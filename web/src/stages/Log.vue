@@ -8,12 +8,31 @@ const text = ref('')
 const about = ref('')
 const history = ref<S['EditView'][]>([])
 const detail = ref<{ id: number; rows: S['RowHistory'][] } | null>(null)
-watch(() => job.value?.last_edit?.id, () => attempt(async () => { history.value = await call('GET', `/jobs/${job.value!.job.id}/history`) }), { immediate: true })
-const write = () => attempt(async () => { await save('notes', null, { kind: kind.value, text: text.value, about: about.value }); text.value = '' })
-const show = (id: number) => attempt(async () => { detail.value = { id, rows: await call('GET', `/jobs/${job.value!.job.id}/history/${id}`) } })
-const back = (id: number) => attempt(async () => { await call('POST', `/jobs/${job.value!.job.id}/undo?edit_id=${id}`); await open(job.value!.job.id) })
+watch(
+  () => job.value?.last_edit?.id,
+  () =>
+    attempt(async () => {
+      history.value = await call('GET', `/jobs/${job.value!.job.id}/history`)
+    }),
+  { immediate: true },
+)
+const write = () =>
+  attempt(async () => {
+    await save('notes', null, { kind: kind.value, text: text.value, about: about.value })
+    text.value = ''
+  })
+const show = (id: number) =>
+  attempt(async () => {
+    detail.value = { id, rows: await call('GET', `/jobs/${job.value!.job.id}/history/${id}`) }
+  })
+const back = (id: number) =>
+  attempt(async () => {
+    await call('POST', `/jobs/${job.value!.job.id}/undo?edit_id=${id}`)
+    await open(job.value!.job.id)
+  })
 const when = (iso: string) => new Date(iso).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })
-const plain = (v: unknown): string => (v == null ? 'nothing' : typeof v === 'object' ? ((v as { text?: string }).text ?? JSON.stringify(v)) : String(v))
+const plain = (v: unknown): string =>
+  v == null ? 'nothing' : typeof v === 'object' ? ((v as { text?: string }).text ?? JSON.stringify(v)) : String(v)
 </script>
 <template>
   <h1>Log</h1>
@@ -21,25 +40,66 @@ const plain = (v: unknown): string => (v == null ? 'nothing' : typeof v === 'obj
     <section>
       <h2>Notes and decisions</h2>
       <form class="panel gap" @submit.prevent="write">
-        <div class="row"><select v-model="kind" aria-label="Kind"><option v-for="k in ['note', 'decision', 'deviation', 'mistake', 'lesson']" :key="k">{{ k }}</option></select><input v-model="about" placeholder="about (mark)" aria-label="About" /></div>
-        <div class="field"><label for="note-text">What changed, went wrong, was learned?</label><textarea id="note-text" v-model="text" rows="2"></textarea></div>
+        <div class="row">
+          <select v-model="kind" aria-label="Kind">
+            <option v-for="k in ['note', 'decision', 'deviation', 'mistake', 'lesson']" :key="k">
+              {{ k }}
+            </option></select
+          ><input v-model="about" placeholder="about (mark)" aria-label="About" />
+        </div>
+        <div class="field">
+          <label for="note-text">What changed, went wrong, was learned?</label
+          ><textarea id="note-text" v-model="text" rows="2"></textarea>
+        </div>
         <button class="button main gap">Write it down</button>
       </form>
-      <article v-for="n in job!.notes" :key="n.id"><b>{{ n.spec.kind }}</b> <span class="soft">{{ n.spec.about }} {{ n.author }}, {{ when(n.at) }}</span><br />{{ n.spec.text }}</article>
+      <article v-for="n in job!.notes" :key="n.id">
+        <b>{{ n.spec.kind }}</b> <span class="soft">{{ n.spec.about }} {{ n.author }}, {{ when(n.at) }}</span
+        ><br />{{ n.spec.text }}
+      </article>
     </section>
     <section>
       <h2>Who changed what</h2>
-      <table class="list"><tbody>
-        <template v-for="h in history" :key="h.id">
-          <tr><td><button class="button quiet" @click="show(h.id)">{{ h.title }}</button></td><td class="soft">{{ h.by }}, {{ when(h.at) }}</td>
-            <td class="num"><span v-if="h.undone" class="soft">undone</span><button v-else-if="mayWrite && !h.is_undo" class="button quiet" @click="back(h.id)">Undo</button></td></tr>
-          <tr v-if="detail?.id === h.id"><td colspan="3" class="soft"><div v-for="(r, i) in detail.rows" :key="i">{{ r.table }} {{ r.row_id }}: <span v-for="(v, k) in r.fields" :key="k">{{ k }} {{ plain(v[0]) }} → {{ plain(v[1]) }}; </span></div></td></tr>
-        </template>
-      </tbody></table>
+      <table class="list">
+        <tbody>
+          <template v-for="h in history" :key="h.id">
+            <tr>
+              <td>
+                <button class="button quiet" @click="show(h.id)">{{ h.title }}</button>
+              </td>
+              <td class="soft">{{ h.by }}, {{ when(h.at) }}</td>
+              <td class="num">
+                <span v-if="h.undone" class="soft">undone</span
+                ><button v-else-if="mayWrite && !h.is_undo" class="button quiet" @click="back(h.id)">Undo</button>
+              </td>
+            </tr>
+            <tr v-if="detail?.id === h.id">
+              <td colspan="3" class="soft">
+                <div v-for="(r, i) in detail.rows" :key="i">
+                  {{ r.table }} {{ r.row_id }}:
+                  <span v-for="(v, k) in r.fields" :key="k">{{ k }} {{ plain(v[0]) }} → {{ plain(v[1]) }}; </span>
+                </div>
+              </td>
+            </tr>
+          </template>
+        </tbody>
+      </table>
     </section>
   </div>
 </template>
 <style scoped>
-.columns { display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 1fr); gap: 20px; } article { border-bottom: 1px solid var(--rule); padding: 8px 0; }
-@media (max-width: 1000px) { .columns { grid-template-columns: minmax(0, 1fr); } }
+.columns {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+  gap: 20px;
+}
+article {
+  border-bottom: 1px solid var(--rule);
+  padding: 8px 0;
+}
+@media (max-width: 1000px) {
+  .columns {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
 </style>

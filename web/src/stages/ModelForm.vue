@@ -6,48 +6,187 @@ import { unit } from '../shared/units'
 const model = defineModel<S['OwnSpec']>({ required: true })
 const emit = defineEmits<{ changed: [] }>()
 const entry = (text: string) => ({ text, unit: unit.value, value: 0 })
-const free = (stem: string, taken: string[]) => { let n = 1; while (taken.includes(`${stem}${n}`)) n++; return `${stem}${n}` }
-function addNode() { model.value.nodes.push({ name: free('n', model.value.nodes.map((n) => n.name)), x: entry('0'), y: entry('0'), z: entry('0') }) }
+const free = (stem: string, taken: string[]) => {
+  let n = 1
+  while (taken.includes(`${stem}${n}`)) n++
+  return `${stem}${n}`
+}
+function addNode() {
+  model.value.nodes.push({
+    name: free(
+      'n',
+      model.value.nodes.map((n) => n.name),
+    ),
+    x: entry('0'),
+    y: entry('0'),
+    z: entry('0'),
+  })
+}
 function addBar() {
   const [a, b] = model.value.nodes
-  model.value.bars.push({ name: free('bar ', model.value.bars.map((x) => x.name)), i: a?.name ?? '', j: b?.name ?? '', role: model.value.bars[0]?.role ?? 'bar', hinged_i: false, hinged_j: false, only: '' })
+  model.value.bars.push({
+    name: free(
+      'bar ',
+      model.value.bars.map((x) => x.name),
+    ),
+    i: a?.name ?? '',
+    j: b?.name ?? '',
+    role: model.value.bars[0]?.role ?? 'bar',
+    hinged_i: false,
+    hinged_j: false,
+    only: '',
+  })
   emit('changed')
 }
 const held = model.value.held as Record<string, string>
-function hold(node: string, how: string) { if (how) held[node] = how; else delete held[node]; emit('changed') }
+function hold(node: string, how: string) {
+  if (how) held[node] = how
+  else delete held[node]
+  emit('changed')
+}
 function rename(k: number, name: string) {
   const was = model.value.nodes[k].name
   model.value.nodes[k].name = name
-  for (const b of model.value.bars) { if (b.i === was) b.i = name; if (b.j === was) b.j = name }
-  if (held[was]) { held[name] = held[was]; delete held[was] }
+  for (const b of model.value.bars) {
+    if (b.i === was) b.i = name
+    if (b.j === was) b.j = name
+  }
+  if (held[was]) {
+    held[name] = held[was]
+    delete held[was]
+  }
+  emit('changed')
+}
+function place(node: S['OwnSpec']['nodes'][number], axis: 'x' | 'y' | 'z', text: string) {
+  node[axis] = entry(text)
+  emit('changed')
+}
+function withoutNode(k: number) {
+  const [gone] = model.value.nodes.splice(k, 1)
+  delete held[gone.name]
+  emit('changed')
+}
+function withoutBar(k: number) {
+  model.value.bars.splice(k, 1)
   emit('changed')
 }
 </script>
 <template>
   <div class="model gap">
     <h3>Nodes <span class="soft">x along, y up, z across</span></h3>
-    <table class="list"><thead><tr><th>Node</th><th>x</th><th>y</th><th>z</th><th>Held</th><th></th></tr></thead><tbody>
-      <tr v-for="(n, k) in model.nodes" :key="k">
-        <td><input :value="n.name" :aria-label="`Name of node ${k + 1}`" @change="rename(k, ($event.target as HTMLInputElement).value)" /></td>
-        <td v-for="axis in (['x', 'y', 'z'] as const)" :key="axis"><input :value="n[axis].text" class="short" :aria-label="`${axis} of ${n.name}`" @change="n[axis] = entry(($event.target as HTMLInputElement).value); emit('changed')" /></td>
-        <td><select :value="held[n.name] ?? ''" :aria-label="`How ${n.name} is held`" @change="hold(n.name, ($event.target as HTMLSelectElement).value)"><option value="">free</option><option>fixed</option><option>hinged</option><option>pinned</option><option>on a roller</option><option>held sideways</option></select></td>
-        <td><button type="button" class="button quiet" :aria-label="`Take away node ${n.name}`" @click="model.nodes.splice(k, 1); delete held[n.name]; emit('changed')">Take away</button></td>
-      </tr></tbody></table>
+    <table class="list">
+      <thead>
+        <tr>
+          <th>Node</th>
+          <th>x</th>
+          <th>y</th>
+          <th>z</th>
+          <th>Held</th>
+          <th></th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="(n, k) in model.nodes" :key="k">
+          <td>
+            <input
+              :value="n.name"
+              :aria-label="`Name of node ${k + 1}`"
+              @change="rename(k, ($event.target as HTMLInputElement).value)"
+            />
+          </td>
+          <td v-for="axis in ['x', 'y', 'z'] as const" :key="axis">
+            <input
+              :value="n[axis].text"
+              class="short"
+              :aria-label="`${axis} of ${n.name}`"
+              @change="place(n, axis, ($event.target as HTMLInputElement).value)"
+            />
+          </td>
+          <td>
+            <select
+              :value="held[n.name] ?? ''"
+              :aria-label="`How ${n.name} is held`"
+              @change="hold(n.name, ($event.target as HTMLSelectElement).value)"
+            >
+              <option value="">free</option>
+              <option>fixed</option>
+              <option>hinged</option>
+              <option>pinned</option>
+              <option>on a roller</option>
+              <option>held sideways</option>
+            </select>
+          </td>
+          <td>
+            <button type="button" class="button quiet" :aria-label="`Take away node ${n.name}`" @click="withoutNode(k)">
+              Take away
+            </button>
+          </td>
+        </tr>
+      </tbody>
+    </table>
     <button type="button" class="button" @click="addNode">Add a node</button>
     <h3>Bars</h3>
-    <table class="list"><thead><tr><th>Bar</th><th>From</th><th>To</th><th>Role</th><th>Hinged</th><th>Takes</th><th></th></tr></thead><tbody>
-      <tr v-for="(b, k) in model.bars" :key="k">
-        <td><input v-model="b.name" :aria-label="`Name of bar ${k + 1}`" @change="emit('changed')" /></td>
-        <td><select v-model="b.i" :aria-label="`${b.name} from`" @change="emit('changed')"><option v-for="n in model.nodes" :key="n.name">{{ n.name }}</option></select></td>
-        <td><select v-model="b.j" :aria-label="`${b.name} to`" @change="emit('changed')"><option v-for="n in model.nodes" :key="n.name">{{ n.name }}</option></select></td>
-        <td><input v-model="b.role" class="short" :aria-label="`Role of ${b.name}`" @change="emit('changed')" /></td>
-        <td><label><input v-model="b.hinged_i" type="checkbox" :aria-label="`${b.name} hinged at ${b.i}`" /> from</label> <label><input v-model="b.hinged_j" type="checkbox" :aria-label="`${b.name} hinged at ${b.j}`" /> to</label></td>
-        <td><select v-model="b.only" :aria-label="`What ${b.name} takes`"><option value="">pull and push</option><option value="tension">pull only</option><option value="compression">push only</option></select></td>
-        <td><button type="button" class="button quiet" :aria-label="`Take away bar ${b.name}`" @click="model.bars.splice(k, 1); emit('changed')">Take away</button></td>
-      </tr></tbody></table>
+    <table class="list">
+      <thead>
+        <tr>
+          <th>Bar</th>
+          <th>From</th>
+          <th>To</th>
+          <th>Role</th>
+          <th>Hinged</th>
+          <th>Takes</th>
+          <th></th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="(b, k) in model.bars" :key="k">
+          <td><input v-model="b.name" :aria-label="`Name of bar ${k + 1}`" @change="emit('changed')" /></td>
+          <td>
+            <select v-model="b.i" :aria-label="`${b.name} from`" @change="emit('changed')">
+              <option v-for="n in model.nodes" :key="n.name">{{ n.name }}</option>
+            </select>
+          </td>
+          <td>
+            <select v-model="b.j" :aria-label="`${b.name} to`" @change="emit('changed')">
+              <option v-for="n in model.nodes" :key="n.name">{{ n.name }}</option>
+            </select>
+          </td>
+          <td><input v-model="b.role" class="short" :aria-label="`Role of ${b.name}`" @change="emit('changed')" /></td>
+          <td>
+            <label
+              ><input v-model="b.hinged_i" type="checkbox" :aria-label="`${b.name} hinged at ${b.i}`" /> from</label
+            >
+            {{ ' '
+            }}<label
+              ><input v-model="b.hinged_j" type="checkbox" :aria-label="`${b.name} hinged at ${b.j}`" /> to</label
+            >
+          </td>
+          <td>
+            <select v-model="b.only" :aria-label="`What ${b.name} takes`">
+              <option value="">pull and push</option>
+              <option value="tension">pull only</option>
+              <option value="compression">push only</option>
+            </select>
+          </td>
+          <td>
+            <button type="button" class="button quiet" :aria-label="`Take away bar ${b.name}`" @click="withoutBar(k)">
+              Take away
+            </button>
+          </td>
+        </tr>
+      </tbody>
+    </table>
     <button type="button" class="button" @click="addBar">Add a bar</button>
   </div>
 </template>
 <style scoped>
-.short { width: 84px; } .model input:not([type]) { min-width: 70px; } td { padding-block: 2px; }
+.short {
+  width: 84px;
+}
+.model input:not([type]) {
+  min-width: 70px;
+}
+td {
+  padding-block: 2px;
+}
 </style>

@@ -1,5 +1,8 @@
 <script setup lang="ts">
-/** A nest changed by hand: drag, nudge and turn pieces, see at once what stands too close, lock some and have the rest planned anew. */
+/**
+ * A nest changed by hand: drag, nudge and turn pieces, see at once what stands too close, lock some and have the
+ * rest planned anew.
+ */
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { call, type S } from '../api/client'
 import { attempt, copy, job } from '../shared/job'
@@ -22,43 +25,70 @@ const bad = computed(() => new Set(wrong.value.flatMap((w) => w.pieces)))
 const keyOf = (p: S['Placement']) => `${p.sheet}#${p.sheet_index}`
 const sheets = computed(() => [...new Set(placed.value.map(keyOf))].sort())
 const stock = (key: string) => props.plan.group.problem.sheets.find((s) => s.id === key.slice(0, key.lastIndexOf('#')))!
-const outline = (s: S['SheetStock']) => s.outline ?? [[0, 0], [s.width, 0], [s.width, s.height], [0, s.height]]
+const outline = (s: S['SheetStock']) =>
+  s.outline ?? [
+    [0, 0],
+    [s.width, 0],
+    [s.width, s.height],
+    [0, s.height],
+  ]
 const sheet = ref(sheets.value[0])
 const here = computed(() => placed.value.map((p, k) => ({ p, k })).filter(({ p }) => keyOf(p) === sheet.value))
-const turns = (p: S['Placement']) => { const r = props.plan.group.problem.parts.find((x) => x.id === p.part)!.rotations; return r === 'free' ? [0, 45, 90, 135, 180, 225, 270, 315] : ((r as number[] | undefined) ?? [0]) }
+const turns = (p: S['Placement']) => {
+  const r = props.plan.group.problem.parts.find((x) => x.id === p.part)!.rotations
+  return r === 'free' ? [0, 45, 90, 135, 180, 225, 270, 315] : ((r as number[] | undefined) ?? [0])
+}
 
 let asked = 0
 let timer = 0
-watch(placed, () => {
-  clearTimeout(timer)
-  timer = window.setTimeout(async () => {
-    const mine = ++asked
-    await attempt(async () => {
-      const found = await call<S['Looked']>('POST', `${base.value}/look`, { placements: placed.value })
-      if (mine === asked) { looked.value = found; wrong.value = found.wrong }
-    })
-  }, 120)
-}, { deep: true })
+watch(
+  placed,
+  () => {
+    clearTimeout(timer)
+    timer = window.setTimeout(async () => {
+      const mine = ++asked
+      await attempt(async () => {
+        const found = await call<S['Looked']>('POST', `${base.value}/look`, { placements: placed.value })
+        if (mine === asked) {
+          looked.value = found
+          wrong.value = found.wrong
+        }
+      })
+    }, 120)
+  },
+  { deep: true },
+)
 
 /** The middle of a piece's outline as it is turned, so that it turns about itself. */
 function middle(p: S['Placement'], deg: number): [number, number] {
   const v = props.plan.outlines[p.part].outer.vertices
-  const xs = v.map((a) => a.x), ys = v.map((a) => a.y)
-  const [cx, cy] = [((Math.min(...xs) + Math.max(...xs)) / 2) * (p.mirrored ? -1 : 1), (Math.min(...ys) + Math.max(...ys)) / 2]
+  const xs = v.map((a) => a.x),
+    ys = v.map((a) => a.y)
+  const [cx, cy] = [
+    ((Math.min(...xs) + Math.max(...xs)) / 2) * (p.mirrored ? -1 : 1),
+    (Math.min(...ys) + Math.max(...ys)) / 2,
+  ]
   const t = (deg * Math.PI) / 180
   return [cx * Math.cos(t) - cy * Math.sin(t), cx * Math.sin(t) + cy * Math.cos(t)]
 }
 function shift(dx: number, dy: number) {
   const p = chosen.value === null ? null : placed.value[chosen.value]
-  if (p && !locked.value.has(chosen.value!)) { p.x = Math.round((p.x + dx) * 1000) / 1000; p.y = Math.round((p.y + dy) * 1000) / 1000 }
+  if (p && !locked.value.has(chosen.value!)) {
+    p.x = Math.round((p.x + dx) * 1000) / 1000
+    p.y = Math.round((p.y + dy) * 1000) / 1000
+  }
 }
 function turn() {
   const p = chosen.value === null ? null : placed.value[chosen.value]
   if (!p || locked.value.has(chosen.value!)) return
   const allowed = turns(p)
-  const next = allowed[(allowed.findIndex((a) => Math.abs(((a - p.rotation_deg + 540) % 360) - 180) < 0.01) + 1) % allowed.length]
-  const [a, b] = middle(p, p.rotation_deg), [c, d] = middle(p, next)
-  p.x += a - c; p.y += b - d; p.rotation_deg = next
+  const next =
+    allowed[(allowed.findIndex((a) => Math.abs(((a - p.rotation_deg + 540) % 360) - 180) < 0.01) + 1) % allowed.length]
+  const [a, b] = middle(p, p.rotation_deg),
+    [c, d] = middle(p, next)
+  p.x += a - c
+  p.y += b - d
+  p.rotation_deg = next
 }
 function lock(k: number | null) {
   if (k === null) return
@@ -67,9 +97,20 @@ function lock(k: number | null) {
   locked.value = now
 }
 /** A piece to where the plan has it: dragged back by eye it would stand a hair too close. */
-function back() { if (chosen.value !== null) placed.value[chosen.value] = copy(props.plan.result!.placements[chosen.value]) }
-const lockOthers = () => { locked.value = new Set(placed.value.map((_, k) => k).filter((k) => k !== chosen.value)) }
-function carry(key: string) { const p = chosen.value === null ? null : placed.value[chosen.value]; if (p) { p.sheet = key.slice(0, key.lastIndexOf('#')); p.sheet_index = Number(key.slice(key.lastIndexOf('#') + 1)); sheet.value = key } }
+function back() {
+  if (chosen.value !== null) placed.value[chosen.value] = copy(props.plan.result!.placements[chosen.value])
+}
+const lockOthers = () => {
+  locked.value = new Set(placed.value.map((_, k) => k).filter((k) => k !== chosen.value))
+}
+function carry(key: string) {
+  const p = chosen.value === null ? null : placed.value[chosen.value]
+  if (p) {
+    p.sheet = key.slice(0, key.lastIndexOf('#'))
+    p.sheet_index = Number(key.slice(key.lastIndexOf('#') + 1))
+    sheet.value = key
+  }
+}
 
 const drawing = ref<SVGSVGElement | null>(null)
 let grip: { x: number; y: number; px: number; py: number } | null = null
@@ -93,49 +134,198 @@ function drag(event: PointerEvent) {
 }
 function keys(event: KeyboardEvent) {
   const step = (unit.value === 'in' ? 1.5875 : 1) * (event.shiftKey ? 10 : 1)
-  const moves: Record<string, () => void> = { ArrowLeft: () => shift(-step, 0), ArrowRight: () => shift(step, 0), ArrowUp: () => shift(0, step), ArrowDown: () => shift(0, -step), r: turn, l: () => lock(chosen.value) }
-  if (moves[event.key]) { event.preventDefault(); moves[event.key]() }
+  const moves: Record<string, () => void> = {
+    ArrowLeft: () => shift(-step, 0),
+    ArrowRight: () => shift(step, 0),
+    ArrowUp: () => shift(0, step),
+    ArrowDown: () => shift(0, -step),
+    r: turn,
+    l: () => lock(chosen.value),
+  }
+  if (moves[event.key]) {
+    event.preventDefault()
+    moves[event.key]()
+  }
 }
 onMounted(() => drawing.value?.focus())
 onBeforeUnmount(() => clearTimeout(timer))
-const keep = () => attempt(async () => { await call('POST', `${base.value}/move`, { placements: placed.value, title: 'moved by hand' }); emit('done') })
-const rest = () => attempt(async () => {
-  let from = base.value
-  if (changed.value) from = `/jobs/${job.value!.job.id}/plans/${(await call<S['PlanState']>('POST', `${base.value}/move`, { placements: placed.value, title: 'moved by hand' })).id}`
-  await call('POST', `${from}/rest`, { locked: [...locked.value], seconds: seconds.value })
-  emit('asked')
-})
-const label = (p: S['Placement']) => { const [x, y] = middle(p, p.rotation_deg); return { x: p.x + x, y: -(p.y + y) } }
+const keep = () =>
+  attempt(async () => {
+    await call('POST', `${base.value}/move`, { placements: placed.value, title: 'moved by hand' })
+    emit('done')
+  })
+const rest = () =>
+  attempt(async () => {
+    let from = base.value
+    if (changed.value) {
+      const moved = { placements: placed.value, title: 'moved by hand' }
+      const plan = await call<S['PlanState']>('POST', `${base.value}/move`, moved)
+      from = `/jobs/${job.value!.job.id}/plans/${plan.id}`
+    }
+    await call('POST', `${from}/rest`, { locked: [...locked.value], seconds: seconds.value })
+    emit('asked')
+  })
+const label = (p: S['Placement']) => {
+  const [x, y] = middle(p, p.rotation_deg)
+  return { x: p.x + x, y: -(p.y + y) }
+}
 </script>
 <template>
   <section class="panel gap" aria-label="Change the nest by hand">
-    <div class="row spread"><h3>By hand <span class="soft">drag, or arrow keys ({{ unit === 'in' ? '1/16"' : '1 mm' }}, with shift ten of them), r turns, l locks</span></h3>
-      <div class="row"><label>Zoom <input v-model.number="zoom" type="range" min="1" max="6" step="0.5" aria-label="Zoom" /></label><label v-if="sheets.length > 1">Sheet <select v-model="sheet" aria-label="Sheet shown"><option v-for="(k, i) in sheets" :key="k" :value="k">{{ i + 1 }}</option></select></label></div></div>
-    <div class="room"><svg ref="drawing" tabindex="0" :style="{ width: `${zoom * 100}%`, maxHeight: zoom > 1 ? 'none' : '' }" :viewBox="`-4 ${-stock(sheet).height - 4} ${stock(sheet).width + 8} ${stock(sheet).height + 8}`" role="application" aria-label="The sheet, its pieces can be moved" @keydown="keys" @pointermove="drag" @pointerup="grip = null">
-      <g transform="scale(1 -1)"><path :d="'M' + outline(stock(sheet)).map((q) => q.join(' ')).join('L') + 'Z'" fill="var(--metal)" stroke="var(--ink)" vector-effect="non-scaling-stroke" />
-        <path v-for="{ p, k } in here" :key="k" class="piece" :data-piece="k" :class="{ chosen: k === chosen, bad: bad.has(k), locked: locked.has(k) }" :d="outlinePath(plan.outlines[p.part])" :transform="`translate(${p.x} ${p.y}) rotate(${p.rotation_deg})${p.mirrored ? ' scale(-1 1)' : ''}`" fill-rule="evenodd" vector-effect="non-scaling-stroke" />
-        <path v-for="{ p, k } in here" :key="'h' + k" class="grip" :d="ringPath(plan.outlines[p.part].outer)" :transform="`translate(${p.x} ${p.y}) rotate(${p.rotation_deg})${p.mirrored ? ' scale(-1 1)' : ''}`" @pointerdown="take($event, k)" /></g>
-      <text v-for="{ p, k } in here" :key="'t' + k" v-bind="label(p)" text-anchor="middle" dominant-baseline="middle" :style="`font-size:${stock(sheet).width / 60}px`">{{ p.part }}{{ locked.has(k) ? ' ●' : '' }}</text>
-    </svg></div>
+    <div class="row spread">
+      <h3>
+        By hand
+        <span class="soft"
+          >drag, or arrow keys ({{ unit === 'in' ? '1/16"' : '1 mm' }}, with shift ten of them), r turns, l locks</span
+        >
+      </h3>
+      <div class="row">
+        <label>Zoom <input v-model.number="zoom" type="range" min="1" max="6" step="0.5" aria-label="Zoom" /></label
+        ><label v-if="sheets.length > 1"
+          >Sheet
+          <select v-model="sheet" aria-label="Sheet shown">
+            <option v-for="(k, i) in sheets" :key="k" :value="k">{{ i + 1 }}</option>
+          </select></label
+        >
+      </div>
+    </div>
+    <div class="room">
+      <svg
+        ref="drawing"
+        tabindex="0"
+        :style="{ width: `${zoom * 100}%`, maxHeight: zoom > 1 ? 'none' : '' }"
+        :viewBox="`-4 ${-stock(sheet).height - 4} ${stock(sheet).width + 8} ${stock(sheet).height + 8}`"
+        role="application"
+        aria-label="The sheet, its pieces can be moved"
+        @keydown="keys"
+        @pointermove="drag"
+        @pointerup="grip = null"
+      >
+        <g transform="scale(1 -1)">
+          <path
+            :d="
+              'M' +
+              outline(stock(sheet))
+                .map((q) => q.join(' '))
+                .join('L') +
+              'Z'
+            "
+            fill="var(--metal)"
+            stroke="var(--ink)"
+            vector-effect="non-scaling-stroke"
+          />
+          <path
+            v-for="{ p, k } in here"
+            :key="k"
+            class="piece"
+            :data-piece="k"
+            :class="{ chosen: k === chosen, bad: bad.has(k), locked: locked.has(k) }"
+            :d="outlinePath(plan.outlines[p.part])"
+            :transform="`translate(${p.x} ${p.y}) rotate(${p.rotation_deg})${p.mirrored ? ' scale(-1 1)' : ''}`"
+            fill-rule="evenodd"
+            vector-effect="non-scaling-stroke"
+          />
+          <path
+            v-for="{ p, k } in here"
+            :key="'h' + k"
+            class="grip"
+            :d="ringPath(plan.outlines[p.part].outer)"
+            :transform="`translate(${p.x} ${p.y}) rotate(${p.rotation_deg})${p.mirrored ? ' scale(-1 1)' : ''}`"
+            @pointerdown="take($event, k)"
+          />
+        </g>
+        <text
+          v-for="{ p, k } in here"
+          :key="'t' + k"
+          v-bind="label(p)"
+          text-anchor="middle"
+          dominant-baseline="middle"
+          :style="`font-size:${stock(sheet).width / 60}px`"
+        >
+          {{ p.part }}{{ locked.has(k) ? ' ●' : '' }}
+        </text>
+      </svg>
+    </div>
     <div class="row">
       <template v-if="chosen !== null">
-        <b>{{ placed[chosen].part }}</b><span class="soft">{{ length(placed[chosen].x) }}, {{ length(placed[chosen].y) }}{{ lengthUnit() }}, {{ placed[chosen].rotation_deg.toFixed(0) }}°</span>
-        <button class="button" :disabled="locked.has(chosen) || turns(placed[chosen]).length < 2" @click="turn">Turn</button><button class="button" @click="lock(chosen)">{{ locked.has(chosen) ? 'Unlock' : 'Lock' }}</button><button class="button" @click="back">Back where it was</button><button class="button" @click="lockOthers">Lock all others</button>
-        <label v-if="sheets.length > 1">to sheet <select aria-label="Carry it to sheet" :value="keyOf(placed[chosen])" @change="carry(($event.target as HTMLSelectElement).value)"><option v-for="(k, i) in sheets" :key="k" :value="k">{{ i + 1 }}</option></select></label>
+        <b>{{ placed[chosen].part }}</b><span class="soft"
+          >{{ length(placed[chosen].x) }}, {{ length(placed[chosen].y) }}{{ lengthUnit() }},
+          {{ placed[chosen].rotation_deg.toFixed(0) }}°</span
+        >
+        <button class="button" :disabled="locked.has(chosen) || turns(placed[chosen]).length < 2" @click="turn">
+          Turn</button
+        ><button class="button" @click="lock(chosen)">{{ locked.has(chosen) ? 'Unlock' : 'Lock' }}</button
+        ><button class="button" @click="back">Back where it was</button
+        ><button class="button" @click="lockOthers">Lock all others</button>
+        <label v-if="sheets.length > 1"
+          >to sheet
+          <select
+            aria-label="Carry it to sheet"
+            :value="keyOf(placed[chosen])"
+            @change="carry(($event.target as HTMLSelectElement).value)"
+          >
+            <option v-for="(k, i) in sheets" :key="k" :value="k">{{ i + 1 }}</option>
+          </select></label
+        >
       </template>
       <span v-else class="soft">Pick a piece.</span>
       <span class="soft">{{ locked.size }} locked</span>
     </div>
-    <p v-if="wrong.length" class="bad" role="status">{{ wrong[0].words }}<template v-if="wrong.length > 1"> and {{ wrong.length - 1 }} more</template>.</p>
-    <p v-else-if="changed && looked" class="soft" role="status">Clear everywhere; {{ (looked.utilisation * 100).toFixed(0) }} % used.</p>
-    <div class="row"><button class="button main" :disabled="!changed || wrong.length > 0" @click="keep">Keep it so</button>
-      <label class="soft">seconds <input v-model.number="seconds" class="narrow" inputmode="numeric" aria-label="Seconds for the rest" /></label><button class="button" :disabled="!locked.size || wrong.length > 0" @click="rest">Plan the rest around the locked</button>
-      <button class="button" @click="emit('done')">Leave it</button></div>
+    <p v-if="wrong.length" class="bad" role="status">
+      {{ wrong[0].words }}<template v-if="wrong.length > 1"> and {{ wrong.length - 1 }} more</template>.
+    </p>
+    <p v-else-if="changed && looked" class="soft" role="status">
+      Clear everywhere; {{ (looked.utilisation * 100).toFixed(0) }} % used.
+    </p>
+    <div class="row">
+      <button class="button main" :disabled="!changed || wrong.length > 0" @click="keep">Keep it so</button>
+      <label class="soft"
+        >seconds
+        <input v-model.number="seconds" class="narrow" inputmode="numeric" aria-label="Seconds for the rest" /></label
+      ><button class="button" :disabled="!locked.size || wrong.length > 0" @click="rest">
+        Plan the rest around the locked
+      </button>
+      <button class="button" @click="emit('done')">Leave it</button>
+    </div>
   </section>
 </template>
 <style scoped>
-.room { overflow: auto; max-height: 470px; } svg { width: 100%; max-height: 460px; touch-action: none; background: var(--ground); } .narrow { width: 52px; }
-.piece { fill: var(--sheet); stroke: var(--ink); } .piece.chosen { fill: var(--mark-pale); stroke: var(--mark); stroke-width: 2.4; } .piece.locked { fill: var(--rule); } .piece.bad { fill: var(--gives-pale); stroke: var(--gives); stroke-width: 2.4; }
+.room {
+  overflow: auto;
+  max-height: 470px;
+}
+svg {
+  width: 100%;
+  max-height: 460px;
+  touch-action: none;
+  background: var(--ground);
+}
+.narrow {
+  width: 52px;
+}
+.piece {
+  fill: var(--sheet);
+  stroke: var(--ink);
+}
+.piece.chosen {
+  fill: var(--mark-pale);
+  stroke: var(--mark);
+  stroke-width: 2.4;
+}
+.piece.locked {
+  fill: var(--rule);
+}
+.piece.bad {
+  fill: var(--gives-pale);
+  stroke: var(--gives);
+  stroke-width: 2.4;
+}
 /* A piece is held anywhere within its outline, its openings too. */
-.grip { fill: transparent; cursor: grab; } text { pointer-events: none; }
+.grip {
+  fill: transparent;
+  cursor: grab;
+}
+text {
+  pointer-events: none;
+}
 </style>

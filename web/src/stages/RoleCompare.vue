@@ -7,50 +7,147 @@ import Reserve from '../shared/Reserve.vue'
 import { mass, small, unit } from '../shared/units'
 
 const all = shallowRef<S['Catalogue'] | null>(null)
-onMounted(async () => { all.value = await catalogue() })
+onMounted(async () => {
+  all.value = await catalogue()
+})
 const chosen = ref(job.value!.structures[0]?.id ?? 0)
 const row = computed(() => job.value!.structures.find((x) => x.id === chosen.value))
 const roles = computed(() => Object.keys(row.value?.spec.roles ?? {}))
 const role = ref(roles.value[0] ?? '')
-watch(roles, (r) => { if (!r.includes(role.value)) role.value = r[0] ?? '' })
+watch(roles, (r) => {
+  if (!r.includes(role.value)) role.value = r[0] ?? ''
+})
 const present = computed(() => row.value?.spec.roles[role.value])
 const wanted = ref<string[]>([])
-watch(present, (p) => { if (p) wanted.value = [p.material_id] }, { immediate: true })
+watch(
+  present,
+  (p) => {
+    if (p) wanted.value = [p.material_id]
+  },
+  { immediate: true },
+)
 const found = ref<S['RoleResult'] | null>(null)
 const busy = ref(false)
-watch(() => [chosen.value, role.value, job.value?.last_edit?.id], () => { found.value = null })
-const compare = () => attempt(async () => {
-  busy.value = true
-  try {
-    found.value = await call('POST', `/jobs/${job.value!.job.id}/structures/${chosen.value}/compare`, { role: role.value, materials: wanted.value, system: unit.value === 'in' ? 'inch' : 'metric' })
-  } finally { busy.value = false }
-})
+watch(
+  () => [chosen.value, role.value, job.value?.last_edit?.id],
+  () => {
+    found.value = null
+  },
+)
+const compare = () =>
+  attempt(async () => {
+    busy.value = true
+    try {
+      found.value = await call('POST', `/jobs/${job.value!.job.id}/structures/${chosen.value}/compare`, {
+        role: role.value,
+        materials: wanted.value,
+        system: unit.value === 'in' ? 'inch' : 'metric',
+      })
+    } finally {
+      busy.value = false
+    }
+  })
 const reason = ref('')
-const take = (c: S['RoleCandidate']) => attempt(async () => {
-  job.value = await call('POST', `/jobs/${job.value!.job.id}/structures/${chosen.value}/take`, { version: row.value!.version, words: `${role.value}: ${c.section_id}, ${c.material_id}`, role: role.value, section_id: c.section_id, material_id: c.material_id, reason: reason.value })
-  reason.value = ''
-})
-const metals = computed(() => (all.value?.materials ?? []).filter((m) => (all.value?.sections ?? []).some((s) => s.materials.includes(m.id))))
+const take = (c: S['RoleCandidate']) =>
+  attempt(async () => {
+    job.value = await call('POST', `/jobs/${job.value!.job.id}/structures/${chosen.value}/take`, {
+      version: row.value!.version,
+      words: `${role.value}: ${c.section_id}, ${c.material_id}`,
+      role: role.value,
+      section_id: c.section_id,
+      material_id: c.material_id,
+      reason: reason.value,
+    })
+    reason.value = ''
+  })
+const metals = computed(() =>
+  (all.value?.materials ?? []).filter((m) => (all.value?.sections ?? []).some((s) => s.materials.includes(m.id))),
+)
 </script>
 <template>
   <section class="gap">
     <h2>Structures <span class="soft">one role at a time, the whole structure worked out with each</span></h2>
     <div class="row gap wrap">
-      <label>Structure <select v-model.number="chosen" aria-label="Structure to compare"><option v-for="x in job!.structures" :key="x.id" :value="x.id">{{ x.spec.mark }} {{ x.spec.name }}</option></select></label>
-      <label>Role <select v-model="role" aria-label="Role"><option v-for="r in roles" :key="r">{{ r }}</option></select></label>
-      <details><summary>in {{ wanted.length }} {{ wanted.length === 1 ? 'metal' : 'metals' }}</summary><label v-for="m in metals" :key="m.id" class="soft metal"><input v-model="wanted" type="checkbox" :value="m.id" /> {{ m.name }}</label></details>
-      <button class="button" :disabled="busy || !wanted.length" @click="compare">{{ busy ? 'Working it out…' : 'Compare this role' }}</button>
+      <label
+        >Structure
+        <select v-model.number="chosen" aria-label="Structure to compare">
+          <option v-for="x in job!.structures" :key="x.id" :value="x.id">{{ x.spec.mark }} {{ x.spec.name }}</option>
+        </select></label
+      >
+      <label
+        >Role
+        <select v-model="role" aria-label="Role">
+          <option v-for="r in roles" :key="r">{{ r }}</option>
+        </select></label
+      >
+      <details>
+        <summary>in {{ wanted.length }} {{ wanted.length === 1 ? 'metal' : 'metals' }}</summary>
+        <label v-for="m in metals" :key="m.id" class="soft metal"
+          ><input v-model="wanted" type="checkbox" :value="m.id" /> {{ m.name }}</label
+        >
+      </details>
+      <button class="button" :disabled="busy || !wanted.length" @click="compare">
+        {{ busy ? 'Working it out…' : 'Compare this role' }}
+      </button>
     </div>
     <p v-if="present" class="soft">Now: {{ present.section_id }}, {{ present.material_id }}.</p>
     <template v-if="found">
-      <p class="soft">{{ found.looked_at }} pairs looked at with the present forces, the {{ found.worked_out }} most likely worked out in full.</p>
-      <div v-if="mayWrite" class="field"><label for="role-why">Why? With a reason it goes to the log.</label><input id="role-why" v-model="reason" /></div>
-      <table class="list"><thead><tr><th>Section</th><th>Material</th><th class="num">Structure weighs</th><th class="num">Metal costs</th><th class="num">Moves</th><th>Breaks</th><th>Stiffness</th><th>Then governs</th><th></th></tr></thead><tbody>
-        <tr v-for="c in found.candidates" :key="c.section_id + c.material_id" :class="{ chosen: c.present }"><td><b v-if="c.on_frontier">{{ c.section_id }}</b><template v-else>{{ c.section_id }}</template> <span v-if="c.present" class="soft">now</span></td><td>{{ c.material_id }}</td><td class="num">{{ mass(c.mass_kg) }}</td><td class="num">{{ c.price.toFixed(0) }}</td><td class="num">{{ small(c.movement_mm) }}</td><td><Reserve :value="c.strength" /></td><td><Reserve :value="c.stiffness" /></td><td class="soft">{{ c.governs }}</td><td><button v-if="mayWrite && !c.present" class="button quiet" :aria-label="`Take ${c.section_id} in ${c.material_id}`" @click="take(c)">Take</button></td></tr></tbody></table>
+      <p class="soft">
+        {{ found.looked_at }} pairs looked at with the present forces, the {{ found.worked_out }} most likely worked out
+        in full.
+      </p>
+      <div v-if="mayWrite" class="field">
+        <label for="role-why">Why? With a reason it goes to the log.</label><input id="role-why" v-model="reason" />
+      </div>
+      <table class="list">
+        <thead>
+          <tr>
+            <th>Section</th>
+            <th>Material</th>
+            <th class="num">Structure weighs</th>
+            <th class="num">Metal costs</th>
+            <th class="num">Moves</th>
+            <th>Breaks</th>
+            <th>Stiffness</th>
+            <th>Then governs</th>
+            <th></th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="c in found.candidates" :key="c.section_id + c.material_id" :class="{ chosen: c.present }">
+            <td>
+              <b v-if="c.on_frontier">{{ c.section_id }}</b><template v-else>{{ c.section_id }}</template> {{ ' '
+              }}<span v-if="c.present" class="soft">now</span>
+            </td>
+            <td>{{ c.material_id }}</td>
+            <td class="num">{{ mass(c.mass_kg) }}</td>
+            <td class="num">{{ c.price.toFixed(0) }}</td>
+            <td class="num">{{ small(c.movement_mm) }}</td>
+            <td><Reserve :value="c.strength" /></td>
+            <td><Reserve :value="c.stiffness" /></td>
+            <td class="soft">{{ c.governs }}</td>
+            <td>
+              <button
+                v-if="mayWrite && !c.present"
+                class="button quiet"
+                :aria-label="`Take ${c.section_id} in ${c.material_id}`"
+                @click="take(c)"
+              >
+                Take
+              </button>
+            </td>
+          </tr>
+        </tbody>
+      </table>
       <p class="soft">Bold: none of these beats it in mass, money and movement.</p>
     </template>
   </section>
 </template>
 <style scoped>
-.wrap { flex-wrap: wrap; } .metal { display: block; }
+.wrap {
+  flex-wrap: wrap;
+}
+.metal {
+  display: block;
+}
 </style>

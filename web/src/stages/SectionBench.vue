@@ -1,5 +1,8 @@
 <script setup lang="ts">
-/** Sections: any size of the catalogue to look at, and sections of the job's own put together from sizes, plates and outlines. */
+/**
+ * Sections: any size of the catalogue to look at, and sections of the job's own put together from sizes, plates and
+ * outlines.
+ */
 import { computed, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { call, type S } from '../api/client'
@@ -13,108 +16,325 @@ import SectionDrawing from './SectionDrawing.vue'
 type Part = S['ProfilePart']
 const route = useRoute()
 const entry = (text: string) => ({ text, unit: unit.value, value: 0 })
-const looked = ref(typeof route.query.id === 'string' ? route.query.id : (job.value!.members[0]?.spec.section_id ?? (unit.value === 'mm' ? 'RHS 120×80×6.3 hot' : 'HSS3X3X1/4')))
+const looked = ref(
+  typeof route.query.id === 'string'
+    ? route.query.id
+    : (job.value!.members[0]?.spec.section_id ?? (unit.value === 'mm' ? 'RHS 120×80×6.3 hot' : 'HSS3X3X1/4')),
+)
 const metal = ref('')
 const view = ref<S['SectionView'] | null>(null)
 const draft = ref<S['ProfileSpec'] | null>(null)
 const editing = ref<S['ProfileRow'] | null>(null)
 const trouble = ref('')
-const part = (kind: Part['kind'], more: object = {}): Part => ({ kind, section_id: '', width: null, thickness: null, outline: '', x: entry('0'), y: entry('0'), turn_deg: 0, mirrored: false, ...more }) as unknown as Part
-const plate = (w: string, t: string, x: string, y: string, turn = 0) => part('plate', { width: entry(w), thickness: entry(t), x: entry(x), y: entry(y), turn_deg: turn })
+const part = (kind: Part['kind'], more: object = {}): Part =>
+  ({
+    kind,
+    section_id: '',
+    width: null,
+    thickness: null,
+    outline: '',
+    x: entry('0'),
+    y: entry('0'),
+    turn_deg: 0,
+    mirrored: false,
+    ...more,
+  }) as unknown as Part
+const plate = (w: string, t: string, x: string, y: string, turn = 0) =>
+  part('plate', { width: entry(w), thickness: entry(t), x: entry(x), y: entry(y), turn_deg: turn })
 const presets: Record<string, () => Part[]> = {
-  'a tube with a plate on it': () => [part('size', { section_id: 'SHS 60×60×4 hot' }), plate('80 mm', '6 mm', '-10 mm', '60 mm')],
-  'an I of three plates': () => [plate('100 mm', '8 mm', '0', '0'), plate('184 mm', '6 mm', '53 mm', '8 mm', 90), plate('100 mm', '8 mm', '0', '192 mm')],
-  'a box of four plates': () => [plate('100 mm', '8 mm', '0', '0'), plate('100 mm', '6 mm', '6 mm', '8 mm', 90), plate('100 mm', '6 mm', '100 mm', '8 mm', 90), plate('100 mm', '8 mm', '0', '108 mm')],
-  'a flat stiffened by an angle': () => [plate('120 mm', '8 mm', '-60 mm', '-8 mm'), part('size', { section_id: 'L 50×50×5' })],
-  'a channel closed by a plate': () => [part('size', { section_id: 'UPE 100' }), plate('100 mm', '6 mm', '61 mm', '0', 90)],
+  'a tube with a plate on it': () => [
+    part('size', { section_id: 'SHS 60×60×4 hot' }),
+    plate('80 mm', '6 mm', '-10 mm', '60 mm'),
+  ],
+  'an I of three plates': () => [
+    plate('100 mm', '8 mm', '0', '0'),
+    plate('184 mm', '6 mm', '53 mm', '8 mm', 90),
+    plate('100 mm', '8 mm', '0', '192 mm'),
+  ],
+  'a box of four plates': () => [
+    plate('100 mm', '8 mm', '0', '0'),
+    plate('100 mm', '6 mm', '6 mm', '8 mm', 90),
+    plate('100 mm', '6 mm', '100 mm', '8 mm', 90),
+    plate('100 mm', '8 mm', '0', '108 mm'),
+  ],
+  'a flat stiffened by an angle': () => [
+    plate('120 mm', '8 mm', '-60 mm', '-8 mm'),
+    part('size', { section_id: 'L 50×50×5' }),
+  ],
+  'a channel closed by a plate': () => [
+    part('size', { section_id: 'UPE 100' }),
+    plate('100 mm', '6 mm', '61 mm', '0', 90),
+  ],
   'one plate': () => [plate('80 mm', '6 mm', '0', '0')],
 }
-function begin(preset: string) { draft.value = { name: `P${job.value!.profiles.length + 1}`, parts: presets[preset](), joined: 'continuous' }; editing.value = null }
-function change(row: S['ProfileRow']) { draft.value = copy(row.spec); editing.value = row }
+function begin(preset: string) {
+  draft.value = { name: `P${job.value!.profiles.length + 1}`, parts: presets[preset](), joined: 'continuous' }
+  editing.value = null
+}
+function change(row: S['ProfileRow']) {
+  draft.value = copy(row.spec)
+  editing.value = row
+}
 let asked = 0
 let timer = 0
 async function look() {
   const mine = ++asked
   try {
+    const own = job.value!.profiles.find((p) => p.spec.name === looked.value)
     const found = draft.value
       ? await call<S['SectionView']>('POST', `/jobs/${job.value!.job.id}/section`, draft.value)
-      : await call<S['SectionView']>('GET', `/section?id=${encodeURIComponent(job.value!.profiles.find((p) => p.spec.name === looked.value)?.line ?? looked.value)}`)
-    if (mine === asked) { view.value = found; trouble.value = '' }
+      : await call<S['SectionView']>('GET', `/section?id=${encodeURIComponent(own?.line ?? looked.value)}`)
+    if (mine === asked) {
+      view.value = found
+      trouble.value = ''
+    }
   } catch (error) {
     if (mine === asked) trouble.value = (error as { sentence?: string }).sentence ?? String(error)
   }
 }
-watch([draft, looked], () => { clearTimeout(timer); timer = window.setTimeout(look, 200) }, { immediate: true, deep: true })
-const store = () => attempt(async () => {
-  const name = draft.value!.name
-  await save('profiles', editing.value, draft.value)
-  draft.value = null
-  looked.value = name
-})
+watch(
+  [draft, looked],
+  () => {
+    clearTimeout(timer)
+    timer = window.setTimeout(look, 200)
+  },
+  { immediate: true, deep: true },
+)
+const store = () =>
+  attempt(async () => {
+    const name = draft.value!.name
+    await save('profiles', editing.value, draft.value)
+    draft.value = null
+    looked.value = name
+  })
 async function read(event: Event, p: Part) {
   const brought = await picked(event)
   if (!brought) return
-  await attempt(async () => { p.outline = (await call<string[]>('POST', '/section/outline', { ...brought, unit: null }))[0] })
+  await attempt(async () => {
+    p.outline = (await call<string[]>('POST', '/section/outline', { ...brought, unit: null }))[0]
+  })
 }
 const s = computed(() => view.value?.section)
-const rows = computed<[string, string, string][]>(() => s.value ? [
-  ['A', 'area', value(s.value.A_mm2, 'mm2')], ['Ix', 'second moment, x', value(s.value.Ix_mm4, 'mm4')], ['Iy', 'second moment, y', value(s.value.Iy_mm4, 'mm4')],
-  ['I1, I2', 'about the principal axes', `${value(s.value.I_major_mm4, 'mm4')}, ${value(s.value.I_minor_mm4, 'mm4')}`],
-  ['α', 'axis 1 from x', `${trim(s.value.major_axis_deg! || 0, 1)}°`],
-  ['Sx, Sy', 'elastic moduli', `${value(s.value.Sx_mm3, 'mm3')}, ${value(s.value.Sy_mm3, 'mm3')}`], ['Zx, Zy', 'plastic moduli', `${value(s.value.Zx_mm3, 'mm3')}, ${value(s.value.Zy_mm3, 'mm3')}`],
-  ['J', 'torsion constant', value(s.value.J_mm4, 'mm4')], ['Cw', 'warping constant', value(s.value.Cw_mm6!, 'mm6')],
-  ['Av', 'shear areas, upright and across', `${value(s.value.shear_area_y_mm2, 'mm2')}, ${value(s.value.shear_area_x_mm2, 'mm2')}`],
-  ['c', 'centroid, from the lower left', `${value(s.value.cx_mm, 'mm')}, ${value(s.value.cy_mm, 'mm')}`], ['e', 'shear centre', `${value(s.value.shear_centre_x_mm, 'mm')}, ${value(s.value.shear_centre_y_mm, 'mm')}`],
-  ['', 'mass of a metre', massPerMetre(view.value!.mass_kg_per_m)], ['', 'outside to paint, of a metre', `${(s.value.perimeter_mm / 1000).toFixed(3)} m²`],
-] : [])
+const rows = computed<[string, string, string][]>(() =>
+  s.value
+    ? [
+        ['A', 'area', value(s.value.A_mm2, 'mm2')],
+        ['Ix', 'second moment, x', value(s.value.Ix_mm4, 'mm4')],
+        ['Iy', 'second moment, y', value(s.value.Iy_mm4, 'mm4')],
+        [
+          'I1, I2',
+          'about the principal axes',
+          `${value(s.value.I_major_mm4, 'mm4')}, ${value(s.value.I_minor_mm4, 'mm4')}`,
+        ],
+        ['α', 'axis 1 from x', `${trim(s.value.major_axis_deg! || 0, 1)}°`],
+        ['Sx, Sy', 'elastic moduli', `${value(s.value.Sx_mm3, 'mm3')}, ${value(s.value.Sy_mm3, 'mm3')}`],
+        ['Zx, Zy', 'plastic moduli', `${value(s.value.Zx_mm3, 'mm3')}, ${value(s.value.Zy_mm3, 'mm3')}`],
+        ['J', 'torsion constant', value(s.value.J_mm4, 'mm4')],
+        ['Cw', 'warping constant', value(s.value.Cw_mm6!, 'mm6')],
+        [
+          'Av',
+          'shear areas, upright and across',
+          `${value(s.value.shear_area_y_mm2, 'mm2')}, ${value(s.value.shear_area_x_mm2, 'mm2')}`,
+        ],
+        ['c', 'centroid, from the lower left', `${value(s.value.cx_mm, 'mm')}, ${value(s.value.cy_mm, 'mm')}`],
+        ['e', 'shear centre', `${value(s.value.shear_centre_x_mm, 'mm')}, ${value(s.value.shear_centre_y_mm, 'mm')}`],
+        ['', 'mass of a metre', massPerMetre(view.value!.mass_kg_per_m)],
+        ['', 'outside to paint, of a metre', `${(s.value.perimeter_mm / 1000).toFixed(3)} m²`],
+      ]
+    : [],
+)
 </script>
 <template>
-  <div class="row spread"><h1>Sections</h1><span class="soft">What a section is worth, and sections of your own: joined all along, stitched, or lying side by side.</span><router-link class="button link" :to="`/jobs/${job!.job.id}/size`">Back to Size</router-link></div>
+  <div class="row spread">
+    <h1>Sections</h1>
+    <span class="soft"
+      >What a section is worth, and sections of your own: joined all along, stitched, or lying side by side.</span
+    ><router-link class="button link" :to="`/jobs/${job!.job.id}/size`">Back to Size</router-link>
+  </div>
   <div class="bench gap">
     <div>
       <SectionDrawing v-if="view" :view="view" />
       <p v-if="trouble" class="notice bad" role="alert">{{ trouble }}</p>
       <p v-if="view" class="soft">{{ s!.computed }}. Sold in {{ view.materials.slice(0, 6).join(', ') }}.</p>
-      <table v-if="s" class="list"><tbody><tr v-for="[symbol, words, shown] in rows" :key="words"><td><b>{{ symbol }}</b></td><td class="soft">{{ words }}</td><td class="num">{{ shown }}</td></tr></tbody></table>
+      <table v-if="s" class="list">
+        <tbody>
+          <tr v-for="[symbol, words, shown] in rows" :key="words">
+            <td>
+              <b>{{ symbol }}</b>
+            </td>
+            <td class="soft">{{ words }}</td>
+            <td class="num">{{ shown }}</td>
+          </tr>
+        </tbody>
+      </table>
     </div>
     <div>
       <template v-if="!draft">
         <div class="fields"><SectionPick v-model:section="looked" v-model:material="metal" :metal="false" /></div>
-        <div v-if="mayWrite" class="row"><span class="soft">Put one together, starting from</span><button v-for="(_, name) in presets" :key="name" class="button" @click="begin(String(name))">{{ name }}</button></div>
-        <table v-if="job!.profiles.length" class="list gap"><thead><tr><th>Own sections</th><th>Joined</th><th></th></tr></thead>
-          <tbody><tr v-for="p in job!.profiles" :key="p.id" class="pick" :class="{ chosen: looked === p.spec.name }" @click="looked = p.spec.name"><td><button class="button quiet"><b>{{ p.spec.name }}</b></button> <span class="soft">{{ p.spec.parts.length }} parts</span> <span v-if="p.trouble" class="bad">{{ p.trouble }}</span></td><td>{{ p.spec.joined }}</td>
-            <td class="num"><template v-if="mayWrite"><button class="button quiet" @click.stop="change(p)">Change</button><button class="button quiet" :aria-label="`Take away ${p.spec.name}`" @click.stop="attempt(() => remove('profiles', p))">Take away</button></template></td></tr></tbody></table>
+        <div v-if="mayWrite" class="row">
+          <span class="soft">Put one together, starting from</span
+          ><button v-for="(_, name) in presets" :key="name" class="button" @click="begin(String(name))">
+            {{ name }}
+          </button>
+        </div>
+        <table v-if="job!.profiles.length" class="list gap">
+          <thead>
+            <tr>
+              <th>Own sections</th>
+              <th>Joined</th>
+              <th></th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr
+              v-for="p in job!.profiles"
+              :key="p.id"
+              class="pick"
+              :class="{ chosen: looked === p.spec.name }"
+              @click="looked = p.spec.name"
+            >
+              <td>
+                <button class="button quiet">
+                  <b>{{ p.spec.name }}</b>
+                </button>
+                {{ ' ' }}<span class="soft">{{ p.spec.parts.length }} parts</span> {{ ' '
+                }}<span v-if="p.trouble" class="bad">{{ p.trouble }}</span>
+              </td>
+              <td>{{ p.spec.joined }}</td>
+              <td class="num">
+                <template v-if="mayWrite"
+                  ><button class="button quiet" @click.stop="change(p)">Change</button
+                  ><button
+                    class="button quiet"
+                    :aria-label="`Take away ${p.spec.name}`"
+                    @click.stop="attempt(() => remove('profiles', p))"
+                  >
+                    Take away
+                  </button></template
+                >
+              </td>
+            </tr>
+          </tbody>
+        </table>
       </template>
       <form v-else class="panel" @submit.prevent="store">
         <div class="fields">
-          <div class="field"><label for="p-name">Name</label><input id="p-name" v-model="draft.name" /><span class="echo">members are made of it by this name</span></div>
-          <div class="field"><label for="p-joined">Parts are</label><select id="p-joined" v-model="draft.joined"><option value="continuous">welded all along</option><option value="stitched">stitched at places</option><option value="not joined">not joined</option></select><span class="echo"></span></div>
+          <div class="field">
+            <label for="p-name">Name</label><input id="p-name" v-model="draft.name" /><span class="echo"
+              >members are made of it by this name</span
+            >
+          </div>
+          <div class="field">
+            <label for="p-joined">Parts are</label
+            ><select id="p-joined" v-model="draft.joined">
+              <option value="continuous">welded all along</option>
+              <option value="stitched">stitched at places</option>
+              <option value="not joined">not joined</option></select
+            ><span class="echo"></span>
+          </div>
         </div>
         <div v-for="(p, i) in draft.parts" :key="i" class="part">
-          <div class="row spread"><b>Part {{ i + 1 }}: {{ p.kind }}</b><button type="button" class="button quiet" @click="draft.parts.splice(i, 1)">Take away</button></div>
+          <div class="row spread">
+            <b>Part {{ i + 1 }}: {{ p.kind }}</b
+            ><button type="button" class="button quiet" @click="draft.parts.splice(i, 1)">Take away</button>
+          </div>
           <div class="fields">
-            <SectionPick v-if="p.kind === 'size'" v-model:section="p.section_id!" v-model:material="metal" :own="false" :metal="false" />
-            <template v-else-if="p.kind !== 'outline'"><EntryField v-model="p.width" :label="p.kind === 'tube' ? 'Diameter' : 'Width'" /><EntryField v-model="p.thickness" :label="p.kind === 'tube' ? 'Wall' : 'Thickness'" kind="thickness" /></template>
-            <div v-else class="field"><label>DXF or SVG of its outline</label><input type="file" accept=".dxf,.svg" @change="read($event, p)" /><span class="echo">{{ p.outline ? `${p.outline.split(',').length} corners` : 'none yet' }}</span></div>
+            <SectionPick
+              v-if="p.kind === 'size'"
+              v-model:section="p.section_id!"
+              v-model:material="metal"
+              :own="false"
+              :metal="false"
+            />
+            <template v-else-if="p.kind !== 'outline'"
+              ><EntryField v-model="p.width" :label="p.kind === 'tube' ? 'Diameter' : 'Width'" /><EntryField
+                v-model="p.thickness"
+                :label="p.kind === 'tube' ? 'Wall' : 'Thickness'"
+                kind="thickness"
+            /></template>
+            <div v-else class="field">
+              <label>DXF or SVG of its outline</label
+              ><input type="file" accept=".dxf,.svg" @change="read($event, p)" /><span class="echo">{{
+                p.outline ? `${p.outline.split(',').length} corners` : 'none yet'
+              }}</span>
+            </div>
             <EntryField v-model="p.x" label="Right by" /><EntryField v-model="p.y" label="Up by" />
-            <div class="field"><label :for="`p-turn${i}`">Turned, degrees</label><input :id="`p-turn${i}`" v-model.number="p.turn_deg" inputmode="decimal" /><span class="echo"></span></div>
+            <div class="field">
+              <label :for="`p-turn${i}`">Turned, degrees</label
+              ><input :id="`p-turn${i}`" v-model.number="p.turn_deg" inputmode="decimal" /><span class="echo"></span>
+            </div>
             <label class="row"><input v-model="p.mirrored" type="checkbox" /> mirrored</label>
           </div>
         </div>
-        <div class="row gap"><span class="soft">Add</span><button v-for="k in (['size', 'plate', 'tube', 'outline'] as const)" :key="k" type="button" class="button" @click="draft.parts.push(part(k, k === 'size' ? { section_id: 'FL 60×8' } : k === 'outline' ? {} : { width: entry('60 mm'), thickness: entry('6 mm') }))">{{ k }}</button></div>
-        <div class="row gap"><button class="button main">Keep it</button><button type="button" class="button" @click="draft = null">Leave it</button></div>
+        <div class="row gap">
+          <span class="soft">Add</span
+          ><button
+            v-for="k in ['size', 'plate', 'tube', 'outline'] as const"
+            :key="k"
+            type="button"
+            class="button"
+            @click="
+              draft.parts.push(
+                part(
+                  k,
+                  k === 'size'
+                    ? { section_id: 'FL 60×8' }
+                    : k === 'outline'
+                      ? {}
+                      : { width: entry('60 mm'), thickness: entry('6 mm') },
+                ),
+              )
+            "
+          >
+            {{ k }}
+          </button>
+        </div>
+        <div class="row gap">
+          <button class="button main">Keep it</button
+          ><button type="button" class="button" @click="draft = null">Leave it</button>
+        </div>
       </form>
       <div v-if="view?.seams?.length && view.seams.length > 1" class="gap">
         <h3>What the seams carry</h3>
-        <table class="list"><thead><tr><th>Part</th><th class="num">for each kN upright</th><th class="num">across</th></tr></thead>
-          <tbody><tr v-for="(p, i) in view.seams" :key="i"><td>{{ p.name }}</td><td class="num">{{ (p.shear_flow_per_N_vertical * 1000).toFixed(2) }} N/mm</td><td class="num">{{ (p.shear_flow_per_N_sideways * 1000).toFixed(2) }} N/mm</td></tr></tbody></table>
+        <table class="list">
+          <thead>
+            <tr>
+              <th>Part</th>
+              <th class="num">for each kN upright</th>
+              <th class="num">across</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="(p, i) in view.seams" :key="i">
+              <td>{{ p.name }}</td>
+              <td class="num">{{ (p.shear_flow_per_N_vertical * 1000).toFixed(2) }} N/mm</td>
+              <td class="num">{{ (p.shear_flow_per_N_sideways * 1000).toFixed(2) }} N/mm</td>
+            </tr>
+          </tbody>
+        </table>
         <p class="soft">Flow in all seams of a part together; a stitch carries the flow times its pitch.</p>
       </div>
     </div>
-</div>
+  </div>
 </template>
 <style scoped>
-.bench { display: grid; grid-template-columns: minmax(320px, 1fr) minmax(380px, 1.15fr); gap: 18px; align-items: start; }
-.part { border-top: 1px solid var(--rule); padding: 8px 0; } .link { text-decoration: none; color: var(--ink); }
-@media (max-width: 900px) { .bench { grid-template-columns: minmax(0, 1fr); } }
+.bench {
+  display: grid;
+  grid-template-columns: minmax(320px, 1fr) minmax(380px, 1.15fr);
+  gap: 18px;
+  align-items: start;
+}
+.part {
+  border-top: 1px solid var(--rule);
+  padding: 8px 0;
+}
+.link {
+  text-decoration: none;
+  color: var(--ink);
+}
+@media (max-width: 900px) {
+  .bench {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
 </style>

@@ -1,5 +1,8 @@
 <script setup lang="ts">
-/** A section to scale: its metal, its axes through the centroid, its principal axes where they lean, and its shear centre. */
+/**
+ * A section to scale: its metal, its axes through the centroid, its principal axes where they lean, and its shear
+ * centre.
+ */
 import { computed } from 'vue'
 import type { S } from '../api/client'
 import { outlinePath } from '../shared/OutlinePath'
@@ -12,39 +15,130 @@ const size = computed(() => Math.max(s.value.depth_mm, s.value.width_mm))
 const pad = computed(() => size.value * 0.26)
 const font = computed(() => size.value / 19)
 const box = computed(() => {
-  const left = Math.min(0, d.value.shear_centre_x_mm) - pad.value, right = Math.max(s.value.width_mm, d.value.shear_centre_x_mm) + pad.value
-  const low = Math.min(0, d.value.shear_centre_y_mm) - pad.value, high = Math.max(s.value.depth_mm, d.value.shear_centre_y_mm) + pad.value
+  const left = Math.min(0, d.value.shear_centre_x_mm) - pad.value,
+    right = Math.max(s.value.width_mm, d.value.shear_centre_x_mm) + pad.value
+  const low = Math.min(0, d.value.shear_centre_y_mm) - pad.value,
+    high = Math.max(s.value.depth_mm, d.value.shear_centre_y_mm) + pad.value
   return `${left} ${-high} ${right - left} ${high - low}`
 })
-const leans = computed(() => { const a = Math.abs(d.value.major_axis_deg) % 90; return Math.min(a, 90 - a) > 0.05 && Math.abs(s.value.I_major_mm4 / s.value.I_minor_mm4 - 1) > 0.001 })
-const apart = computed(() => Math.hypot(d.value.shear_centre_x_mm - d.value.cx_mm, d.value.shear_centre_y_mm - d.value.cy_mm) > size.value * 0.004)
+const leans = computed(() => {
+  const a = Math.abs(d.value.major_axis_deg) % 90
+  return Math.min(a, 90 - a) > 0.05 && Math.abs(s.value.I_major_mm4 / s.value.I_minor_mm4 - 1) > 0.001
+})
+const apart = computed(
+  () =>
+    Math.hypot(d.value.shear_centre_x_mm - d.value.cx_mm, d.value.shear_centre_y_mm - d.value.cy_mm) >
+    size.value * 0.004,
+)
 </script>
 <template>
   <svg :viewBox="box" role="img" :aria-label="`Section ${view.name}, with its axes`">
     <g transform="scale(1 -1)" fill="var(--metal)" stroke="var(--ink)">
-      <path v-for="(o, i) in d.outlines" :key="i" :d="outlinePath(o)" fill-rule="evenodd" vector-effect="non-scaling-stroke" stroke-width="1.4" />
+      <path
+        v-for="(o, i) in d.outlines"
+        :key="i"
+        :d="outlinePath(o)"
+        fill-rule="evenodd"
+        vector-effect="non-scaling-stroke"
+        stroke-width="1.4"
+      />
       <g stroke="var(--mark)" vector-effect="non-scaling-stroke">
-        <line :x1="-pad * 0.55" :x2="s.width_mm + pad * 0.55" :y1="d.cy_mm" :y2="d.cy_mm" vector-effect="non-scaling-stroke" stroke-dasharray="9 3 2 3" />
-        <line :y1="-pad * 0.55" :y2="s.depth_mm + pad * 0.55" :x1="d.cx_mm" :x2="d.cx_mm" vector-effect="non-scaling-stroke" stroke-dasharray="9 3 2 3" />
+        <line
+          :x1="-pad * 0.55"
+          :x2="s.width_mm + pad * 0.55"
+          :y1="d.cy_mm"
+          :y2="d.cy_mm"
+          vector-effect="non-scaling-stroke"
+          stroke-dasharray="9 3 2 3"
+        />
+        <line
+          :y1="-pad * 0.55"
+          :y2="s.depth_mm + pad * 0.55"
+          :x1="d.cx_mm"
+          :x2="d.cx_mm"
+          vector-effect="non-scaling-stroke"
+          stroke-dasharray="9 3 2 3"
+        />
         <g v-if="leans" :transform="`translate(${d.cx_mm} ${d.cy_mm}) rotate(${d.major_axis_deg})`">
-          <line :x1="-size * 0.62" :x2="size * 0.62" y1="0" y2="0" vector-effect="non-scaling-stroke" stroke-dasharray="3 4" />
-          <line :y1="-size * 0.62" :y2="size * 0.62" x1="0" x2="0" vector-effect="non-scaling-stroke" stroke-dasharray="3 4" />
+          <line
+            :x1="-size * 0.62"
+            :x2="size * 0.62"
+            y1="0"
+            y2="0"
+            vector-effect="non-scaling-stroke"
+            stroke-dasharray="3 4"
+          />
+          <line
+            :y1="-size * 0.62"
+            :y2="size * 0.62"
+            x1="0"
+            x2="0"
+            vector-effect="non-scaling-stroke"
+            stroke-dasharray="3 4"
+          />
         </g>
         <circle :cx="d.cx_mm" :cy="d.cy_mm" :r="size * 0.012" fill="var(--mark)" />
       </g>
       <g v-if="apart" :transform="`translate(${d.shear_centre_x_mm} ${d.shear_centre_y_mm})`" stroke="var(--gives)">
-        <line :x1="-size * 0.03" :x2="size * 0.03" :y1="-size * 0.03" :y2="size * 0.03" vector-effect="non-scaling-stroke" stroke-width="2" />
-        <line :x1="-size * 0.03" :x2="size * 0.03" :y1="size * 0.03" :y2="-size * 0.03" vector-effect="non-scaling-stroke" stroke-width="2" />
+        <line
+          :x1="-size * 0.03"
+          :x2="size * 0.03"
+          :y1="-size * 0.03"
+          :y2="size * 0.03"
+          vector-effect="non-scaling-stroke"
+          stroke-width="2"
+        />
+        <line
+          :x1="-size * 0.03"
+          :x2="size * 0.03"
+          :y1="size * 0.03"
+          :y2="-size * 0.03"
+          vector-effect="non-scaling-stroke"
+          stroke-width="2"
+        />
       </g>
     </g>
     <g :style="`font-size:${font}px`">
       <text :style="`font-size:${font}px`" :x="s.width_mm + pad * 0.6" :y="-d.cy_mm" dominant-baseline="middle">x</text>
       <text :style="`font-size:${font}px`" :x="d.cx_mm" :y="-(s.depth_mm + pad * 0.62)" text-anchor="middle">y</text>
-      <text v-if="leans" :style="`font-size:${font}px`" :x="d.cx_mm + size * 0.66 * Math.cos((d.major_axis_deg * Math.PI) / 180)" :y="-(d.cy_mm + size * 0.66 * Math.sin((d.major_axis_deg * Math.PI) / 180))">1</text>
-      <text v-if="apart" :style="`font-size:${font}px`" :x="d.shear_centre_x_mm" :y="-(d.shear_centre_y_mm + size * 0.045)" text-anchor="middle" class="sc">shear centre</text>
-      <text :style="`font-size:${font}px`" :x="s.width_mm / 2" :y="pad * 0.85" text-anchor="middle">{{ length(s.width_mm) }}</text>
-      <text :style="`font-size:${font}px`" :transform="`translate(${-pad * 0.7} ${-s.depth_mm / 2}) rotate(-90)`" text-anchor="middle">{{ length(s.depth_mm) }}</text>
+      <text
+        v-if="leans"
+        :style="`font-size:${font}px`"
+        :x="d.cx_mm + size * 0.66 * Math.cos((d.major_axis_deg * Math.PI) / 180)"
+        :y="-(d.cy_mm + size * 0.66 * Math.sin((d.major_axis_deg * Math.PI) / 180))"
+      >
+        1
+      </text>
+      <text
+        v-if="apart"
+        :style="`font-size:${font}px`"
+        :x="d.shear_centre_x_mm"
+        :y="-(d.shear_centre_y_mm + size * 0.045)"
+        text-anchor="middle"
+        class="sc"
+      >
+        shear centre
+      </text>
+      <text :style="`font-size:${font}px`" :x="s.width_mm / 2" :y="pad * 0.85" text-anchor="middle">
+        {{ length(s.width_mm) }}
+      </text>
+      <text
+        :style="`font-size:${font}px`"
+        :transform="`translate(${-pad * 0.7} ${-s.depth_mm / 2}) rotate(-90)`"
+        text-anchor="middle"
+      >
+        {{ length(s.depth_mm) }}
+      </text>
     </g>
   </svg>
 </template>
-<style scoped>svg { width: 100%; max-height: 380px; background: var(--sheet); } .sc { fill: var(--gives); }</style>
+<style scoped>
+svg {
+  width: 100%;
+  max-height: 380px;
+  background: var(--sheet);
+}
+.sc {
+  fill: var(--gives);
+}
+</style>

@@ -14,76 +14,251 @@ const materials = ref<S['Material'][]>([])
 const draft = ref<any>(null)
 const editing = ref<{ id: number; version: number } | null>(null)
 const onHand = ref(false)
-const read = async () => { rows.value = await call('GET', '/stock') }
-watch(() => job.value?.last_edit?.id, () => attempt(read), { immediate: true })
-void catalogue().then((c) => { materials.value = c.materials })
+const read = async () => {
+  rows.value = await call('GET', '/stock')
+}
+watch(
+  () => job.value?.last_edit?.id,
+  () => attempt(read),
+  { immediate: true },
+)
+void catalogue().then((c) => {
+  materials.value = c.materials
+})
 const e = (text: string) => ({ text, unit: unit.value })
 const bars = computed(() => rows.value.filter((r) => r.spec.item.form === 'bar'))
 const sheets = computed(() => rows.value.filter((r) => r.spec.item.form === 'sheet'))
 function add(form: string) {
   const part = job.value!.bars[0]?.group
   const plate = job.value!.sheets[0]
-  draft.value = form === 'bar'
-    ? { form, section_id: part?.section_id ?? '', material_id: part?.material_id ?? '', length: e(unit.value === 'mm' ? '6000' : "20'"), location: '', drop: false, galvanised: false }
-    : { form, material_id: plate?.material_id ?? 'S355', thickness: plate ? { text: `${plate.thickness_mm} mm`, unit: 'mm' } : e(''), width: e(unit.value === 'mm' ? '2500' : '96'), height: e(unit.value === 'mm' ? '1250' : '48'), location: '', drop: false, galvanised: false }
+  draft.value =
+    form === 'bar'
+      ? {
+          form,
+          section_id: part?.section_id ?? '',
+          material_id: part?.material_id ?? '',
+          length: e(unit.value === 'mm' ? '6000' : "20'"),
+          location: '',
+          drop: false,
+          galvanised: false,
+        }
+      : {
+          form,
+          material_id: plate?.material_id ?? 'S355',
+          thickness: plate ? { text: `${plate.thickness_mm} mm`, unit: 'mm' } : e(''),
+          width: e(unit.value === 'mm' ? '2500' : '96'),
+          height: e(unit.value === 'mm' ? '1250' : '48'),
+          location: '',
+          drop: false,
+          galvanised: false,
+        }
   onHand.value = false
   editing.value = null
 }
-function change(r: S['StockRow']) { draft.value = copy(r.spec.item); onHand.value = r.spec.item.qty != null; editing.value = { id: r.id, version: r.version } }
+function change(r: S['StockRow']) {
+  draft.value = copy(r.spec.item)
+  onHand.value = r.spec.item.qty != null
+  editing.value = { id: r.id, version: r.version }
+}
 const at = () => `?job_id=${job.value!.job.id}`
-const store = () => attempt(async () => {
-  const item = { ...draft.value, qty: onHand.value ? Number(draft.value.qty ?? 1) : null }
-  const saved = editing.value
-    ? await call<S['Saved']>('PUT', `/stock/${editing.value.id}${at()}`, { version: editing.value.version, spec: { item } })
-    : await call<S['Saved']>('POST', `/stock${at()}`, { item })
-  job.value = saved.view
-  draft.value = null
-})
-const away = (r: S['StockRow']) => attempt(async () => { job.value = (await call<S['Saved']>('DELETE', `/stock/${r.id}${at()}&version=${r.version}`)).view })
-const photo = (r: S['StockRow'], event: Event) => attempt(async () => { const file = await picked(event); if (file) { await call('POST', `/stock/${r.id}/photos`, file); await read() } })
+const store = () =>
+  attempt(async () => {
+    const item = { ...draft.value, qty: onHand.value ? Number(draft.value.qty ?? 1) : null }
+    const saved = editing.value
+      ? await call<S['Saved']>('PUT', `/stock/${editing.value.id}${at()}`, {
+          version: editing.value.version,
+          spec: { item },
+        })
+      : await call<S['Saved']>('POST', `/stock${at()}`, { item })
+    job.value = saved.view
+    draft.value = null
+  })
+const away = (r: S['StockRow']) =>
+  attempt(async () => {
+    job.value = (await call<S['Saved']>('DELETE', `/stock/${r.id}${at()}&version=${r.version}`)).view
+  })
+const photo = (r: S['StockRow'], event: Event) =>
+  attempt(async () => {
+    const file = await picked(event)
+    if (file) {
+      await call('POST', `/stock/${r.id}/photos`, file)
+      await read()
+    }
+  })
 const past = ref<{ id: number; rows: S['StockChange'][] } | null>(null)
-const look = (r: S['StockRow']) => attempt(async () => { past.value = past.value?.id === r.id ? null : { id: r.id, rows: await call('GET', `/stock/${r.id}/history`) } })
-const words = (i: any) => (i.form === 'bar' ? i.section_id : `${i.thickness.text} ${i.thickness.text.match(/[a-z"]/) ? '' : i.thickness.unit} plate`)
-const size = (i: any) => (i.form === 'bar' ? i.length.text : `${i.width.text} × ${i.height.text}${i.missing_width ? `, corner ${i.missing_width.text} × ${i.missing_height?.text} missing` : ''}`)
+const look = (r: S['StockRow']) =>
+  attempt(async () => {
+    past.value = past.value?.id === r.id ? null : { id: r.id, rows: await call('GET', `/stock/${r.id}/history`) }
+  })
+const words = (i: any) =>
+  i.form === 'bar'
+    ? i.section_id
+    : `${i.thickness.text} ${i.thickness.text.match(/[a-z"]/) ? '' : i.thickness.unit} plate`
+const corner = (i: any) =>
+  i.missing_width ? `, corner ${i.missing_width.text} × ${i.missing_height?.text} missing` : ''
+const size = (i: any) => (i.form === 'bar' ? i.length.text : `${i.width.text} × ${i.height.text}${corner(i)}`)
 </script>
 <template>
-  <div class="row spread"><h1>Stock</h1><div v-if="mayWrite" class="row"><button class="button" @click="add('bar')">Add a bar</button><button class="button" @click="add('sheet')">Add a sheet</button></div></div>
-  <p class="soft">What is here, measured, and what can be bought. Used on hand first when that is cheaper. Without a line, a plan assumes a usual length at the catalogue's price and says so.</p>
+  <div class="row spread">
+    <h1>Stock</h1>
+    <div v-if="mayWrite" class="row">
+      <button class="button" @click="add('bar')">Add a bar</button
+      ><button class="button" @click="add('sheet')">Add a sheet</button>
+    </div>
+  </div>
+  <p class="soft">
+    What is here, measured, and what can be bought. Used on hand first when that is cheaper. Without a line, a plan
+    assumes a usual length at the catalogue's price and says so.
+  </p>
   <OffersIn v-if="mayWrite" />
   <form v-if="draft" class="panel gap" @submit.prevent="store">
     <div class="fields">
-      <SectionPick v-if="draft.form === 'bar'" v-model:section="draft.section_id" v-model:material="draft.material_id" :own="false" />
-      <div v-else class="field"><label for="s-mat">Material</label><select id="s-mat" v-model="draft.material_id"><option v-for="m in materials" :key="m.id" :value="m.id">{{ m.name }}</option></select><span class="echo"></span></div>
+      <SectionPick
+        v-if="draft.form === 'bar'"
+        v-model:section="draft.section_id"
+        v-model:material="draft.material_id"
+        :own="false"
+      />
+      <div v-else class="field">
+        <label for="s-mat">Material</label
+        ><select id="s-mat" v-model="draft.material_id">
+          <option v-for="m in materials" :key="m.id" :value="m.id">{{ m.name }}</option></select
+        ><span class="echo"></span>
+      </div>
       <EntryField v-if="draft.form === 'bar'" v-model="draft.length" label="Length" />
-      <template v-else><EntryField v-model="draft.thickness" label="Thickness" kind="thickness" :material="draft.material_id" /><EntryField v-model="draft.width" label="Width" /><EntryField v-model="draft.height" label="Height" />
-        <EntryField v-model="draft.missing_width" label="Missing corner, width" optional hint="none" /><EntryField v-model="draft.missing_height" label="Missing corner, height" optional hint="none" /></template>
+      <template v-else
+        ><EntryField
+          v-model="draft.thickness"
+          label="Thickness"
+          kind="thickness"
+          :material="draft.material_id" /><EntryField v-model="draft.width" label="Width" /><EntryField
+          v-model="draft.height"
+          label="Height" />
+        <EntryField v-model="draft.missing_width" label="Missing corner, width" optional hint="none" /><EntryField
+          v-model="draft.missing_height"
+          label="Missing corner, height"
+          optional
+          hint="none"
+      /></template>
       <label class="row"><input v-model="onHand" type="checkbox" /> it is here</label>
-      <div v-if="onHand" class="field"><label for="s-qty">How many</label><input id="s-qty" v-model.number="draft.qty" inputmode="numeric" /><span class="echo"></span></div>
+      <div v-if="onHand" class="field">
+        <label for="s-qty">How many</label><input id="s-qty" v-model.number="draft.qty" inputmode="numeric" /><span
+          class="echo"
+        ></span>
+      </div>
       <EntryField v-model="draft.price" label="Price of one" kind="money" optional hint="by the catalogue" />
-      <div class="field"><label for="s-loc">Where</label><input id="s-loc" v-model="draft.location" /><span class="echo"></span></div>
+      <div class="field">
+        <label for="s-loc">Where</label><input id="s-loc" v-model="draft.location" /><span class="echo"></span>
+      </div>
       <EntryField v-model="draft.delivery" label="Delivery of one" kind="money" optional hint="in the price" />
-      <div class="field"><label for="s-duty">Duty, %</label><input id="s-duty" v-model.number="draft.duty_percent" inputmode="decimal" /><span class="echo"></span></div>
-      <EntryField v-if="draft.form === 'bar'" v-model="draft.yard_cut" label="Cut in half at the yard" kind="money" optional hint="not offered" />
-      <div class="field"><label for="s-sup">Supplier</label><input id="s-sup" v-model="draft.supplier" /><span class="echo"></span></div>
-      <div class="field"><label for="s-heat">Heat number</label><input id="s-heat" v-model="draft.heat" /><span class="echo"></span></div>
-      <label class="row"><input :checked="draft.reserved_for === job!.job.id" type="checkbox" @change="draft.reserved_for = ($event.target as HTMLInputElement).checked ? job!.job.id : null" /> kept for this job</label>
-      <label class="row"><input v-model="draft.drop" type="checkbox" /> a drop or remnant</label><label class="row"><input v-model="draft.galvanised" type="checkbox" /> galvanised</label>
+      <div class="field">
+        <label for="s-duty">Duty, %</label
+        ><input id="s-duty" v-model.number="draft.duty_percent" inputmode="decimal" /><span class="echo"></span>
+      </div>
+      <EntryField
+        v-if="draft.form === 'bar'"
+        v-model="draft.yard_cut"
+        label="Cut in half at the yard"
+        kind="money"
+        optional
+        hint="not offered"
+      />
+      <div class="field">
+        <label for="s-sup">Supplier</label><input id="s-sup" v-model="draft.supplier" /><span class="echo"></span>
+      </div>
+      <div class="field">
+        <label for="s-heat">Heat number</label><input id="s-heat" v-model="draft.heat" /><span class="echo"></span>
+      </div>
+      <label class="row"
+        ><input
+          :checked="draft.reserved_for === job!.job.id"
+          type="checkbox"
+          @change="draft.reserved_for = ($event.target as HTMLInputElement).checked ? job!.job.id : null"
+        />
+        kept for this job</label
+      >
+      <label class="row"><input v-model="draft.drop" type="checkbox" /> a drop or remnant</label
+      ><label class="row"><input v-model="draft.galvanised" type="checkbox" /> galvanised</label>
     </div>
-    <div class="row"><button class="button main">Save stock</button><button type="button" class="button" @click="draft = null">Leave it</button></div>
+    <div class="row">
+      <button class="button main">Save stock</button
+      ><button type="button" class="button" @click="draft = null">Leave it</button>
+    </div>
   </form>
-  <section v-for="group in [{ name: 'Bars', rows: bars }, { name: 'Sheets', rows: sheets }]" :key="group.name" class="gap">
+  <section
+    v-for="group in [
+      { name: 'Bars', rows: bars },
+      { name: 'Sheets', rows: sheets },
+    ]"
+    :key="group.name"
+    class="gap"
+  >
     <h2>{{ group.name }}</h2>
     <table class="list">
-      <thead><tr><th>What</th><th>Material</th><th>Size</th><th>There</th><th class="num">Price</th><th>Where</th><th></th></tr></thead>
-      <tbody>
-        <template v-for="r in group.rows" :key="r.id"><tr>
-          <td><b>{{ words(r.spec.item) }}</b></td><td>{{ r.spec.item.material_id }}</td><td>{{ size(r.spec.item) }}</td>
-          <td>{{ r.spec.item.qty == null ? 'on offer' : r.spec.item.qty }}{{ r.spec.item.drop ? ', left over' : '' }}{{ r.spec.item.reserved_for === job!.job.id ? ', kept for this job' : r.spec.item.reserved_for ? ', kept for another job' : '' }}<span v-if="r.spec.item.galvanised" class="bad"> galvanised</span></td>
-          <td class="num">{{ r.spec.item.price?.text ?? '' }}<div v-if="r.spec.item.delivery || r.spec.item.duty_percent" class="soft">{{ r.spec.item.duty_percent ? `+ ${r.spec.item.duty_percent} % ` : '' }}{{ r.spec.item.delivery ? `+ ${r.spec.item.delivery.text}` : '' }}</div></td><td class="soft">{{ r.spec.item.location }} {{ r.spec.item.supplier }} {{ r.spec.item.note }}{{ r.spec.item.heat ? `, heat ${r.spec.item.heat}` : '' }}</td>
-          <td class="num"><template v-if="mayWrite"><button class="button quiet" @click="change(r)">Change</button><button class="button quiet" @click="away(r)">Take away</button><button class="button quiet" :aria-expanded="past?.id === r.id" @click="look(r)">History</button><label class="button quiet">Photo<input type="file" accept="image/*" hidden @change="photo(r, $event)" /></label></template><a v-for="p in r.photos" :key="p" :href="`/api/stock/${r.id}/photos/${p}`" target="_blank" rel="noopener"><img :src="`/api/stock/${r.id}/photos/${p}`" alt="photo" height="32" /></a></td>
+      <thead>
+        <tr>
+          <th>What</th>
+          <th>Material</th>
+          <th>Size</th>
+          <th>There</th>
+          <th class="num">Price</th>
+          <th>Where</th>
+          <th></th>
         </tr>
-        <tr v-if="past?.id === r.id"><td colspan="7" class="soft"><div v-for="(c, i) in past.rows" :key="i">{{ new Date(c.at).toLocaleString() }} {{ c.by }}: {{ c.title }}{{ c.gone ? ', taken away' : c.qty == null ? '' : `, ${c.qty} there` }}</div></td></tr></template>
-        <tr v-if="!group.rows.length"><td colspan="7" class="soft">None.</td></tr>
+      </thead>
+      <tbody>
+        <template v-for="r in group.rows" :key="r.id"
+          ><tr>
+            <td>
+              <b>{{ words(r.spec.item) }}</b>
+            </td>
+            <td>{{ r.spec.item.material_id }}</td>
+            <td>{{ size(r.spec.item) }}</td>
+            <td>
+              {{ r.spec.item.qty == null ? 'on offer' : r.spec.item.qty }}{{ r.spec.item.drop ? ', left over' : ''
+              }}{{
+                r.spec.item.reserved_for === job!.job.id
+                  ? ', kept for this job'
+                  : r.spec.item.reserved_for
+                    ? ', kept for another job'
+                    : ''
+              }}<span v-if="r.spec.item.galvanised" class="bad"> galvanised</span>
+            </td>
+            <td class="num">
+              {{ r.spec.item.price?.text ?? '' }}
+              <div v-if="r.spec.item.delivery || r.spec.item.duty_percent" class="soft">
+                {{ r.spec.item.duty_percent ? `+ ${r.spec.item.duty_percent} % ` : ''
+                }}{{ r.spec.item.delivery ? `+ ${r.spec.item.delivery.text}` : '' }}
+              </div>
+            </td>
+            <td class="soft">
+              {{ r.spec.item.location }} {{ r.spec.item.supplier }} {{ r.spec.item.note
+              }}{{ r.spec.item.heat ? `, heat ${r.spec.item.heat}` : '' }}
+            </td>
+            <td class="num">
+              <template v-if="mayWrite"
+                ><button class="button quiet" @click="change(r)">Change</button
+                ><button class="button quiet" @click="away(r)">Take away</button
+                ><button class="button quiet" :aria-expanded="past?.id === r.id" @click="look(r)">History</button
+                ><label class="button quiet"
+                  >Photo<input type="file" accept="image/*" hidden @change="photo(r, $event)" /></label></template
+              ><a v-for="p in r.photos" :key="p" :href="`/api/stock/${r.id}/photos/${p}`" target="_blank" rel="noopener"
+                ><img :src="`/api/stock/${r.id}/photos/${p}`" alt="photo" height="32"
+              /></a>
+            </td>
+          </tr>
+          <tr v-if="past?.id === r.id">
+            <td colspan="7" class="soft">
+              <div v-for="(c, i) in past.rows" :key="i">
+                {{ new Date(c.at).toLocaleString() }} {{ c.by }}: {{ c.title
+                }}{{ c.gone ? ', taken away' : c.qty == null ? '' : `, ${c.qty} there` }}
+              </div>
+            </td>
+          </tr></template
+        >
+        <tr v-if="!group.rows.length">
+          <td colspan="7" class="soft">None.</td>
+        </tr>
       </tbody>
     </table>
   </section>

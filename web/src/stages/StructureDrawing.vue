@@ -1,5 +1,8 @@
 <script setup lang="ts">
-/** A structure seen from the front and a little from above, with its movement drawn larger, and one bar's forces along it. */
+/**
+ * A structure seen from the front and a little from above, with its movement drawn larger, and one bar's forces
+ * along it.
+ */
 import { computed } from 'vue'
 import type { S } from '../api/client'
 import { force, length, lengthUnit, moment, small } from '../shared/units'
@@ -14,7 +17,13 @@ const box = computed(() => {
   const ys = Object.values(spots.value).map((p) => p[1])
   const size = Math.max(Math.max(...xs) - Math.min(...xs), Math.max(...ys) - Math.min(...ys), 1)
   const pad = size * 0.14
-  return { x: Math.min(...xs) - pad, y: Math.min(...ys) - pad, w: Math.max(...xs) - Math.min(...xs) + 2 * pad, h: Math.max(...ys) - Math.min(...ys) + 2 * pad, size }
+  return {
+    x: Math.min(...xs) - pad,
+    y: Math.min(...ys) - pad,
+    w: Math.max(...xs) - Math.min(...xs) + 2 * pad,
+    h: Math.max(...ys) - Math.min(...ys) + 2 * pad,
+    size,
+  }
 })
 const most = computed(() => Math.max(...Object.values(props.verdict.moved).map((d) => Math.hypot(...d)), 1e-9))
 const times = computed(() => {
@@ -22,7 +31,14 @@ const times = computed(() => {
   const power = 10 ** Math.floor(Math.log10(rough))
   return Math.max(1, Math.floor(rough / power) * power)
 })
-const moved = computed(() => Object.fromEntries(Object.entries(props.verdict.nodes).map(([k, p]) => [k, flat(p.map((v, i) => v + times.value * (props.verdict.moved[k]?.[i] ?? 0)))])))
+const moved = computed(() =>
+  Object.fromEntries(
+    Object.entries(props.verdict.nodes).map(([k, p]) => [
+      k,
+      flat(p.map((v, i) => v + times.value * (props.verdict.moved[k]?.[i] ?? 0))),
+    ]),
+  ),
+)
 const ways: Record<string, number[]> = { down: [0, -1, 0], sideways: [0, 0, 1], along: [1, 0, 0] }
 /** Arrows of the loads: at their nodes, or three along each loaded bar; several at one place stand side by side. */
 const arrows = computed(() => {
@@ -33,13 +49,20 @@ const arrows = computed(() => {
       const b = props.verdict.bars.find((x) => x.name === name)!
       return [0, 1].map((i) => spots.value[b.i][i] * (1 - share) + spots.value[b.j][i] * share) as P
     }
-    const places = l.nodes.length ? l.nodes.map((n) => spots.value[n]) : l.bars.flatMap((n) => [0.2, 0.5, 0.8].map((s) => on(n, s)))
+    const places = l.nodes.length
+      ? l.nodes.map((n) => spots.value[n])
+      : l.bars.flatMap((n) => [0.2, 0.5, 0.8].map((s) => on(n, s)))
     const size = Math.hypot(dx, dy) || 1
     const [ux, uy] = [dx / size, dy / size]
     const head = reach * 0.18
     return places.map(([x, y], i) => ({
-      key: `${k} ${i}`, name: i ? '' : l.name, at: [x - dx * 1.12, y - dy * 1.12],
-      path: `M${x - dx} ${y - dy}L${x - ux * head * 0.4} ${y - uy * head * 0.4}M${x - ux * head - uy * head * 0.5} ${y - uy * head + ux * head * 0.5}L${x} ${y}L${x - ux * head + uy * head * 0.5} ${y - uy * head - ux * head * 0.5}`,
+      key: `${k} ${i}`,
+      name: i ? '' : l.name,
+      at: [x - dx * 1.12, y - dy * 1.12],
+      path:
+        `M${x - dx} ${y - dy}L${x - ux * head * 0.4} ${y - uy * head * 0.4}` +
+        `M${x - (ux + uy / 2) * head} ${y - (uy - ux / 2) * head}L${x} ${y}` +
+        `L${x - (ux - uy / 2) * head} ${y - (uy + ux / 2) * head}`,
     }))
   })
 })
@@ -48,7 +71,9 @@ function label(b: S['BarVerdict']) {
   const [a, e] = [spots.value[b.i], spots.value[b.j]]
   const [x, y] = [(a[0] + e[0]) / 2, (a[1] + e[1]) / 2]
   const level = Math.abs(e[1] - a[1]) < 0.05 * box.value.size
-  return level ? { x, y: y - box.value.size / 70, anchor: 'middle' } : { x: x - box.value.size / 45, y: y + box.value.size / 45, anchor: 'end' }
+  return level
+    ? { x, y: y - box.value.size / 70, anchor: 'middle' }
+    : { x: x - box.value.size / 45, y: y + box.value.size / 45, anchor: 'end' }
 }
 const few = computed(() => props.verdict.bars.length <= 8)
 const held = computed(() => [...new Set(props.verdict.handed.map((h) => h.node))])
@@ -59,43 +84,145 @@ function curve(values: number[], base: number) {
   const top = Math.max(...values.map(Math.abs), 50)
   const at = values.reduce((best, v, i) => (Math.abs(v) > Math.abs(values[best]) ? i : best), 0)
   const x = (mm: number) => 60 + (mm / b.length_mm) * 240
-  return { path: `M60 ${base}L${values.map((v, i) => `${x(b.along_mm[i]).toFixed(1)} ${(base - (v / top) * 20).toFixed(1)}`).join('L')}L300 ${base}Z`, value: values[at], x: x(b.along_mm[at]) }
+  const line = values.map((v, i) => `${x(b.along_mm[i]).toFixed(1)} ${(base - (v / top) * 20).toFixed(1)}`)
+  return {
+    path: `M60 ${base}L${line.join('L')}L300 ${base}Z`,
+    value: values[at],
+    x: x(b.along_mm[at]),
+  }
 }
-const curves = computed(() => (bar.value
-  ? [
-      { name: 'push / pull', ...curve(bar.value.N_N, 34), base: 34, show: force },
-      { name: 'moment', ...curve(bar.value.Mz_Nmm, 94), base: 94, show: moment },
-      { name: 'across', ...curve(bar.value.My_Nmm, 154), base: 154, show: moment },
-      { name: 'twist', ...curve(bar.value.T_Nmm, 214), base: 214, show: moment },
-    ]
-  : []))
+const curves = computed(() =>
+  bar.value
+    ? [
+        { name: 'push / pull', ...curve(bar.value.N_N, 34), base: 34, show: force },
+        { name: 'moment', ...curve(bar.value.Mz_Nmm, 94), base: 94, show: moment },
+        { name: 'across', ...curve(bar.value.My_Nmm, 154), base: 154, show: moment },
+        { name: 'twist', ...curve(bar.value.T_Nmm, 214), base: 214, show: moment },
+      ]
+    : [],
+)
 </script>
 <template>
   <div class="two">
-    <svg class="whole" :viewBox="`${box.x} ${box.y} ${box.w} ${box.h}`" role="img" :aria-label="`${verdict.words}: ${verdict.bars.length} bars; the table beside has their figures`">
+    <svg
+      class="whole"
+      :viewBox="`${box.x} ${box.y} ${box.w} ${box.h}`"
+      role="img"
+      :aria-label="`${verdict.words}: ${verdict.bars.length} bars; the table beside has their figures`"
+    >
       <g fill="none">
-        <path v-for="b in verdict.bars" :key="'m' + b.name" :d="`M${moved[b.i].join(' ')}L${moved[b.j].join(' ')}`" stroke="var(--gives)" stroke-dasharray="6 4" opacity="0.8" vector-effect="non-scaling-stroke" />
-        <path v-for="b in verdict.bars" :key="b.name" :d="`M${spots[b.i].join(' ')}L${spots[b.j].join(' ')}`" :stroke="b.name === chosen ? 'var(--mark)' : 'var(--ink)'" :stroke-width="b.name === chosen ? 5 : 2.6" stroke-linecap="round" vector-effect="non-scaling-stroke" class="bar" @click="emit('choose', b.name)">
+        <path
+          v-for="b in verdict.bars"
+          :key="'m' + b.name"
+          :d="`M${moved[b.i].join(' ')}L${moved[b.j].join(' ')}`"
+          stroke="var(--gives)"
+          stroke-dasharray="6 4"
+          opacity="0.8"
+          vector-effect="non-scaling-stroke"
+        />
+        <path
+          v-for="b in verdict.bars"
+          :key="b.name"
+          :d="`M${spots[b.i].join(' ')}L${spots[b.j].join(' ')}`"
+          :stroke="b.name === chosen ? 'var(--mark)' : 'var(--ink)'"
+          :stroke-width="b.name === chosen ? 5 : 2.6"
+          stroke-linecap="round"
+          vector-effect="non-scaling-stroke"
+          class="bar"
+          @click="emit('choose', b.name)"
+        >
           <title>{{ b.name }}: {{ b.section_id }}</title>
         </path>
-        <path v-for="a in arrows" :key="'a' + a.key" :d="a.path" stroke="var(--mark)" stroke-width="1.6" vector-effect="non-scaling-stroke" />
-        <rect v-for="n in held" :key="'s' + n" :x="spots[n][0] - box.size * 0.018" :y="spots[n][1]" :width="box.size * 0.036" :height="box.size * 0.009" fill="var(--ink)" />
+        <path
+          v-for="a in arrows"
+          :key="'a' + a.key"
+          :d="a.path"
+          stroke="var(--mark)"
+          stroke-width="1.6"
+          vector-effect="non-scaling-stroke"
+        />
+        <rect
+          v-for="n in held"
+          :key="'s' + n"
+          :x="spots[n][0] - box.size * 0.018"
+          :y="spots[n][1]"
+          :width="box.size * 0.036"
+          :height="box.size * 0.009"
+          fill="var(--ink)"
+        />
       </g>
-      <g :style="`font-size:${box.size / 34}px`"><template v-for="a in arrows" :key="'t' + a.key"><text v-if="a.name" :x="a.at[0]" :y="a.at[1]" text-anchor="middle" class="load">{{ a.name }}</text></template>
-        <template v-if="few"><text v-for="b in verdict.bars" :key="'n' + b.name" :x="label(b).x" :y="label(b).y" :text-anchor="label(b).anchor">{{ b.name }} {{ length(b.length_mm) }}</text></template></g>
+      <g :style="`font-size:${box.size / 34}px`">
+        <template v-for="a in arrows" :key="'t' + a.key">
+          <text v-if="a.name" :x="a.at[0]" :y="a.at[1]" text-anchor="middle" class="load">{{ a.name }}</text>
+        </template>
+        <template v-if="few">
+          <text
+            v-for="b in verdict.bars"
+            :key="'n' + b.name"
+            :x="label(b).x"
+            :y="label(b).y"
+            :text-anchor="label(b).anchor"
+          >
+            {{ b.name }} {{ length(b.length_mm) }}
+          </text>
+        </template>
+      </g>
     </svg>
     <div>
-      <p class="soft">Dashed: how it moves under the load that moves it most, drawn {{ times }} times as far. Greatest {{ small(most) }}.</p>
+      <p class="soft">
+        Dashed: how it moves under the load that moves it most, drawn {{ times }} times as far. Greatest
+        {{ small(most) }}.
+      </p>
       <template v-if="bar">
-        <p><b>{{ bar.name }}</b> <span class="soft">{{ bar.section_id }}, {{ bar.material_id }}; {{ length(bar.length_mm) }}{{ lengthUnit() }}; under the load that strains it most</span></p>
+        <p>
+          <b>{{ bar.name }}</b>
+          {{ ' '
+          }}<span class="soft"
+            >{{ bar.section_id }}, {{ bar.material_id }}; {{ length(bar.length_mm) }}{{ lengthUnit() }}; under the load
+            that strains it most</span
+          >
+        </p>
         <svg viewBox="0 0 400 244" role="img" :aria-label="`Forces along ${bar.name}`">
-          <g v-for="c in curves" :key="c.name"><text x="0" :y="c.base + 4" class="dim">{{ c.name }}</text><path :d="c.path" fill="var(--metal)" stroke="var(--ink)" /><path :d="`M60 ${c.base}H300`" stroke="var(--ink)" /><text x="308" :y="c.base + 4">{{ c.show(c.value) }}</text></g>
+          <g v-for="c in curves" :key="c.name">
+            <text x="0" :y="c.base + 4" class="dim">{{ c.name }}</text>
+            <path :d="c.path" fill="var(--metal)" stroke="var(--ink)" />
+            <path :d="`M60 ${c.base}H300`" stroke="var(--ink)" />
+            <text x="308" :y="c.base + 4">{{ c.show(c.value) }}</text>
+          </g>
         </svg>
       </template>
     </div>
   </div>
 </template>
 <style scoped>
-.two { display: grid; grid-template-columns: minmax(0, 1.5fr) minmax(220px, 1fr); gap: 16px; } svg { width: 100%; max-height: 400px; display: block; } .bar { cursor: pointer; } .dim { fill: var(--soft); } svg.whole g text { font-size: inherit; paint-order: stroke; stroke: var(--ground); stroke-width: 0.25em; } .load { fill: var(--mark); }
-@media (max-width: 900px) { .two { grid-template-columns: minmax(0, 1fr); } }
+.two {
+  display: grid;
+  grid-template-columns: minmax(0, 1.5fr) minmax(220px, 1fr);
+  gap: 16px;
+}
+svg {
+  width: 100%;
+  max-height: 400px;
+  display: block;
+}
+.bar {
+  cursor: pointer;
+}
+.dim {
+  fill: var(--soft);
+}
+svg.whole g text {
+  font-size: inherit;
+  paint-order: stroke;
+  stroke: var(--ground);
+  stroke-width: 0.25em;
+}
+.load {
+  fill: var(--mark);
+}
+@media (max-width: 900px) {
+  .two {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
 </style>

@@ -1,5 +1,8 @@
 <script setup lang="ts">
-/** A structure as it is entered: dimensions or a model of one's own, what it is made of, loads, joints, positions and stages. */
+/**
+ * A structure as it is entered: dimensions or a model of one's own, what it is made of, loads, joints, positions
+ * and stages.
+ */
 import { computed, ref } from 'vue'
 import { call, type S } from '../api/client'
 import EntryField from '../shared/EntryField.vue'
@@ -13,11 +16,33 @@ import { blankStarter, starterKinds, starterWords } from './starters'
 
 const props = defineProps<{ kind?: string; row?: S['StructureRow'] }>()
 const emit = defineEmits<{ done: [number | null] }>()
-const usual = (role: string) => (unit.value === 'mm'
-  ? { section_id: ['tie', 'pin', 'brace'].includes(role) ? 'RD 20' : 'SHS 80×80×5 hot', material_id: 'S355', turned: false }
-  : { section_id: 'HSS3X3X1/4', material_id: 'A500 Gr C', turned: false })
+const usual = (role: string) =>
+  unit.value === 'mm'
+    ? {
+        section_id: ['tie', 'pin', 'brace'].includes(role) ? 'RD 20' : 'SHS 80×80×5 hot',
+        material_id: 'S355',
+        turned: false,
+      }
+    : { section_id: 'HSS3X3X1/4', material_id: 'A500 Gr C', turned: false }
 function blank(kind: string): S['StructureSpec'] {
-  return { mark: `T${job.value!.structures.length + 1}`, name: '', module: '', qty: 1, starter: blankStarter(kind, unit.value), roles: {}, loads: [], welded: true, weld_leg: { text: unit.value === 'mm' ? '5' : '3/16', unit: unit.value }, joints: [], situations: [], second_order: false, play: null, anchored: true, ground_friction: 0.3, decided: '' } as unknown as S['StructureSpec']
+  return {
+    mark: `T${job.value!.structures.length + 1}`,
+    name: '',
+    module: '',
+    qty: 1,
+    starter: blankStarter(kind, unit.value),
+    roles: {},
+    loads: [],
+    welded: true,
+    weld_leg: { text: unit.value === 'mm' ? '5' : '3/16', unit: unit.value },
+    joints: [],
+    situations: [],
+    second_order: false,
+    play: null,
+    anchored: true,
+    ground_friction: 0.3,
+    decided: '',
+  } as unknown as S['StructureSpec']
 }
 const draft = ref<S['StructureSpec']>(props.row ? copy(props.row.spec) : blank(props.kind!))
 const asked = ref<S['StarterView'] | null>(null)
@@ -25,7 +50,13 @@ const own = computed(() => draft.value.starter.own)
 const asks = computed(() => starterKinds.value.find((k) => k.kind === draft.value.starter.kind))
 async function ask() {
   const d = draft.value
-  asked.value = await call<S['StarterView']>('POST', `/jobs/${job.value!.job.id}/starters`, { ...d, mark: d.mark || 'X', loads: [], joints: [], situations: [] })
+  asked.value = await call<S['StarterView']>('POST', `/jobs/${job.value!.job.id}/starters`, {
+    ...d,
+    mark: d.mark || 'X',
+    loads: [],
+    joints: [],
+    situations: [],
+  })
   d.roles = Object.fromEntries(asked.value.roles.map((r) => [r, d.roles[r] ?? usual(r)]))
   d.loads = (d.loads ?? []).filter((l) => l.spot in asked.value!.spots)
 }
@@ -35,19 +66,39 @@ function size(name: string, entry: unknown) {
   if (entry) sizes[name] = entry
   else delete sizes[name]
 }
-const byHand = () => attempt(async () => {
-  const model = await call<S['OwnSpec']>('POST', `/jobs/${job.value!.job.id}/starters/own`, { ...draft.value, loads: [], joints: [], situations: [] })
-  draft.value.starter = { kind: 'own', sizes: {}, counts: {}, own: model } as unknown as S['StarterSpec']
-  await ask()
-})
+const byHand = () =>
+  attempt(async () => {
+    const model = await call<S['OwnSpec']>('POST', `/jobs/${job.value!.job.id}/starters/own`, {
+      ...draft.value,
+      loads: [],
+      joints: [],
+      situations: [],
+    })
+    draft.value.starter = { kind: 'own', sizes: {}, counts: {}, own: model } as unknown as S['StarterSpec']
+    await ask()
+  })
 function spotsFor(load: S['LoadRow']) {
   const a = asked.value!
-  const fits = (k: string) => (load.spec.form === 'force' ? true : load.spec.form === 'area' ? a.loads_per_area.includes(k) : !a.at_nodes.includes(k))
+  const fits = (k: string) =>
+    load.spec.form === 'force'
+      ? true
+      : load.spec.form === 'area'
+        ? a.loads_per_area.includes(k)
+        : !a.at_nodes.includes(k)
   return Object.entries(a.spots).filter(([k]) => fits(k))
 }
 function put(load: S['LoadRow']) {
   const spot = spotsFor(load)[0]
-  if (spot) draft.value.loads!.push({ load_id: load.id, spot: spot[0], bars: [], direction: 'down', at: null, spread: false, moves: false })
+  if (spot)
+    draft.value.loads!.push({
+      load_id: load.id,
+      spot: spot[0],
+      bars: [],
+      direction: 'down',
+      at: null,
+      spread: false,
+      moves: false,
+    })
 }
 const loadOf = (id: number) => job.value!.loads.find((l) => l.id === id)
 const store = () => attempt(async () => emit('done', await save('structures', props.row ?? null, draft.value)))
@@ -56,44 +107,141 @@ const store = () => attempt(async () => emit('done', await save('structures', pr
   <form class="panel gap" @submit.prevent="store">
     <h3>{{ starterWords(draft.starter.kind) }}</h3>
     <div class="fields gap">
-      <div class="field"><label for="t-mark">Mark of the structure</label><input id="t-mark" v-model="draft.mark" /><span class="echo"></span></div>
-      <div class="field"><label for="t-name">Called</label><input id="t-name" v-model="draft.name" /><span class="echo"></span></div>
-      <div class="field"><label for="t-qty">How many</label><input id="t-qty" v-model.number="draft.qty" inputmode="numeric" /><span class="echo"></span></div>
+      <div class="field">
+        <label for="t-mark">Mark of the structure</label><input id="t-mark" v-model="draft.mark" /><span
+          class="echo"
+        ></span>
+      </div>
+      <div class="field">
+        <label for="t-name">Called</label><input id="t-name" v-model="draft.name" /><span class="echo"></span>
+      </div>
+      <div class="field">
+        <label for="t-qty">How many</label><input id="t-qty" v-model.number="draft.qty" inputmode="numeric" /><span
+          class="echo"
+        ></span>
+      </div>
       <template v-if="asks">
-        <EntryField v-for="[k, words, optional] in asks.sizes" :key="k" :model-value="(draft.starter.sizes as any)[k]" :label="words" :optional="optional" hint="none" @update:model-value="size(k, $event)" @change="optional && attempt(ask)" />
+        <EntryField
+          v-for="[k, words, optional] in asks.sizes"
+          :key="k"
+          :model-value="(draft.starter.sizes as any)[k]"
+          :label="words"
+          :optional="optional"
+          hint="none"
+          @update:model-value="size(k, $event)"
+          @change="optional && attempt(ask)"
+        />
         <template v-for="[k, words, , least, most] in asks.counts" :key="k">
-          <label v-if="least === 0 && most === 1" class="row"><input type="checkbox" :checked="draft.starter.counts![k] === 1" @change="draft.starter.counts![k] = ($event.target as HTMLInputElement).checked ? 1 : 0" /> {{ words }}</label>
-          <div v-else class="field"><label :for="`t-${k}`">{{ words }}</label><input :id="`t-${k}`" v-model.number="draft.starter.counts![k]" inputmode="numeric" @change="attempt(ask)" /><span class="echo">{{ least }} to {{ most }}</span></div>
+          <label v-if="least === 0 && most === 1" class="row"
+            ><input
+              type="checkbox"
+              :checked="draft.starter.counts![k] === 1"
+              @change="draft.starter.counts![k] = ($event.target as HTMLInputElement).checked ? 1 : 0"
+            />
+            {{ words }}</label
+          >
+          <div v-else class="field">
+            <label :for="`t-${k}`">{{ words }}</label><input
+              :id="`t-${k}`"
+              v-model.number="draft.starter.counts![k]"
+              inputmode="numeric"
+              @change="attempt(ask)"
+            /><span class="echo">{{ least }} to {{ most }}</span>
+          </div>
         </template>
       </template>
       <EntryField v-model="draft.weld_leg" label="Weld leg, all round" />
       <label class="row"><input v-model="draft.welded" type="checkbox" /> metal beside welds counts as welded</label>
     </div>
-    <p v-if="!own" class="row"><button type="button" class="button quiet" @click="byHand">Change its model by hand</button><span class="soft">nodes, bars and supports become tables; its dimensions no longer drive it</span></p>
+    <p v-if="!own" class="row">
+      <button type="button" class="button quiet" @click="byHand">Change its model by hand</button
+      ><span class="soft">nodes, bars and supports become tables; its dimensions no longer drive it</span>
+    </p>
     <ModelForm v-if="own" v-model="draft.starter.own!" @changed="attempt(ask)" />
     <h3>Made of</h3>
-    <div v-for="(r, name) in draft.roles" :key="name" class="fields"><div class="field"><label>Role</label><b>{{ name }}</b></div><SectionPick v-model:section="r.section_id" v-model:material="r.material_id" /><label class="row"><input v-model="r.turned" type="checkbox" /> lies on its side</label></div>
+    <div v-for="(r, name) in draft.roles" :key="name" class="fields">
+      <div class="field">
+        <label>Role</label><b>{{ name }}</b>
+      </div>
+      <SectionPick v-model:section="r.section_id" v-model:material="r.material_id" /><label class="row"
+        ><input v-model="r.turned" type="checkbox" /> lies on its side</label
+      >
+    </div>
     <h3>Loads</h3>
     <div v-for="(l, i) in draft.loads" :key="i" class="row">
       <b>{{ loadOf(l.load_id)?.spec.name ?? 'gone' }}</b>
-      <select v-if="loadOf(l.load_id) && asked" v-model="l.spot" :aria-label="`Where load ${i + 1} stands`"><option v-for="[k, words] in spotsFor(loadOf(l.load_id)!)" :key="k" :value="k">{{ words }}</option></select>
-      <select v-model="l.direction" :aria-label="`Direction of load ${i + 1}`"><option>down</option><option>up</option><option>sideways</option><option>sideways back</option><option>along</option><option>along back</option></select>
-      <label v-if="loadOf(l.load_id)?.spec.form === 'force' && asked && !asked.at_nodes.includes(l.spot)"><input v-model="l.moves" type="checkbox" /> moves along, at its worst place</label>
-      <EntryField v-if="l.moves" v-model="l.wheel_from_edge" :label="`Wheels of load ${i + 1}, from the flange's edge`" optional hint="at the edge, the worst" />
-      <template v-if="loadOf(l.load_id)?.spec.form === 'force' && asked && !asked.at_nodes.includes(l.spot) && !l.moves"><label><input v-model="l.spread" type="checkbox" /> spread over it</label><EntryField v-if="!l.spread" v-model="l.at" :label="`Load ${i + 1} stands at, from the start`" optional hint="the middle" /></template>
+      <select v-if="loadOf(l.load_id) && asked" v-model="l.spot" :aria-label="`Where load ${i + 1} stands`">
+        <option v-for="[k, words] in spotsFor(loadOf(l.load_id)!)" :key="k" :value="k">{{ words }}</option>
+      </select>
+      <select v-model="l.direction" :aria-label="`Direction of load ${i + 1}`">
+        <option>down</option>
+        <option>up</option>
+        <option>sideways</option>
+        <option>sideways back</option>
+        <option>along</option>
+        <option>along back</option>
+      </select>
+      <label v-if="loadOf(l.load_id)?.spec.form === 'force' && asked && !asked.at_nodes.includes(l.spot)"
+        ><input v-model="l.moves" type="checkbox" /> moves along, at its worst place</label
+      >
+      <EntryField
+        v-if="l.moves"
+        v-model="l.wheel_from_edge"
+        :label="`Wheels of load ${i + 1}, from the flange's edge`"
+        optional
+        hint="at the edge, the worst"
+      />
+      <template v-if="loadOf(l.load_id)?.spec.form === 'force' && asked && !asked.at_nodes.includes(l.spot) && !l.moves"
+        ><label><input v-model="l.spread" type="checkbox" /> spread over it</label
+        ><EntryField
+          v-if="!l.spread"
+          v-model="l.at"
+          :label="`Load ${i + 1} stands at, from the start`"
+          optional
+          hint="the middle"
+      /></template>
       <button type="button" class="button quiet" @click="draft.loads!.splice(i, 1)">Take off</button>
     </div>
-    <div v-if="asked" class="row gap"><span class="soft">Put on:</span><button v-for="l in job!.loads" :key="l.id" type="button" class="button quiet" :disabled="!spotsFor(l).length" @click="put(l)">+ {{ l.spec.name }}</button></div>
+    <div v-if="asked" class="row gap">
+      <span class="soft">Put on:</span
+      ><button
+        v-for="l in job!.loads"
+        :key="l.id"
+        type="button"
+        class="button quiet"
+        :disabled="!spotsFor(l).length"
+        @click="put(l)"
+      >
+        + {{ l.spec.name }}
+      </button>
+    </div>
     <JointsForm v-if="asked" v-model="draft.joints" :ends="asked.ends" :roles="asked.roles" />
-    <SituationsForm v-if="asked" v-model="draft.situations" :asked="asked" :asks="asks" :loads="draft.loads!.map((l) => l.load_id)" />
-    <details class="gap"><summary>Feet, play, second order</summary>
+    <SituationsForm
+      v-if="asked"
+      v-model="draft.situations"
+      :asked="asked"
+      :asks="asks"
+      :loads="draft.loads!.map((l) => l.load_id)"
+    />
+    <details class="gap">
+      <summary>Feet, play, second order</summary>
       <div class="fields gap">
         <label class="row"><input v-model="draft.anchored" type="checkbox" /> feet are held down</label>
-        <div v-if="!draft.anchored" class="field"><label for="t-mu">Friction of the ground</label><input id="t-mu" v-model.number="draft.ground_friction" inputmode="decimal" /><span class="echo">0.3 for steel on concrete</span></div>
+        <div v-if="!draft.anchored" class="field">
+          <label for="t-mu">Friction of the ground</label
+          ><input id="t-mu" v-model.number="draft.ground_friction" inputmode="decimal" /><span class="echo"
+            >0.3 for steel on concrete</span
+          >
+        </div>
         <EntryField v-model="draft.play" label="Play adds to its movement" optional hint="none" />
-        <label class="row"><input v-model="draft.second_order" type="checkbox" /> push makes it softer (second order)</label>
+        <label class="row"
+          ><input v-model="draft.second_order" type="checkbox" /> push makes it softer (second order)</label
+        >
       </div>
     </details>
-    <div class="row gap"><button class="button main">Save structure</button><button type="button" class="button" @click="emit('done', null)">Leave it</button></div>
+    <div class="row gap">
+      <button class="button main">Save structure</button
+      ><button type="button" class="button" @click="emit('done', null)">Leave it</button>
+    </div>
   </form>
 </template>

@@ -1,5 +1,8 @@
 <script setup lang="ts">
-/** Structures: the list, the drawing, the chain of strength, positions and stages, and what would mend the weakest link. */
+/**
+ * Structures: the list, the drawing, the chain of strength, positions and stages, and what would mend the weakest
+ * link.
+ */
 import { computed, onMounted, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { call, type S } from '../api/client'
@@ -16,84 +19,313 @@ const router = useRouter()
 const chosen = ref<number | null>(job.value!.structures[0]?.id ?? null)
 const row = computed(() => job.value!.structures.find((x) => x.id === chosen.value))
 const bar = ref('')
-watch(() => row.value?.verdict, (v) => { if (v && !v.bars.some((b) => b.name === bar.value)) bar.value = v.weakest }, { immediate: true })
+watch(
+  () => row.value?.verdict,
+  (v) => {
+    if (v && !v.bars.some((b) => b.name === bar.value)) bar.value = v.weakest
+  },
+  { immediate: true },
+)
 const form = ref<{ kind?: string; row?: S['StructureRow'] } | null>(null)
 const reason = ref('')
 const offers = ref<S['Upgrade'][] | null>(null)
-function done(id: number | null) { form.value = null; if (id !== null) chosen.value = id }
+function done(id: number | null) {
+  form.value = null
+  if (id !== null) chosen.value = id
+}
 const weakestFirst = computed(() => [...(row.value?.chain ?? [])].sort((a, b) => (a.reserve ?? -1) - (b.reserve ?? -1)))
 const byPath = ref(true)
 const links = computed(() => (byPath.value ? (row.value?.chain ?? []) : weakestFirst.value))
-const explain = (link: { check_id: string }) => { why.value = { title: '', member: 0, structure: row.value!.id, check: link.check_id } }
-watch(() => [chosen.value, row.value?.version, job.value?.last_edit?.id], () => { offers.value = null })
-const look = () => attempt(async () => { offers.value = await call('GET', `/jobs/${job.value!.job.id}/structures/${row.value!.id}/upgrades`) })
-const take = (u: S['Upgrade']) => attempt(async () => {
-  job.value = await call('POST', `/jobs/${job.value!.job.id}/structures/${row.value!.id}/take`, { version: row.value!.version, words: u.words, role: u.role, section_id: u.section_id, weld_leg_mm: u.weld_leg_mm, joint_at: u.joint_at, joint: u.joint, reason: reason.value })
-  reason.value = ''
-})
+const explain = (link: { check_id: string }) => {
+  why.value = { title: '', member: 0, structure: row.value!.id, check: link.check_id }
+}
+watch(
+  () => [chosen.value, row.value?.version, job.value?.last_edit?.id],
+  () => {
+    offers.value = null
+  },
+)
+const look = () =>
+  attempt(async () => {
+    offers.value = await call('GET', `/jobs/${job.value!.job.id}/structures/${row.value!.id}/upgrades`)
+  })
+const take = (u: S['Upgrade']) =>
+  attempt(async () => {
+    job.value = await call('POST', `/jobs/${job.value!.job.id}/structures/${row.value!.id}/take`, {
+      version: row.value!.version,
+      words: u.words,
+      role: u.role,
+      section_id: u.section_id,
+      weld_leg_mm: u.weld_leg_mm,
+      joint_at: u.joint_at,
+      joint: u.joint,
+      reason: reason.value,
+    })
+    reason.value = ''
+  })
 const rated = ref<S['Rating'] | null>(null)
 const rates = ref<number | ''>('')
 const derating = ref('1.25')
-const live = computed(() => job.value!.loads.filter((l) => l.spec.case !== 'dead' && row.value?.spec.loads?.some((x) => x.load_id === l.id)))
-watch(() => [chosen.value, row.value?.version, job.value?.last_edit?.id], () => { rated.value = null })
-const rate = () => attempt(async () => {
-  rated.value = await call('GET', `/jobs/${job.value!.job.id}/structures/${row.value!.id}/rating?load_id=${rates.value}&derating=${encodeURIComponent(derating.value.replace(',', '.'))}`)
-})
+const live = computed(() =>
+  job.value!.loads.filter((l) => l.spec.case !== 'dead' && row.value?.spec.loads?.some((x) => x.load_id === l.id)),
+)
+watch(
+  () => [chosen.value, row.value?.version, job.value?.last_edit?.id],
+  () => {
+    rated.value = null
+  },
+)
+const rate = () =>
+  attempt(async () => {
+    const asked = new URLSearchParams({ load_id: String(rates.value), derating: derating.value.replace(',', '.') })
+    rated.value = await call('GET', `/jobs/${job.value!.job.id}/structures/${row.value!.id}/rating?${asked}`)
+  })
 const sized = (v: number | null | undefined, core: string) => (v == null ? '' : value(v, core))
-const makeParts = () => attempt(async () => {
-  job.value = await call('POST', `/jobs/${job.value!.job.id}/structures/${row.value!.id}/parts`, { version: row.value!.version })
-  await router.push(`/jobs/${job.value!.job.id}/parts`)
+const makeParts = () =>
+  attempt(async () => {
+    job.value = await call('POST', `/jobs/${job.value!.job.id}/structures/${row.value!.id}/parts`, {
+      version: row.value!.version,
+    })
+    await router.push(`/jobs/${job.value!.job.id}/parts`)
+  })
+const bucklingReserve = computed(() => {
+  const c = row.value?.verdict?.stability?.find((x) => x.id === 'buckling')
+  return !c || c.not_checked || !c.capacity ? null : c.capacity / Math.max(Math.abs(c.demand ?? 0), 1e-9)
 })
-const bucklingReserve = computed(() => { const c = row.value?.verdict?.stability?.find((x) => x.id === 'buckling'); return !c || c.not_checked || !c.capacity ? null : c.capacity / Math.max(Math.abs(c.demand ?? 0), 1e-9) })
 const signed = (v: number, text: string) => (v > 0.005 ? `+${text}` : v < -0.005 ? `−${text}` : 'same')
+const begin = (kinds: HTMLSelectElement) => {
+  form.value = { kind: kinds.value }
+  kinds.value = ''
+}
+const explainAt = (link: { bar: string; check_id: string }) => {
+  bar.value = link.bar
+  explain(link)
+}
 </script>
 <template>
   <section class="gap">
-    <div class="row spread"><h2>Structures <span class="soft">bars joined to each other, sized as one frame</span></h2>
-      <label v-if="mayWrite && !form">Add <select aria-label="Add a structure" value="" @change="form = { kind: ($event.target as HTMLSelectElement).value }; ($event.target as HTMLSelectElement).value = ''"><option value="">choose one</option><option v-for="k in starterKinds" :key="k.kind" :value="k.kind">{{ k.words }}</option></select></label></div>
+    <div class="row spread">
+      <h2>Structures <span class="soft">bars joined to each other, sized as one frame</span></h2>
+      <label v-if="mayWrite && !form"
+        >Add
+        <select aria-label="Add a structure" value="" @change="begin($event.target as HTMLSelectElement)">
+          <option value="">choose one</option>
+          <option v-for="k in starterKinds" :key="k.kind" :value="k.kind">{{ k.words }}</option>
+        </select></label
+      >
+    </div>
     <StructureForm v-if="form" :key="form.row?.id ?? form.kind" v-bind="form" @done="done" />
     <table v-if="job!.structures.length" class="list">
-      <thead><tr><th>Mark</th><th>What</th><th>What governs</th><th>Breaks</th><th>Moves</th><th class="num">Each</th><th></th></tr></thead>
-      <tbody><tr v-for="x in job!.structures" :key="x.id" class="pick" :class="{ chosen: x.id === chosen }" @click="chosen = x.id">
-        <td><button class="button quiet" @click="chosen = x.id"><b>{{ x.spec.mark }}</b></button></td><td>{{ x.spec.name || starterWords(x.spec.starter.kind) }} <span class="soft">× {{ x.spec.qty }}</span></td>
-        <td class="soft">{{ x.trouble ?? x.verdict!.strength.governs }}</td><td><Reserve :value="x.verdict?.strength.value" /></td><td><Reserve :value="x.verdict?.stiffness.value" /></td><td class="num">{{ x.verdict ? mass(x.verdict.mass_kg) : '' }}</td>
-        <td class="num"><button v-if="mayWrite" class="button quiet" :aria-label="`Take away ${x.spec.mark}`" @click.stop="attempt(() => remove('structures', x))">Take away</button></td></tr></tbody>
+      <thead>
+        <tr>
+          <th>Mark</th>
+          <th>What</th>
+          <th>What governs</th>
+          <th>Breaks</th>
+          <th>Moves</th>
+          <th class="num">Each</th>
+          <th></th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr
+          v-for="x in job!.structures"
+          :key="x.id"
+          class="pick"
+          :class="{ chosen: x.id === chosen }"
+          @click="chosen = x.id"
+        >
+          <td>
+            <button class="button quiet" @click="chosen = x.id">
+              <b>{{ x.spec.mark }}</b>
+            </button>
+          </td>
+          <td>
+            {{ x.spec.name || starterWords(x.spec.starter.kind) }} <span class="soft">× {{ x.spec.qty }}</span>
+          </td>
+          <td class="soft">{{ x.trouble ?? x.verdict!.strength.governs }}</td>
+          <td><Reserve :value="x.verdict?.strength.value" /></td>
+          <td><Reserve :value="x.verdict?.stiffness.value" /></td>
+          <td class="num">{{ x.verdict ? mass(x.verdict.mass_kg) : '' }}</td>
+          <td class="num">
+            <button
+              v-if="mayWrite"
+              class="button quiet"
+              :aria-label="`Take away ${x.spec.mark}`"
+              @click.stop="attempt(() => remove('structures', x))"
+            >
+              Take away
+            </button>
+          </td>
+        </tr>
+      </tbody>
     </table>
     <template v-if="row && !form">
       <p v-if="row.trouble" class="notice bad">Not checked: {{ row.trouble }}</p>
-      <div class="row spread gap"><h3>{{ row.spec.mark }} {{ row.spec.name }}</h3><div v-if="mayWrite" class="row"><button class="button" @click="form = { row }">Change</button><button v-if="row.verdict" class="button" @click="makeParts">Make its bars parts</button></div></div>
+      <div class="row spread gap">
+        <h3>{{ row.spec.mark }} {{ row.spec.name }}</h3>
+        <div v-if="mayWrite" class="row">
+          <button class="button" @click="form = { row }">Change</button
+          ><button v-if="row.verdict" class="button" @click="makeParts">Make its bars parts</button>
+        </div>
+      </div>
       <template v-if="row.verdict">
-        <p v-if="row.verdict.position" class="soft">Drawn and chained in its worst position: <b>{{ row.verdict.position }}</b>.</p>
+        <p v-if="row.verdict.position" class="soft">
+          Drawn and chained in its worst position: <b>{{ row.verdict.position }}</b>.
+        </p>
         <StructureDrawing :verdict="row.verdict" :chosen="bar" @choose="bar = $event" />
-        <p class="row"><span class="soft">moves</span><button class="button quiet" @click="explain({ check_id: row.verdict!.stiffness.check_id ?? 'movement' })"><Reserve :value="row.verdict.stiffness.value" /></button><span class="soft">{{ row.verdict.movement.title }}, {{ row.verdict.movement.clause }}; {{ mass(row.verdict.mass_kg) }}, {{ job!.job.spec.currency }} {{ row.verdict.price.toFixed(0) }} of metal<template v-if="row.verdict.swings_empty_hz != null">; swings {{ row.verdict.swings_empty_hz.toFixed(1) }} times a second empty<template v-if="row.verdict.swings_loaded_hz != null">, {{ row.verdict.swings_loaded_hz.toFixed(1) }} loaded</template></template></span></p>
+        <p class="row">
+          <span class="soft">moves</span
+          ><button class="button quiet" @click="explain({ check_id: row.verdict!.stiffness.check_id ?? 'movement' })">
+            <Reserve :value="row.verdict.stiffness.value" /></button
+          ><span class="soft"
+            >{{ row.verdict.movement.title }}, {{ row.verdict.movement.clause }}; {{ mass(row.verdict.mass_kg) }},
+            {{ job!.job.spec.currency }} {{ row.verdict.price.toFixed(0) }} of metal<template
+              v-if="row.verdict.swings_empty_hz != null"
+              >; swings {{ row.verdict.swings_empty_hz.toFixed(1) }} times a second empty<template
+                v-if="row.verdict.swings_loaded_hz != null"
+                >, {{ row.verdict.swings_loaded_hz.toFixed(1) }} loaded</template
+              ></template
+            ></span
+          >
+        </p>
         <form v-if="live.length" class="row" @submit.prevent="rate">
-          <label>Rate it for <select v-model="rates" aria-label="Load to rate it for" required><option value="">choose a load</option><option v-for="l in live" :key="l.id" :value="l.id">{{ l.spec.name }}</option></select></label>
+          <label
+            >Rate it for
+            <select v-model="rates" aria-label="Load to rate it for" required>
+              <option value="">choose a load</option>
+              <option v-for="l in live" :key="l.id" :value="l.id">{{ l.spec.name }}</option>
+            </select></label
+          >
           <label>over <input v-model="derating" aria-label="Derating" inputmode="decimal" size="4" /></label>
           <button class="button" :disabled="rates === ''">Rated load</button>
           <span v-if="rated?.trouble" class="bad" role="status">Not rated: {{ rated.trouble }}</span>
-          <span v-else-if="rated" role="status"><b>{{ sized(rated.rated, rated.unit) }}</b> marked; {{ sized(rated.greatest, rated.unit) }} at its limit, where {{ rated.link }} is the weakest. All else as entered; marked below what is computed, tested before use.</span>
+          <span v-else-if="rated" role="status"
+            ><b>{{ sized(rated.rated, rated.unit) }}</b> marked; {{ sized(rated.greatest, rated.unit) }} at its limit,
+            where {{ rated.link }} is the weakest. All else as entered; marked below what is computed, tested before
+            use.</span
+          >
         </form>
-        <p v-if="row.verdict.buckling" class="row"><span class="soft">buckles</span><button class="button quiet" @click="explain({ check_id: 'buckling' })"><Reserve :value="bucklingReserve" /></button><span class="soft">{{ row.verdict.buckling.words }}</span></p>
+        <p v-if="row.verdict.buckling" class="row">
+          <span class="soft">buckles</span
+          ><button class="button quiet" @click="explain({ check_id: 'buckling' })">
+            <Reserve :value="bucklingReserve" /></button
+          ><span class="soft">{{ row.verdict.buckling.words }}</span>
+        </p>
         <template v-if="row.verdict.situations?.length">
           <h3 class="gap">Positions and stages</h3>
-          <table class="list"><thead><tr><th>Where it stands</th><th>What governs</th><th>Breaks</th><th>Moves</th><th class="num">Mass</th><th class="num">Centre of gravity x, y, z</th></tr></thead><tbody>
-            <tr v-for="x in row.verdict.situations" :key="x.name"><td><b>{{ x.name }}</b> <span class="soft">{{ x.kind }}</span></td><td class="soft">{{ x.trouble ?? x.strength.governs.split(': ').slice(1).join(': ') }}</td><td><button class="button quiet" @click="x.worst && explain({ check_id: `${x.name}|${x.worst.id}` })"><Reserve :value="x.strength.value" /></button></td><td><Reserve :value="x.stiffness.value" /></td><td class="num">{{ mass(x.mass_kg) }}</td><td class="num">{{ x.centre_mm.map((v) => length(v)).join(', ') }}</td></tr></tbody></table>
+          <table class="list">
+            <thead>
+              <tr>
+                <th>Where it stands</th>
+                <th>What governs</th>
+                <th>Breaks</th>
+                <th>Moves</th>
+                <th class="num">Mass</th>
+                <th class="num">Centre of gravity x, y, z</th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="x in row.verdict.situations" :key="x.name">
+                <td>
+                  <b>{{ x.name }}</b> <span class="soft">{{ x.kind }}</span>
+                </td>
+                <td class="soft">{{ x.trouble ?? x.strength.governs.split(': ').slice(1).join(': ') }}</td>
+                <td>
+                  <button class="button quiet" @click="x.worst && explain({ check_id: `${x.name}|${x.worst.id}` })">
+                    <Reserve :value="x.strength.value" />
+                  </button>
+                </td>
+                <td><Reserve :value="x.stiffness.value" /></td>
+                <td class="num">{{ mass(x.mass_kg) }}</td>
+                <td class="num">{{ x.centre_mm.map((v) => length(v)).join(', ') }}</td>
+              </tr>
+            </tbody>
+          </table>
         </template>
         <div class="columns gap">
           <div>
-            <div class="row spread"><h3>The chain of strength <router-link :to="`/jobs/${job!.job.id}/chain?structure=${row.id}`" class="soft">by itself</router-link></h3><label><input v-model="byPath" type="checkbox" /> in the order the load meets it</label></div>
-            <table class="list chain"><tbody><tr v-for="l in links" :key="l.check_id" class="pick" :class="{ chosen: l.bar === bar }" @click="bar = l.bar"><td class="num soft">{{ l.order }}</td><td>{{ l.what }}<span v-if="l.why_not" class="bad">: {{ l.why_not }}</span></td><td><button class="button quiet" @click.stop="bar = l.bar; explain(l)"><Reserve :value="l.reserve" /></button></td></tr></tbody></table>
+            <div class="row spread">
+              <h3>
+                The chain of strength
+                <router-link :to="`/jobs/${job!.job.id}/chain?structure=${row.id}`" class="soft">by itself</router-link>
+              </h3>
+              <label><input v-model="byPath" type="checkbox" /> in the order the load meets it</label>
+            </div>
+            <table class="list chain">
+              <tbody>
+                <tr
+                  v-for="l in links"
+                  :key="l.check_id"
+                  class="pick"
+                  :class="{ chosen: l.bar === bar }"
+                  @click="bar = l.bar"
+                >
+                  <td class="num soft">{{ l.order }}</td>
+                  <td>
+                    {{ l.what }}<span v-if="l.why_not" class="bad">: {{ l.why_not }}</span>
+                  </td>
+                  <td>
+                    <button class="button quiet" @click.stop="explainAt(l)">
+                      <Reserve :value="l.reserve" />
+                    </button>
+                  </td>
+                </tr>
+              </tbody>
+            </table>
           </div>
           <div>
             <h3>What would mend it</h3>
             <button v-if="!offers" class="button gap" @click="look">Work out offers</button>
-            <p v-else-if="!offers.length" class="soft">Nothing in the catalogue's next sizes lifts it by much: change its shape or its dimensions.</p>
+            <p v-else-if="!offers.length" class="soft">
+              Nothing in the catalogue's next sizes lifts it by much: change its shape or its dimensions.
+            </p>
             <template v-else>
-              <div v-if="mayWrite" class="field"><label for="t-why">Why? With a reason it goes to the log.</label><input id="t-why" v-model="reason" /></div>
-              <table class="list"><thead><tr><th>Change</th><th class="num">Mass</th><th class="num">Money</th><th>Least reserve</th><th></th></tr></thead><tbody><tr v-for="u in offers" :key="u.words"><td>{{ u.words }}<br /><span class="soft">then: {{ u.governs_after }}</span></td><td class="num">{{ signed(u.mass_kg, mass(Math.abs(u.mass_kg))) }}</td><td class="num">{{ signed(u.price, Math.abs(u.price).toFixed(0)) }}</td><td>{{ shown(u.before) }} → <b>{{ shown(u.after) }}</b></td><td><button v-if="mayWrite" class="button" :aria-label="`Take ${u.words}`" @click="take(u)">Take</button></td></tr></tbody></table>
+              <div v-if="mayWrite" class="field">
+                <label for="t-why">Why? With a reason it goes to the log.</label><input id="t-why" v-model="reason" />
+              </div>
+              <table class="list">
+                <thead>
+                  <tr>
+                    <th>Change</th>
+                    <th class="num">Mass</th>
+                    <th class="num">Money</th>
+                    <th>Least reserve</th>
+                    <th></th>
+                  </tr>
+                </thead>
+                <tbody>
+                  <tr v-for="u in offers" :key="u.words">
+                    <td>
+                      {{ u.words }}<br /><span class="soft">then: {{ u.governs_after }}</span>
+                    </td>
+                    <td class="num">{{ signed(u.mass_kg, mass(Math.abs(u.mass_kg))) }}</td>
+                    <td class="num">{{ signed(u.price, Math.abs(u.price).toFixed(0)) }}</td>
+                    <td>
+                      {{ shown(u.before) }} → <b>{{ shown(u.after) }}</b>
+                    </td>
+                    <td>
+                      <button v-if="mayWrite" class="button" :aria-label="`Take ${u.words}`" @click="take(u)">
+                        Take
+                      </button>
+                    </td>
+                  </tr>
+                </tbody>
+              </table>
             </template>
             <h3 class="gap">Handed to what carries it</h3>
-            <table class="list"><tbody><tr v-for="h in row.verdict.handed" :key="h.node + h.component"><td>{{ h.node }}</td><td>{{ h.component }}</td><td class="num">{{ (h.unit === 'N' ? force : moment)(h.most) }}</td><td class="num soft">{{ Math.abs(h.most - h.least) > 1 ? (h.unit === 'N' ? force : moment)(h.least) : '' }}</td></tr></tbody></table>
+            <table class="list">
+              <tbody>
+                <tr v-for="h in row.verdict.handed" :key="h.node + h.component">
+                  <td>{{ h.node }}</td>
+                  <td>{{ h.component }}</td>
+                  <td class="num">{{ (h.unit === 'N' ? force : moment)(h.most) }}</td>
+                  <td class="num soft">
+                    {{ Math.abs(h.most - h.least) > 1 ? (h.unit === 'N' ? force : moment)(h.least) : '' }}
+                  </td>
+                </tr>
+              </tbody>
+            </table>
             <p class="soft">Outside these checks: {{ row.verdict.outside.join('; ') }}.</p>
           </div>
         </div>
@@ -102,6 +334,17 @@ const signed = (v: number, text: string) => (v > 0.005 ? `+${text}` : v < -0.005
   </section>
 </template>
 <style scoped>
-.columns { display: grid; grid-template-columns: minmax(0, 1.2fr) minmax(0, 1fr); gap: 22px; } .chain td { padding-block: 2px; }
-@media (max-width: 1100px) { .columns { grid-template-columns: minmax(0, 1fr); } }
+.columns {
+  display: grid;
+  grid-template-columns: minmax(0, 1.2fr) minmax(0, 1fr);
+  gap: 22px;
+}
+.chain td {
+  padding-block: 2px;
+}
+@media (max-width: 1100px) {
+  .columns {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
 </style>
