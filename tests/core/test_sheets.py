@@ -55,6 +55,23 @@ def test_every_plan_is_sound(kinds, gap, margin, turns):
     assert plan.lower_bound <= plan.cost <= 10 * bottom_left(problem)
 
 
+def test_pieces_that_fill_the_sheet_to_its_end_never_lie_on_each_other():
+    """Six squares on their corners, two and a half to a length: where the search for a place ended just at the end of
+    the sheet, that place was taken although it was not free.
+    """
+    square = {"outline": regular(4, 100), "rotations": [0, 90], "qty": 3}
+    problem = SheetProblem.model_validate(
+        {
+            "sheets": [{"id": "s", "width": 500, "height": 400, "cost": 10}],
+            "parts": [{"id": "a", **square}, {"id": "b", **square}],
+        }
+    )
+    for seed in range(6):
+        plan = solve_sheets(problem, evaluations=12, seed=seed)
+        check_sheets(problem, plan)
+        assert plan.unplaced == []
+
+
 @pytest.mark.parametrize("name", ["shop_n20_s1", "dissection_n20_s1", "rect_n40_g4_s1"])
 def test_instance_is_placed_whole_and_sound(name):
     problem = SheetProblem.model_validate(json.loads((INSTANCES / f"{name}.json").read_text()))

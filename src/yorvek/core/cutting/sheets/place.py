@@ -9,6 +9,7 @@ from numpy.typing import NDArray
 Floats = NDArray[np.float64]
 Ints = NDArray[np.int64]
 CLEAR = 1e-7
+"""Within which a piece at the very end of its sheet still lies on it."""
 
 
 @numba.njit(cache=True)
@@ -45,7 +46,8 @@ def least_x(
             if low < count and taken[row, low, 0] < b - CLEAR:
                 x = taken[row, low, 1] - intervals[e, 0]
                 moved = True
-                if x > limit:
+                # farther than a place that would be taken: an x that is not free yet must never look as if it fitted
+                if x > limit + 2 * CLEAR:
                     return x
                 break
         if moved:
