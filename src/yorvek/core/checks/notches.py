@@ -16,7 +16,7 @@ from yorvek.core.errors import InputError
 from yorvek.core.materials import Material
 from yorvek.core.model import Model
 from yorvek.core.outlines import AreaMoments, area_moments
-from yorvek.core.sections import Section, outlines_of, section
+from yorvek.core.sections import Section, outlines_of, section, short_name
 from yorvek.core.sections.built_up import outline_of_points, polygon_with_openings
 from yorvek.core.sections.saint_venant import torsion
 from yorvek.core.sections.stressed import level_shear_area_mm2
@@ -53,6 +53,8 @@ def net_section(section_id: str, depth_mm: float, side: Side) -> Net:
         InputError: nothing is left, or the cut goes past the middle from one side.
     """
     s = section(section_id)
+    if s.entered:
+        raise InputError(field="notch", got=f"in {short_name(s.id)}", needs="a section whose outline is known")
     if depth_mm >= s.depth_mm * 0.9:
         raise InputError(
             field="notch", got=f"{depth_mm:g} mm", needs=f"less than 0.9 of the depth of {s.depth_mm:g} mm"

@@ -13,17 +13,21 @@ from yorvek.core.model import Model
 from yorvek.core.quantities.entry import Length, Size, Thickness
 from yorvek.core.sections.built_up import Joined
 from yorvek.core.sections.catalogue import is_size
+from yorvek.core.sections.entered import Figures
 from yorvek.core.sections.line import ComposedPart, Composition
 
 
 class ProfilePart(Model):
-    """A part of a profile: a size of the catalogue, a plate, a tube of any wall, or an outline of a drawing."""
+    """A part of a profile: a size of the catalogue, a plate, a tube of any wall, or an outline of a drawing; or
+    a profile known by figures alone.
+    """
 
-    kind: Literal["size", "plate", "tube", "outline"] = "size"
+    kind: Literal["size", "plate", "tube", "outline", "figures"] = "size"
     section_id: str = Field(default="", max_length=80)
     width: Length | None = Field(default=None, description="of a plate; the diameter of a tube")
     thickness: Thickness | None = None
     outline: str = Field(default="", max_length=4000)
+    figures: Figures | None = Field(default=None, description="of a profile known by its maker's figures, alone")
     x: Size = Size(text="0")
     y: Size = Size(text="0")
     turn_deg: float = Field(default=0.0, ge=-360, le=360)
@@ -35,7 +39,11 @@ class ProfilePart(Model):
         Raises:
             InputError: something of it is missing.
         """
-        if self.kind in ("plate", "tube"):
+        if self.kind == "figures":
+            if self.figures is None:
+                raise InputError(field="figures", got="", needs="its depth and width, A, Ix, Iy, J and shear area")
+            what = self.figures.checked().words()
+        elif self.kind in ("plate", "tube"):
             if self.width is None or self.thickness is None:
                 raise InputError(field=self.kind, got="", needs="its width or diameter, and its thickness")
             what = f"{self.kind} {self.width.value:.6g}×{self.thickness.value:.6g}"

@@ -11,7 +11,7 @@ from typing import Annotated, Any, Generic, TypeVar
 from pydantic import Field
 
 from yorvek.core.joints.at import End
-from yorvek.core.joints.rule import Rule, States, ledger
+from yorvek.core.joints.rule import Rule, States, ledger, never
 from yorvek.core.model import Model
 
 J = TypeVar("J", bound=Model)
@@ -19,6 +19,7 @@ Size = Annotated[float, Field(gt=0, le=100)]
 Count = Annotated[int, Field(ge=1, le=24)]
 Millimetres = Annotated[float, Field(gt=0, le=2000)]
 Leg = Annotated[float, Field(gt=0, le=40)]
+BY_RATING = "the outline of this profile is not known, only its figures: choose a connector by its maker's rating"
 Larger = list[tuple[str, Any]]
 
 
@@ -27,7 +28,8 @@ class Kind(Generic[J]):
     """A kind of joint.
 
     `states`: every limit state that applies to it, by name; `find`: what is known of them for one joint; `bigger`:
-    changes that make it stronger, small ones first; `outside`: what is not looked at and said beside every figure.
+    changes that make it stronger, small ones first; `outside`: what is not looked at and said beside every figure;
+    `by_rating`: it goes by what its maker states, and needs no outline of the bar.
     """
 
     model: type[J]
@@ -36,13 +38,16 @@ class Kind(Generic[J]):
     find: Callable[[End, J], States]
     bigger: Callable[[J], Larger] = field(default=lambda joint: [])
     outside: Callable[[J], list[str]] = field(default=lambda joint: [])
+    by_rating: bool = False
 
     @property
     def name(self) -> str:
         return str(self.model.model_fields["kind"].default)
 
     def rules(self, end: End, joint: J) -> list[Rule]:
-        """Rules of all its limit states."""
+        """Rules of all its limit states; a profile known by figures alone has none but ratings."""
+        if end.section is not None and end.section.entered and not self.by_rating:
+            return [never(end, self.states[0], BY_RATING)]
         return ledger(end, self.states, self.find(end, joint))
 
 

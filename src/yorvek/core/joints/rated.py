@@ -69,5 +69,10 @@ def find(end: End, joint: Rated) -> States:
 
 
 KIND = Kind(
-    Rated, "bought part with a rating", ("rating",), find, outside=lambda j: [f"how {j.what} is fixed to the bar"]
+    Rated,
+    "bought part with a rating",
+    ("rating",),
+    find,
+    outside=lambda j: [f"how {j.what} is fixed to the bar"],
+    by_rating=True,
 )

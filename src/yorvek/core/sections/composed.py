@@ -14,6 +14,7 @@ from yorvek.core.materials import MATERIALS, Material, material
 from yorvek.core.outlines import Outline, area_mm2, area_moments
 from yorvek.core.sections.built_up import BuiltUp, Joined, PartShare, Placed, built_up, polygon_with_openings
 from yorvek.core.sections.catalogue import SALVAGE, size, size_price_per_kg, size_sold_in
+from yorvek.core.sections.entered import figures_of
 from yorvek.core.sections.hollow import chs, rhs
 from yorvek.core.sections.line import BOX, TUBE, Composition, is_made, part_outline, plate_size, read_line
 from yorvek.core.sections.saint_venant import thinnest_mm
@@ -77,6 +78,13 @@ def composed(line: str) -> Section:
     """
     made = read_line(line)
     metals(line)
+    known = [figures_of(p.what) for p in made.parts]
+    if any(known):
+        if len(known) > 1 or made.parts[0].turn_deg % 180 or known[0] is None:
+            raise InputError(
+                field="section", got=line[:60], needs="a profile known by figures stands by itself, as it is entered"
+            )
+        return known[0].section(line)
     alone = _one_bar(line, made, [p.placed() for p in made.parts])
     if alone is not None:
         return alone
@@ -244,6 +252,8 @@ def _cells(polygons: Sequence[Polygon]) -> int:
 
 def seams(line: str) -> list[PartShare]:
     """What the seam of each part carries for each newton of shear, N/mm; nothing where it is not joined."""
+    if composed(line).entered:
+        return []
     return _built_up(line).parts
 
 

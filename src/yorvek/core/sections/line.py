@@ -17,6 +17,7 @@ from yorvek.core.model import Model
 from yorvek.core.outlines import Outline, Ring, Vertex
 from yorvek.core.sections.built_up import Joined, Placed
 from yorvek.core.sections.catalogue import outline_of, size
+from yorvek.core.sections.entered import FIGURES, figures_of
 from yorvek.core.sections.hollow import chs_outline, rhs_outline
 
 NAMED = " = "
@@ -32,8 +33,8 @@ LONGEST = 4000
 
 
 class ComposedPart(Model):
-    """A part of a composed section, mm: `what` is a size, "plate 80×6", "tube 60×3", "box 80×40×3.4" or "outline (0 0,
-    40 0, …)".
+    """A part of a composed section, mm: `what` is a size, "plate 80×6", "tube 60×3", "box 80×40×3.4", "outline (0 0, 40
+    0, …)", or by itself "figures 40×40: A 420, …" of a profile whose outline is not known.
     """
 
     what: str = Field(max_length=LONGEST)
@@ -149,6 +150,13 @@ def part_outline(what: str) -> Outline:
                 field="section", got=what[:60], needs="corners such as outline (0 0, 40 0, 40 4)"
             ) from None
         return Outline(outer=rings[0], openings=rings[1:])
+    figures = figures_of(what)
+    if figures is not None:
+        return Outline(
+            outer=Ring.polygon(
+                [(0, 0), (figures.width_mm, 0), (figures.width_mm, figures.depth_mm), (0, figures.depth_mm)]
+            )
+        )
     return outline_of(size(what))
 
 
@@ -177,9 +185,9 @@ def single_parts(line: str) -> list[str]:
 
 def _called(what: str) -> str:
     """What a part that is a profile of its own is called; nothing for sizes and plates."""
-    kinds = {"tube": TUBE, "box": BOX, "profile": OUTLINE}
+    kinds = {"tube": TUBE, "box": BOX, "profile": OUTLINE, "slotted": FIGURES}
     return next((name for name, rule in kinds.items() if rule.match(what)), "")
 
 
 def is_made(what: str) -> bool:
-    return any(rule.match(what) for rule in (PLATE, TUBE, BOX, OUTLINE))
+    return any(rule.match(what) for rule in (PLATE, TUBE, BOX, OUTLINE, FIGURES))

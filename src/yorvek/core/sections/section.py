@@ -19,7 +19,8 @@ class Section(Model):
     is the area that is weighed: the nominal wall, where the design wall is thinner. `omega_mm2` is the greatest warping
     coordinate of an open section about its shear centre. Of a composed section also: its closed `cells`;
     `slender`, the sqrt(E / Fy) above which no wall of it buckles before it yields; `beta_mm`, its monosymmetry (None:
-    not known, no rule); and whether it is `upright`, alike left and right, or `level`, alike above and below.
+    not known, no rule); and whether it is `upright`, alike left and right, or `level`, alike above and below; and
+    whether it is known by `entered` figures alone, without an outline.
     """
 
     id: str
@@ -67,6 +68,7 @@ class Section(Model):
     beta_mm: float | None = 0.0
     upright: bool = True
     level: bool = True
+    entered: bool = False
 
     @property
     def rx_mm(self) -> float:
