@@ -34,6 +34,7 @@ def structure(
     hinged: tuple[str, ...] = (),
     only: dict[str, str] | None = None,
     job: dict[str, Any] | None = None,
+    springs: list[dict[str, Any]] | None = None,
     **more: Any,
 ) -> FrameVerdict:
     """The verdict of a model of one's own. `loads`: what it is in the brief, and how it is put on; `hinged`: "bar i"
@@ -58,6 +59,7 @@ def structure(
                     for b, (i, j) in bars.items()
                 ],
                 "held": held,
+                "springs": springs or [],
             },
         },
         "roles": {r: {"section_id": own.get(r, section), "material_id": metal} for r in set(role.values())},

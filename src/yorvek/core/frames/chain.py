@@ -60,11 +60,9 @@ def chain(request: FrameRequest, verdict: FrameVerdict) -> list[Link]:
     starts: list[str] = []
     for load in request.loads:
         spot = layout.spots.get(load.spot)
-        if spot is None:
-            continue
-        starts += spot.nodes
-        starts += [b.i for b in layout.bars if b.name in {n for n, _ in spot.bars}]
-        starts += [b.j for b in layout.bars if b.name in {n for n, _ in spot.bars}]
+        loaded = set(load.bars) if spot is None else {n for n, _ in spot.bars}
+        starts += () if spot is None else spot.nodes
+        starts += [n for b in layout.bars if b.name in loaded for n in (b.i, b.j)]
     at: dict[str, list[str]] = {}
     for bar in layout.bars:
         at.setdefault(bar.i, []).append(bar.name)
@@ -80,7 +78,8 @@ def chain(request: FrameRequest, verdict: FrameVerdict) -> list[Link]:
                     far[other] = far[node] + 1
                     queue.append(other)
     bars = {b.name: b for b in verdict.bars}
-    ordered = sorted(layout.bars, key=lambda b: (min(far.get(b.i, 99), far.get(b.j, 99)), b.name))
+    there = [b for b in layout.bars if b.name in bars]
+    ordered = sorted(there, key=lambda b: (min(far.get(b.i, 99), far.get(b.j, 99)), b.name))
     out: list[Link] = []
     for bar in ordered:
         found = bars[bar.name]

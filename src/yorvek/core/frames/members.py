@@ -15,7 +15,7 @@ import numpy as np
 from yorvek.core.errors import InputError
 from yorvek.core.frames.request import FrameRequest, Whole
 from yorvek.core.structures.starters import Layout, length_mm
-from yorvek.core.structures.starters.layout import Bar, carries_on
+from yorvek.core.structures.starters.layout import NO_SPRINGS, Bar, carries_on
 
 FROM_THE_SIDE = 0.3
 """Sine of the angle at which something must come in to hold a bar in that direction: about 17 degrees."""
@@ -188,7 +188,7 @@ def _stated(name: str, stated: Whole, length: float) -> tuple[float, ...]:
 def _holding(layout: Layout) -> dict[str, list[Bar]]:
     """Bars by node, without those that only stand out from the structure: they hold nothing."""
     at = {n: list(layout.at(n)) for n in layout.nodes}
-    loose = [n for n, bars in at.items() if len(bars) == 1 and n not in layout.supports]
+    loose = [n for n, bars in at.items() if len(bars) == 1 and not layout.grounded(n)]
     while loose:
         node = loose.pop()
         if len(at[node]) != 1:
@@ -197,20 +197,21 @@ def _holding(layout: Layout) -> dict[str, list[Bar]]:
         other = bar.j if node == bar.i else bar.i
         at[node] = []
         at[other] = [b for b in at[other] if b is not bar]
-        if len(at[other]) == 1 and other not in layout.supports:
+        if len(at[other]) == 1 and not layout.grounded(other):
             loose.append(other)
     return at
 
 
 def _free(layout: Layout, holding: dict[str, list[Bar]], node: str, own: set[str]) -> bool:
     """Whether a member's end hangs free: nothing but itself there, and no support."""
-    return node not in layout.supports and not any(b.name not in own for b in holding[node])
+    return not layout.grounded(node) and not any(b.name not in own for b in holding[node])
 
 
 def _holds(
     layout: Layout, holding: dict[str, list[Bar]], node: str, own: set[str], way: np.ndarray, at_end: bool
 ) -> bool:
-    """Whether the member is held there in a direction: by the ground, or by a bar that comes in along it.
+    """Whether the member is held there in a direction: by the ground, or by a bar that comes in along it. What only
+    springs there holds nothing.
 
     Where a member ends at another bar, that bar holds it in every direction.
     """
@@ -227,7 +228,7 @@ def _carries(layout: Layout, holding: dict[str, list[Bar]], node: str, own: set[
     """Whether the member's weight goes off there: to the ground, or to a bar that stands or hangs; at its ends to any
     bar.
     """
-    if "DY" in layout.supports.get(node, ()):
+    if "DY" in layout.supports.get(node, ()) or layout.springs.get(node, NO_SPRINGS)[1] > 0:
         return True
     others = [b for b in holding[node] if b.name not in own]
     if node in ends:

@@ -125,11 +125,23 @@ class Stretch(Model):
     over: float | None = Field(default=None, ge=50, le=5000)
 
 
+class Slew(Model):
+    """What turns about the upright axis through a node: bars or roles, from one angle to another, counted from where
+    they were drawn, against the clock seen from above.
+    """
+
+    about: str
+    turns: list[str] = Field(min_length=1, max_length=60)
+    from_deg: float = Field(ge=-360, le=360)
+    to_deg: float = Field(ge=-360, le=360)
+
+
 class Situation(Model):
     """Another state of the same structure: a position of the mechanism, or a stage of the half-built thing.
 
     `sizes_mm` and `counts` replace those of the shape; bars named in `without` are not there yet; nodes in `props`
-    stand on temporary supports; `loads` are the names of those that act (None: all).
+    stand on temporary supports; `loads` are the names of those that act (None: all). One that slews is judged through
+    its range, and known by the worst angle.
     """
 
     name: str = Field(min_length=1, max_length=60)
@@ -139,6 +151,7 @@ class Situation(Model):
     without: list[str] = []
     props: list[str] = []
     loads: list[str] | None = None
+    slew: Slew | None = None
 
 
 class FrameRequest(Model):

@@ -69,7 +69,9 @@ class Buckling(Model):
 
 
 class SituationVerdict(Model):
-    """A position or a stage: what governs there, its mass and centre of gravity."""
+    """A position or a stage: what governs there, its mass and centre of gravity; of one that slews at its worst
+    angle.
+    """
 
     name: str
     kind: str
@@ -80,6 +82,7 @@ class SituationVerdict(Model):
     centre_mm: tuple[float, float, float]
     handed: list[Handed]
     trouble: str | None = None
+    angle_deg: float | None = None
 
 
 class FrameVerdict(Model):

@@ -12,12 +12,12 @@ from yorvek.core.checks.capacity import MaterialColumns, material_columns
 from yorvek.core.errors import InputError
 from yorvek.core.frames.events import Loading, breaks_of, loading_of
 from yorvek.core.frames.members import Member, members_of
-from yorvek.core.frames.request import FrameRequest, Situation
+from yorvek.core.frames.request import FrameLoad, FrameRequest, Situation
 from yorvek.core.frames.states import States
 from yorvek.core.materials import Material, material
 from yorvek.core.sections import Section, section, sold_in
 from yorvek.core.structures.starters import Layout
-from yorvek.core.structures.starters.layout import Bar, hinged_at
+from yorvek.core.structures.starters.layout import NO_SPRINGS, Bar, hinged_at
 from yorvek.core.theory.frames import DOF, END, Mesh, Piece, Skeleton, columns_of, local_axes, mesh_of
 
 Floats = NDArray[np.float64]
@@ -76,6 +76,7 @@ def layout_in(request: FrameRequest, situation: Situation | None = None) -> Layo
         nodes={n: p for n, p in layout.nodes.items() if n in touched},
         bars=kept,
         supports=supports,
+        springs={n: s for n, s in layout.springs.items() if n in touched},
         spots={
             k: replace(
                 s, nodes=tuple(n for n in s.nodes if n in touched), bars=tuple(b for b in s.bars if b[0] in there)
@@ -86,6 +87,28 @@ def layout_in(request: FrameRequest, situation: Situation | None = None) -> Layo
         watched=tuple(n for n in layout.watched if n in touched),
         roles=tuple(dict.fromkeys(b.role for b in kept)),
     )
+
+
+def loads_on(loads: list[FrameLoad], layout: Layout) -> list[FrameLoad]:
+    """The loads that still have something to act on; those along bars act on those of their bars that are there.
+
+    Raises:
+        InputError: a force has its place along bars some of which are not there.
+    """
+    there = {b.name for b in layout.bars}
+    out = []
+    for x in loads:
+        bars = [b for b in x.bars if b in there]
+        if len(bars) < len(x.bars) and bars and x.at_mm is not None:
+            gone = next(b for b in x.bars if b not in there)
+            raise InputError(
+                field=f"load {x.name}",
+                got=f"a place along {', '.join(x.bars)}",
+                needs=f"{gone} is not there: say which loads act, without this one",
+            )
+        if bars or (not x.bars and x.spot in layout.spots):
+            out.append(x.model_copy(update={"bars": bars}))
+    return out
 
 
 def made_of(request: FrameRequest, layout: Layout) -> dict[str, Made]:
@@ -190,7 +213,27 @@ class Analysis:
             A=column("A_mm2"), Iy=column("Iy_mm4"), Iz=column("Ix_mm4"), J=column("J_mm4"),
             own_mass=np.array(mass), released=np.array([self._released(b) for b in bars]),
             only=np.array([{"": 0, "tension": 1, "compression": -1}[b.only] for b in bars], dtype=np.int64), held=held,
+            springs=self._springs(),
         )  # fmt: skip
+
+    def _springs(self) -> Floats | None:
+        """What gives between the nodes and the ground, [n, 6]; None where nothing does.
+
+        Raises:
+            InputError: feet merely stand, and a spring would pull them down.
+        """
+        springs = self.layout.springs
+        if not springs:
+            return None
+        if not self.request.anchored:
+            node = next((n for n, s in springs.items() if s[1] > 0), None)
+            if node:
+                raise InputError(
+                    field=f"springs at {node}",
+                    got="a spring up and down under feet that are not held down",
+                    needs="say that its feet are held down: a spring pushes and pulls",
+                )
+        return np.array([springs.get(n, NO_SPRINGS) for n in self.layout.nodes], float)
 
     def _released(self, bar: Bar) -> list[bool]:
         """Freedoms its ends do not hold: hinges, and pins chosen where the model has none."""

@@ -14,10 +14,11 @@ from yorvek.core.frames.bars import Governing, OneBar, bar_checks, bars_of, gove
 from yorvek.core.frames.ends import Ends, joints_of, rated_bars
 from yorvek.core.frames.movement import Moved, movements
 from yorvek.core.frames.repeated import repeated_checks
-from yorvek.core.frames.request import FrameRequest, Situation
+from yorvek.core.frames.request import FrameRequest, Situation, Slew
 from yorvek.core.frames.said import BarVerdict, Buckling, FrameVerdict, Handed, JointVerdict, Put, SituationVerdict
 from yorvek.core.frames.search import Found
-from yorvek.core.frames.solving import Analysis, layout_in
+from yorvek.core.frames.slewing import slewed, worst_angles
+from yorvek.core.frames.solving import Analysis, layout_in, loads_on
 from yorvek.core.frames.stability import stability_checks
 from yorvek.core.frames.swinging import frequency_check, swings_hz
 from yorvek.core.frames.wheels import wheel_checks
@@ -52,7 +53,7 @@ def check_frame(request: FrameRequest, *, swings: bool = True) -> FrameVerdict:
             got=f"{len(positions)}, none of which stands",
             needs=(seen[0][0].trouble or "").rstrip("."),
         )
-    found = min(standing, key=_least) if standing else _check(request, layout_in(request), swings=swings)
+    found = min(standing, key=_rank) if standing else _check(request, layout_in(request), swings=swings)
     seen += [_situation(request, one, swings=False) for one in stages]
     strength, stiffness = found.strength, found.stiffness
     for one, _ in seen:
@@ -62,8 +63,25 @@ def check_frame(request: FrameRequest, *, swings: bool = True) -> FrameVerdict:
     )
 
 
-def _least(verdict: FrameVerdict) -> float:
-    return min(-1.0 if r.value is None else r.value for r in (verdict.strength, verdict.stiffness))
+Rank = tuple[float, float]
+
+
+def _order(reserve: Reserve, checks: list[Check]) -> Rank:
+    """What is worse is less: not checked before all, and among alike by the weakest check."""
+    first = (-1.0 if reserve.check_id else math.inf) if reserve.value is None else reserve.value
+    return first, min((c.reserve for c in checks if c.reserve is not None), default=math.inf)
+
+
+def _weak(verdict: FrameVerdict) -> Rank:
+    return _order(verdict.strength, all_checks(verdict))
+
+
+def _soft(verdict: FrameVerdict) -> Rank:
+    return _order(verdict.stiffness, [*verdict.movements, *verdict.sways])
+
+
+def _rank(verdict: FrameVerdict) -> Rank:
+    return min(_weak(verdict)[0], _soft(verdict)[0]), min(_weak(verdict)[1], _soft(verdict)[1])
 
 
 def _lesser(a: Reserve, b: Reserve) -> Reserve:
@@ -77,8 +95,10 @@ def _situation(request: FrameRequest, one: Situation, *, swings: bool) -> tuple[
     try:
         asked = request.in_situation(one)
         layout = layout_in(asked, one)
-        kept = [x for x in asked.loads if x.spot in layout.spots]
-        found = _check(asked.model_copy(update={"loads": kept}), layout, swings=swings)
+        kept = asked.model_copy(update={"loads": loads_on(asked.loads, layout)})
+        if one.slew is not None:
+            return _slewing(kept, layout, one, one.slew, swings=swings)
+        return _line(one, _check(kept, layout, swings=swings))
     except InputError as error:
         nothing = Reserve(value=None, word="not checked", governs=f"{one.name}: {error.sentence}", check_id=None)
         line = SituationVerdict(
@@ -86,6 +106,38 @@ def _situation(request: FrameRequest, one: Situation, *, swings: bool) -> tuple[
             centre_mm=(0.0, 0.0, 0.0), handed=[], trouble=error.sentence,
         )  # fmt: skip
         return line, None
+
+
+def _slewing(
+    request: FrameRequest, layout: Layout, one: Situation, slew: Slew, *, swings: bool
+) -> tuple[SituationVerdict, FrameVerdict]:
+    """Through its range, closer where strength or movement is least; the verdict is that of the worst angle.
+
+    Raises:
+        InputError: at an angle, which is named; or what turns is tied to what stands.
+    """
+    found: dict[float, FrameVerdict] = {}
+
+    def at(angle: float) -> FrameVerdict:
+        try:
+            found[angle] = _check(request, slewed(layout, slew, angle), swings=swings)
+        except InputError as error:
+            field = f"{error.field}, at {angle:.0f}°"
+            raise InputError(field=field, got=error.got, needs=error.needs) from error
+        return found[angle]
+
+    weak, soft = worst_angles(slew, at, _weak, _soft)
+    worst = min((weak, soft), key=lambda a: _rank(found[a]))
+    named = {
+        k: r.model_copy(update={"governs": f"{r.governs}, at {angle:.0f}°"})
+        for k, r, angle in (("strength", found[weak].strength, weak), ("stiffness", found[soft].stiffness, soft))
+    }
+    line, verdict = _line(one, found[worst].model_copy(update=named))
+    return line.model_copy(update={"angle_deg": worst}), verdict
+
+
+def _line(one: Situation, found: FrameVerdict) -> tuple[SituationVerdict, FrameVerdict]:
+    """What a position or stage is known by."""
     named = {
         k: r.model_copy(update={"governs": f"{one.name}: {r.governs}"})
         for k, r in (("strength", found.strength), ("stiffness", found.stiffness))
@@ -303,7 +355,7 @@ def _handed(service: Worst) -> list[Handed]:
     analysis = service.analysis
     nodes = list(analysis.layout.nodes)
     place = {n: k for k, n in enumerate(nodes)}
-    at = [place[n] for n in analysis.layout.supports]
+    at = [place[n] for n in dict.fromkeys((*analysis.layout.supports, *analysis.layout.springs))]
     found = Found(service.search, 1)
     for state in service.states.all():
         rows = state.reactions[at].reshape(6 * len(at), -1)

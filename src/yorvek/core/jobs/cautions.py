@@ -225,7 +225,7 @@ RULES: tuple[Rule, ...] = (
     Rule(
         "half_built",
         "care",
-        lambda s: len(s.members) > 2,
+        lambda s: len(s.members) > 2 or bool(s.structures),
         "While it is half built",
         "What stands when finished may fall before.",
         "Think through turning and lifting of each stage; prop it before the clamp comes off.",

@@ -2,8 +2,9 @@
 
 from __future__ import annotations
 
+import math
 from collections import Counter
-from collections.abc import Callable
+from collections.abc import Callable, Iterable
 from typing import Any, Literal
 
 from pydantic import Field, model_validator
@@ -20,15 +21,15 @@ from yorvek.core.frames import (
     chain,
     check_frame,
 )
-from yorvek.core.frames.request import Direction, Stretch, Way, Whole
+from yorvek.core.frames.request import Direction, Slew, Stretch, Way, Whole
 from yorvek.core.jobs.joints import EVERY_END, EVERY_HINGE, JointAt, plain_joint
 from yorvek.core.jobs.spec import JobSpec, LoadSpec, Mark
 from yorvek.core.joints import Joint
 from yorvek.core.model import Model
-from yorvek.core.quantities.entry import Length, Place, Size
+from yorvek.core.quantities.entry import Length, Place, Size, SpringRate, TurnRate
 from yorvek.core.structures.starters import STARTERS, OwnBar, OwnModel, runs_on
 from yorvek.core.structures.starters.layout import hinged_at
-from yorvek.core.structures.starters.own import MOST_BARS, Freedom, Held
+from yorvek.core.structures.starters.own import MOST_BARS, Freedom, Held, Springs
 
 OLD_COUNTS = ("bays", "panels", "pinned_feet")
 
@@ -42,26 +43,54 @@ class NodeSpec(Model):
     z: Size
 
 
+class SpringSpec(Model):
+    """What gives between a node and the ground: force for its movement, moment for a turn of one degree."""
+
+    node: str = Field(min_length=1, max_length=40)
+    x: SpringRate | None = None
+    y: SpringRate | None = None
+    z: SpringRate | None = None
+    about_x: TurnRate | None = None
+    about_y: TurnRate | None = None
+    about_z: TurnRate | None = None
+
+    def plain(self) -> Springs:
+        """In N/mm and Nmm per radian."""
+        along = [0.0 if e is None else e.value for e in (self.x, self.y, self.z)]
+        about = [0.0 if e is None else math.degrees(e.value) for e in (self.about_x, self.about_y, self.about_z)]
+        return Springs.of((*along, *about))
+
+
 class OwnSpec(Model):
-    """A model of one's own: nodes, bars and what holds which node."""
+    """A model of one's own: nodes, bars, what holds which node, and what gives there."""
 
     nodes: list[NodeSpec] = Field(max_length=MOST_BARS)
     bars: list[OwnBar] = Field(max_length=MOST_BARS)
     held: dict[str, Held | list[Freedom]] = Field(max_length=2000)
+    springs: list[SpringSpec] = Field(default=[], max_length=2000)
 
     def plain(self) -> OwnModel:
         """In millimetres.
 
         Raises:
-            InputError: two nodes of one name.
+            InputError: two nodes of one name, or springs of one node twice.
         """
-        names = [n.name for n in self.nodes]
-        double = next((n for n, often in Counter(names).items() if often > 1), None)
+        double = _double(n.name for n in self.nodes)
         if double:
             raise InputError(field="node", got=double, needs="a name of its own: two nodes have this one")
+        double = _double(s.node for s in self.springs)
+        if double:
+            raise InputError(field="springs", got=double, needs="one line a node: it has two")
         return OwnModel(
-            nodes={n.name: (n.x.value, n.y.value, n.z.value) for n in self.nodes}, bars=self.bars, held=self.held
+            nodes={n.name: (n.x.value, n.y.value, n.z.value) for n in self.nodes},
+            bars=self.bars,
+            held=self.held,
+            springs={s.node: s.plain() for s in self.springs},
         )
+
+
+def _double(names: Iterable[str]) -> str:
+    return next((n for n, often in Counter(names).items() if often > 1), "")
 
 
 class StarterSpec(Model):
@@ -111,8 +140,25 @@ class StarterSpec(Model):
         )
 
 
+class SlewSpec(Model):
+    """What turns about the upright axis through a node: bars or roles, and the range of its angle from where they were
+    drawn, against the clock seen from above.
+    """
+
+    about: str = Field(min_length=1, max_length=40)
+    turns: list[str] = Field(min_length=1, max_length=60)
+    from_deg: float = Field(ge=-360, le=360)
+    to_deg: float = Field(ge=-360, le=360)
+
+    def plain(self) -> Slew:
+        """As the frame takes it."""
+        return Slew(about=self.about, turns=self.turns, from_deg=self.from_deg, to_deg=self.to_deg)
+
+
 class SituationSpec(Model):
-    """A position or a stage: dimensions and counts that differ, bars not there yet, props, and which loads act."""
+    """A position or a stage: dimensions and counts that differ, bars not there yet, props, which loads act, and what
+    slews.
+    """
 
     name: str = Field(min_length=1, max_length=60)
     kind: Literal["position", "stage"] = "position"
@@ -121,6 +167,7 @@ class SituationSpec(Model):
     without: list[str] = Field(default=[], max_length=60)
     props: list[str] = Field(default=[], max_length=20)
     loads: list[int] | None = Field(default=None, max_length=12, description="numbers of the loads that act; none: all")
+    slew: SlewSpec | None = None
 
 
 class StructureLoad(Model):
@@ -284,6 +331,7 @@ def frame_request(
                 without=x.without,
                 props=x.props,
                 loads=None if x.loads is None else [loads[i].name for i in x.loads if i in loads],
+                slew=None if x.slew is None else x.slew.plain(),
             )
             for x in spec.situations
         ],

@@ -85,6 +85,22 @@ class LineLoad(Entry):
     at_most = 1e5
 
 
+class SpringRate(Entry):
+    """What gives: force for a movement, N/mm."""
+
+    kind = "line_load"
+    at_least = 0.0
+    at_most = 1e8
+
+
+class TurnRate(Entry):
+    """What gives: moment for a turn of one degree, N mm."""
+
+    kind = "moment"
+    at_least = 0.0
+    at_most = 1e13
+
+
 class AreaLoad(Entry):
     """A load per area, MPa."""
 

@@ -84,6 +84,7 @@ def starter_as_own(request: HttpRequest, job_id: int, body: StructureSpec) -> Ow
         nodes=[NodeSpec(name=n, x=_size(p[0]), y=_size(p[1]), z=_size(p[2])) for n, p in model.nodes.items()],
         bars=model.bars,
         held=model.held,
+        springs=[] if body.starter.own is None else body.starter.own.springs,
     )
 
 

@@ -17,6 +17,7 @@ Point = tuple[float, float, float]
 FIXED = ("DX", "DY", "DZ", "RX", "RY", "RZ")
 PINNED = ("DX", "DY", "DZ", "RX", "RY")
 STRAIGHT = math.cos(math.radians(0.5))
+NO_SPRINGS = (0.0,) * 6
 HINGE = frozenset({"iry", "irz", "jry", "jrz"})
 
 
@@ -48,7 +49,8 @@ class Spot:
 @dataclass
 class Layout:
     """A starter expanded. `reach_mm` is the length that the limit of the whole is taken from, 0 where only its members
-    have limits; `tip` whether it is an arm's tip.
+    have limits; `tip` whether it is an arm's tip; `springs` is what gives at a node between it and the ground, N/mm and
+    Nmm/rad by freedom.
     """
 
     nodes: dict[str, Point]
@@ -59,6 +61,7 @@ class Layout:
     tip: bool
     words: str
     watched: tuple[str, ...] = ()
+    springs: dict[str, tuple[float, ...]] = field(default_factory=dict)
     roles: tuple[str, ...] = field(default=())
 
     def __post_init__(self) -> None:
@@ -77,6 +80,10 @@ class Layout:
     def at(self, node: str) -> list[Bar]:
         """The bars that end at a node."""
         return self._at.get(node, [])
+
+    def grounded(self, node: str) -> bool:
+        """Whether the ground holds it, be it by springs."""
+        return node in self.supports or node in self.springs
 
     def way(self, bar: Bar, node: str) -> Point:
         """The direction of a bar away from a node, of length one."""

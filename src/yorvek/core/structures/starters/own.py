@@ -51,12 +51,37 @@ class OwnBar(Model):
         return data
 
 
+class Springs(Model):
+    """What gives between a node and the ground, by freedom: pushes and pulls alike; 0 is free."""
+
+    x_N_per_mm: float = Field(default=0.0, ge=0)
+    y_N_per_mm: float = Field(default=0.0, ge=0)
+    z_N_per_mm: float = Field(default=0.0, ge=0)
+    rx_Nmm_per_rad: float = Field(default=0.0, ge=0)
+    ry_Nmm_per_rad: float = Field(default=0.0, ge=0)
+    rz_Nmm_per_rad: float = Field(default=0.0, ge=0)
+
+    @classmethod
+    def of(cls, by_freedom: tuple[float, ...]) -> Springs:
+        """From what gives by freedom, in their order."""
+        return cls(**dict(zip(cls.model_fields, by_freedom, strict=True)))
+
+    @property
+    def by_freedom(self) -> tuple[float, ...]:
+        """N/mm along x, y, z, then Nmm/rad about them."""
+        along = (self.x_N_per_mm, self.y_N_per_mm, self.z_N_per_mm)
+        return (*along, self.rx_Nmm_per_rad, self.ry_Nmm_per_rad, self.rz_Nmm_per_rad)
+
+
 class OwnModel(Model):
-    """Nodes (mm, y up), bars, and what holds which node: a usual kind of holding, or the freedoms that are held."""
+    """Nodes (mm, y up), bars, and what holds which node: a usual kind of holding, or the freedoms that are held; and
+    what gives at which node.
+    """
 
     nodes: dict[str, tuple[float, float, float]] = Field(max_length=MOST_BARS)
     bars: list[OwnBar] = Field(max_length=MOST_BARS)
     held: dict[str, Held | list[Freedom]] = Field(max_length=2000)
+    springs: dict[str, Springs] = Field(default={}, max_length=2000)
 
 
 def _check_names(model: OwnModel) -> None:
@@ -90,11 +115,20 @@ def _check_ends(model: OwnModel) -> None:
 
 
 def _check_held(model: OwnModel) -> None:
-    if not model.held:
+    if not model.held and not model.springs:
         raise InputError(field="supports", got="none", needs="at least one node that something holds")
     for n in model.held:
         if n not in model.nodes:
             raise InputError(field="supports", got=n, needs="a node of the model")
+    for n, spring in model.springs.items():
+        if n not in model.nodes:
+            raise InputError(field="springs", got=n, needs="a node of the model")
+        rigid = _holds(model.held.get(n, []))
+        both = next((d for d, k in zip(FREEDOMS, spring.by_freedom, strict=True) if k > 0 and FREEDOMS[d] in rigid), "")
+        if both:
+            raise InputError(
+                field=f"springs at {n}", got=f"a spring along {both}, where it is held", needs="one of the two"
+            )
 
 
 def own_layout(model: OwnModel) -> Layout:
@@ -126,6 +160,7 @@ def own_layout(model: OwnModel) -> Layout:
         reach_mm=0.0,
         tip=False,
         words="model of one's own",
+        springs={n: s.by_freedom for n, s in model.springs.items()},
     )
 
 
@@ -155,4 +190,5 @@ def as_own(layout: Layout) -> OwnModel:
             for b in layout.bars
         ],
         held={n: _held(f) for n, f in layout.supports.items()},
+        springs={n: Springs.of(s) for n, s in layout.springs.items()},
     )  # fmt: skip

@@ -138,6 +138,9 @@ class System:
         n = len(self.mesh.skeleton.nodes)
         force = np.asarray(self.K[: 6 * n] @ u[:-1]) - columns.forces[: 6 * n]
         force[~self.held[: 6 * n]] = 0.0
+        springs = self.mesh.skeleton.springs
+        if springs is not None:
+            force -= np.where(self.held[: 6 * n], 0.0, springs.ravel())[:, None] * u[: 6 * n]
         return force.reshape(n, 6, -1)
 
 
