@@ -3147,6 +3147,49 @@ export interface components {
             width?: components["schemas"]["Length"] | null;
         };
         /**
+         * Figures
+         * @description What its maker states, depth standing. Walls (b/t of the slimmest held at both edges, and at one) are what
+         *     buckling of the walls goes by: without them push and bending are not checked.
+         */
+        Figures: {
+            /** A Mm2 */
+            A_mm2: number;
+            /**
+             * Ct Mm3
+             * @description none: J over the longer side
+             */
+            Ct_mm3?: number | null;
+            /** Ix Mm4 */
+            Ix_mm4: number;
+            /** Iy Mm4 */
+            Iy_mm4: number;
+            /** J Mm4 */
+            J_mm4: number;
+            /**
+             * Sx Mm3
+             * @description none: Ix over half the depth
+             */
+            Sx_mm3?: number | null;
+            /**
+             * Sy Mm3
+             * @description none: Iy over half the width
+             */
+            Sy_mm3?: number | null;
+            /** Depth Mm */
+            depth_mm: number;
+            /** Inside B T */
+            inside_b_t?: number | null;
+            /** Outstand B T */
+            outstand_b_t?: number | null;
+            /**
+             * Shear Area Mm2
+             * @description of the walls along the shear, the lesser of both ways
+             */
+            shear_area_mm2: number;
+            /** Width Mm */
+            width_mm: number;
+        };
+        /**
          * FileIn
          * @description A spreadsheet as it was picked; content in base64. `take`: put what is in it into the stock book.
          */
@@ -5128,7 +5171,7 @@ export interface components {
         };
         /**
          * OwnSpec
-         * @description A model of one's own: nodes, bars and what holds which node.
+         * @description A model of one's own: nodes, bars, what holds which node, and what gives there.
          */
         OwnSpec: {
             /** Bars */
@@ -5139,6 +5182,11 @@ export interface components {
             };
             /** Nodes */
             nodes: components["schemas"]["NodeSpec"][];
+            /**
+             * Springs
+             * @default []
+             */
+            springs: components["schemas"]["SpringSpec"][];
         };
         /**
          * PartChoices
@@ -5910,15 +5958,18 @@ export interface components {
         };
         /**
          * ProfilePart
-         * @description A part of a profile: a size of the catalogue, a plate, a tube of any wall, or an outline of a drawing.
+         * @description A part of a profile: a size of the catalogue, a plate, a tube of any wall, or an outline of a drawing; or
+         *     a profile known by figures alone.
          */
         ProfilePart: {
+            /** @description of a profile known by its maker's figures, alone */
+            figures?: components["schemas"]["Figures"] | null;
             /**
              * Kind
              * @default size
              * @enum {string}
              */
-            kind: "size" | "plate" | "tube" | "outline";
+            kind: "size" | "plate" | "tube" | "outline" | "figures";
             /**
              * Mirrored
              * @default false
@@ -6620,7 +6671,8 @@ export interface components {
          *     is the area that is weighed: the nominal wall, where the design wall is thinner. `omega_mm2` is the greatest warping
          *     coordinate of an open section about its shear centre. Of a composed section also: its closed `cells`;
          *     `slender`, the sqrt(E / Fy) above which no wall of it buckles before it yields; `beta_mm`, its monosymmetry (None:
-         *     not known, no rule); and whether it is `upright`, alike left and right, or `level`, alike above and below.
+         *     not known, no rule); and whether it is `upright`, alike left and right, or `level`, alike above and below; and
+         *     whether it is known by `entered` figures alone, without an outline.
          */
         Section: {
             /** A Mm2 */
@@ -6673,6 +6725,11 @@ export interface components {
             cy_mm: number;
             /** Depth Mm */
             depth_mm: number;
+            /**
+             * Entered
+             * @default false
+             */
+            entered: boolean;
             /**
              * Flange Mm
              * @default 0
@@ -7149,7 +7206,8 @@ export interface components {
         };
         /**
          * SituationSpec
-         * @description A position or a stage: dimensions and counts that differ, bars not there yet, props, and which loads act.
+         * @description A position or a stage: dimensions and counts that differ, bars not there yet, props, which loads act, and what
+         *     slews.
          */
         SituationSpec: {
             /**
@@ -7184,6 +7242,7 @@ export interface components {
             sizes: {
                 [key: string]: components["schemas"]["Place"];
             };
+            slew?: components["schemas"]["SlewSpec"] | null;
             /**
              * Without
              * @default []
@@ -7192,9 +7251,12 @@ export interface components {
         };
         /**
          * SituationVerdict
-         * @description A position or a stage: what governs there, its mass and centre of gravity.
+         * @description A position or a stage: what governs there, its mass and centre of gravity; of one that slews at its worst
+         *     angle.
          */
         SituationVerdict: {
+            /** Angle Deg */
+            angle_deg?: number | null;
             /** Centre Mm */
             centre_mm: [
                 number,
@@ -7235,6 +7297,21 @@ export interface components {
             value: number;
         };
         /**
+         * SlewSpec
+         * @description What turns about the upright axis through a node: bars or roles, and the range of its angle from where they were
+         *     drawn, against the clock seen from above.
+         */
+        SlewSpec: {
+            /** About */
+            about: string;
+            /** From Deg */
+            from_deg: number;
+            /** To Deg */
+            to_deg: number;
+            /** Turns */
+            turns: string[];
+        };
+        /**
          * SlottedPlate
          * @description A rectangle with a row of slots with round ends, lying along its width, evenly spaced up its height.
          */
@@ -7255,6 +7332,39 @@ export interface components {
             slots: number;
             thickness: components["schemas"]["Thickness"];
             width: components["schemas"]["Length"];
+        };
+        /**
+         * SpringRate
+         * @description What gives: force for a movement, N/mm.
+         */
+        SpringRate: {
+            /** Text */
+            text: string;
+            /**
+             * Unit
+             * @default mm
+             * @enum {string}
+             */
+            unit: "mm" | "in";
+            /**
+             * Value
+             * @default 0
+             */
+            value: number;
+        };
+        /**
+         * SpringSpec
+         * @description What gives between a node and the ground: force for its movement, moment for a turn of one degree.
+         */
+        SpringSpec: {
+            about_x?: components["schemas"]["TurnRate"] | null;
+            about_y?: components["schemas"]["TurnRate"] | null;
+            about_z?: components["schemas"]["TurnRate"] | null;
+            /** Node */
+            node: string;
+            x?: components["schemas"]["SpringRate"] | null;
+            y?: components["schemas"]["SpringRate"] | null;
+            z?: components["schemas"]["SpringRate"] | null;
         };
         /**
          * StarterKind
@@ -7860,6 +7970,25 @@ export interface components {
             x: number;
             /** Y */
             y: number;
+        };
+        /**
+         * TurnRate
+         * @description What gives: moment for a turn of one degree, N mm.
+         */
+        TurnRate: {
+            /** Text */
+            text: string;
+            /**
+             * Unit
+             * @default mm
+             * @enum {string}
+             */
+            unit: "mm" | "in";
+            /**
+             * Value
+             * @default 0
+             */
+            value: number;
         };
         /**
          * Unplaced
