@@ -162,12 +162,12 @@ def _copy(place: Path) -> Path:
     return place
 
 
-def run(count: int = USUAL, only: str = "") -> int:
-    """Make `count` changes, chosen by lot but always the same; 0 where at least 95 % are noticed."""
+def run(count: int = USUAL, only: str = "", *, seed: int = SEED, workers: int = 0) -> int:
+    """Make `count` changes, chosen by lot but always the same for a seed; 0 where at least 95 % are noticed."""
     every = [c for c in changes(HOME) if only in str(c.file)]
-    chosen = random.Random(SEED).sample(every, min(count, len(every)))
+    chosen = random.Random(seed).sample(every, min(count, len(every)))
     places: Queue[Path] = Queue()
-    workers = min(os.cpu_count() or 1, 4)
+    workers = workers or min(os.cpu_count() or 1, 4)
     with tempfile.TemporaryDirectory(prefix="yorvek-mutants-") as folder:
         for k in range(workers):
             places.put(_copy(Path(folder) / str(k)))

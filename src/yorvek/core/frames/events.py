@@ -18,7 +18,7 @@ from yorvek.core.frames.request import FrameLoad, FrameRequest
 from yorvek.core.quantities import GRAVITY
 from yorvek.core.structures.starters import Layout, length_mm
 from yorvek.core.structures.starters.layout import Spot
-from yorvek.core.theory.frames import Mesh, Piece
+from yorvek.core.theory.frames import Mesh, Piece, local_axes
 
 Floats = NDArray[np.float64]
 HEAVIEST_N = 1e8
@@ -26,6 +26,7 @@ PLACES = 24
 PIECES = 4
 FEW, MANY = 4, 24
 CLOSE = 0.02
+ALONG = 1e-6
 OFF = -1
 
 
@@ -195,7 +196,7 @@ def _own_weight(mesh: Mesh, down: Floats, weights: Floats) -> Piece:
     s, piece = mesh.skeleton, Piece()
     for k, w in enumerate(weights):
         if not s.only[k]:
-            piece.on_bars.append((k, down * w))
+            piece.on_bars.append((k, np.array([*(down * w), 0.0])))
             continue
         half = np.concatenate([down * w * s.length[k] / 2, np.zeros(3)])
         piece.at_nodes += [(int(n), half) for n in s.ends[k]]
@@ -207,42 +208,72 @@ def _pieces(
 ) -> list[tuple[str, Piece]]:
     """The columns of one load with their places in words."""
     at, way = where(layout, load), np.array(load.unit_way)
+    turns = {name: _turning(layout, load, name, way) for name, _ in at.bars}
 
-    def force(node: int, newtons: float) -> tuple[int, Floats]:
-        return node, np.concatenate([way * newtons, np.zeros(3)])
+    def force(node: int, newtons: float, bar: str = "") -> tuple[int, Floats]:
+        return node, newtons * np.concatenate([way, turns[bar] if bar else np.zeros(3)])
 
     if at.nodes:
+        if load.aside_mm:
+            raise InputError(
+                field=f"load {load.name}", got=f"aside of {at.words}", needs="bars to stand aside of, not a node"
+            )
         if not load.force_N:
             raise InputError(field=f"load {load.name}", got=at.words, needs="only a force can stand there")
         each = load.force_N / len(at.nodes)
         return [("", Piece(at_nodes=[force(nodes[n], each) for n in at.nodes]))]
     if stands_somewhere(load, at):
-        return [(words, Piece(at_nodes=[force(node, load.force_N)])) for words, node in _stops(layout, at, mesh, bars)]
+        return [
+            (words, Piece(at_nodes=[force(node, load.force_N, bar)]))
+            for words, node, bar in _stops(layout, at, mesh, bars)
+        ]
     if load.moves:
         raise InputError(field=f"load {load.name}", got=at.words, needs="a force that moves needs bars to move along")
     if load.force_N and load.at_mm is not None:
         name, place = _place(layout, load, at)
-        return [("", Piece(at_nodes=[force(mesh.inner_node(bars[name], place), load.force_N)]))]
+        return [("", Piece(at_nodes=[force(mesh.inner_node(bars[name], place), load.force_N, name)]))]
     whole = sum(length_mm(layout, layout.bar(n)) for n, _ in at.bars)
     piece = Piece()
     for name, width in at.bars:
         if load.area_MPa and not width:
             raise InputError(field=f"load {load.name}", got=at.words, needs="a load per area needs a deck to lie on")
         q = load.line_N_per_mm + load.area_MPa * width + load.force_N / whole
-        piece.on_bars.append((bars[name], way * q))
+        along = np.array(layout.way(layout.bar(name), layout.bar(name).i))
+        piece.on_bars.append((bars[name], q * np.array([*way, float(turns[name] @ along)])))
     return [("", piece)]
 
 
-def _stops(layout: Layout, at: Where, mesh: Mesh, bars: dict[str, int]) -> list[tuple[str, int]]:
-    """Places of a load that moves: every break of its bars, its run's ends among them."""
-    out: dict[int, str] = {}
+def _turning(layout: Layout, load: FrameLoad, name: str, way: Floats) -> Floats:
+    """Moment that one newton of the load makes about the axis of a bar that it stands aside of, mm. Aside is towards z,
+    or towards x where the bar runs along z.
+
+    Raises:
+        InputError: it runs along the bar.
+    """
+    if not load.aside_mm:
+        return np.zeros(3)
+    bar = layout.bar(name)
+    axes = local_axes(np.array(layout.nodes[bar.i]), np.array(layout.nodes[bar.j]))
+    if abs(float(axes[0] @ way)) > ALONG:
+        raise InputError(
+            field=f"load {load.name}", got=f"{load.aside_mm:g} mm aside of {name}", needs="a direction across the bar"
+        )
+    aside = axes[2] if (axes[2, 2], axes[2, 0]) > (-ALONG, 0.0) else -axes[2]
+    return np.asarray(np.cross(load.aside_mm * aside, way))
+
+
+def _stops(layout: Layout, at: Where, mesh: Mesh, bars: dict[str, int]) -> list[tuple[str, int, str]]:
+    """Places of a load that moves, in words, their nodes and bars: every break of its bars, its run's ends among
+    them.
+    """
+    out: dict[int, tuple[str, str]] = {}
     for name, _ in at.bars:
         bar = layout.bar(name)
         L = length_mm(layout, bar)
         span = range(int(mesh.first[bars[name]]), int(mesh.first[bars[name] + 1]))
         for place in [*(float(mesh.start_mm[e]) for e in span), L]:
-            out.setdefault(mesh.inner_node(bars[name], place), f"{name}, {place:.0f} mm")
-    return [(words, node) for node, words in out.items()]
+            out.setdefault(mesh.inner_node(bars[name], place), (f"{name}, {place:.0f} mm", name))
+    return [(words, node, name) for node, (words, name) in out.items()]
 
 
 def _choices(loads: Sequence[FrameLoad], of_load: list[tuple[int, ...]], places: list[list[str]]) -> tuple[Choice, ...]:

@@ -67,7 +67,9 @@ class FrameLoad(Model):
     A force on bars stands at `at_mm` from the start of the first of them; without a place it stands wherever it is
     worst, unless it is said to be spread over them. One that `moves` runs on the bottom flange, its wheels
     `wheel_from_edge_mm` from the edge (not said: at the edge, the worst). `way` is its direction where it is none of
-    the usual ones. Loads of one `group` act together; of those that share `one_of` at most one acts; `both_ways` acts
+    the usual ones. One on bars
+    may stand `aside_mm` of their axis, level and square to them (towards z; of bars along z towards x), and
+    twists them. Loads of one `group` act together; of those that share `one_of` at most one acts; `both_ways` acts
     in either sense.
     """
 
@@ -82,6 +84,7 @@ class FrameLoad(Model):
     area_MPa: float = 0.0
     at_mm: float | None = Field(default=None, ge=0)
     spread: bool = False
+    aside_mm: float = Field(default=0.0, ge=-10_000, le=10_000)
     moves: bool = False
     wheel_from_edge_mm: float | None = Field(default=None, ge=0)
     dynamic_factor: float = Field(default=1.0, ge=1.0)

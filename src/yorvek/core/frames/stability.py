@@ -36,14 +36,15 @@ class Edge:
 
 @dataclass(frozen=True)
 class Resultant:
-    """A column as forces at points."""
+    """A column as forces at points, and the moment that each brings along."""
 
     points: Floats
     forces: Floats
+    moments: Floats
 
     def about(self, edge: Edge) -> Floats:
         """Moment of each force about an edge, restoring positive."""
-        return np.asarray(np.cross(self.points - edge.at, self.forces) @ edge.way)
+        return np.asarray((np.cross(self.points - edge.at, self.forces) + self.moments) @ edge.way)
 
     def whole(self) -> Floats:
         return np.asarray(self.forces.sum(axis=0)) if len(self.forces) else np.zeros(3)
@@ -105,12 +106,14 @@ def _resultant(analysis: Analysis, column: int) -> Resultant:
     piece, mesh = analysis.loading.pieces[column], analysis.mesh
     points = [mesh.points[n] for n, _ in piece.at_nodes]
     forces = [f[:3] for _, f in piece.at_nodes]
+    moments = [f[3:] for _, f in piece.at_nodes]
     s = mesh.skeleton
     for bar, q in piece.on_bars:
         ends = s.points[s.ends[bar]]
         points.append(ends.mean(axis=0))
-        forces.append(q * s.length[bar])
-    return Resultant(np.array(points).reshape(-1, 3), np.array(forces).reshape(-1, 3))
+        forces.append(q[:3] * s.length[bar])
+        moments.append(q[3] * s.length[bar] * s.axes[bar, 0])
+    return Resultant(*(np.array(v).reshape(-1, 3) for v in (points, forces, moments)))
 
 
 def _tips(analysis: Analysis, columns: list[Resultant], edge: Edge, c: Combination) -> tuple[float, float, str]:

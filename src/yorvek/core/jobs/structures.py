@@ -183,6 +183,7 @@ class StructureLoad(Model):
     way: Way | None = Field(default=None, description="x, y (up) and z of a direction that is none of the usual ones")
     at: Place | None = Field(default=None, description="of a force on bars, from the start of the first")
     spread: bool = False
+    aside: Size | None = Field(default=None, description="of a load on bars: how far it stands aside of their axis")
     moves: bool = False
     wheel_from_edge: Place | None = Field(
         default=None, description="of a load that moves on a bottom flange: its wheels from the flange's edge"
@@ -254,6 +255,7 @@ def frame_load(on: StructureLoad, load: LoadSpec) -> FrameLoad:
         way=on.way,
         at_mm=on.at.value if on.at is not None else None,
         spread=on.spread,
+        aside_mm=on.aside.value if on.aside is not None else 0.0,
         force_N=value if load.form == "force" else 0.0,
         line_N_per_mm=value if load.form == "line" else 0.0,
         area_MPa=value if load.form == "area" else 0.0,

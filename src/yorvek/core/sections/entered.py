@@ -72,11 +72,8 @@ class Figures(Model):
     def section(self, id: str) -> Section:
         """The section of that name that these figures make."""
         d, b = self.depth_mm, self.width_mm
-        walls = [
-            Wall.flat(b_t, 1.0, kind).needs
-            for b_t, kind in ((self.inside_b_t, "inside"), (self.outstand_b_t, "outstand"))
-            if b_t is not None
-        ]
+        walls = [Wall.flat(self.inside_b_t, 1.0, "inside").needs] if self.inside_b_t else []
+        walls += [Wall.flat(self.outstand_b_t, 1.0, "outstand").needs] if self.outstand_b_t else []
         return Section(
             id=id,
             series="composed",

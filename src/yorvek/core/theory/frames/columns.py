@@ -14,7 +14,9 @@ from yorvek.core.theory.frames.skeleton import Floats
 
 @dataclass
 class Piece:
-    """One column: forces at nodes of the mesh (node, 6 figures), and even loads on bars (bar, global N/mm)."""
+    """One column: forces at nodes of the mesh (node, 6 figures), and even loads on bars (bar, global N/mm and the
+    torque about the bar, Nmm/mm).
+    """
 
     at_nodes: list[tuple[int, Floats]] = field(default_factory=list)
     on_bars: list[tuple[int, Floats]] = field(default_factory=list)
@@ -22,8 +24,8 @@ class Piece:
 
 @dataclass(frozen=True)
 class Columns:
-    """All columns of a mesh: forces on its freedoms [count, c], and even loads on elements in their own axes [e, 3,
-    c].
+    """All columns of a mesh: forces on its freedoms [count, c], and even loads on elements in their own axes and the
+    torque about them [e, 4, c].
     """
 
     forces: Floats
@@ -38,13 +40,14 @@ class Columns:
 def columns_of(mesh: Mesh, pieces: Sequence[Piece]) -> Columns:
     """Put the pieces onto the mesh."""
     s = mesh.skeleton
-    whole = np.zeros((len(s.bars), 3, len(pieces)))
+    whole = np.zeros((len(s.bars), 4, len(pieces)))
     forces = np.zeros((mesh.count + 1, len(pieces)))
     for c, piece in enumerate(pieces):
         for node, f in piece.at_nodes:
             forces[6 * node : 6 * node + 6, c] += f
         for bar, q in piece.on_bars:
-            whole[bar, :, c] += s.axes[bar] @ q
+            whole[bar, :3, c] += s.axes[bar] @ q[:3]
+            whole[bar, 3, c] += q[3]
     even = whole[mesh.bar]
     at_ends = -elements.held_ends(even, mesh.length)
     turned = np.matmul(mesh.T.transpose(0, 2, 1), at_ends)

@@ -70,11 +70,13 @@ def mass(per_mm: Floats, own_per_mm: Floats, A: Floats, Iy: Floats, Iz: Floats, 
 
 
 def held_ends(q: Floats, L: Floats) -> Floats:
-    """Forces that held ends put on elements under an even load q, [e, 3, ...], N/mm, local: [e, 12, ...]."""
+    """Forces that held ends put on elements under an even load q, [e, 4, ...], N/mm along local x, y, z and Nmm/mm
+    about x: [e, 12, ...].
+    """
     shape = (len(L), 12, *q.shape[2:])
     out = np.zeros(shape)
     long = L.reshape(-1, *([1] * (q.ndim - 2)))
-    for k in range(3):
+    for k in range(4):
         out[:, k] = out[:, k + 6] = -q[:, k] * long / 2
     out[:, 5], out[:, 11] = -q[:, 1] * long**2 / 12, q[:, 1] * long**2 / 12
     out[:, 4], out[:, 10] = q[:, 2] * long**2 / 12, -q[:, 2] * long**2 / 12
@@ -86,7 +88,7 @@ def inner_forces(start: Floats, q: Floats, x: Floats) -> Floats:
 
     Args:
         start: forces on the element at its start, [e, 6, c].
-        q: even load, local, [e, 3, c].
+        q: even load, local, [e, 4, c], the last a torque.
         x: places, [e, s].
 
     Returns:
@@ -94,7 +96,7 @@ def inner_forces(start: Floats, q: Floats, x: Floats) -> Floats:
     """
     x_ = x[:, :, None, None]
     out = np.repeat(start[:, None], x.shape[1], axis=1)
-    out[:, :, :3] += q[:, None] * x_
+    out[:, :, :4] += q[:, None] * x_
     near = x[:, :, None]
     out[:, :, 4] += start[:, None, 2] * near + q[:, None, 2] * near**2 / 2
     out[:, :, 5] -= start[:, None, 1] * near + q[:, None, 1] * near**2 / 2
