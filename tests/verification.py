@@ -25,30 +25,49 @@ def functions(file: Path) -> list[ast.FunctionDef]:
     return [n for n in ast.parse(file.read_text()).body if isinstance(n, ast.FunctionDef) and n.name[0] != "_"]
 
 
-def names_in(file: Path) -> set[str]:
-    """Every name a module speaks of, but for those it defines."""
+def uses(file: Path) -> set[tuple[str, str]]:
+    """Every function of another module that a module names, as (module, function); and of its own, but for a function
+    in itself.
+    """
     tree = ast.parse(file.read_text())
-    own = {n.name for n in tree.body if isinstance(n, ast.FunctionDef)}
-    found = {n.id for n in ast.walk(tree) if isinstance(n, ast.Name)}
-    found |= {n.attr for n in ast.walk(tree) if isinstance(n, ast.Attribute)}
-    called_at_home = {
-        n.id for f in tree.body if isinstance(f, ast.FunctionDef) for n in ast.walk(f)
-        if isinstance(n, ast.Name) and n.id != f.name
+    modules: dict[str, str] = {}
+    names: dict[str, tuple[str, str]] = {}
+    for node in ast.walk(tree):
+        if isinstance(node, ast.ImportFrom) and node.module:
+            for one in node.names:
+                modules[one.asname or one.name] = f"{node.module}.{one.name}"
+                names[one.asname or one.name] = (node.module, one.name)
+    found = {names[n.id] for n in ast.walk(tree) if isinstance(n, ast.Name) and n.id in names}
+    found |= {
+        (modules[n.value.id], n.attr)
+        for n in ast.walk(tree)
+        if isinstance(n, ast.Attribute) and isinstance(n.value, ast.Name) and n.value.id in modules
+    }
+    home = dotted(file)
+    own = {f.name for f in functions(file)}
+    return found | {
+        (home, n.id) for f in tree.body for n in ast.walk(f)
+        if isinstance(n, ast.Name) and n.id in own and n.id != getattr(f, "name", "")
     }  # fmt: skip
-    return (found - own) | (own & called_at_home)
+
+
+def dotted(file: Path) -> str:
+    """A module's name as it is imported."""
+    return ".".join(file.relative_to(ROOT / "src" if file.is_relative_to(ROOT / "src") else ROOT).with_suffix("").parts)
 
 
 def clauses() -> list[tuple[str, str, str, list[str], list[str]]]:
     """Module, function, what it is, product callers and tests of every clause."""
-    code = {f: names_in(f) for f in sorted(CORE.rglob("*.py"))}
-    tests = {f: names_in(f) for f in sorted((ROOT / "tests").rglob("*.py")) if f.name != "verification.py"}
+    code = {f: uses(f) for f in sorted(CORE.rglob("*.py"))}
+    tests = {f: uses(f) for f in sorted((ROOT / "tests").rglob("*.py")) if f.name != "verification.py"}
     out = []
     for file in sorted((CORE / "clauses").rglob("*.py")):
         text = file.read_text()
         for f in functions(file):
             words = (ast.get_docstring(f) or "").split("\n")[0]
-            callers = [str(c.relative_to(CORE)) for c, names in code.items() if f.name in names]
-            named = [str(t.relative_to(ROOT)) for t, names in tests.items() if f.name in names]
+            which = (dotted(file), f.name)
+            callers = [str(c.relative_to(CORE)) for c, used in code.items() if which in used]
+            named = [str(t.relative_to(ROOT)) for t, used in tests.items() if which in used]
             source = " (from memory)" if MEMORY.search(text) else ""
             out.append((str(file.relative_to(CORE)), f.name, words + source, callers, named))
     return out

@@ -54,3 +54,42 @@ def test_a_plate_is_sized_explained_and_made_a_part(demo: Application, page: Pag
     expect(page.get_by_role("img", name=re.compile("How far PL1 moves"))).to_be_visible()
     row.get_by_role("button", name="Make it a part").click()
     expect(page.locator("tr", has_text="nest tray").get_by_role("button", name="Make it a part")).to_have_count(0)
+
+
+def test_a_profile_by_its_makers_figures_carries_a_load_aside_that_runs(demo: Application, page: Page) -> None:
+    log_in(page, demo)
+    page.get_by_role("link", name="Scope Pier").click()
+    page.get_by_role("link", name="Size", exact=False).first.click()
+    page.get_by_role("link", name="Sections").click()
+    page.get_by_role("button", name="a slotted profile by its maker's figures").click()
+    expect(page.get_by_role("alert")).to_contain_text("Still to state: Depth, mm; Width, mm; A, mm²")
+    figures = {
+        "Depth, mm": "40", "Width, mm": "40", "A, mm²": "620", "Ix, mm⁴": "9", "Iy, mm⁴": "92000", "J, mm⁴": "14000",
+        "Shear area, mm²": "180", "Slimmest wall, b/t": "9", "Slimmest lip, b/t": "4",
+    }  # fmt: skip
+    for label, text in figures.items():
+        page.get_by_label(label, exact=True).fill(text)
+    page.get_by_label("Ix, mm⁴", exact=True).fill("92000000")
+    page.keyboard.press("Tab")
+    expect(page.get_by_role("alert")).to_contain_text("1 cm⁴ is 10,000 mm⁴")
+    page.get_by_label("Ix, mm⁴", exact=True).fill("92000")
+    page.keyboard.press("Tab")
+    expect(page.get_by_role("alert")).to_have_count(0)
+    expect(page.get_by_text("its outline is not known")).to_be_visible()
+    page.get_by_label("Name", exact=True).fill("Slotted 40")
+    page.get_by_role("button", name="Keep it").click()
+    page.get_by_role("link", name="Back to Size").click()
+
+    page.get_by_role("button", name="Add a member").click()
+    page.get_by_label("Length", exact=True).fill("900")
+    page.get_by_label("Section", exact=True).first.click()
+    page.keyboard.type("Slotted 40")
+    page.get_by_role("option", name="Slotted 40").click()
+    page.get_by_label("Material", exact=True).first.select_option("S355")
+    page.get_by_label("runs along").first.check()
+    page.get_by_label("Aside of the axis by").first.fill("30")
+    page.get_by_role("button", name="Save member").click()
+    expect(page.get_by_role("heading", name="B1 Slotted 40")).to_be_visible()
+    expect(page.get_by_role("alert")).to_have_count(0)
+    page.get_by_role("link", name="Check and release").click()
+    expect(page.get_by_text(re.compile("in space, .*bending")).first).to_be_visible()

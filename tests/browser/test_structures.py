@@ -112,6 +112,35 @@ def test_a_starter_from_nothing_to_a_mended_chain(inside: tuple[Page, str], star
     page.get_by_text(f"as offered for the {starter.lower()}").first.wait_for()
 
 
+def test_an_arm_that_slews_and_a_spring_under_a_model_by_hand(inside: tuple[Page, str]) -> None:
+    page, job = inside
+    person = Person(page)
+    page.goto(f"{job}/size")
+    page.get_by_label("Add a structure").select_option(label="Arm with a side arm")
+    form = page.locator("form.panel")
+    for label, size in zip(STARTERS["Arm with a side arm"][1], ("900", "500"), strict=True):
+        person.fill(label, size, form)
+    person.fill("Called", "slewing", form)
+    person.button("+ telescope", form)
+    person.button("Add a position", form)
+    form.get_by_label("it slews").check()
+    form.get_by_label("Axis of position 1").select_option("corner")
+    form.get_by_role("checkbox", name="arm", exact=True).uncheck()
+    person.button("Save structure", form)
+    row = page.get_by_role("row", name=re.compile("slewing"))
+    row.get_by_role("button").first.click()
+    page.get_by_text(re.compile(r", at \d+°")).first.wait_for()
+
+    person.button("Change")
+    person.button("Change its model by hand", form)
+    person.button("Add a spring", form)
+    form.get_by_label("Spring at", exact=True).select_option("tip")
+    person.fill("along y, N/mm", "500", form)
+    person.button("Save structure", form)
+    page.get_by_role("row", name=re.compile("slewing")).get_by_role("button").first.click()
+    page.get_by_text("which the ground holds").first.wait_for()
+
+
 def test_a_structure_that_cannot_stand_is_named_and_kept(inside: tuple[Page, str]) -> None:
     page, job = inside
     person = Person(page)

@@ -67,7 +67,7 @@ class Frame:
     def piece(self, skeleton: Skeleton) -> Piece:
         names = ("FX", "FY", "FZ", "MX", "MY", "MZ")
         at = [(skeleton.nodes.index(n), np.array([f.get(k, 0.0) for k in names])) for n, f in self.node_loads.items()]
-        return Piece(at, [(skeleton.bars.index(b), np.array(q, float)) for b, q in self.line_loads.items()])
+        return Piece(at, [(skeleton.bars.index(b), np.array([*q, 0.0], float)) for b, q in self.line_loads.items()])
 
 
 @dataclass(frozen=True)

@@ -12,7 +12,6 @@ from scipy.optimize import minimize_scalar
 
 from tests.core.test_structures import ROD, asked, bar, force, shape
 from tests.values.formulas import tee_stub_N
-from yorvek.core.checks.fatigue import endured_MPa
 from yorvek.core.checks.methods import Method
 from yorvek.core.clauses.aisc360 import hollow_joints as aisc
 from yorvek.core.clauses.aisc360.bolted import slip_N as aisc_slip_N
@@ -21,6 +20,7 @@ from yorvek.core.clauses.aisc360.webs import web_crippling, web_yielding
 from yorvek.core.clauses.aisi_s100.screws import screw_pull_N, screw_shear_N
 from yorvek.core.clauses.en1993 import hollow_joints as en
 from yorvek.core.clauses.en1993.bolted import slip_N as en_slip_N
+from yorvek.core.clauses.en1993.fatigue import endured_MPa
 from yorvek.core.clauses.en1993.wheels import flange_under_wheel_N
 from yorvek.core.errors import InputError
 from yorvek.core.frames import FrameLoad, RoleChoice, check_frame, upgrades

@@ -110,6 +110,10 @@ def test_a6_a_10_and_11_what_moves_is_at_its_worst_place_for_bending_for_the_end
     assert greatest_moment(v) == pytest.approx(5000 * 6000 / 4 + own() * 6000**2 / 8, rel=0.005)
     end = max(h.most for h in v.handed if h.component == "FY" and h.node == "n0")
     assert end == pytest.approx(5000 + own() * 3000, rel=0.002)
+    shear = next(c for c in all_checks(v) if "shear" in c.id)
+    alone = beam(6000, [(load("wheel", 5000), {**ON, "at": {"text": "1 mm"}})], job=FREE)
+    beside = next(c for c in all_checks(alone) if "shear" in c.id)
+    assert shear.demand == pytest.approx(beside.demand, rel=0.01)
     repeated = next(c for c in all_checks(v) if "repeated" in c.id)
     assert repeated.demand == pytest.approx(5000 * 6000 / 4 / (inertia() / 50), rel=0.02)
 

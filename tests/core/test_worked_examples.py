@@ -8,9 +8,9 @@ from scipy.optimize import minimize_scalar
 
 from tests.core.test_guide import GUIDE
 from tests.core.test_structures import ROD, asked, bar, force, shape
-from yorvek.core.checks.fatigue import endured_MPa
 from yorvek.core.clauses.aisc360.hollow_joints import face_yielding_N
 from yorvek.core.clauses.en1993.bolted import slip_N
+from yorvek.core.clauses.en1993.fatigue import endured_MPa
 from yorvek.core.frames import FrameLoad, RoleChoice, check_frame
 from yorvek.core.sections import section
 

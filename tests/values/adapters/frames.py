@@ -48,7 +48,7 @@ def load(i: Inputs, s: Skeleton) -> Piece:
     for w in i.get("member_loads_N_per_mm", []):
         bar = s.bars.index(w["member"])
         way = np.eye(3)[GLOBAL[w["direction"]]] if w["direction"] in GLOBAL else s.axes[bar][LOCAL[w["direction"]]]
-        piece.on_bars.append((bar, way * w["w"]))
+        piece.on_bars.append((bar, np.array([*(way * w["w"]), 0.0])))
     return piece
 
 

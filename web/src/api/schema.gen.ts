@@ -4575,9 +4575,11 @@ export interface components {
         };
         /**
          * MemberLoad
-         * @description A load of the brief as it comes onto a member.
+         * @description A load of the brief as it comes onto a member; a force that runs stands anywhere from `start` to `end`.
          */
         MemberLoad: {
+            /** @description how far it stands aside of the axis */
+            aside?: components["schemas"]["Size"] | null;
             /**
              * At
              * @default []
@@ -4586,6 +4588,16 @@ export interface components {
             end?: components["schemas"]["Place"] | null;
             /** Load Id */
             load_id: number;
+            /**
+             * Runs
+             * @default false
+             */
+            runs: boolean;
+            /**
+             * Sideways
+             * @default false
+             */
+            sideways: boolean;
             start?: components["schemas"]["Place"] | null;
             /** @description of the area that the member carries */
             width?: components["schemas"]["Length"] | null;
@@ -6206,9 +6218,14 @@ export interface components {
         };
         /**
          * Reaction
-         * @description What a support carries, worst upwards and worst downwards pull.
+         * @description What a support carries: worst upwards and worst downwards pull, and what loads across and aside add.
          */
         Reaction: {
+            /**
+             * Aside N
+             * @default 0
+             */
+            aside_N: number;
             /** Kind */
             kind: string;
             /** Least N */
@@ -6217,6 +6234,11 @@ export interface components {
             moment_Nmm: number;
             /** Most N */
             most_N: number;
+            /**
+             * Twist Nmm
+             * @default 0
+             */
+            twist_Nmm: number;
             /** X Mm */
             x_mm: number;
         };
@@ -7570,6 +7592,8 @@ export interface components {
          *     A force on bars stands at a place, is spread over them, or stands wherever it is worst.
          */
         StructureLoad: {
+            /** @description of a load on bars: how far it stands aside of their axis */
+            aside?: components["schemas"]["Size"] | null;
             /** @description of a force on bars, from the start of the first */
             at?: components["schemas"]["Place"] | null;
             /**

@@ -1,10 +1,13 @@
 <script setup lang="ts">
 /** A model of one's own as tables: nodes with their places, bars between them, what is held. */
 import type { S } from '../api/client'
+import EntryField from '../shared/EntryField.vue'
 import { unit } from '../shared/units'
 
 const model = defineModel<S['OwnSpec']>({ required: true })
 const emit = defineEmits<{ changed: [] }>()
+const WAYS = ['x', 'y', 'z'] as const
+const TURNS = ['about_x', 'about_y', 'about_z'] as const
 const entry = (text: string) => ({ text, unit: unit.value, value: 0 })
 const free = (stem: string, taken: string[]) => {
   let n = 1
@@ -51,6 +54,7 @@ function rename(k: number, name: string) {
     if (b.i === was) b.i = name
     if (b.j === was) b.j = name
   }
+  for (const s of model.value.springs ?? []) if (s.node === was) s.node = name
   if (held[was]) {
     held[name] = held[was]
     delete held[was]
@@ -64,6 +68,16 @@ function place(node: S['OwnSpec']['nodes'][number], axis: 'x' | 'y' | 'z', text:
 function withoutNode(k: number) {
   const [gone] = model.value.nodes.splice(k, 1)
   delete held[gone.name]
+  model.value.springs = (model.value.springs ?? []).filter((s) => s.node !== gone.name)
+  emit('changed')
+}
+function addSpring() {
+  const taken = (model.value.springs ?? []).map((s) => s.node)
+  const node = model.value.nodes.find((n) => !taken.includes(n.name))?.name
+  if (node) model.value.springs = [...(model.value.springs ?? []), { node } as S['SpringSpec']]
+}
+function withoutSpring(k: number) {
+  model.value.springs!.splice(k, 1)
   emit('changed')
 }
 function withoutBar(k: number) {
@@ -125,6 +139,42 @@ function withoutBar(k: number) {
       </tbody>
     </table>
     <button type="button" class="button" @click="addNode">Add a node</button>
+    <h3>Springs <span class="soft">what gives between a node and the ground, along and about x, y, z</span></h3>
+    <div v-for="(s, k) in model.springs ?? []" :key="k" class="fields">
+      <div class="field">
+        <label :for="`spring-${k}`">Spring at</label
+        ><select :id="`spring-${k}`" v-model="s.node">
+          <option v-for="n in model.nodes" :key="n.name">{{ n.name }}</option></select
+        ><span class="echo"></span>
+      </div>
+      <EntryField
+        v-for="d in WAYS"
+        :key="d"
+        v-model="s[d]"
+        :label="`along ${d}, ${unit === 'mm' ? 'N/mm' : 'lb/in'}`"
+        kind="line_load"
+        optional
+        hint="none"
+      />
+      <EntryField
+        v-for="d in TURNS"
+        :key="d"
+        v-model="s[d]"
+        :label="`${d.replace('_', ' ')}, moment a degree`"
+        kind="moment"
+        optional
+        hint="none"
+      />
+      <button
+        type="button"
+        class="button quiet"
+        :aria-label="`Take away the spring at ${s.node}`"
+        @click="withoutSpring(k)"
+      >
+        Take away
+      </button>
+    </div>
+    <button type="button" class="button" @click="addSpring">Add a spring</button>
     <h3>Bars</h3>
     <table class="list">
       <thead>
@@ -156,10 +206,8 @@ function withoutBar(k: number) {
             <label
               ><input v-model="b.hinged_i" type="checkbox" :aria-label="`${b.name} hinged at ${b.i}`" /> from</label
             >
-            {{ ' '
-            }}<label
-              ><input v-model="b.hinged_j" type="checkbox" :aria-label="`${b.name} hinged at ${b.j}`" /> to</label
-            >
+            {{ ' ' }}
+            <label><input v-model="b.hinged_j" type="checkbox" :aria-label="`${b.name} hinged at ${b.j}`" /> to</label>
           </td>
           <td>
             <select v-model="b.only" :aria-label="`What ${b.name} takes`">

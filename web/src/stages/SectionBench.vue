@@ -65,7 +65,30 @@ const presets: Record<string, () => Part[]> = {
     part('size', { section_id: 'UPE 100' }),
     plate('100 mm', '6 mm', '61 mm', '0', 90),
   ],
+  "a slotted profile by its maker's figures": () => [part('figures', { figures: figures() })],
   'one plate': () => [plate('80 mm', '6 mm', '0', '0')],
+}
+const FIGURES = [
+  ['depth_mm', 'Depth, mm', true],
+  ['width_mm', 'Width, mm', true],
+  ['A_mm2', 'A, mm²', true],
+  ['Ix_mm4', 'Ix, mm⁴', true],
+  ['Iy_mm4', 'Iy, mm⁴', true],
+  ['J_mm4', 'J, mm⁴', true],
+  ['shear_area_mm2', 'Shear area, mm²', true],
+  ['Sx_mm3', 'Sx, mm³', false],
+  ['Sy_mm3', 'Sy, mm³', false],
+  ['Ct_mm3', 'Ct, mm³', false],
+  ['inside_b_t', 'Slimmest wall, b/t', false],
+  ['outstand_b_t', 'Slimmest lip, b/t', false],
+] as const
+type Figure = (typeof FIGURES)[number][0]
+const figures = () => Object.fromEntries(FIGURES.map(([k]) => [k, null]))
+const byFigures = computed(() => !!draft.value?.parts.some((p) => p.kind === 'figures'))
+const missing = (p: Part) => FIGURES.filter(([k, , asked]) => asked && p.figures?.[k] == null).map(([, words]) => words)
+function figure(p: Part, name: Figure, event: Event) {
+  const text = (event.target as HTMLInputElement).value.trim()
+  p.figures![name] = (text === '' ? null : Number(text)) as never
 }
 function begin(preset: string) {
   draft.value = { name: `P${job.value!.profiles.length + 1}`, parts: presets[preset](), joined: 'continuous' }
@@ -75,21 +98,26 @@ function change(row: S['ProfileRow']) {
   draft.value = copy(row.spec)
   editing.value = row
 }
-let asked = 0
+let turn = 0
 let timer = 0
 async function look() {
-  const mine = ++asked
+  const mine = ++turn
+  const open = (draft.value?.parts ?? []).flatMap((p) => (p.kind === 'figures' ? missing(p) : []))
+  if (open.length) {
+    trouble.value = `Still to state: ${open.join('; ')}.`
+    return
+  }
   try {
     const own = job.value!.profiles.find((p) => p.spec.name === looked.value)
     const found = draft.value
       ? await call<S['SectionView']>('POST', `/jobs/${job.value!.job.id}/section`, draft.value)
       : await call<S['SectionView']>('GET', `/section?id=${encodeURIComponent(own?.line ?? looked.value)}`)
-    if (mine === asked) {
+    if (mine === turn) {
       view.value = found
       trouble.value = ''
     }
   } catch (error) {
-    if (mine === asked) trouble.value = (error as { sentence?: string }).sentence ?? String(error)
+    if (mine === turn) trouble.value = (error as { sentence?: string }).sentence ?? String(error)
   }
 }
 watch(
@@ -197,8 +225,8 @@ const rows = computed<[string, string, string][]>(() =>
                 <button class="button quiet">
                   <b>{{ p.spec.name }}</b>
                 </button>
-                {{ ' ' }}<span class="soft">{{ p.spec.parts.length }} parts</span> {{ ' '
-                }}<span v-if="p.trouble" class="bad">{{ p.trouble }}</span>
+                {{ ' ' }}<span class="soft">{{ p.spec.parts.length }} parts</span>
+                <span v-if="p.trouble" class="bad"> {{ p.trouble }}</span>
               </td>
               <td>{{ p.spec.joined }}</td>
               <td class="num">
@@ -224,7 +252,7 @@ const rows = computed<[string, string, string][]>(() =>
               >members are made of it by this name</span
             >
           </div>
-          <div class="field">
+          <div v-if="!byFigures" class="field">
             <label for="p-joined">Parts are</label
             ><select id="p-joined" v-model="draft.joined">
               <option value="continuous">welded all along</option>
@@ -246,6 +274,16 @@ const rows = computed<[string, string, string][]>(() =>
               :own="false"
               :metal="false"
             />
+            <template v-else-if="p.kind === 'figures'"
+              ><div v-for="[k, words, asked] in FIGURES" :key="k" class="field">
+                <label :for="`p-${i}-${k}`">{{ words }}</label><input
+                  :id="`p-${i}-${k}`"
+                  :value="p.figures?.[k] ?? ''"
+                  inputmode="decimal"
+                  @change="figure(p, k, $event)"
+                /><span class="echo">{{ asked || p.figures?.[k] != null ? '' : 'not stated' }}</span>
+              </div></template
+            >
             <template v-else-if="p.kind !== 'outline'"
               ><EntryField v-model="p.width" :label="p.kind === 'tube' ? 'Diameter' : 'Width'" /><EntryField
                 v-model="p.thickness"
@@ -258,15 +296,19 @@ const rows = computed<[string, string, string][]>(() =>
                 p.outline ? `${p.outline.split(',').length} corners` : 'none yet'
               }}</span>
             </div>
-            <EntryField v-model="p.x" label="Right by" /><EntryField v-model="p.y" label="Up by" />
-            <div class="field">
+            <template v-if="p.kind !== 'figures'"
+              ><EntryField v-model="p.x" label="Right by" /><EntryField v-model="p.y" label="Up by"
+            /></template>
+            <div v-if="p.kind !== 'figures'" class="field">
               <label :for="`p-turn${i}`">Turned, degrees</label
               ><input :id="`p-turn${i}`" v-model.number="p.turn_deg" inputmode="decimal" /><span class="echo"></span>
             </div>
-            <label class="row"><input v-model="p.mirrored" type="checkbox" /> mirrored</label>
+            <label v-if="p.kind !== 'figures'" class="row"
+              ><input v-model="p.mirrored" type="checkbox" /> mirrored</label
+            >
           </div>
         </div>
-        <div class="row gap">
+        <div v-if="!byFigures" class="row gap">
           <span class="soft">Add</span
           ><button
             v-for="k in ['size', 'plate', 'tube', 'outline'] as const"

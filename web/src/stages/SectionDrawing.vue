@@ -35,6 +35,7 @@ const apart = computed(
   <svg :viewBox="box" role="img" :aria-label="`Section ${view.name}, with its axes`">
     <g transform="scale(1 -1)" fill="var(--metal)" stroke="var(--ink)">
       <path
+        :class="{ unknown: s.entered }"
         v-for="(o, i) in d.outlines"
         :key="i"
         :d="outlinePath(o)"
@@ -133,6 +134,10 @@ const apart = computed(
   </svg>
 </template>
 <style scoped>
+.unknown {
+  fill: none;
+  stroke-dasharray: 4 4;
+}
 svg {
   width: 100%;
   max-height: 380px;

@@ -36,6 +36,9 @@ function acts(s: S['SituationSpec'], id: number, all: number[], on: boolean) {
   const next = on ? [...now, id] : now.filter((x) => x !== id)
   s.loads = next.length === all.length ? null : next
 }
+function slews(s: S['SituationSpec'], on: boolean, asked: S['StarterView']) {
+  s.slew = on ? { about: asked.nodes[0], turns: [...asked.roles], from_deg: 0, to_deg: 90 } : null
+}
 const nameOf = (id: number) => job.value!.loads.find((l) => l.id === id)?.spec.name ?? 'gone'
 </script>
 <template>
@@ -93,6 +96,44 @@ const nameOf = (id: number) => job.value!.loads.find((l) => l.id === id)?.spec.n
           ><input type="checkbox" :checked="s.props!.includes(n)" @change="toggle(s.props!, n)" /> {{ n }}</label
         >
       </div>
+      <div v-if="s.kind === 'position'" class="row wrap">
+        <label
+          ><input
+            type="checkbox"
+            :checked="!!s.slew"
+            @change="slews(s, ($event.target as HTMLInputElement).checked, asked)"
+          />
+          it slews</label
+        >
+        <template v-if="s.slew">
+          <label
+            >about the upright axis through
+            <select v-model="s.slew.about" :aria-label="`Axis of ${s.name}`">
+              <option v-for="n in asked.nodes" :key="n">{{ n }}</option>
+            </select></label
+          >
+          <label
+            >from
+            <input
+              v-model.number="s.slew.from_deg"
+              class="degrees"
+              inputmode="decimal"
+              :aria-label="`${s.name}, from`"
+            />
+            °</label
+          >
+          <label
+            >to
+            <input v-model.number="s.slew.to_deg" class="degrees" inputmode="decimal" :aria-label="`${s.name}, to`" />
+            °</label
+          >
+          <span class="soft">What turns:</span
+          ><label v-for="r in asked.roles" :key="r"
+            ><input type="checkbox" :checked="s.slew.turns.includes(r)" @change="toggle(s.slew.turns, r)" />
+            {{ r }}</label
+          >
+        </template>
+      </div>
       <div class="row wrap">
         <span class="soft">Acts:</span
         ><label v-for="id in [...new Set(loads)]" :key="id"
@@ -118,5 +159,8 @@ fieldset {
 }
 .wrap {
   flex-wrap: wrap;
+}
+.degrees {
+  width: 64px;
 }
 </style>

@@ -95,7 +95,8 @@ watch(
   async () => {
     lightest.value = null
     const m = row.value
-    if (!m?.verdict) return
+    // sizes are compared by loads straight up and down; others are looked at one by one
+    if (!m?.verdict || m.verdict.checks.some((c) => c.id.startsWith('aside'))) return
     await attempt(async () => {
       const material = (await catalogue()).materials.find((x) => x.id === m.spec.material_id)
       const family = (await catalogue()).materials.filter((x) => x.family === material?.family).map((x) => x.id)
@@ -313,17 +314,22 @@ const whyOf = (member: number, check: string) => {
       <div class="field">
         <label>Load</label><b>{{ loadOf(l.load_id)?.name ?? 'gone' }}</b>
       </div>
-      <template v-if="loadOf(l.load_id)?.form === 'force'"
+      <template v-if="loadOf(l.load_id)?.form === 'force' && !l.runs"
         ><EntryField v-for="(_, k) in l.at" :key="k" v-model="l.at![k]" label="Acts at, from the left"
       /></template>
       <EntryField v-else-if="loadOf(l.load_id)?.form === 'area'" v-model="l.width" label="Width it carries" />
-      <template v-if="loadOf(l.load_id)?.form !== 'force'"
+      <template v-if="loadOf(l.load_id)?.form !== 'force' || l.runs"
         ><EntryField v-model="l.start" label="From" optional hint="the left end" /><EntryField
           v-model="l.end"
           label="To"
           optional
           hint="the right end"
       /></template>
+      <EntryField v-model="l.aside" label="Aside of the axis by" optional hint="on its axis" />
+      <label v-if="loadOf(l.load_id)?.form === 'force'" class="row"
+        ><input v-model="l.runs" type="checkbox" @change="l.at = l.runs ? [] : [entry('')]" /> runs along</label
+      >
+      <label class="row"><input v-model="l.sideways" type="checkbox" /> acts sideways</label>
       <button type="button" class="button quiet" @click="draft.loads!.splice(i, 1)">Take away</button>
     </div>
     <div class="row">

@@ -200,6 +200,13 @@ const store = () => attempt(async () => emit('done', await save('structures', pr
           optional
           hint="the middle"
       /></template>
+      <EntryField
+        v-if="asked && !asked.at_nodes.includes(l.spot)"
+        v-model="l.aside"
+        :label="`Load ${i + 1} stands aside of the bar by`"
+        optional
+        hint="on its axis"
+      />
       <button type="button" class="button quiet" @click="draft.loads!.splice(i, 1)">Take off</button>
     </div>
     <div v-if="asked" class="row gap">

@@ -24,8 +24,9 @@ from yorvek.core.structures.beam_solution import NEAR
 from yorvek.core.structures.member import MemberCases, Region, member_cases
 
 CRUSHING = "crushing of the wall under point loads and over supports: say on what length they bear"
+BESIDE = "aside"
 OUTSIDE = [
-    "side loads and twist: no load off the axis is entered",
+    "side loads and twist beyond those that are entered",
     "connections, welds and supports",
     CRUSHING,
     "axial force and frame sway",
@@ -284,7 +285,8 @@ def check_beam(member: BeamMember) -> BeamVerdict:
         moves.append((abs(worst.value) / EI / limit, worst, limit, (region.from_mm, region.to_mm)))
     _, worst_move, limit, region_ends = max(moves, key=lambda x: x[0])
     mass = mass_per_m * length / 1000
-    total_live = sum(x.force_N * len(x.at_mm) for x in member.beam.loads if x.case == "live")
+    total_live = sum(x.force_N * (1 if x.runs else len(x.at_mm)) for x in member.beam.loads if x.case == "live")
+    checks += beside(member)
     moved = abs(worst_move.value) / EI
     return BeamVerdict(
         checks=checks,
@@ -302,6 +304,20 @@ def check_beam(member: BeamMember) -> BeamVerdict:
         outside=[x for x in OUTSIDE if not (member.bearing_mm and x == CRUSHING)],
         stiffness_N_per_mm=total_live / moved if total_live and moved else None,
     )
+
+
+def beside(member: BeamMember) -> list[Check]:
+    """What loads that do more than bend it up and down call for; nothing is said of it here."""
+    if all(x.straight for x in member.beam.loads):
+        return []
+    names = ", ".join(x.name for x in member.beam.loads if not x.straight)
+    return [
+        Check(
+            id=BESIDE, title="with what acts aside, across, together or often", kind="strength", clause="", formula="",
+            method=member.method.words, source="",
+            not_checked=f"{names}: more than bending up and down, which is judged in space and not here",
+        )
+    ]  # fmt: skip
 
 
 def _notch_check(

@@ -44,13 +44,15 @@ class Curve(Model):
 
 
 class Reaction(Model):
-    """What a support carries, worst upwards and worst downwards pull."""
+    """What a support carries: worst upwards and worst downwards pull, and what loads across and aside add."""
 
     x_mm: float
     kind: str
     most_N: float
     least_N: float
     moment_Nmm: float
+    aside_N: float = 0.0
+    twist_Nmm: float = 0.0
 
 
 class BeamVerdict(Model):

@@ -44,8 +44,11 @@ def pressed_places(cases: MemberCases, own: float, combos: list[Combination]) ->
                 best = Pressed(best.words, support.x_mm, float(forces.max()), combo.name)
         out.append(best)
     for load in cases.request.loads:
+        if load.sideways:
+            continue
         factor, name = max((_factor(load, c), c.name) for c in combos)
-        out += [Pressed(f"under {load.name} at {x:g} mm", x, abs(load.force_N) * factor, name) for x in load.at_mm]
+        places = [x for _, x in cases.stops] if load.runs else load.at_mm
+        out += [Pressed(f"under {load.name} at {x:g} mm", x, abs(load.force_N) * factor, name) for x in places]
     return [p for p in out if p.force_N > 0]
 
 

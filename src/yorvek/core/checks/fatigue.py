@@ -3,24 +3,11 @@
 from __future__ import annotations
 
 from yorvek.core.checks.record import Check, Value
+from yorvek.core.clauses.en1993.fatigue import GAMMA_MF, endured_MPa
 
-KNEE, CUT_OFF = 5e6, 1e8
-GAMMA_MF = 1.35
 WORTH_A_LOOK = 10_000.0
 """Below this many repetitions the static check is taken to cover it (EN 1993-1-9 itself gives no bound; AISC 360-22
 appendix 3 says 20 000: the lower figure is common practice, no source)."""
-FILLET_ALL_ROUND, ATTACHED, PLAIN = 36.0, 71.0, 160.0
-"""Categories, EN 1993-1-9 tables 8.5, 8.4 and 8.1: root of a loaded fillet; bar with something welded to it; plain
-bar.
-"""
-
-
-def endured_MPa(category_MPa: float, cycles: float) -> float:
-    """Stress range that is endured that often: slope 3 to five million, 5 to a hundred million, then the cut-off."""
-    if cycles <= KNEE:
-        return float(category_MPa * (2e6 / cycles) ** (1 / 3))
-    at_knee = category_MPa * (2e6 / KNEE) ** (1 / 3)
-    return float(at_knee * (KNEE / min(cycles, CUT_OFF)) ** (1 / 5))
 
 
 def fatigue_check(name: str, range_MPa: float, cycles: float, category_MPa: float, detail: str, words: str) -> Check:

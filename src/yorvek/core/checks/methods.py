@@ -2,11 +2,12 @@
 
 from __future__ import annotations
 
-import math
 from typing import Literal, NamedTuple
 
 from pydantic import Field
 
+from yorvek.core.clauses.aisc360.stability import NOTIONAL
+from yorvek.core.clauses.en1993.members import out_of_plumb
 from yorvek.core.materials import Material
 from yorvek.core.model import Model
 
@@ -68,9 +69,8 @@ class Method(Model):
     def lean(self, height_mm: float, columns: int) -> float:
         """Share of the weight that acts sideways for being out of plumb: AISC C2.2b; EN 1993-1-1 5.3.2(3)a, 5.5."""
         if self.kind != "en":
-            return 0.002
-        by_height = min(1.0, max(2 / 3, 2 / math.sqrt(max(height_mm, 1.0) / 1000)))
-        return by_height * math.sqrt(0.5 * (1 + 1 / columns)) / 200
+            return NOTIONAL
+        return out_of_plumb(height_mm, columns)
 
     @property
     def carbon_steel_only(self) -> bool:

@@ -6,7 +6,7 @@ import math
 from collections.abc import Callable
 
 from yorvek.core.checks.beam import check_beam
-from yorvek.core.checks.beam_said import BeamMember
+from yorvek.core.checks.beam_said import BeamMember, BeamVerdict
 from yorvek.core.model import Model
 
 
@@ -76,12 +76,12 @@ def _crossing(reserve: Callable[[float], float | None]) -> float | None:
     return None
 
 
-def sensitivity(member: BeamMember) -> Sensitivity:
-    """How far load and span may go. A beam without live load has no load factor."""
+def sensitivity(member: BeamMember, check: Callable[[BeamMember], BeamVerdict] = check_beam) -> Sensitivity:
+    """How far load and span may go, as `check` judges it. A beam without live load has no load factor."""
 
     def by(change: Callable[[BeamMember, float], BeamMember], kind: str) -> Callable[[float], float | None]:
         def reserve(factor: float) -> float | None:
-            verdict = check_beam(change(member, factor))
+            verdict = check(change(member, factor))
             return (verdict.strength if kind == "strength" else verdict.stiffness).value
 
         return reserve

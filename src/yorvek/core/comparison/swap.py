@@ -4,9 +4,9 @@ from __future__ import annotations
 
 from typing import Literal
 
-from yorvek.core.checks.beam import check_beam
 from yorvek.core.checks.beam_said import BeamMember, BeamVerdict
 from yorvek.core.comparison.sweep import SweepRequest, sweep
+from yorvek.core.frames import check_member
 from yorvek.core.materials import material
 from yorvek.core.model import Model
 from yorvek.core.sections import price_per_kg, section
@@ -42,7 +42,7 @@ def same_section(mine: Mine, material_id: str) -> Swapped:
     s, m = section(mine.member.section_id), material(material_id)
     metres = mine.member.beam.length_mm / 1000
     mass = s.mass_kg_per_m(m.density_kg_m3) * metres
-    verdict = check_beam(mine.member.model_copy(update={"material_id": material_id}))
+    verdict = check_member(mine.member.model_copy(update={"material_id": material_id}))
     return Swapped(
         mark=mine.mark,
         qty=mine.qty,
@@ -56,6 +56,8 @@ def same_section(mine: Mine, material_id: str) -> Swapped:
 
 def matched(mine: Mine, material_id: str, equal: Equal, present: BeamVerdict) -> Swapped:
     """The lightest section of the other metal that is as strong, or as stiff, as what is there."""
+    if any(not x.straight for x in mine.member.beam.loads):
+        return none_of(mine.mark, mine.qty, "its loads do more than bend it up and down: choose a size and look at it")
     found = sweep(SweepRequest(member=mine.member, materials=[material_id]))
     if equal == "strength":
         least = present.strength.value

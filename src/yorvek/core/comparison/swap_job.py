@@ -6,10 +6,9 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 
-from yorvek.core.checks.beam import check_beam
 from yorvek.core.comparison.swap import Equal, Mine, Swapped, matched, same_section
 from yorvek.core.comparison.swap_frames import MineFrame, swap_frame
-from yorvek.core.frames import FrameVerdict, check_frame
+from yorvek.core.frames import FrameVerdict, check_frame, check_member
 from yorvek.core.materials import material
 from yorvek.core.model import Model
 
@@ -46,7 +45,7 @@ def swap(
         InputError: no such material, or a structure that does not stand as it is.
     """
     metal = material(material_id)
-    present = [check_beam(m.member) for m in members]
+    present = [check_member(m.member) for m in members]
     standing = list(verdicts) or [check_frame(f.request, swings=False) for f in frames]
     out = [
         same_section(m, material_id) if equal == "section" else matched(m, material_id, equal, p)

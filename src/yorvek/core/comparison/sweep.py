@@ -15,6 +15,7 @@ from yorvek.core.checks.capacity import capacities, material_columns
 from yorvek.core.checks.limits import deflection_limit_mm
 from yorvek.core.checks.methods import combinations_of, service_combinations
 from yorvek.core.checks.record import LARGEST_RESERVE, Word, reserve_word
+from yorvek.core.errors import InputError
 from yorvek.core.materials import Material, material
 from yorvek.core.model import Model
 from yorvek.core.quantities import GRAVITY
@@ -69,12 +70,16 @@ def _demand(cases: MemberCases, member: BeamMember, own: Array, quantity: str) -
     unit = cases.solution.at_stations(getattr(cases.solution, quantity))
     worst = np.zeros(len(own))
     for c in combinations_of(member.method, wind=windy):
-        fixed = cases.strength_factors(0.0, c.dead, c.live, c.wind) @ unit
-        for row in fixed:
+        for row in _envelope(cases.strength_factors(0.0, c.dead, c.live, c.wind) @ unit):
             worst = np.maximum(
                 worst, np.abs(row[None, :] + c.dead * own[:, None] * unit[cases.OWN][None, :]).max(axis=1)
             )
     return worst
+
+
+def _envelope(rows: Array) -> tuple[Array, Array]:
+    """The most and the least of all rows at each station: own weight is the same in all of them."""
+    return rows.max(axis=0), rows.min(axis=0)
 
 
 def _movement(cases: MemberCases, member: BeamMember, own: Array, EI: Array) -> tuple[Array, Array]:
@@ -88,7 +93,7 @@ def _movement(cases: MemberCases, member: BeamMember, own: Array, EI: Array) -> 
         limit = deflection_limit_mm(region.length_mm, region.overhang, member.limits)
         here = np.zeros(len(own))
         for c in service_combinations(wind=windy):
-            for row in cases.factors(0.0, c.dead, c.live, c.wind) @ unit[:, inside]:
+            for row in _envelope(cases.factors(0.0, c.dead, c.live, c.wind) @ unit[:, inside]):
                 here = np.maximum(
                     here, np.abs(row[None, :] + own[:, None] * unit[cases.OWN, inside][None, :]).max(axis=1)
                 )
@@ -176,6 +181,12 @@ def sweep(request: SweepRequest, *, most: int | None = None) -> SweepResult:
         InputError: the beam cannot stand, or a load is off it.
     """
     member = request.member
+    odd = next((x.name for x in member.beam.loads if not x.straight), None)
+    if odd:
+        raise InputError(
+            field="comparison", got=f"{odd}, which does more than bend it up and down",
+            needs="sizes are compared by loads straight up and down: choose a size and look at its checks",
+        )  # fmt: skip
     cases = member_cases(member.beam)
     pairs = _pairs(request)
     if not pairs:

@@ -2,6 +2,7 @@
 ground.
 """
 
+from yorvek.core.frames.alone import check_member
 from yorvek.core.frames.chain import Link, Upgrade, chain, upgrades
 from yorvek.core.frames.pieces import Piece, straight_pieces
 from yorvek.core.frames.rating import Rating, rated_load
@@ -26,6 +27,7 @@ __all__ = [
     "all_checks",
     "chain",
     "check_frame",
+    "check_member",
     "rated_load",
     "straight_pieces",
     "upgrades",

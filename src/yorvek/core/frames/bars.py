@@ -10,6 +10,7 @@ from numpy.typing import NDArray
 
 from yorvek.core.checks.methods import Method
 from yorvek.core.checks.record import Check
+from yorvek.core.clauses.aisc360.members import h1_1a, h1_1b
 from yorvek.core.frames.members import Member
 from yorvek.core.frames.search import Case, Found, rows_of, weights
 from yorvek.core.frames.solving import Analysis, Made
@@ -109,8 +110,8 @@ def _sums(share: Floats, pushed: Floats) -> Iterator[Floats]:
         yield axial
         for a, b in moments:
             bending = a * My + b * Mz
-            yield axial + 8 / 9 * bending
-            yield axial / 2 + bending
+            yield h1_1a(axial, bending)
+            yield h1_1b(axial, bending)
     for a, b in moments:
         yield a * My + b * Mz
     for a, b, c in weights([(1.0, 1.0, 1.0)]):

@@ -9,8 +9,9 @@ from typing import Any
 import numpy as np
 from numpy.typing import NDArray
 
-from yorvek.core.checks.fatigue import FILLET_ALL_ROUND, fatigue_check
+from yorvek.core.checks.fatigue import fatigue_check
 from yorvek.core.checks.record import Check
+from yorvek.core.clauses.en1993.fatigue import FILLET_ALL_ROUND
 from yorvek.core.frames.bars import OneBar
 from yorvek.core.frames.repeated import often_ranges
 from yorvek.core.frames.solving import Analysis

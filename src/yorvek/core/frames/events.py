@@ -26,6 +26,8 @@ PLACES = 24
 PIECES = 4
 FEW, MANY = 4, 24
 CLOSE = 0.02
+BESIDE = 0.005
+"""Of a bar: so close to its ends a load that runs also stands, where it shears them most."""
 ALONG = 1e-6
 OFF = -1
 
@@ -134,6 +136,8 @@ def breaks_of(request: FrameRequest, layout: Layout) -> list[Floats]:
             fine = int(np.clip(-(-PLACES // len(at.bars)), FEW, MANY))
             for name, _ in at.bars:
                 pieces[name] = max(pieces[name], fine)
+                L = length_mm(layout, layout.bar(name))
+                extra.setdefault(name, []).extend((BESIDE * L, L - BESIDE * L))
         elif load.force_N and load.at_mm is not None and at.bars:
             name, place = _place(layout, load, at)
             extra.setdefault(name, []).append(place)

@@ -7,8 +7,9 @@ from itertools import product
 import numpy as np
 from numpy.typing import NDArray
 
-from yorvek.core.checks.fatigue import ATTACHED, PLAIN, WORTH_A_LOOK, fatigue_check
+from yorvek.core.checks.fatigue import WORTH_A_LOOK, fatigue_check
 from yorvek.core.checks.record import Check
+from yorvek.core.clauses.en1993.fatigue import ATTACHED, PLAIN
 from yorvek.core.frames.bars import OneBar
 from yorvek.core.frames.request import FrameLoad
 from yorvek.core.frames.solving import Analysis

@@ -7,6 +7,7 @@ import math
 from yorvek.core.checks.methods import Method
 from yorvek.core.clauses.aisc360 import compression as aisc
 from yorvek.core.clauses.en1993 import effective as en
+from yorvek.core.clauses.en1993.members import class_3_tube, epsilon
 from yorvek.core.sections import Section
 
 Wall = tuple[float, float, str, int]
@@ -37,7 +38,7 @@ def effective_share(s: Section, Fy_MPa: float, Fcr_MPa: float, E_MPa: float, met
         return 1.0 if s.slender <= math.sqrt(E_MPa / Fy_MPa) else math.nan
     if s.shape == "chs":
         if method.kind == "en":
-            return 1.0 if s.depth_mm / s.wall_mm <= 90 * 235 / Fy_MPa * E_MPa / 210_000 else math.nan
+            return 1.0 if class_3_tube(s.depth_mm / s.wall_mm, Fy_MPa, E_MPa) else math.nan
         return aisc.round_effective_share(s.depth_mm / s.wall_mm, Fy_MPa, E_MPa)
     lost = 0.0
     for b, t, kind, count in flat_walls(s):
@@ -50,7 +51,7 @@ def effective_share(s: Section, Fy_MPa: float, Fcr_MPa: float, E_MPa: float, met
 
 
 def _en_width(b: float, t: float, kind: str, Fy_MPa: float, E_MPa: float) -> float:
-    epsilon = math.sqrt(235 / Fy_MPa * E_MPa / 210_000)
+    e = epsilon(Fy_MPa, E_MPa)
     if kind in ("flange", "leg"):
-        return b * en.outstand_share(en.plate_slenderness(b, t, epsilon, en.OUTSTAND))
-    return b * en.internal_share(en.plate_slenderness(b, t, epsilon, en.INTERNAL))
+        return b * en.outstand_share(en.plate_slenderness(b, t, e, en.OUTSTAND))
+    return b * en.internal_share(en.plate_slenderness(b, t, e, en.INTERNAL))

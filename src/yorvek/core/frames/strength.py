@@ -14,7 +14,14 @@ from numpy.typing import NDArray
 from yorvek.core.checks.capacity import capacities, material_columns
 from yorvek.core.checks.methods import Method
 from yorvek.core.clauses.aisc360.compression import buckling_stress_MPa, euler_stress_MPa, one_leg_slenderness
-from yorvek.core.clauses.aisc360.members import hollow_torsion, torsional_buckling_MPa
+from yorvek.core.clauses.aisc360.members import (
+    gross_yielding_N,
+    hollow_torsion,
+    interaction,
+    net_rupture_N,
+    torque_Nmm,
+    torsional_buckling_MPa,
+)
 from yorvek.core.clauses.en1993 import stability as en
 from yorvek.core.clauses.en1993.columns import buckling_curve, modulus
 from yorvek.core.clauses.en1993.members import flexural_buckling
@@ -120,7 +127,9 @@ def strength_of(made: Made, method: Method, unbraced_mm: Floats, length_mm: floa
         modulus(section_table([s], "strong"), made.columns.Fy, made.columns.E)[0] > s.Sx_mm3 * (1 + ELASTIC)
     )
     return Strength(
-        tension_N=min(Fy * s.A_mm2 / by.member, Fu * s.A_mm2 / by.rupture),
+        tension_N=min(
+            gross_yielding_N(Fy, s.A_mm2).nominal / by.member, net_rupture_N(Fu, s.A_mm2).nominal / by.rupture
+        ),
         strong_Nmm=strong,
         weak_Nmm=weak,
         shear_strong_N=shear_strong,
@@ -156,10 +165,10 @@ def _torque_Nmm(s: Section, m: Material, Fy: float) -> float:
             E_MPa=m.E_MPa, Fy_MPa=Fy, C_mm3=s.Ct_mm3, h_over_t=(s.depth_mm - 3 * s.wall_mm) / s.wall_mm
         ).strength.nominal
     if s.shape == "composed" and s.Ct_mm3:
-        return 0.6 * Fy * s.Ct_mm3
+        return torque_Nmm(Fy, s.Ct_mm3)
     if s.shape in ("chs", "round_bar"):
-        return 0.6 * Fy * s.J_mm4 / (s.depth_mm / 2)
-    return 0.6 * Fy * s.J_mm4 / max(s.wall_mm, s.flange_mm, min(s.depth_mm, s.width_mm) if not s.wall_mm else 0.0)
+        return torque_Nmm(Fy, s.J_mm4 / (s.depth_mm / 2))
+    return torque_Nmm(Fy, s.J_mm4 / max(s.wall_mm, s.flange_mm, min(s.depth_mm, s.width_mm) if not s.wall_mm else 0.0))
 
 
 def push_of(made: Made, method: Method, lengths_mm: tuple[float, float], words: str) -> Push:
@@ -261,7 +270,7 @@ def shares(own: Strength, push: Push | Pushed, method: Method, f: Floats, *, amp
     weak = np.where(np.abs(My) > NO_MOMENT_NMM, np.abs(My) / own.weak_Nmm, 0.0)
     if method.kind in AISC:
         # the region of H1-1 is where both hold: their greater one is the share of a load that grows
-        together = np.maximum(axial + 8 / 9 * (strong + weak), axial / 2 + strong + weak)
+        together = interaction(axial, strong + weak)
     elif method.kind == "en" and not amplified:
         together = _annex_b(own, push, N, axial, strong, weak)
     else:

@@ -5,12 +5,12 @@ from __future__ import annotations
 from collections.abc import Callable, Sequence
 from typing import Literal
 
-from yorvek.core.checks import BeamVerdict, Reserve, check_beam
+from yorvek.core.checks import BeamVerdict, Reserve
 from yorvek.core.cutting.bars import BarPlan, BarProblem
 from yorvek.core.cutting.bars.least_change import least_change
 from yorvek.core.cutting.bars.patterns import fewer_patterns
 from yorvek.core.errors import InputError
-from yorvek.core.frames import FrameRequest
+from yorvek.core.frames import FrameRequest, check_member
 from yorvek.core.jobs.bar_groups import bar_groups
 from yorvek.core.jobs.budget import ModuleMass, module_masses
 from yorvek.core.jobs.cautions import Caution, cautions
@@ -82,7 +82,7 @@ def _job_reserve(
     return worst, whose
 
 
-def member_results(state: JobState, check: Callable[..., BeamVerdict] = check_beam) -> dict[int, MemberResult]:
+def member_results(state: JobState, check: Callable[..., BeamVerdict] = check_member) -> dict[int, MemberResult]:
     """Every member checked."""
     out: dict[int, MemberResult] = {}
     for number, member in state.members.items():
@@ -121,7 +121,7 @@ def _to_buy(bars: list[BarResult]) -> tuple[float, int]:
 def figures(
     state: JobState,
     plan_bars: Callable[[BarProblem], BarPlan],
-    check: Callable[..., BeamVerdict] = check_beam,
+    check: Callable[..., BeamVerdict] = check_member,
     frames: Callable[[FrameRequest], StructureResult] = work_out,
 ) -> Figures:
     """Work the whole thread out.

@@ -8,10 +8,10 @@ from collections.abc import Iterator
 
 import numpy as np
 
-from yorvek.core.checks import BeamMember, BeamVerdict, check_beam
+from yorvek.core.checks import BeamMember, BeamVerdict
 from yorvek.core.checks.record import reserve_text
 from yorvek.core.errors import InputError
-from yorvek.core.frames import FrameRequest, FrameVerdict, RoleChoice, all_checks, check_frame, upgrades
+from yorvek.core.frames import FrameRequest, FrameVerdict, RoleChoice, all_checks, check_frame, check_member, upgrades
 from yorvek.core.jobs.budget import ONE_PERSON_KG
 from yorvek.core.jobs.figures import Figures
 from yorvek.core.jobs.state import JobState, beam_member
@@ -119,7 +119,7 @@ def _of_member(mark: str, asked: BeamMember, verdict: BeamVerdict) -> Iterator[F
                 )  # fmt: skip
                 break
     if m.softens and asked.welded and verdict.strength.value is not None:
-        plain = check_beam(asked.model_copy(update={"welded": False})).strength.value
+        plain = check_member(asked.model_copy(update={"welded": False})).strength.value
         if plain is not None and plain > WORTH * verdict.strength.value:
             yield Finding(
                 kind="beside the weld", about=mark, value=verdict.strength.value,

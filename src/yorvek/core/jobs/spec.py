@@ -159,13 +159,16 @@ class MemberSupport(Model):
 
 
 class MemberLoad(Model):
-    """A load of the brief as it comes onto a member."""
+    """A load of the brief as it comes onto a member; a force that runs stands anywhere from `start` to `end`."""
 
     load_id: int
     at: list[Place] = Field(default=[], max_length=30)
     width: Length | None = Field(default=None, description="of the area that the member carries")
     start: Place | None = None
     end: Place | None = None
+    runs: bool = False
+    sideways: bool = False
+    aside: Size | None = Field(default=None, description="how far it stands aside of the axis")
 
 
 class NotchSpec(Model):

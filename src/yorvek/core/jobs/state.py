@@ -80,8 +80,15 @@ def beam_load(on: MemberLoad, load: LoadSpec, mark: str) -> BeamLoad:
         InputError: a place or the width is missing.
     """
     value = load.entered().value
-    common = {"name": load.name, "case": load.case, "dynamic_factor": load.dynamic_factor}
+    common = {
+        **{k: getattr(load, k) for k in ("name", "case", "dynamic_factor", "cycles", "group", "one_of", "both_ways")},
+        "sideways": on.sideways, "aside_mm": on.aside.value if on.aside else 0.0,
+    }  # fmt: skip
     start, end = (None if e is None else e.value for e in (on.start, on.end))
+    if on.runs and load.form != "force":
+        raise InputError(field=f"{mark}: {load.name}", got="it runs", needs="a force, to run along the member")
+    if on.runs:
+        return BeamLoad(**common, force_N=value, runs=True, from_mm=start, to_mm=end)
     if load.form == "force":
         if not on.at:
             raise InputError(field=f"{mark}: {load.name}", got="", needs="say where on the member the force acts")

@@ -2,19 +2,20 @@
 
 from __future__ import annotations
 
-import math
-
 import numpy as np
 from numpy.typing import NDArray
 
 from yorvek.core.clauses.aisc360 import bolted as aisc
+from yorvek.core.clauses.aisc360.members import gross_yielding_N, net_rupture_N
+from yorvek.core.clauses.aisc360.plates import shear_rupture_N, shear_yielding_N
 from yorvek.core.clauses.aisc360.pulled import block_shear
 from yorvek.core.clauses.en1993 import bolted as en
+from yorvek.core.clauses.en1993.members import plastic_shear_N
 from yorvek.core.joints.at import End
 from yorvek.core.joints.bolt_layout import Bolted, geometry, hole_trouble
 from yorvek.core.joints.kind import Kind, steps
 from yorvek.core.joints.rule import Rule, States, rule, size, straight_and_square
-from yorvek.core.joints.strengths import GAMMA_M0, GAMMA_M2, bolt_shear_N, fastener, is_en
+from yorvek.core.joints.strengths import GAMMA_M2, bolt_shear_N, fastener, is_en
 
 Floats = NDArray[np.float64]
 SOURCE = "AISC 360-22 J3, J4, D2, EN 1993-1-8 3, 1993-1-1 6.2.3 (from memory), held against check values"
@@ -153,13 +154,14 @@ def plate_rule(end: End, joint: Bolted, wrong: str | None) -> Rule:
     )
     if joint.one_leg and end.section is not None:
         net = max(area - joint.columns * (joint.bored_mm + damage) * t, 0.0)
-    yields = end.Fy_MPa * gross / (GAMMA_M0 if is_en(end) else by.member)
-    ruptures = (0.9 * net * lag * end.Fu_MPa / GAMMA_M2) if is_en(end) else net * lag * end.Fu_MPa / by.rupture
+    # EN 6.2.3 is the same: its divisors hold the 0.9 of the net section and the partial factors
+    yields = gross_yielding_N(end.Fy_MPa, gross).nominal / by.member
+    ruptures = net_rupture_N(end.Fu_MPa, net, lag).nominal / by.rupture
     strong, weak = PLASTIC * end.Fy_MPa * t * w**2 / 6 / by.member, PLASTIC * end.Fy_MPa * w * t**2 / 6 / by.member
     net_strong = strong * min(1.0, ruptures / yields)
     row = max(w - joint.columns * (joint.bored_mm + damage), 0.0) * t
-    plastic_shear = end.Fy_MPa * w * t / math.sqrt(3) if is_en(end) else 0.6 * end.Fy_MPa * w * t / by.member
-    shears = min(plastic_shear, 0.6 * end.Fu_MPa * row / by.rupture)
+    plain = plastic_shear_N(end.Fy_MPa, w * t) if is_en(end) else shear_yielding_N(end.Fy_MPa, w * t).nominal
+    shears = min(plain / by.member, shear_rupture_N(end.Fu_MPa, row).nominal / by.rupture)
 
     def share(f: Floats) -> Floats:
         pull = np.maximum(f[:, 0], 0.0)

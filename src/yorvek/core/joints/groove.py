@@ -8,6 +8,7 @@ import numpy as np
 from numpy.typing import NDArray
 from pydantic import Field
 
+from yorvek.core.clauses.aisc360.fillets import groove_filler_N_per_mm
 from yorvek.core.joints.at import End
 from yorvek.core.joints.kind import Kind, Larger
 from yorvek.core.joints.landing import WALLS, walls
@@ -32,7 +33,7 @@ def find(end: End, joint: Grooved) -> States:
     line, wall, by = weld_line(end.section.id), end.wall_mm, end.method.divides
     throat = wall if joint.throat_mm is None else joint.throat_mm
     metal = throat * min(end.Fy_MPa / by.member, end.Fu_MPa / by.rupture)
-    filler = throat * 0.60 * end.filler_MPa / by.joint
+    filler = groove_filler_N_per_mm(end.filler_MPa, throat) / by.joint
     # across the throat a pull may use the filler at 1.88 where shear has 2.00 (J2.5); the lower is taken for both
     allowed = metal if joint.throat_mm is None or is_en(end) else min(metal, filler)
 

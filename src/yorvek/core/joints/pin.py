@@ -10,8 +10,11 @@ import numpy as np
 from numpy.typing import NDArray
 from pydantic import Field
 
+from yorvek.core.clauses.aisc360.members import gross_yielding_N, torque_Nmm
 from yorvek.core.clauses.aisc360.pins import pin_connected
+from yorvek.core.clauses.aisc360.plates import shear_yielding_N
 from yorvek.core.clauses.bth1.lugs import lifting_lug
+from yorvek.core.clauses.en1993 import pins as en
 from yorvek.core.joints.at import End
 from yorvek.core.joints.kind import Kind, Leg, Millimetres, Size, steps
 from yorvek.core.joints.landing import plate_wall
@@ -154,9 +157,9 @@ def eye_ways(end: End, joint: Pinned, eye: Eye) -> tuple[dict[str, float], str, 
     if is_en(end):
         beside = (w - hole) / 2
         ways = {
-            "behind the hole": max(0.0, 2 * t * eye.Fy_MPa * (a - 2 * hole / 3)) / GAMMA_M0,
-            "beside the hole": max(0.0, 2 * t * eye.Fy_MPa * (beside - hole / 3)) / GAMMA_M0,
-            "bearing": 1.5 * t * joint.pin_mm * min(eye.Fy_MPa, FASTENERS[joint.grade].yield_MPa) / GAMMA_M0,
+            "behind the hole": en.behind_the_hole_N(eye.Fy_MPa, t, a, hole) / GAMMA_M0,
+            "beside the hole": en.beside_the_hole_N(eye.Fy_MPa, t, beside, hole) / GAMMA_M0,
+            "bearing": en.bearing_N(min(eye.Fy_MPa, FASTENERS[joint.grade].yield_MPa), t, joint.pin_mm) / GAMMA_M0,
         }
         return ways, "EN 1993-1-8 3.13, tables 3.9 and 3.10", None
     if end.method.kind == "lifting":
@@ -275,8 +278,9 @@ def foot_rule(end: End, joint: Pinned) -> Rule:
     t, w, by = eye.thickness_mm, eye.width_mm, end.method.divides
     off = 1 if joint.turns_about == "width" else 2
     height = joint.foot_height_mm
-    pull_N, moment = eye.Fy_MPa * t * w / by.member, eye.Fy_MPa * t * w**2 / 6 / by.member
-    weak, twist_Nmm = eye.Fy_MPa * w * t**2 / 6 / by.member, 0.6 * eye.Fy_MPa * w * t**2 / 3 / by.member
+    pull_N, moment = gross_yielding_N(eye.Fy_MPa, t * w).nominal / by.member, eye.Fy_MPa * t * w**2 / 6 / by.member
+    shear_N = shear_yielding_N(eye.Fy_MPa, t * w).nominal / by.member
+    weak, twist_Nmm = eye.Fy_MPa * w * t**2 / 6 / by.member, torque_Nmm(eye.Fy_MPa, w * t**2 / 3) / by.member
     _, aside, twist = _others(joint)
     weld = joint.foot_weld_mm or w
     strength = weld_strength(end).least * joint.foot_leg_mm if joint.foot_leg_mm else math.inf
@@ -286,7 +290,7 @@ def foot_rule(end: End, joint: Pinned) -> Rule:
 
     def share(f: Floats) -> Floats:
         M = bent(f)
-        section = np.abs(f[:, 0]) / pull_N + M / moment + np.abs(f[:, off]) / (0.6 * pull_N)
+        section = np.abs(f[:, 0]) / pull_N + M / moment + np.abs(f[:, off]) / shear_N
         section = section + np.abs(f[:, aside]) / weak + np.abs(f[:, twist]) / twist_Nmm
         if math.isinf(strength):
             return section

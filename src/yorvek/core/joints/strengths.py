@@ -11,6 +11,7 @@ from yorvek.core.clauses.aisc360.fasteners import nominal_area_mm2
 from yorvek.core.clauses.aisc360.fillets import THROAT_OF_LEG, leg_too_small
 from yorvek.core.clauses.en1993 import fasteners as en
 from yorvek.core.clauses.en1993 import fillets as en_fillets
+from yorvek.core.clauses.en1993 import pins as en_pins
 from yorvek.core.errors import InputError
 from yorvek.core.joints.at import End
 from yorvek.core.materials import Material
@@ -92,7 +93,7 @@ def pin_moment_Nmm(end: End, grade: str, d_mm: float) -> float:
     """Bending of a pin: AISC F11 (at most 1.6 yield moments), EN 3.13 (1.5 Wel fyp), BTH-1 by its own factor."""
     S, Fy = math.pi * d_mm**3 / 32, fastener(grade, d_mm).yield_MPa
     if is_en(end):
-        return 1.5 * S * Fy / GAMMA_M0
+        return en_pins.bending_Nmm(Fy, S) / GAMMA_M0
     if end.method.kind == "lifting":
         return BTH_ROUND * Fy * S / end.method.divides.member
     return min(ROUND_Z_OVER_S, MOST_Z_OVER_S) * S * Fy / end.method.divides.member

@@ -17,11 +17,19 @@ from yorvek.core.structures.beam_solution import BeamSolution
 
 Case = Literal["dead", "live", "wind"]
 MOST_SPANS_ENUMERATED = 5
+STOPS = 24
+"""Places in each span and overhang at which a load that runs is put, beside the ends of its run."""
+BESIDE_MM = 1.0
+NEXT_MM = 1e-6
 LARGEST_FORCE_N = 1e8
 
 
 class BeamLoad(Model):
-    """A load on a beam: a force at places, or a load per length over a stretch. Downwards is positive."""
+    """A load on a beam: a force at places, or a load per length over a stretch. Downwards is positive.
+
+    One that `runs` stands anywhere on its stretch. `sideways` acts across, level; `aside_mm` of the axis it twists.
+    `group`, `one_of` and `both_ways` as loads of a structure.
+    """
 
     name: str = Field(max_length=80)
     case: Case = "live"
@@ -31,6 +39,33 @@ class BeamLoad(Model):
     line_N_per_mm: float = Field(default=0.0, ge=-1e6, le=1e6)
     from_mm: float | None = None
     to_mm: float | None = None
+    runs: bool = False
+    sideways: bool = False
+    aside_mm: float = Field(default=0.0, ge=-10_000, le=10_000)
+    cycles: float = Field(default=0.0, ge=0.0)
+    group: str = ""
+    one_of: str = ""
+    both_ways: bool = False
+
+    @property
+    def straight(self) -> bool:
+        """Whether bending up and down is all that there is to it."""
+        return not (self.sideways or self.aside_mm or self.cycles or self.group or self.one_of or self.both_ways)
+
+    def stretch(self, length_mm: float) -> tuple[float, float]:
+        """From where to where it lies or runs.
+
+        Raises:
+            InputError: it ends before it starts, or off the beam.
+        """
+        start = 0.0 if self.from_mm is None else self.from_mm
+        end = length_mm if self.to_mm is None else self.to_mm
+        field, got = self.name or "load", f"{start:g} to {end:g} mm"
+        if not start < end:
+            raise InputError(field=field, got=got, needs="the load must end after it starts")
+        if start < -NEXT_MM or end > length_mm + NEXT_MM:
+            raise InputError(field=field, got=got, needs=f"it must lie on the beam, within 0 and {length_mm:g} mm")
+        return max(start, 0.0), min(end, length_mm)
 
 
 class BeamRequest(Model):
@@ -63,10 +98,11 @@ class MemberCases:
     regions: list[Region]
     solution: BeamSolution
     live_regions: list[int]
+    stops: list[tuple[str, float]]
     dynamic: list[float]
-    """The greatest dynamic factor of the live loads in each loaded region (applied load by load; shown here)."""
+    """The greatest dynamic factor of the live loads of each item (applied load by load; shown here)."""
     patterns: np.ndarray
-    """Masks [pattern, live item] over the live items."""
+    """Masks [pattern, live item] over the live items: regions by the sense of the load, then stops of what runs."""
 
     OWN, DEAD, WIND, FIRST_LIVE = 0, 1, 2, 3
 
@@ -87,15 +123,21 @@ class MemberCases:
 
     def pattern_name(self, pattern: int) -> str:
         """Where the live load stands, in words."""
-        mask = self.patterns[pattern]
+        mask, count = self.patterns[pattern], len(self.live_regions)
         if not len(mask):
             return "no live load"
-        if mask.all():
-            return "live load everywhere" if len(mask) > 1 else "live load on"
+        at = [f"{name} at {x:.0f} mm" for (name, x), on in zip(self.stops, mask[count:], strict=True) if on]
+        lying = mask[:count]
         if not mask.any():
             return "live load off"
-        names = [self.regions[r].name for r, on in zip(self.live_regions, mask, strict=True) if on]
-        return f"live load on {' and '.join(names)} only"
+        if not lying.any():
+            return " and ".join(at)
+        if lying.all():
+            words = "live load everywhere" if count > 1 else "live load on"
+        else:
+            names = [self.regions[r].name for r, on in zip(self.live_regions, lying, strict=True) if on]
+            words = f"live load on {' and '.join(dict.fromkeys(names))} only"
+        return ", ".join([words, *at])
 
 
 def regions_of(length_mm: float, supports: list[Support]) -> list[Region]:
@@ -119,49 +161,72 @@ def _region_at(regions: list[Region], x_mm: float) -> int:
     return len(regions) - 1
 
 
-def _load_sets(
-    request: BeamRequest, regions: list[Region]
-) -> tuple[LoadSet, LoadSet, dict[int, list[tuple[float, LoadSet]]]]:
-    """Dead, wind, and the live load of each region with its dynamic factor."""
+Parts = list[tuple[float, LoadSet]]
+Lying = dict[tuple[int, int], Parts]
+
+
+def _load_sets(request: BeamRequest, regions: list[Region]) -> tuple[LoadSet, LoadSet, Lying]:
+    """Dead, wind, and the live load of each region by its sense, with its dynamic factor; what acts across is not
+    among them.
+    """
     fixed: dict[str, tuple[list[PointLoad], list[DistributedLoad]]] = {"dead": ([], []), "wind": ([], [])}
-    live: dict[int, list[tuple[float, LoadSet]]] = {}
+    live: Lying = {}
     for load in request.loads:
+        if load.sideways or load.runs:
+            continue
         points = [PointLoad(x_mm=x, force_N=load.force_N) for x in load.at_mm] if load.force_N else []
-        start = 0.0 if load.from_mm is None else load.from_mm
-        end = request.length_mm if load.to_mm is None else load.to_mm
-        lines = []
-        if load.line_N_per_mm:
-            if not start < end:
-                raise InputError(
-                    field=load.name or "load", got=f"{start:g} to {end:g} mm", needs="the load must end after it starts"
-                )
-            lines = [
-                DistributedLoad(
-                    from_mm=start, to_mm=end, start_N_per_mm=load.line_N_per_mm, end_N_per_mm=load.line_N_per_mm
-                )
-            ]
+        lines = [_line(load, *load.stretch(request.length_mm))] if load.line_N_per_mm else []
         if load.case != "live":
             fixed[load.case][0].extend(points)
             fixed[load.case][1].extend(lines)
             continue
+        up = int(load.force_N < 0 or load.line_N_per_mm < 0)
         for p in points:
-            live.setdefault(_region_at(regions, p.x_mm), []).append((load.dynamic_factor, LoadSet(points=[p])))
+            key = (_region_at(regions, p.x_mm), up)
+            live.setdefault(key, []).append((load.dynamic_factor, LoadSet(points=[p])))
         for d in lines:
             for i, r in enumerate(regions):
                 a, b = max(d.from_mm, r.from_mm), min(d.to_mm, r.to_mm)
-                if b - a > 1e-6:
-                    piece = DistributedLoad(
-                        from_mm=a, to_mm=b, start_N_per_mm=d.start_N_per_mm, end_N_per_mm=d.end_N_per_mm
-                    )
-                    live.setdefault(i, []).append((load.dynamic_factor, LoadSet(distributed=[piece])))
-            if d.from_mm < -1e-6 or d.to_mm > request.length_mm + 1e-6:
-                raise InputError(
-                    field=load.name or "load",
-                    got=f"{d.from_mm:g} to {d.to_mm:g} mm",
-                    needs=f"it must lie on the beam, within 0 and {request.length_mm:g} mm",
-                )
+                if b - a > NEXT_MM:
+                    piece = LoadSet(distributed=[_line(load, a, b)])
+                    live.setdefault((i, up), []).append((load.dynamic_factor, piece))
     dead, wind = (LoadSet(points=fixed[k][0], distributed=fixed[k][1]) for k in ("dead", "wind"))
     return dead, wind, live
+
+
+def _line(load: BeamLoad, start: float, end: float) -> DistributedLoad:
+    q = load.line_N_per_mm
+    return DistributedLoad(from_mm=start, to_mm=end, start_N_per_mm=q, end_N_per_mm=q)
+
+
+def running(request: BeamRequest) -> BeamLoad | None:
+    """The load that runs.
+
+    Raises:
+        InputError: there are several, or it is no live force.
+    """
+    found = [x for x in request.loads if x.runs]
+    if len(found) > 1:
+        names = ", ".join(x.name for x in found)
+        raise InputError(field="loads", got=names, needs="at most one load that runs: make it a structure for more")
+    if found and (found[0].case != "live" or not found[0].force_N):
+        raise InputError(field=found[0].name or "load", got="it runs", needs="a live force, to run along the beam")
+    return found[0] if found else None
+
+
+def stops_of(request: BeamRequest, regions: list[Region]) -> list[float]:
+    """Places where a load that runs is worst: the ends of its run, every support on it, close beside these (where it
+    shears most), and evenly between.
+    """
+    load = running(request)
+    if load is None:
+        return []
+    start, end = load.stretch(request.length_mm)
+    found = {start, end}
+    for r in regions:
+        even = np.linspace(r.from_mm, r.to_mm, STOPS + 1)
+        found |= {float(x) for x in (*even, r.from_mm + BESIDE_MM, r.to_mm - BESIDE_MM) if start <= x <= end}
+    return sorted(found)
 
 
 def _scaled(parts: list[tuple[float, LoadSet]], dynamic: bool) -> LoadSet:
@@ -244,8 +309,19 @@ def member_cases(request: BeamRequest) -> MemberCases:
     dead, wind, live = _load_sets(request, regions)
     own = LoadSet(distributed=[DistributedLoad(from_mm=0, to_mm=request.length_mm, start_N_per_mm=1, end_N_per_mm=1)])
     items = sorted(live)
-    sets = [own, dead, wind, *(_scaled(live[i], False) for i in items), *(_scaled(live[i], True) for i in items)]
+    runs, stops = running(request), stops_of(request, regions)
+    parts: list[Parts] = [live[i] for i in items]
+    if runs is not None:
+        parts += [[(runs.dynamic_factor, LoadSet(points=[PointLoad(x_mm=x, force_N=runs.force_N)]))] for x in stops]
+    sets = [own, dead, wind, *(_scaled(p, False) for p in parts), *(_scaled(p, True) for p in parts)]
     solution = _solved(request.length_mm, request.supports, sets)
     return MemberCases(
-        request, regions, solution, items, [max(f for f, _ in live[i]) for i in items], live_patterns(len(items))
-    )
+        request, regions, solution, [i for i, _ in items], [(runs.name if runs else "", x) for x in stops],
+        [max(f for f, _ in p) for p in parts], _with_stops(live_patterns(len(items)), len(stops)),
+    )  # fmt: skip
+
+
+def _with_stops(lying: np.ndarray, count: int) -> np.ndarray:
+    """Every pattern of what lies, with what runs away and at each of its stops."""
+    at = np.concatenate([np.zeros((1, count)), np.eye(count)])
+    return np.concatenate([np.repeat(lying, len(at), axis=0), np.tile(at, (len(lying), 1))], axis=1)

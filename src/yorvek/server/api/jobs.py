@@ -11,6 +11,7 @@ from yorvek.core.checks import Sensitivity, sensitivity
 from yorvek.core.comparison import Candidate, Equal, Mine, MineFrame, SwapResult, SweepRequest, swap, sweep
 from yorvek.core.errors import InputError
 from yorvek.core.files.jobfile import read_job_file
+from yorvek.core.frames import check_member
 from yorvek.core.jobs import JobSpec, beam_member
 from yorvek.core.jobs.structures import frame_request
 from yorvek.core.model import Model
@@ -245,7 +246,7 @@ def swap_metal(request: HttpRequest, job_id: int, material_id: str, equal: Equal
 def what_would_move_it(request: HttpRequest, job_id: int, member_id: int) -> Sensitivity:
     """At which load and span the reserves reach one."""
     job = job_of(request, job_id)
-    return sensitivity(beam_member(job_state(job), row_of(Member, job, member_id).spec))
+    return sensitivity(beam_member(job_state(job), row_of(Member, job, member_id).spec), check_member)
 
 
 class ChooseIn(Model):

@@ -4,9 +4,9 @@ from __future__ import annotations
 
 from functools import lru_cache
 
-from yorvek.core.checks import BeamMember, BeamVerdict, check_beam
+from yorvek.core.checks import BeamMember, BeamVerdict
 from yorvek.core.cutting.bars import BarPlan, BarProblem, solve_bars
-from yorvek.core.frames import FrameRequest
+from yorvek.core.frames import FrameRequest, check_member
 from yorvek.core.jobs import Figures, JobState, figures
 from yorvek.core.jobs.structures import StructureResult, work_out
 from yorvek.server.jobs.models import (
@@ -35,7 +35,7 @@ def _bar_plan(text: str) -> BarPlan:
 
 @lru_cache(maxsize=2048)
 def _verdict(text: str) -> BeamVerdict:
-    return check_beam(BeamMember.model_validate_json(text))
+    return check_member(BeamMember.model_validate_json(text))
 
 
 @lru_cache(maxsize=512)

@@ -18,6 +18,11 @@ def filler_N_per_mm(FEXX_MPa: float, leg_mm: float) -> float:
     return 0.60 * FEXX_MPa * leg_mm * THROAT_OF_LEG
 
 
+def groove_filler_N_per_mm(FEXX_MPa: float, throat_mm: float) -> float:
+    """Table J2.5, nominal: 0.60 FEXX on the throat of a groove weld of partial penetration."""
+    return 0.60 * FEXX_MPa * throat_mm
+
+
 def metal_MPa(Fu_MPa: float) -> float:
     """J2-2 with J4-4, nominal, on the leg: the metal beside the weld in shear, 0.60 Fu."""
     return 0.60 * Fu_MPa

@@ -3,12 +3,17 @@
 from __future__ import annotations
 
 import math
-from typing import Literal
+from typing import TypeVar
 
-from yorvek.core.clauses.aisc360.strength import Strength, least_of
+import numpy as np
+from numpy.typing import NDArray
+
+from yorvek.core.clauses.aisc360.strength import Strength
 from yorvek.core.model import Model
 from yorvek.core.quantities import INCH_MM
 
+Floats = NDArray[np.float64]
+FloatOr = TypeVar("FloatOr", float, Floats)
 HOLE_ALLOWANCE_MM = INCH_MM / 16
 """What B4.3b adds to a hole for the damage around it."""
 
@@ -86,52 +91,34 @@ def hollow_torsion(*, E_MPa: float, Fy_MPa: float, C_mm3: float, h_over_t: float
     )
 
 
-class Interaction(Model):
-    """H1.1: axial force with bending about both axes."""
-
-    ratio: float
-    equation: Literal["H1-1a", "H1-1b"]
-    passes: bool
+def h1_1a(axial: FloatOr, bending: FloatOr) -> FloatOr:
+    """H1-1a: shares of the axial strength and of both bending strengths; from 0.2 of the axial strength on."""
+    return axial + 8 / 9 * bending
 
 
-def interaction(Pr: float, Pc: float, Mrx: float, Mcx: float, Mry: float = 0.0, Mcy: float = 1.0) -> Interaction:
-    """Required over available, all of one method; any one unit of force and of moment."""
-    axial, bending = Pr / Pc, Mrx / Mcx + Mry / Mcy
-    if axial >= 0.2:
-        ratio, equation = axial + 8 / 9 * bending, "H1-1a"
-    else:
-        ratio, equation = axial / 2 + bending, "H1-1b"
-    return Interaction(ratio=ratio, equation="H1-1a" if equation == "H1-1a" else "H1-1b", passes=ratio <= 1.0)
+def h1_1b(axial: FloatOr, bending: FloatOr) -> FloatOr:
+    """H1-1b: the same below 0.2 of the axial strength."""
+    return axial / 2 + bending
 
 
-class Tension(Model):
-    """D2 of one member."""
-
-    Ag_mm2: float
-    An_mm2: float
-    U: float
-    Ae_mm2: float
-    yielding: Strength
-    rupture: Strength
-    strength: Strength
+def interaction(axial: Floats, bending: Floats) -> Floats:
+    """H1.1, the share of a load that grows: where either equation is full, both regions of the rule hold."""
+    return np.maximum(h1_1a(axial, bending), h1_1b(axial, bending))
 
 
-def tension(*, Fy_MPa: float, Fu_MPa: float, Ag_mm2: float, An_mm2: float, U: float = 1.0) -> Tension:
-    """Yielding of the gross and rupture of the effective net section, D2-1 and D2-2."""
-    Ae = An_mm2 * U
-    found = {
-        "yield": Strength(nominal=Fy_MPa * Ag_mm2, phi=0.90, omega=1.67),
-        "rupture": Strength(nominal=Fu_MPa * Ae, phi=0.75, omega=2.00),
-    }
-    return Tension(
-        Ag_mm2=Ag_mm2,
-        An_mm2=An_mm2,
-        U=U,
-        Ae_mm2=Ae,
-        yielding=found["yield"],
-        rupture=found["rupture"],
-        strength=least_of(found),
-    )
+def gross_yielding_N(Fy_MPa: float, Ag_mm2: float) -> Strength:
+    """D2-1 and J4-1: yielding of the gross section."""
+    return Strength(nominal=Fy_MPa * Ag_mm2, phi=0.90, omega=1.67)
+
+
+def net_rupture_N(Fu_MPa: float, An_mm2: float, U: float = 1.0) -> Strength:
+    """D2-2 and J4-2: rupture of the net section, as much of it as shear lag leaves."""
+    return Strength(nominal=Fu_MPa * An_mm2 * U, phi=0.75, omega=2.00)
+
+
+def torque_Nmm(Fy_MPa: float, C_mm3: float) -> float:
+    """H3.3: the torque at which the greatest shear stress is 0.6 Fy; nominal."""
+    return 0.60 * Fy_MPa * C_mm3
 
 
 def lag_of_one_leg(x_bar_mm: float, connection_mm: float) -> float:

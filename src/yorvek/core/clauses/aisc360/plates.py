@@ -13,6 +13,16 @@ SPREAD = math.tan(math.radians(30))
 STOCKY = 25.0
 
 
+def shear_yielding_N(Fy_MPa: float, Agv_mm2: float) -> Strength:
+    """J4-3: yielding of the gross section in shear."""
+    return Strength(nominal=0.60 * Fy_MPa * Agv_mm2, phi=1.00, omega=1.50)
+
+
+def shear_rupture_N(Fu_MPa: float, Anv_mm2: float) -> Strength:
+    """J4-4: rupture of the net section in shear."""
+    return Strength(nominal=0.60 * Fu_MPa * Anv_mm2, phi=0.75, omega=2.00)
+
+
 class GussetStrength(Model):
     """A gusset in tension and compression over its effective width."""
 

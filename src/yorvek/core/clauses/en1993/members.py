@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 import math
-from typing import Literal
 
 import numpy as np
 from numpy.typing import NDArray
@@ -12,13 +11,6 @@ from yorvek.core.model import Model
 
 IMPERFECTION = {"a0": 0.13, "a": 0.21, "b": 0.34, "c": 0.49, "d": 0.76}
 """Table 6.1."""
-Element = Literal["internal bending", "internal compression", "outstand", "tube", "angle"]
-LIMITS: dict[str, tuple[float, float, float]] = {
-    "internal bending": (72, 83, 124),
-    "internal compression": (33, 38, 42),
-    "outstand": (9, 10, 14),
-}
-TUBE_LIMITS = (50, 70, 90)
 
 
 def reduction(slenderness: float, curve: str) -> float:
@@ -59,28 +51,22 @@ def flexural_buckling(
     return Buckling(Ncr_N=Ncr, slenderness=slenderness, chi=chi, Nb_Rd_N=chi * A_mm2 * fy_MPa / gamma_M1)
 
 
-class TensionResistance(Model):
-    """6.2.3 of a plate with holes."""
-
-    A_mm2: float
-    Anet_mm2: float
-    Npl_Rd_N: float
-    Nu_Rd_N: float
-    Nt_Rd_N: float
+def epsilon(fy_MPa: float, E_MPa: float = 210_000.0) -> float:
+    """Of table 5.2, for other metals by their own E."""
+    return math.sqrt(235 / fy_MPa * E_MPa / 210_000)
 
 
-def tension(
-    *,
-    width_mm: float,
-    thickness_mm: float,
-    hole_mm: float,
-    holes: int,
-    fy_MPa: float,
-    fu_MPa: float,
-    gamma_M0: float = 1.0,
-    gamma_M2: float = 1.25,
-) -> TensionResistance:
-    """Gross yielding and net rupture; a hole counts with its own diameter only."""
-    A, net = width_mm * thickness_mm, (width_mm - holes * hole_mm) * thickness_mm
-    plastic, ultimate = A * fy_MPa / gamma_M0, 0.9 * net * fu_MPa / gamma_M2
-    return TensionResistance(A_mm2=A, Anet_mm2=net, Npl_Rd_N=plastic, Nu_Rd_N=ultimate, Nt_Rd_N=min(plastic, ultimate))
+def class_3_tube(d_t: float, fy_MPa: float, E_MPa: float) -> bool:
+    """Whether a round tube reaches yield in push before its wall buckles, table 5.2."""
+    return d_t <= 90 * epsilon(fy_MPa, E_MPa) ** 2
+
+
+def plastic_shear_N(fy_MPa: float, Av_mm2: float) -> float:
+    """6.2.6, characteristic."""
+    return fy_MPa * Av_mm2 / math.sqrt(3)
+
+
+def out_of_plumb(height_mm: float, columns: int) -> float:
+    """5.3.2(3)a, 5.5: 1/200, less for height and for several columns."""
+    by_height = min(1.0, max(2 / 3, 2 / math.sqrt(max(height_mm, 1.0) / 1000)))
+    return by_height * math.sqrt(0.5 * (1 + 1 / columns)) / 200
