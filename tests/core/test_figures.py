@@ -6,9 +6,11 @@ import json
 
 import pytest
 
+from tests.core import sampled
 from tests.core.figures import PAGE, figures
 
 STANDING = json.loads(PAGE.read_text())
+DRAWN = json.loads(sampled.PAGE.read_text())
 CLOSE = 2e-6
 
 
@@ -18,8 +20,8 @@ def alike(a, b):
     return a == pytest.approx(b, rel=CLOSE, abs=1e-6)
 
 
-def moved(name, found):
-    kept = STANDING[name]
+def moved(name, found, standing=STANDING):
+    kept = standing[name]
     if found.keys() != kept.keys():
         return [f"{name}: {sorted(found.keys() ^ kept.keys())}"]
     return [
@@ -34,3 +36,12 @@ def test_no_figure_has_moved(what):
     found = figures(what)
     assert found.keys() == {k for k in STANDING if k.startswith(what)}
     assert not [line for name, checks in found.items() for line in moved(name, checks)]
+
+
+@pytest.mark.parametrize("what", sampled.ALL)
+def test_nothing_drawn_by_lot_has_moved(what):
+    """Write them anew with `python -m tests.core.sampled`."""
+    now = {f"{what} {k}": {"drawn": v} for k, v in sampled.ALL[what]()}
+    kept = {k: {"drawn": v} for k, v in DRAWN.items() if k.split()[0] == what}
+    assert now.keys() == kept.keys()
+    assert not [line for name in now for line in moved(name, now[name], kept)]

@@ -148,6 +148,13 @@ def test_b11_two_loads_of_opposite_sense_do_not_cancel_on_a_plate():
     assert math.isfinite(alone.stiffness.value)
 
 
+def test_a_plate_that_its_holes_take_whole_gives_and_does_not_fall_over():
+    """Holes of 18 mm and their damage through 60 mm of thickness: more than the area of the angle."""
+    leg = {**BOLTS, "grade": "8.8", "one_leg": True, "plate": mm(60)}
+    for forces in ({"pull": 10e3}, {"about_width": 1e5}):
+        assert check(judged("L 60×60×6", leg, forces), "plate").reserve < 1e-3
+
+
 def test_twist_on_an_end_plate_goes_to_its_bolts_by_their_distance():
     """T r / sum r2, statics; a bolt 8.8 M12 in shear by AISC J3: 0.45 x 800 MPa over its body, by 2 (from memory)."""
     plate = {

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import Any
 
-from yorvek.core.frames import FrameVerdict, check_frame
+from yorvek.core.frames import FrameRequest, FrameVerdict, check_frame
 from yorvek.core.jobs import JobSpec, LoadSpec
 from yorvek.core.jobs.structures import StructureSpec, frame_request
 from yorvek.core.quantities.entry import resolve
@@ -22,7 +22,12 @@ def load(name: str, value: float, unit: str = "N", **more: Any) -> dict[str, Any
     return {"name": name, "case": "live", "form": form, form: {"text": f"{value!r} {unit}"}, **more}
 
 
-def structure(
+def structure(*args: Any, **more: Any) -> FrameVerdict:
+    """The verdict of a model of one's own, as `asked` takes it."""
+    return check_frame(asked(*args, **more))
+
+
+def asked(
     nodes: dict[str, tuple[float, ...]],
     bars: dict[str, tuple[str, str]],
     held: dict[str, Any],
@@ -36,8 +41,8 @@ def structure(
     job: dict[str, Any] | None = None,
     springs: list[dict[str, Any]] | None = None,
     **more: Any,
-) -> FrameVerdict:
-    """The verdict of a model of one's own. `loads`: what it is in the brief, and how it is put on; `hinged`: "bar i"
+) -> FrameRequest:
+    """What is asked of a model of one's own. `loads`: what it is in the brief, and how it is put on; `hinged`: "bar i"
     and "bar j" for the ends that turn; each bar of `sections` is a role of its own.
     """
     own = sections or {}
@@ -68,7 +73,7 @@ def structure(
     }  # fmt: skip
     brief = resolve(JobSpec.model_validate({"name": "a test", **(job or {})}), {})
     known = {k: resolve(LoadSpec.model_validate(what), {}) for k, (what, _) in enumerate(loads)}
-    return check_frame(frame_request(brief, known, resolve(StructureSpec.model_validate(spec), {})))
+    return frame_request(brief, known, resolve(StructureSpec.model_validate(spec), {}))
 
 
 def beam(

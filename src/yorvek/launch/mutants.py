@@ -27,7 +27,9 @@ SECONDS = 240.0
 """A run that takes longer hangs in the change, and that is noticed."""
 SEED, USUAL = 7, 60
 FIGURES = "tests/core/test_figures.py::test_no_figure_has_moved"
+DRAWN = "tests/core/test_figures.py::test_nothing_drawn_by_lot_has_moved"
 JOINTS = [
+    f"{DRAWN}[joint]",
     f"{FIGURES}[joint]",
     "tests/core/test_clauses.py",
     "tests/core/test_true_joints.py",
@@ -35,6 +37,7 @@ JOINTS = [
     "tests/core/test_connections.py",
 ]
 FRAMES = [
+    f"{DRAWN}[post]",
     f"{FIGURES}[frame]",
     f"{FIGURES}[member]",
     "tests/core/test_true_verdicts.py",
@@ -45,10 +48,10 @@ FRAMES = [
 VALUES = ["tests/values/test_values.py"]
 GUARDS: tuple[tuple[str, list[str]], ...] = (
     ("joints/*.py", [*JOINTS, *VALUES]),
-    ("clauses/*/*.py", [*JOINTS, *FRAMES, *VALUES]),
+    ("clauses/*/*.py", [f"{DRAWN}[clause]", *JOINTS, *FRAMES, *VALUES]),
     ("checks/methods.py", [*FRAMES, "tests/core/test_checks.py", *VALUES]),
     ("frames/strength.py", [*FRAMES, *VALUES]),
-    ("frames/stability.py", [*FRAMES, "tests/core/test_situations.py", *VALUES]),
+    ("frames/stability.py", [f"{DRAWN}[stand]", *FRAMES, "tests/core/test_situations.py", *VALUES]),
     ("frames/search.py", [*FRAMES, *VALUES]),
     ("cutting/bars/bounds.py", ["tests/core/test_bars.py"]),
     ("cutting/bars/every.py", ["tests/core/test_bars.py"]),

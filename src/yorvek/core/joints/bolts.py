@@ -27,6 +27,8 @@ HOLE_DAMAGE_MM = 2.0
 SIZES = (10.0, 12.0, 16.0, 20.0, 24.0)
 PLATES = (6.0, 8.0, 10.0, 12.0, 15.0, 20.0)
 NO_LIMIT = 1e6
+NEXT_TO_NOTHING_N = 1e-3
+"""Where nothing is left between the holes."""
 PLASTIC = 1.5
 """Plastic over elastic modulus of a rectangle (AISC F11 allows up to 1.6)."""
 
@@ -156,12 +158,12 @@ def plate_rule(end: End, joint: Bolted, wrong: str | None) -> Rule:
         net = max(area - joint.columns * (joint.bored_mm + damage) * t, 0.0)
     # EN 6.2.3 is the same: its divisors hold the 0.9 of the net section and the partial factors
     yields = gross_yielding_N(end.Fy_MPa, gross).nominal / by.member
-    ruptures = net_rupture_N(end.Fu_MPa, net, lag).nominal / by.rupture
+    ruptures = max(net_rupture_N(end.Fu_MPa, net, lag).nominal / by.rupture, NEXT_TO_NOTHING_N)
     strong, weak = PLASTIC * end.Fy_MPa * t * w**2 / 6 / by.member, PLASTIC * end.Fy_MPa * w * t**2 / 6 / by.member
     net_strong = strong * min(1.0, ruptures / yields)
     row = max(w - joint.columns * (joint.bored_mm + damage), 0.0) * t
     plain = plastic_shear_N(end.Fy_MPa, w * t) if is_en(end) else shear_yielding_N(end.Fy_MPa, w * t).nominal
-    shears = min(plain / by.member, shear_rupture_N(end.Fu_MPa, row).nominal / by.rupture)
+    shears = max(min(plain / by.member, shear_rupture_N(end.Fu_MPa, row).nominal / by.rupture), NEXT_TO_NOTHING_N)
 
     def share(f: Floats) -> Floats:
         pull = np.maximum(f[:, 0], 0.0)

@@ -12,15 +12,21 @@ from pydantic import Field
 from yorvek.core.clauses.aisc360 import bolted as aisc
 from yorvek.core.clauses.aisc360 import fasteners as aisc_bolts
 from yorvek.core.clauses.aisc360.fasteners import minimum_edge_mm, standard_hole_mm
+from yorvek.core.clauses.aisc360.plates import shear_rupture_N
 from yorvek.core.clauses.aisc360.pulled import prying
 from yorvek.core.clauses.en1993 import bolted as en
 from yorvek.core.clauses.en1993 import fasteners as en_bolts
+from yorvek.core.clauses.en1993.members import plastic_shear_N
+from yorvek.core.clauses.iso965.stripping import bolt_area_mm2, tapped_area_mm2
+from yorvek.core.errors import InputError
 from yorvek.core.joints.at import End
 from yorvek.core.joints.kind import Kind, Leg, Millimetres, Size, steps
 from yorvek.core.joints.rule import Rule, States, rule
-from yorvek.core.joints.strengths import GAMMA_M0, Grade, bolt_shear_N, bolt_tension_N, fastener, is_en
+from yorvek.core.joints.strengths import GAMMA_M0, GAMMA_M2, Grade, bolt_shear_N, bolt_tension_N, fastener, is_en
 from yorvek.core.joints.weld import fillet_rule
+from yorvek.core.materials import material
 from yorvek.core.model import Model
+from yorvek.core.workshop.threads import coarse_pitch_mm
 
 Floats = NDArray[np.float64]
 HALF_NUT = 0.87
@@ -43,6 +49,10 @@ class EndPlated(Model):
     grade: Grade = "8.8"
     threads_in: bool = True
     leg_mm: Leg | None = Field(default=None, description="of the fillet all round; the structure's own where not given")
+    thread_mm: Millimetres | None = Field(
+        default=None, description="depth of thread that the bolts are screwed into: nuts where not given"
+    )
+    thread_metal: str | None = Field(default=None, description="metal that is tapped: as the bar where not given")
 
 
 def geometry(end: End, joint: EndPlated) -> str | None:
@@ -105,6 +115,45 @@ def tension_rule(end: End, joint: EndPlated, wrong: str | None) -> tuple[Rule | 
     return made, alone
 
 
+def thread_rule(end: End, joint: EndPlated, pulled: Rule | str, alone: float) -> Rule | str | None:
+    """Threads of the tapped holes and of the bolts in them, under the bolt's pull with its prying."""
+    if joint.thread_mm is None:
+        return None
+    if isinstance(pulled, str):
+        return pulled
+    try:
+        pitch = coarse_pitch_mm(joint.bolt_mm)
+    except InputError:
+        return f"no coarse thread of {joint.bolt_mm:g} mm is known here: ask its maker what it holds when tapped"
+    metal = end.metal if joint.thread_metal is None else material(joint.thread_metal)
+    Fub = fastener(joint.grade, joint.bolt_mm).ultimate_MPa
+    # the first turn of each end of the thread carries little
+    engaged = max(joint.thread_mm - pitch, 0.0)
+    areas = (tapped_area_mm2(joint.bolt_mm, pitch, engaged), bolt_area_mm2(joint.bolt_mm, pitch, engaged))
+    hole_N, bolt_N = (_strips(end, Fu, A) for Fu, A in zip((metal.ultimate_MPa, Fub), areas, strict=True))
+    return rule(
+        end, "threads", f"threads strip in {joint.thread_mm:g} mm of {metal.id}",
+        demand=lambda f: pulled.use(f) * alone, capacity=min(hole_N, bolt_N), unit="N",
+        clause="ISO 965-1, ASME B1.1 appendix B; " + ("EN 1993-1-8 table 3.4, Fu / √3" if is_en(end) else "AISC 360-22 "
+            "J4-4"),
+        formula="T with prying ≤ shear of the threads engaged",
+        inputs=[
+            ("Le", "thread engaged, one turn taken off", engaged, "mm"), ("P", "pitch", pitch, "mm"),
+            ("ASn", "sheared of the tapped hole", areas[0], "mm2"), ("ASs", "sheared of the bolt", areas[1], "mm2"),
+            ("Nn", "the tapped hole holds", hole_N, "N"), ("Ns", "the bolt's threads hold", bolt_N, "N"),
+        ],
+        source="limits of size of 6H on 6g (from memory)",
+        assumptions=["coarse thread, cut to its full depth and clean; the bolt reaches all of it"],
+        shown=("T", "pull on the outermost bolt, with prying"),
+    )  # fmt: skip
+
+
+def _strips(end: End, Fu_MPa: float, area_mm2: float) -> float:
+    if is_en(end):
+        return plastic_shear_N(Fu_MPa, area_mm2) / GAMMA_M2
+    return shear_rupture_N(Fu_MPa, area_mm2).nominal / end.method.divides.rupture
+
+
 def _rows(joint: EndPlated) -> Floats:
     return np.asarray((np.arange(joint.rows) - (joint.rows - 1) / 2) * joint.pitch_mm, dtype=np.float64)
 
@@ -155,6 +204,7 @@ def find(end: End, joint: EndPlated) -> States:
     return {
         "end plate": pulled,
         "bolts": shear_rule(end, joint, alone, wrong),
+        "threads": thread_rule(end, joint, pulled, alone),
         "weld": fillet_rule(thin, leg),
         "face it is bolted to": (
             f"the wall of {hollow.name} that it is bolted to is a tube's and bends: weld a plate on, or bolt through it"
@@ -165,7 +215,7 @@ def find(end: End, joint: EndPlated) -> States:
 
 
 KIND = Kind(
-    EndPlated, "end plate", ("end plate", "bolts", "weld", "face it is bolted to"), find,
+    EndPlated, "end plate", ("end plate", "bolts", "threads", "weld", "face it is bolted to"), find,
     bigger=lambda j: [
         *steps(j, lambda v: f"end plate {v:g} mm", "plate_mm", (8.0, 10.0, 12.0, 15.0, 20.0, 25.0)),
         *steps(j, lambda v: f"bolts M{v:g}", "bolt_mm", (12.0, 16.0, 20.0, 24.0)),

@@ -6,6 +6,7 @@ import math
 
 from yorvek.core.errors import InputError
 from yorvek.core.model import Model
+from yorvek.core.quantities import INCH_MM
 
 SAME_MM = 0.02
 FULL_THREAD = 1.299038
@@ -88,7 +89,7 @@ def unified_tap_drill(size: str) -> TapDrill:
         raise InputError(field="thread", got=size, needs="choose one of " + ", ".join(UNC_TAP_DRILL))
     name, drill = UNC_TAP_DRILL[size]
     diameter, threads = unified_size(size)
-    return TapDrill(drill_mm=drill * 25.4, name=name, thread_percent=thread_percent(diameter, 1 / threads, drill))
+    return TapDrill(drill_mm=drill * INCH_MM, name=name, thread_percent=thread_percent(diameter, 1 / threads, drill))
 
 
 def unified_size(size: str) -> tuple[float, float]:
@@ -110,17 +111,29 @@ def unified_stress_area_in2(diameter_in: float, threads_per_inch: float) -> floa
     return math.pi / 4 * (diameter_in - 0.974279 / threads_per_inch) ** 2
 
 
-def coarse_stress_area_mm2(diameter_mm: float) -> float:
-    """Tensile stress area of the coarse thread of a size, metric or inch.
+def coarse_pitch_mm(diameter_mm: float) -> float:
+    """Pitch of the coarse thread of a size, metric or inch.
 
     Raises:
         InputError: no coarse thread of that diameter is known here.
     """
     for name, pitch in ISO_PITCH_MM.items():
         if abs(float(name[1:]) - diameter_mm) < SAME_MM:
-            return metric_stress_area_mm2(diameter_mm, pitch)
+            return pitch
     for name in UNC_TAP_DRILL:
         diameter, threads = unified_size(name)
-        if abs(diameter * 25.4 - diameter_mm) < SAME_MM:
-            return unified_stress_area_in2(diameter, threads) * 25.4**2
+        if abs(diameter * INCH_MM - diameter_mm) < SAME_MM:
+            return INCH_MM / threads
     raise InputError(field="bolt", got=f"{diameter_mm:g} mm", needs="a size with a coarse thread")
+
+
+def coarse_stress_area_mm2(diameter_mm: float) -> float:
+    """Tensile stress area of the coarse thread of a size, metric or inch.
+
+    Raises:
+        InputError: no coarse thread of that diameter is known here.
+    """
+    pitch = coarse_pitch_mm(diameter_mm)
+    if any(abs(float(name[1:]) - diameter_mm) < SAME_MM for name in ISO_PITCH_MM):
+        return metric_stress_area_mm2(diameter_mm, pitch)
+    return unified_stress_area_in2(diameter_mm / INCH_MM, INCH_MM / pitch) * INCH_MM**2

@@ -1,0 +1,1 @@
+"""ISO 965-1: tolerances of metric threads."""
