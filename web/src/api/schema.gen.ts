@@ -3088,6 +3088,16 @@ export interface components {
             /** Rows */
             rows: number;
             /**
+             * Thread Metal
+             * @description metal that is tapped: as the bar where not given
+             */
+            thread_metal?: string | null;
+            /**
+             * Thread Mm
+             * @description depth of thread that the bolts are screwed into: nuts where not given
+             */
+            thread_mm?: number | null;
+            /**
              * Threads In
              * @default true
              */
@@ -3123,6 +3133,13 @@ export interface components {
             plate: components["schemas"]["Thickness"];
             /** Rows */
             rows: number;
+            /** @description depth of thread that the bolts are screwed into: nuts where not given */
+            thread?: components["schemas"]["Length"] | null;
+            /**
+             * Thread Metal
+             * @description metal that is tapped: as the bar where not given
+             */
+            thread_metal?: string | null;
             /**
              * Threads In
              * @default true
@@ -3460,7 +3477,7 @@ export interface components {
              */
             hinged: boolean;
             /** Joint */
-            joint?: (components["schemas"]["WeldedSpec"] | components["schemas"]["PinnedSpec"] | components["schemas"]["BoltedSpec"] | components["schemas"]["EndPlatedSpec"] | components["schemas"]["OnBaseSpec"] | components["schemas"]["HeldSpec"] | components["schemas"]["RatedSpec"] | components["schemas"]["GroovedSpec"] | components["schemas"]["FishPlatedSpec"] | components["schemas"]["ScrewedSpec"] | components["schemas"]["GussetedSpec"]) | null;
+            joint?: (components["schemas"]["WeldedSpec"] | components["schemas"]["PinnedSpec"] | components["schemas"]["BoltedSpec"] | components["schemas"]["EndPlatedSpec"] | components["schemas"]["OnBaseSpec"] | components["schemas"]["HeldSpec"] | components["schemas"]["RatedSpec"] | components["schemas"]["GroovedSpec"] | components["schemas"]["FishPlatedSpec"] | components["schemas"]["ScrewedSpec"] | components["schemas"]["GussetedSpec"] | components["schemas"]["WeldGroupSpec"]) | null;
             /** Mark */
             mark: string;
             /** Material Id */
@@ -4171,7 +4188,7 @@ export interface components {
             /** Bar */
             bar: string;
             /** Joint */
-            joint: components["schemas"]["WeldedSpec"] | components["schemas"]["PinnedSpec"] | components["schemas"]["BoltedSpec"] | components["schemas"]["EndPlatedSpec"] | components["schemas"]["OnBaseSpec"] | components["schemas"]["HeldSpec"] | components["schemas"]["RatedSpec"] | components["schemas"]["GroovedSpec"] | components["schemas"]["FishPlatedSpec"] | components["schemas"]["ScrewedSpec"] | components["schemas"]["GussetedSpec"];
+            joint: components["schemas"]["WeldedSpec"] | components["schemas"]["PinnedSpec"] | components["schemas"]["BoltedSpec"] | components["schemas"]["EndPlatedSpec"] | components["schemas"]["OnBaseSpec"] | components["schemas"]["HeldSpec"] | components["schemas"]["RatedSpec"] | components["schemas"]["GroovedSpec"] | components["schemas"]["FishPlatedSpec"] | components["schemas"]["ScrewedSpec"] | components["schemas"]["GussetedSpec"] | components["schemas"]["WeldGroupSpec"];
             /** Node */
             node: string;
         };
@@ -8046,7 +8063,7 @@ export interface components {
             /** Governs After */
             governs_after: string;
             /** Joint */
-            joint?: (components["schemas"]["Welded"] | components["schemas"]["Pinned"] | components["schemas"]["Bolted"] | components["schemas"]["EndPlated"] | components["schemas"]["OnBase"] | components["schemas"]["Held"] | components["schemas"]["Rated"] | components["schemas"]["Grooved"] | components["schemas"]["FishPlated"] | components["schemas"]["Screwed"] | components["schemas"]["Gusseted"]) | null;
+            joint?: (components["schemas"]["Welded"] | components["schemas"]["Pinned"] | components["schemas"]["Bolted"] | components["schemas"]["EndPlated"] | components["schemas"]["OnBase"] | components["schemas"]["Held"] | components["schemas"]["Rated"] | components["schemas"]["Grooved"] | components["schemas"]["FishPlated"] | components["schemas"]["Screwed"] | components["schemas"]["Gusseted"] | components["schemas"]["WeldGroup"]) | null;
             /** Joint At */
             joint_at?: string | null;
             /**
@@ -8135,6 +8152,95 @@ export interface components {
             x: number;
             /** Y */
             y: number;
+        };
+        /**
+         * WeldGroup
+         * @description Fillets along the sides of a rectangle, mm. Flat: the rectangle lies along the bar, its length along, its width
+         *     up the bar's depth. Square to it: it stands across the bar's end, its length across the width, its width up the
+         *     depth.
+         */
+        WeldGroup: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "weld group";
+            /** Leg Mm */
+            leg_mm: number;
+            /**
+             * Length Mm
+             * @description of the fillets along it
+             */
+            length_mm: number;
+            /**
+             * Lies
+             * @default flat along the bar
+             * @enum {string}
+             */
+            lies: "flat along the bar" | "square to the bar";
+            /**
+             * Plate Mm
+             * @description the thinner of the parts it joins
+             */
+            plate_mm: number;
+            /**
+             * Reach Mm
+             * @description from the middle of the welds to where the forces act, along the bar
+             * @default 0
+             */
+            reach_mm: number;
+            /**
+             * Sides
+             * @default two along
+             * @enum {string}
+             */
+            sides: "one along" | "one across" | "two along" | "two across" | "corner" | "three sides" | "all round";
+            /**
+             * Width Mm
+             * @description of those across it, and between those along
+             */
+            width_mm: number;
+        };
+        /**
+         * WeldGroupSpec
+         * @description Fillets along the sides of a rectangle, mm. Flat: the rectangle lies along the bar, its length along, its width
+         *     up the bar's depth. Square to it: it stands across the bar's end, its length across the width, its width up the
+         *     depth.
+         */
+        WeldGroupSpec: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "weld group";
+            leg: components["schemas"]["Length"];
+            /** @description of the fillets along it */
+            length: components["schemas"]["Length"];
+            /**
+             * Lies
+             * @default flat along the bar
+             * @enum {string}
+             */
+            lies: "flat along the bar" | "square to the bar";
+            /** @description the thinner of the parts it joins */
+            plate: components["schemas"]["Thickness"];
+            /**
+             * @description from the middle of the welds to where the forces act, along the bar
+             * @default {
+             *       "text": "0",
+             *       "unit": "mm",
+             *       "value": 0
+             *     }
+             */
+            reach: components["schemas"]["Place"];
+            /**
+             * Sides
+             * @default two along
+             * @enum {string}
+             */
+            sides: "one along" | "one across" | "two along" | "two across" | "corner" | "three sides" | "all round";
+            /** @description of those across it, and between those along */
+            width: components["schemas"]["Length"];
         };
         /**
          * Welded

@@ -20,6 +20,7 @@ from yorvek.core.joints import (
     rated,
     screws,
     weld,
+    weld_group,
 )
 from yorvek.core.joints.at import End, Onto
 from yorvek.core.joints.base_plate import OnBase
@@ -35,16 +36,28 @@ from yorvek.core.joints.rated import Rated
 from yorvek.core.joints.rule import Rule, never, worst
 from yorvek.core.joints.screws import Screwed
 from yorvek.core.joints.weld import Welded
+from yorvek.core.joints.weld_group import WeldGroup
 
 KINDS: dict[str, Kind[Any]] = {
     k.name: k
     for k in (
         weld.KIND, pin.KIND, bolts.KIND, end_plate.KIND, base_plate.KIND, friction.KIND, rated.KIND, groove.KIND,
-        fish_plates.KIND, screws.KIND, gusset.KIND,
+        fish_plates.KIND, screws.KIND, gusset.KIND, weld_group.KIND,
     )
 }  # fmt: skip
 Joint = Annotated[
-    Welded | Pinned | Bolted | EndPlated | OnBase | Held | Rated | Grooved | FishPlated | Screwed | Gusseted,
+    Welded
+    | Pinned
+    | Bolted
+    | EndPlated
+    | OnBase
+    | Held
+    | Rated
+    | Grooved
+    | FishPlated
+    | Screwed
+    | Gusseted
+    | WeldGroup,
     Field(discriminator="kind"),
 ]
 HINGE = "nothing was chosen for this hinge: choose its pin and lug, its bolts or its weld"

@@ -14,6 +14,8 @@ from yorvek.core.sections import Section, outlines_of, section
 
 Floats = NDArray[np.float64]
 TOUCH_MM, CHORD_MM = 0.02, 0.05
+ONE_LINE = 1e-9
+"""Of the polar moment squared: below it all of a weld lies in one line, about which it holds nothing."""
 
 
 @dataclass(frozen=True)
@@ -57,6 +59,31 @@ class Line:
         rows = np.arange(len(f))
         return np.stack([across[rows, k], along[rows, k]], axis=1)
 
+    def flat_flows(self, f: Floats) -> Floats:
+        """The same of a group that lies flat under what it holds: forces in its plane are shared by its whole length,
+        those across it and moments about its own axes bend it.
+
+        `f` is N, Vy, Vz, T, My, Mz with N along x of the group, Vy along its y, Vz square to it, [n, 6].
+        """
+        N, Vy, Vz, T, My, Mz = (c[:, None] for c in f.T)
+        x, y = self.corners[:, 0], self.corners[:, 1]
+        Jp, both = self.Ixx + self.Iyy, self.Ixx * self.Iyy - self.Ixy**2
+        q_x = N / self.length - Mz * y / Jp
+        q_y = Vy / self.length + Mz * x / Jp
+        bent = np.zeros_like(q_x)
+        if both > ONE_LINE * Jp**2:
+            # T turns it about x, My about y
+            bent = ((T * self.Iyy + My * self.Ixy) * y - (My * self.Ixx + T * self.Ixy) * x) / both
+        elif self.Ixx > self.Iyy:
+            bent = T * y / self.Ixx
+        else:
+            bent = -My * x / self.Iyy
+        q_n = Vz / self.length + bent
+        across, along_ = np.abs(q_n), np.hypot(q_x, q_y)
+        k = np.argmax(np.hypot(across, along_), axis=1)
+        rows = np.arange(len(f))
+        return np.stack([across[rows, k], along_[rows, k]], axis=1)
+
 
 def _outside(s: Section) -> Polygon:
     """The outline that a weld follows, corners of tubes and rolled sections taken as sharp, as weld lines are drawn."""
@@ -75,13 +102,8 @@ def _outside(s: Section) -> Polygon:
     return unary_union(shapes)
 
 
-@lru_cache(maxsize=4000)
-def weld_line(section_id: str) -> Line:
-    """The line all round the outside of a section; parts of a composed one are welded round together."""
-    whole = _outside(section(section_id))
-    rings = [np.asarray(p.exterior.coords) for p in getattr(whole, "geoms", [whole])]
-    starts = np.concatenate([r[:-1] for r in rings])
-    ends = np.concatenate([r[1:] for r in rings])
+def line_of(starts: Floats, ends: Floats) -> Line:
+    """A weld of straight lines, about its own middle."""
     step = ends - starts
     each = np.hypot(step[:, 0], step[:, 1])
     length = float(each.sum())
@@ -95,4 +117,13 @@ def weld_line(section_id: str) -> Line:
         )
 
     run = np.abs(step).sum(axis=0)
-    return Line(a, length, second(1, 1), second(0, 0), second(0, 1), float(run[0]), float(run[1]))
+    corners = np.unique(np.round(np.concatenate([a, b]), 6), axis=0)
+    return Line(corners, length, second(1, 1), second(0, 0), second(0, 1), float(run[0]), float(run[1]))
+
+
+@lru_cache(maxsize=4000)
+def weld_line(section_id: str) -> Line:
+    """The line all round the outside of a section; parts of a composed one are welded round together."""
+    whole = _outside(section(section_id))
+    rings = [np.asarray(p.exterior.coords) for p in getattr(whole, "geoms", [whole])]
+    return line_of(np.concatenate([r[:-1] for r in rings]), np.concatenate([r[1:] for r in rings]))
