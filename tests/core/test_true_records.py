@@ -27,6 +27,14 @@ def test_c7_the_zinc_stop_follows_what_the_job_cuts():
     assert "galvanised" in {c.id for c in cautions(used)}
 
 
+def test_a_structure_is_half_built_for_a_while_as_members_are():
+    """A sister of B10: the caution looked at members only."""
+    state = demo("scope-pier")
+    assert not state.members
+    assert "half_built" in {c.id for c in cautions(state)}
+    assert "half_built" not in {c.id for c in cautions(state.model_copy(update={"structures": {}}))}
+
+
 def test_c10_a_release_asks_for_the_briefs_own_limits():
     state = demo("reed-barrow")
     clear = worked(state).model_copy(update={"unverified": []})
