@@ -4,6 +4,7 @@ own.
 
 from __future__ import annotations
 
+import atexit
 import http.cookiejar
 import json
 import os
@@ -23,6 +24,8 @@ from yorvek.launch.mariadb import free_port
 from yorvek.launch.places import HOME
 
 UP_WITHIN_S = 120
+_PREPARED: dict[str, Path] = {}
+"""Data folders as they stand after a first start, by how it was started: the tests after the first take a copy."""
 
 
 def wait_until(what: str, true: Callable[[], Any], seconds: float = 60) -> Any:
@@ -70,6 +73,14 @@ class Application:
         )
 
     def start(self, word: str = "start") -> Application:
+        """Start it; where it has no data yet, on a copy of what a first start of that kind made."""
+        if (self.folder / "data").exists():
+            return self.begin(word)
+        subprocess.run(["cp", "-a", str(prepared(word)), str(self.folder / "data")], check=True)
+        return self.begin("start")
+
+    def begin(self, word: str) -> Application:
+        """Start it on its data as they are."""
         with self.said.open("ab") as out:
             self.process = subprocess.Popen(
                 [sys.executable, "-m", "yorvek.launch", word], env=self.environment, stdout=out, stderr=out, cwd=HOME
@@ -128,6 +139,17 @@ class Application:
         """Stop it and take its folder away."""
         self.stop()
         shutil.rmtree(self.folder, ignore_errors=True)
+
+
+def prepared(word: str) -> Path:
+    """The data folder that a first start of that kind leaves, made once."""
+    if word not in _PREPARED:
+        first = Application()
+        atexit.register(first.away)
+        first.begin(word)
+        first.stop()
+        _PREPARED[word] = first.folder / "data"
+    return _PREPARED[word]
 
 
 class Caller:

@@ -39,6 +39,7 @@ SECTIONS = (
     "SHS 100×100×5 hot", "SHS 100×100×4 hot", "SHS 150×150×5 hot", "RHS 120×80×6.3 hot", "RHS 200×100×5 hot",
     "CHS 114.3×5", "CHS 193.7×6.3", "CHS 48.3×3.2", "IPE 160", "IPE 300", "HEB 200", "UPE 120", "UPN 200", "FL 80×10",
     "RD 30", "L 60×60×6", "L 100×100×8", "L 100×65×8", "T 60×60×7", "HSS6X6X1/8", "W8X10", "C6X8.2",
+    "Wide = tube 800×4 | continuous", "Broad = tube 500×4 | continuous",
     "Slim = plate 120×3 + plate 3×80 at 0, 3 | continuous", "Tee = plate 100×8 + plate 8×90 at 46, 8 | continuous",
 )  # fmt: skip
 RANGES: dict[str, tuple[float, float]] = {

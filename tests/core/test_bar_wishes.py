@@ -130,6 +130,17 @@ def test_less_work_for_the_same_money(problem):
     assert easy.cost <= plan.cost + 1e-6 and effort(easy) <= effort(plan)
 
 
+def test_what_was_meant_is_not_kept_where_it_costs_more():
+    """Two pieces that were meant for a bar each go on one."""
+    problem = BarProblem.model_validate(
+        {"kerf": 3, "stock": [{"id": "long", "length": 6000, "cost": 30}],
+            "parts": [{"id": "a", "length": 2900, "qty": 2}]}
+    )  # fmt: skip
+    again = least_change(problem, [Counter({"a": 1}), Counter({"a": 1})], solve)
+    assert again.cost == 30
+    assert sum(b.count for b in again.bars) == 1
+
+
 @settings(max_examples=25, deadline=None)
 @given(problems)
 def test_what_was_meant_is_kept_where_that_is_free(problem):

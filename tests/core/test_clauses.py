@@ -10,11 +10,12 @@ import numpy as np
 import pytest
 
 from yorvek.core.checks.methods import Method
-from yorvek.core.clauses.aisc360 import bending
+from yorvek.core.clauses.aisc360 import bending, shear
 from yorvek.core.clauses.aisc360 import hollow_joints as k
 from yorvek.core.clauses.en1993 import bolted as en
 from yorvek.core.clauses.en1993 import hollow_joints as he
 from yorvek.core.joints.at import End
+from yorvek.core.joints.base_plate import OnBase, plate_rule
 from yorvek.core.joints.end_plate import EndPlated, geometry
 from yorvek.core.materials import material
 from yorvek.core.sections import section
@@ -129,6 +130,41 @@ def test_the_web_of_a_tube_between_compact_and_slender(h_t, Mn):
     wanted = 300 - 100 * (0.305 * h_t * math.sqrt(Fy / E) - 0.738) if Mn is None else Mn
     found = bending.rectangular_hollow(t, np.array([Fy]), np.array([E]), np.zeros(1))
     assert float(found[0]) == pytest.approx(wanted, nan_ok=True)
+
+
+@pytest.mark.parametrize(
+    ("d_t", "Mn"),
+    [(30.0, 355 * 1.35), (100.0, 0.021 * 210e3 / 100 + 355), (220.0, 0.33 * 210e3 / 220), (290.0, math.nan)],
+)
+def test_round_tubes_compact_noncompact_and_slender(d_t, Mn):
+    """AISC F8-1 to F8-3, limits 0.07, 0.31 and 0.45 E / Fy: 41, 183 and 266 for 355 MPa (from memory)."""
+    t = columns_of("chs", Z=1.35, S=1.0, wall=1.0, depth=d_t)
+    found = bending.round_hollow(t, np.array([355.0]), np.array([210e3]))
+    assert float(found[0]) == pytest.approx(Mn, nan_ok=True)
+
+
+@pytest.mark.parametrize(
+    ("length", "d_t", "stress"),
+    [(2000.0, 40.0, 0.6 * 355), (1000.0, 200.0, 1.60 * 210e3 / (10**0.5 * 200**1.25)),
+        (800_000.0, 200.0, 0.78 * 210e3 / 200**1.5)],
+)  # fmt: skip
+def test_round_tubes_in_shear(length, d_t, stress):
+    """AISC G5-1, G5-2a and b: the greater of both, at most 0.6 Fy, on half of the area (from memory)."""
+    t = columns_of("chs", A=1000.0, wall=0.5 * 200 / d_t, depth=100.0)
+    found = shear.nominal_shear(t, np.array([355.0]), np.array([210e3]), length)
+    assert float(found[0]) == pytest.approx(stress * 500)
+
+
+def test_the_base_plate_of_an_i_reaches_out_as_far_as_its_web_lets_it():
+    """AISC Design Guide 1: the greatest of m, n and n' = sqrt(d bf) / 4, here of a plate little larger than its
+    post.
+    """
+    i = section("IPE 200")
+    plate = OnBase(length_mm=220, width_mm=120, plate_mm=15, anchor_mm=12, edge_mm=25, concrete_MPa=25)
+    end = End("post", "foot", i, material("S355"), Method(kind="asd"))
+    found = plate_rule(end, plate).record(np.array([-50e3, 0.0, 0.0, 0.0, 0.0, 0.0]), "")
+    assert next(v.value for v in found.inputs if v.symbol == "l") == pytest.approx(math.sqrt(200 * 100) / 4)
+    assert found.demand == pytest.approx(50e3 / 220 / 120 * 200 * 100 / 16 / 2)
 
 
 def test_a_slender_flange_of_an_i_buckles_before_it_yields():

@@ -48,6 +48,25 @@ def test_the_check_at_a_notch_by_hand() -> None:
     assert found.capacity == pytest.approx(min(235 / 1.67, 360 / 2))
 
 
+def test_a_slot_beside_a_support_is_sheared_and_bends_its_halves_by_hand() -> None:
+    """Beside a support the moment is small: V = P / 2, each half of the slot bends by its share over half its
+    length.
+    """
+    found = next(c for c in check_beam(member(at_mm=20, length_mm=60, side="middle")).checks if c.id == "notch-20")
+    own = section("FL 100×10").mass_kg_per_m() * 9.80665e-3
+    shear, moment = 500 + own * (1000 - 20), (500 + own * 1000) * 80 - own * 80**2 / 2
+    halves = 2 * 10 * 30**2 / 6
+    whole = 10 * (100**3 - 40**3) / 12 / 50
+    bent, sheared = moment / whole + shear * 60 / 2 / halves, shear / (2 * 10 * 30 / 1.5)
+    assert found.demand == pytest.approx((bent**2 + 3 * sheared**2) ** 0.5, rel=1e-3)
+    assert (bent**2 + sheared**2) ** 0.5 < 0.99 * found.demand
+    narrow = next(c for c in check_beam(member(at_mm=5, length_mm=10)).checks if c.id == "notch-5")
+    assert narrow.demand is not None
+    deep = next(c for c in check_beam(member("FL 100×10", at_mm=0.0, length_mm=5)).checks if c.id == "notch-0")
+    bent, sheared = (500 + own * 1000) * 5 / 6000, (500 + own * 1000) / 400
+    assert deep.demand == pytest.approx((bent**2 + 3 * sheared**2) ** 0.5, rel=2e-2)
+
+
 def test_a_tube_with_its_bottom_cut_open_loses_its_twist() -> None:
     found = next(c for c in check_beam(member("SHS 60×60×4 hot", depth_mm=20)).checks if c.id == "notch-900")
     assert any("in twist is lost" in a for a in found.assumptions)

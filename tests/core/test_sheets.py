@@ -12,7 +12,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from tests.verifiers import TOLERANCE, bottom_left, check_sheets
-from yorvek.core.cutting.sheets import SheetProblem, outline_at, solve_sheets
+from yorvek.core.cutting.sheets import Placement, SheetProblem, outline_at, solve_sheets
 from yorvek.core.cutting.sheets.verify import faults
 from yorvek.core.outlines import Outline, Ring
 
@@ -241,3 +241,23 @@ def test_pieces_that_may_be_turned_over_fit_where_others_do_not():
     strict = SheetProblem.model_validate({**ask, "parts": [{**parts[0], "mirror": False}, parts[1]]})
     forced = [p.model_copy(update={"mirrored": True}) for p in plan.placements]
     assert any("turned over" in f for f in faults(strict, forced))
+
+
+def test_a_plan_with_too_much_of_anything_is_refused():
+    """By exact counts: one piece too many, a sheet that is not there, a turn that is not allowed."""
+    square = {"outline": [(0, 0), (100, 0), (100, 100), (0, 100)], "rotations": [0, 90]}
+    problem = SheetProblem.model_validate(
+        {"sheets": [{"id": "s", "width": 500, "height": 400, "qty": 2}], "parts": [{"id": "a", "qty": 2, **square}]}
+    )
+
+    def at(x, y, sheet=0, turn=0.0):
+        return Placement(part="a", sheet="s", sheet_index=sheet, x=x, y=y, rotation_deg=turn)
+
+    assert faults(problem, [at(0, 0), at(100, 0)]) == []
+    assert faults(problem, [at(0, 0), at(0, 0, sheet=1)]) == []
+    assert faults(problem, [at(0, 0), at(100, 0), at(200, 0)]) == ["3 of a placed, 2 wanted"]
+    assert faults(problem, [at(0, 0), at(0, 0, sheet=2)]) == ["sheet s number 3 is not there"]
+    assert faults(problem, [at(0, 0), at(0, 0, sheet=-1)]) == ["sheet s number 0 is not there"]
+    assert faults(problem, [at(0, 0, turn=45.0)])[0] == "a may not be turned by 45°"
+    assert faults(problem, [at(0, 0), at(99, 0)]) == ["a and a are too close on s number 1"]
+    assert faults(problem, [at(401, 0)]) == ["a reaches over the edge of s number 1"]

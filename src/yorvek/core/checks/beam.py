@@ -57,9 +57,7 @@ def _worst(
     coefficients = getattr(solution, quantity)
     unit = solution.at_stations(coefficients)
     places = solution.stations_mm()
-    inside = (
-        slice(None) if between is None else np.nonzero((places >= between[0] - 1e-6) & (places <= between[1] + 1e-6))[0]
-    )
+    inside = slice(None) if between is None else _stations(places, *between)
     best, row = _Worst(), None
     flat = coefficients.reshape(len(coefficients), -1)
     for combo in combos:
@@ -76,6 +74,13 @@ def _worst(
     assert row is not None
     best.values, best.places = row @ unit, places
     return best
+
+
+def _stations(places: Array, low: float, high: float) -> slice:
+    """The stations between two places, and the next one on each side where none stands on them."""
+    first = int(np.searchsorted(places, low + 1e-6, side="right")) - 1
+    last = int(np.searchsorted(places, high - 1e-6, side="left"))
+    return slice(max(first, 0), min(last, len(places) - 1) + 1)
 
 
 def _curve(worst: _Worst, scale: float = 1.0) -> Curve:

@@ -90,8 +90,11 @@ class BeamSolution:
 
     def largest(self, polynomials: Array, between: tuple[float, float] | None = None) -> Extreme:
         """The value of greatest size of one set's quantity [segment, power], with its sign, and its place: the best
-        station of each segment that may hold it, moved to the stationary point beside it.
+        station of each segment that may hold it, moved to the stationary point beside it; between two places that are
+        not nodes, every end and stationary point between them.
         """
+        if between is not None and not all(np.abs(self.nodes_mm - x).min() <= MERGE_MM for x in between):
+            return self._largest_between(polynomials, *between)
         powers = self._steps[:, :, : polynomials.shape[1]]
         values = np.matmul(powers, polynomials[:, :, None])[:, :, 0]
         if between is not None:
@@ -109,6 +112,19 @@ class BeamSolution:
             )
             if abs(value) > abs(best) * (1 + 1e-12):
                 best, place = value, float(self.nodes_mm[i]) + at
+        return Extreme(value=best, x_mm=place)
+
+    def _largest_between(self, polynomials: Array, low: float, high: float) -> Extreme:
+        best, place = 0.0, low
+        for poly, start, end in zip(polynomials, self.nodes_mm[:-1], self.nodes_mm[1:], strict=True):
+            a, b = max(low, start) - start, min(high, end) - start
+            if b < a:
+                continue
+            inside = [t for t in _candidates(poly, float(end - start)) if a < t < b]
+            for t in (a, b, *inside):
+                value = float(np.polynomial.polynomial.polyval(t, poly))
+                if abs(value) > abs(best) * (1 + 1e-12):
+                    best, place = value, float(start + t)
         return Extreme(value=best, x_mm=place)
 
     def extreme(self, coefficients: Array, *, sign: float, between: tuple[float, float] | None = None) -> Extreme:
