@@ -70,7 +70,10 @@ RANGES: dict[str, tuple[float, float]] = {
 }  # fmt: skip
 UNIT_RANGES = {"_MPa": (160, 600), "_mm": (3, 300), "_mm2": (100, 8000), "_mm3": (1e3, 1e6), "_mm4": (1e4, 1e8),
     "_mm6": (1e8, 1e12), "_N": (1e3, 2e5)}  # fmt: skip
-OVER = {"plate_along_flat_N": {"across": (4.0, 45.0)}}
+OVER = {
+    "plate_along_flat_N": {"across": (4.0, 45.0)},
+    "leg_axis_moment_Nmm": {"leg_mm": (30.0, 160.0), "t_mm": (2.0, 14.0)},
+}
 WORDS = {
     "hole": ("standard", "oversize", "short slot", "long slot"), "curve": ("a0", "a", "b", "c", "d"),
     "grade": ("SAE 2", "SAE 5", "SAE 8", "8.8"), "kind": ("hollow", "stiffened", "other"),
@@ -198,19 +201,27 @@ ACT = {
 }  # fmt: skip
 
 
-def joint_bodies(kind: str, lot: random.Random) -> dict[str, Any]:
-    """A joint by itself with sizes, bar, wall and forces drawn by lot."""
+def joint_bodies(kind: str, lot: random.Random, *, dust: bool) -> dict[str, Any]:
+    """A joint by itself with sizes, bar, wall and forces drawn by lot; `dust`: a pull, and little or nothing of another
+    force beside it.
+    """
     joint: dict[str, Any] = {"kind": kind, **{k: mm(round(lot.uniform(*r), 1)) for k, r in LENGTHS[kind].items()}}
     joint |= {k: lot.choice(choice) for k, choice in BY_KIND.get(kind, {}).items()}
     if kind == "rated part":
         joint["rating"] = mm(20e3, "N")
     if kind == "groove weld" and lot.random() < 0.5:
         joint["throat"] = mm(round(lot.uniform(2, 6), 1))
+    if kind == "end plate" and lot.random() < 0.5:
+        joint |= {"thread": mm(round(lot.uniform(8, 30), 1)), "thread_metal": lot.choice(("S235", "6061-T6"))}
     if kind == "pin" and lot.random() < 0.5:
         joint |= {k: mm(v) for k, v in (("foot_height", 60), ("foot_leg", 6), ("foot_weld", 80))}
     greatest = {"pull": 3e4, "in_depth": 8e3, "across": 5e3, "twist": 2e5, "about_depth": 5e5, "about_width": 1e6}
     some = [k for k in ACT.get(kind, tuple(greatest)) if k == "pull" or lot.random() < 0.35]
     forces = {k: mm(round(lot.uniform(-greatest[k], greatest[k]), 1), UNITS[k]) for k in some}
+    if dust:
+        forces["pull"] = mm(1e4, "N")
+        one = lot.choice(tuple(greatest)[1:])
+        forces[one] = mm(round(greatest[one] * 10 ** lot.uniform(-4, -0.3), 3), UNITS[one])
     body = {
         "mark": "J1", "section_id": lot.choice(BARS.get(kind, ANY)), "material_id": lot.choice(("S235", "S355")),
         "joint": joint, "forces": [{"name": "F", "case": "design", **forces}],
@@ -230,8 +241,8 @@ def joints() -> Iterator[tuple[str, list[Any]]]:
     """Joints of every kind, by methods in turn: what comes and what it takes, or why it is not checked."""
     for kind in LENGTHS:
         lot = random.Random(zlib.crc32(kind.encode()))
-        for k in range(TIMES):
-            body, method = joint_bodies(kind, lot), list(METHODS)[k % len(METHODS)]
+        for k in range(3 * TIMES):
+            body, method = joint_bodies(kind, lot, dust=k >= TIMES), list(METHODS)[k % len(METHODS)]
             brief = resolve(JobSpec.model_validate({"name": "a test", "method": METHODS[method]}), {})
             try:
                 checks = check_free_joint(brief, resolve(FreeJointSpec.model_validate(body), {})).checks
@@ -274,9 +285,9 @@ def posts() -> Iterator[tuple[str, list[Any]]]:
 def stands() -> Iterator[tuple[str, list[Any]]]:
     """Stands on loose feet of many shapes under loads of all kinds: overturning and sliding."""
     lot = random.Random(5)
-    for k in range(40):
+    for k in range(60):
         count = lot.choice((3, 4, 4, 5, 6))
-        turn = sorted(lot.uniform(0, 2 * math.pi) for _ in range(count))
+        turn = [(i + lot.uniform(0.0, 0.6)) * 2 * math.pi / count for i in range(count)]
         feet = {f"f{i}": (900 * math.cos(a), 0.0, 700 * math.sin(a)) for i, a in enumerate(turn)}
         bars = {f"leg {i}": (f"f{i}", "head") for i in range(count)}
         bars |= {f"sill {i}": (f"f{i}", f"f{(i + 1) % count}") for i in range(count)}
@@ -286,8 +297,14 @@ def stands() -> Iterator[tuple[str, list[Any]]]:
             way = [lot.uniform(-1, 1), lot.uniform(-0.6, 0.3), lot.uniform(-1, 1)]
             more = {"both_ways": lot.random() < 0.4, "one_of": "x" if lot.random() < 0.2 else ""}
             loads.append((load(f"L{i}", lot.uniform(20, 220), case=case, **more), {"spot": "at head", "way": way}))
+        held: dict[str, Any] = dict.fromkeys(feet, "pinned")
+        if k % 5 == 4:
+            # two feet in a line, and a stay that holds the head one way
+            feet, count = {"f0": (-900.0, 0.0, lot.uniform(-900, 900)), "f1": (900.0, 0.0, lot.uniform(-900, 900))}, 2
+            bars = {"leg 0": ("f0", "head"), "leg 1": ("f1", "head"), "sill": ("f0", "f1")}
+            held = {"f0": "pinned", "f1": "pinned", "head": [lot.choice("xz")]}
         request = asked(
-            {**feet, "head": (0.0, lot.uniform(700, 1800), 0.0)}, bars, dict.fromkeys(feet, "pinned"), loads,
+            {**feet, "head": (0.0, lot.uniform(700, 1800), 0.0)}, bars, held, loads,
             anchored=False, job={"method": METHODS["asd"]}, ground_friction=0.35,
         )  # fmt: skip
         found = _kept(stability_checks(Analysis(request, layout_in(request))))

@@ -35,6 +35,8 @@ JOINTS = [
     "tests/core/test_true_joints.py",
     "tests/core/test_joints.py",
     "tests/core/test_connections.py",
+    "tests/core/test_threads_in_plate.py",
+    "tests/core/test_weld_groups.py",
 ]
 FRAMES = [
     f"{DRAWN}[post]",
@@ -43,6 +45,7 @@ FRAMES = [
     "tests/core/test_true_verdicts.py",
     "tests/core/test_laws.py",
     "tests/core/test_methods.py",
+    "tests/core/test_aside.py",
     "tests/core/test_structures.py",
 ]
 VALUES = ["tests/values/test_values.py"]
