@@ -132,6 +132,19 @@ def test_a_member_that_cannot_be_checked_stands_first_and_has_no_reserve():
     assert found.members[1].verdict is not None
 
 
+def test_beside_what_is_not_checked_stands_what_gives():
+    state = plain_job()
+    good = state.members[1]
+    lost = good.model_copy(update={"mark": "B9", "loads": [good.loads[0].model_copy(update={"load_id": 9})]})
+    slim = good.model_copy(update={"mark": "B8", "section_id": "SHS 40×40×3 hot"})
+    found = worked(state.model_copy(update={"members": {1: good, 2: lost, 3: slim}}))
+    assert found.strength.value is None
+    assert "no longer in the brief" in found.strength.governs
+    assert "; and B8, bending, gives at 0." in found.strength.governs
+    alone = worked(state.model_copy(update={"members": {1: good, 2: lost}}))
+    assert " gives at " not in alone.strength.governs
+
+
 def test_a_part_that_cannot_be_drawn_is_named_and_the_rest_goes_on():
     state = plain_job()
     gone = state.parts[1].model_copy(update={"shape": state.parts[1].shape.model_copy(update={"member_id": 7})})

@@ -403,3 +403,16 @@ def test_b2_where_tubes_cross_the_stoutest_runs_through_and_the_others_land_on_i
     assert v.strength.governs.endswith("wall of c1 under it")
     assert v.strength.value == pytest.approx(wall / force, rel=0.01)
     assert all(not c.not_checked for b in v.bars for j in b.joints for c in j.checks)
+
+
+def test_a_link_that_is_not_checked_hides_none_that_gives():
+    """The headline says both: a post that is far too slim, on a corner that has no rule."""
+    v = structure(
+        {"foot": (0, 0), "head": (0, 3000), "tip": (700, 3000), "stay": (0, 1500, 3000)},
+        {"post": ("foot", "head"), "arm": ("head", "tip"), "brace": ("stay", "head")},
+        {"foot": "fixed", "stay": "pinned"}, [(load("P", 90_000), {"spot": "at tip", "direction": "down"})],
+        sections={"arm": "IPE 160", "brace": "SHS 40×40×3 hot"}, job=FREE,
+    )  # fmt: skip
+    assert v.strength.value is None
+    assert "; and " in v.strength.governs
+    assert " gives at 0." in v.strength.governs

@@ -81,14 +81,15 @@ class Reserve(Model):
 
 
 def least_reserve(checks: list[Check], kind: str, *, none_applies: str) -> Reserve:
-    """The governing check of a kind; a check that was not made comes first."""
+    """The governing check of a kind; a check that was not made comes first, and beside it what is known to give."""
     mine = [c for c in checks if c.kind == kind]
     if not mine:
         return Reserve(value=None, word="not checked", governs=none_applies, check_id=None)
     missing = next((c for c in mine if c.reserve is None), None)
+    worst = min((c for c in mine if c.reserve is not None), key=lambda c: c.reserve or 0.0, default=mine[0])
     if missing is not None:
-        return Reserve(
-            value=None, word="not checked", governs=missing.not_checked or missing.title, check_id=missing.id
-        )
-    worst = min(mine, key=lambda c: c.reserve or 0.0)
+        gives = worst.reserve is not None and worst.reserve < 1
+        known = f"; and {worst.title} gives at {reserve_text(worst.reserve or 0.0)}" if gives else ""
+        governs = (missing.not_checked or missing.title) + known
+        return Reserve(value=None, word="not checked", governs=governs, check_id=missing.id)
     return Reserve(value=worst.reserve, word=reserve_word(worst.reserve), governs=worst.title, check_id=worst.id)

@@ -6,6 +6,7 @@ from collections.abc import Callable, Sequence
 from typing import Literal
 
 from yorvek.core.checks import BeamVerdict, Reserve
+from yorvek.core.checks.record import reserve_text
 from yorvek.core.cutting.bars import BarPlan, BarProblem
 from yorvek.core.cutting.bars.least_change import least_change
 from yorvek.core.cutting.bars.patterns import fewer_patterns
@@ -70,16 +71,23 @@ class Figures(Model):
 def _job_reserve(
     results: Sequence[tuple[str, AnyResult]], kind: Literal["strength", "stiffness"]
 ) -> tuple[Reserve, str]:
-    """The least reserve of all that is sized; one that was not checked comes first."""
+    """The least reserve of all that is sized; one that was not checked comes first, and beside it what is known to
+    give.
+    """
     worst, whose = NOTHING, ""
+    open_: tuple[str, str] | None = None
     for mark, result in results:
         found: Reserve | None = getattr(result.verdict, kind, None)
         if found is None or found.value is None:
-            governs = result.trouble or (found.governs if found else "")
-            return Reserve(value=None, word="not checked", governs=governs, check_id=None), mark
-        if worst.value is None or found.value < worst.value:
+            open_ = open_ or (result.trouble or (found.governs if found else ""), mark)
+        elif worst.value is None or found.value < worst.value:
             worst, whose = found, mark
-    return worst, whose
+    if open_ is None:
+        return worst, whose
+    governs, mark = open_
+    if worst.value is not None and worst.value < 1:
+        governs += f"; and {whose}, {worst.governs}, gives at {reserve_text(worst.value)}"
+    return Reserve(value=None, word="not checked", governs=governs, check_id=None), mark
 
 
 def member_results(state: JobState, check: Callable[..., BeamVerdict] = check_member) -> dict[int, MemberResult]:
