@@ -17,11 +17,13 @@ from yorvek.core.clauses.aisc360.pulled import prying
 from yorvek.core.clauses.en1993 import bolted as en
 from yorvek.core.clauses.en1993 import fasteners as en_bolts
 from yorvek.core.clauses.en1993.members import plastic_shear_N
+from yorvek.core.clauses.en1993.tee_stub import bolt_N as tee_bolt_N
+from yorvek.core.clauses.en1993.tee_stub import end_row, inner_row
 from yorvek.core.clauses.iso965.stripping import bolt_area_mm2, tapped_area_mm2
 from yorvek.core.errors import InputError
 from yorvek.core.joints.at import End
 from yorvek.core.joints.kind import Kind, Leg, Millimetres, Size, steps
-from yorvek.core.joints.rule import Rule, States, rule
+from yorvek.core.joints.rule import Input, Rule, States, rule
 from yorvek.core.joints.strengths import GAMMA_M0, GAMMA_M2, Grade, bolt_shear_N, bolt_tension_N, fastener, is_en
 from yorvek.core.joints.weld import fillet_rule
 from yorvek.core.materials import material
@@ -89,30 +91,61 @@ def tension_rule(end: End, joint: EndPlated, wrong: str | None) -> tuple[Rule | 
     alone = bolt_tension_N(end, joint.grade, joint.bolt_mm)
     if wrong:
         return wrong, alone
-    s, by = end.section, end.method.divides
+    s = end.section
     stem = s.width_mm if s.closed or s.shape in ("flat", "round_bar", "square_bar") else max(s.wall_mm, 1.0)
     lever = max((joint.gauge_mm - stem) / 2, joint.bolt_mm * 0.75)
-    stress = end.Fy_MPa / (GAMMA_M0 if is_en(end) else by.member)
-    found = prying(
-        bolt_N=alone, b_mm=lever, a_mm=(joint.width_mm - joint.gauge_mm) / 2,
-        pitch_mm=min(joint.pitch_mm, 2 * lever + joint.bolt_mm), hole_mm=standard_hole_mm(joint.bolt_mm),
-        bolt_mm=joint.bolt_mm, plate_mm=joint.plate_mm, stress_MPa=stress,
-    )  # fmt: skip
-    pull = _pull(joint)
+    found, clause, source, inputs = (_tee_stub if is_en(end) else _prying)(end, joint, lever, alone)
     made = rule(
-        end, "end plate", "end plate and its bolts in tension", demand=pull, capacity=found.available_N, unit="N",
-        clause="AISC Manual part 9, prying; " + ("EN 1993-1-8 table 3.4" if is_en(end) else "J3-1"),
-        formula="N/n + M y/Σy² ≤ bolt with prying",
+        end, "end plate", "end plate and its bolts in tension", demand=_pull(joint), capacity=found, unit="N",
+        clause=clause, formula="N/n + M y/Σy² ≤ bolt with prying",
         inputs=[
             ("B", "what one bolt is allowed in tension", alone, "N"), ("b", "bolt to the bar's face", lever, "mm"),
-            ("t", "plate", joint.plate_mm, "mm"), ("tc", "thickness without prying", found.thickness_without_mm, "mm"),
-            ("α", "how far the plate bends at the bolts", found.alpha, ""),
+            ("t", "plate", joint.plate_mm, "mm"), *inputs,
         ],
-        source="AISC Manual part 9 (from memory), held against EN 1993-1-8 6.2.4",
+        source=source,
         assumptions=["bolts share by their distance from the middle of the group; the face it is bolted to is stiff"],
         shown=("T", "pull on the outermost bolt"),
     )  # fmt: skip
     return made, alone
+
+
+Pulled = tuple[float, str, str, list[Input]]
+
+
+def _prying(end: End, joint: EndPlated, lever: float, alone: float) -> Pulled:
+    """AISC: what a bolt gives when its plate bends, the clause, its source, and what to show."""
+    found = prying(
+        bolt_N=alone, b_mm=lever, a_mm=(joint.width_mm - joint.gauge_mm) / 2,
+        pitch_mm=min(joint.pitch_mm, 2 * lever + joint.bolt_mm), hole_mm=standard_hole_mm(joint.bolt_mm),
+        bolt_mm=joint.bolt_mm, plate_mm=joint.plate_mm, stress_MPa=end.Fy_MPa / end.method.divides.member,
+    )  # fmt: skip
+    inputs = [
+        ("tc", "thickness without prying", found.thickness_without_mm, "mm"),
+        ("α", "how far the plate bends at the bolts", found.alpha, ""),
+    ]
+    source = "AISC Manual part 9 (from memory), held against EN 1993-1-8 6.2.4"
+    return found.available_N, "AISC Manual part 9, prying; J3-1", source, inputs
+
+
+def _tee_stub(end: End, joint: EndPlated, lever: float, alone: float) -> Pulled:
+    """EN: the same by tee stubs; with three rows and more the inner ones are looked at too."""
+    leg = joint.leg_mm or end.usual_leg_mm
+    m = max(lever - 0.8 * leg, joint.bolt_mm / 2)
+    e = (joint.width_mm - joint.gauge_mm) / 2
+    least = en.EDGE * standard_hole_mm(joint.bolt_mm)
+    e1 = least if joint.height_mm is None else (joint.height_mm - (joint.rows - 1) * joint.pitch_mm) / 2
+    rows = [end_row(m, e, joint.pitch_mm, e1), *([inner_row(m, e, joint.pitch_mm)] if joint.rows > 2 else [])]
+    found = min(
+        tee_bolt_N(Ft_N=alone, lengths=r, t_mm=joint.plate_mm, fy_MPa=end.Fy_MPa, m_mm=m, e_mm=e, gamma_M0=GAMMA_M0)
+        for r in rows
+    )
+    shortest = min(rows)
+    inputs = [
+        ("m", "bolt to the weld", m, "mm"), ("e", "bolt to the plate's side", e, "mm"),
+        ("leff", "length of plate that yields with a bolt, mode 1", shortest.mode_1, "mm"),
+        ("leff,2", "the same, mode 2", shortest.mode_2, "mm"),
+    ]  # fmt: skip
+    return found, "EN 1993-1-8 6.2.4, tee stub; table 3.4", "EN 1993-1-8 tables 6.2 and 6.4 (from memory)", inputs
 
 
 def thread_rule(end: End, joint: EndPlated, pulled: Rule | str, alone: float) -> Rule | str | None:
