@@ -64,6 +64,7 @@ RANGES: dict[str, tuple[float, float]] = {
     "offset_mm": (-60, 60), "clear_mm": (0, 60), "r_mm": (10, 60), "e1_mm": (12, 60), "e2_mm": (12, 60),
     "p1_mm": (20, 120), "p2_mm": (20, 120), "edge_mm": (10, 80), "edge_radius_mm": (15, 90), "t_mm": (3, 20),
     "stress_MPa": (100, 500), "bolt_N": (2e4, 2e5), "pull_N": (0, 2.5e5), "row_mm": (0, 200),
+    "m_mm": (12, 70), "e_mm": (15, 70), "p_mm": (40, 200), "Ft_N": (2e4, 2e5),
     "connection_mm": (40, 300),
     "FEXX_MPa": (400, 560), "E_MPa": (68_000, 211_000), "G_MPa": (26_000, 81_000), "Fub_MPa": (400, 1040),
     "fub_MPa": (400, 1040), "part_mm": (2, 20), "thinner_part_mm": (2, 30), "throat_mm": (2, 12),
@@ -92,6 +93,8 @@ def drawn(name: str, kind: str, lot: random.Random, own: dict[str, tuple[float, 
         return lot.choice(WORDS[name])
     if kind.startswith("Sequence"):
         return [drawn(name, "float", lot, own) for _ in range(3)]
+    if kind == "Lengths":
+        return lot.uniform(40, 120), lot.uniform(60, 200)
     if kind == "tuple[Numbers, Numbers]":
         low = lot.uniform(500, 3000)
         return low, low * lot.uniform(2, 4)
