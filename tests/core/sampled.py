@@ -50,7 +50,7 @@ RANGES: dict[str, tuple[float, float]] = {
     "L_over_ra": (10, 260), "L_over_rz": (10, 260), "D_over_t": (10, 120), "slenderness": (0.1, 2.6), "psi": (-1, 1),
     "h_over_t": (8, 160), "h_t": (10, 200), "kv": (1.2, 5.34), "limit": (0.4, 1.6), "axial": (0, 1.2),
     "bending": (0, 1.2), "shear": (0, 1.4), "pull": (0, 1.4), "friction": (0.1, 0.6), "design_factor": (2, 4),
-    "category_MPa": (36, 160), "cycles": (1e4, 3e8), "gamma_M1": (1, 1.1), "gamma_M2": (1.1, 1.35), "alpha": (0.1, 0.8),
+    "category_MPa": (36, 160), "cycles": (1e4, 3e8), "gamma_M0": (1, 1.1), "gamma_M1": (1, 1.1), "gamma_M2": (1.1, 1.35), "alpha": (0.1, 0.8),
     "alpha_v": (0.5, 0.6), "k_sigma": (0.4, 24), "epsilon": (0.6, 1), "d_t": (20, 130), "Ubs": (0.5, 1), "ny": (0, 1),
     "nz": (0, 1), "slender_y": (0.1, 2), "slender_z": (0.1, 2), "about_v": (0.1, 2), "about_leg": (0.1, 2),
     "Cb": (1, 2.3), "c": (0.5, 1.5), "Mp": (1e7, 2e8), "S": (5e4, 1e6), "J": (2e4, 1e6), "ho": (90, 400),
