@@ -155,3 +155,17 @@ def test_sums_of_whole_bars_are_written_down_where_they_are_few():
     assert sums.least_from(30.5) == 34.0 and sums.least_from(29.0) == 30.0 and sums.least_from(1e9) == 0.0
     many = small((500, 600), stock=((1000, 10.0), (600, 7.0)))
     assert Sums.of(many, [2, 1], 1e6) is None
+
+
+def test_the_sums_that_bars_can_cost_reach_up_to_the_known_cost():
+    """Bars at 60 that hold two pieces and at 45 that hold one, three pieces: no more of each than 120 pays for."""
+    problem = BarProblem.model_validate(
+        {"stock": [{"id": "a", "length": 6000, "cost": 60}, {"id": "b", "length": 3000, "cost": 45}],
+            "parts": [{"id": "p", "length": 3000, "qty": 3}]}
+    )  # fmt: skip
+    whole = WholeProblem(problem)
+    sums = Sums.of(whole, whole.capacities, 120.0)
+    assert sorted(set(sums.costs.tolist())) == [105.0, 120.0, 150.0, 165.0, 210.0]
+    assert sums.least_from(105.0) == 105.0
+    assert sums.least_from(105.1) == 120.0
+    assert sums.least_from(211.0) == 0.0
