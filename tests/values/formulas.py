@@ -14,7 +14,6 @@ from numpy.typing import NDArray
 from scipy.optimize import root
 
 from yorvek.core.clauses.aisc360.fillets import THROAT_OF_LEG
-from yorvek.core.clauses.aisc360.members import HOLE_ALLOWANCE_MM
 from yorvek.core.clauses.aisc360.strength import Strength
 from yorvek.core.clauses.en1993.members import reduction
 from yorvek.core.errors import InputError
@@ -23,6 +22,8 @@ from yorvek.core.structures.plates import plate_stiffness_Nmm
 
 Element = Literal["internal bending", "internal compression", "outstand", "tube", "angle"]
 TUBE_LIMITS = (50, 70, 90)
+HOLE_ALLOWANCE_MM = 25.4 / 16
+"""B4.3b in inches; the product takes the metric 2 mm."""
 
 
 class SaeLoads(Model):

@@ -8,6 +8,7 @@ import numpy as np
 
 from yorvek.core.checks.capacity import capacities, material_columns
 from yorvek.core.checks.record import Word, reserve_word
+from yorvek.core.clauses.aisc360.compression import ELASTIC_SHARE
 from yorvek.core.errors import InputError
 from yorvek.core.frames import FrameRequest, FrameVerdict, RoleChoice, check_frame
 from yorvek.core.materials import Material, material
@@ -123,7 +124,7 @@ def _quick(
         strong, weak = (capacities(t, columns, request.method, unbraced_mm=L, length_mm=L) for t in tables)
         N, My, Mz = (np.array(v) for v in (b.N_N, b.My_Nmm, b.Mz_Nmm))
         euler = np.pi**2 * columns.E * A * (r / L) ** 2
-        pushed = np.minimum(columns.Fy * A, 0.877 * euler) / by.member
+        pushed = np.minimum(columns.Fy * A, ELASTIC_SHARE * euler) / by.member
         pulled = columns.Fy * A / by.member
         for n, my, mz in zip(N, np.abs(My), np.abs(Mz), strict=True):
             axial = n / pulled if n >= 0 else -n / pushed

@@ -9,6 +9,7 @@ from numpy.typing import NDArray
 
 from yorvek.core.checks.methods import Combination, combinations_of, service_combinations
 from yorvek.core.checks.record import Check, Reserve, Value, least_reserve
+from yorvek.core.clauses.aisc360.compression import ELASTIC_SHARE
 from yorvek.core.errors import InputError
 from yorvek.core.frames.bars import Governing, OneBar, bar_checks, bars_of, governing
 from yorvek.core.frames.ends import Ends, joints_of, rated_bars
@@ -290,16 +291,13 @@ def _buckling_checks(strong: Worst) -> list[Check]:
                 Value(symbol="Ω", name="asked by the method", value=ahead, unit=""),
             ],
             demand=ahead,
-            capacity=factor * ELASTIC_STRUT,
+            capacity=factor * ELASTIC_SHARE,
             combination=nearest.case.words,
             source="eigenvalue of the 3D frame, four elements a bar; 0.877 of it for crookedness as AISC 360-22 E3 "
             "(from memory)",
             assumptions=[first + "bars bend about both axes; twisting of open bars is in their own checks"],
         )
     ]
-
-
-ELASTIC_STRUT = 0.877
 
 
 def _buckling(analysis: Analysis, whole: Critical, strong: Worst) -> Buckling:

@@ -11,6 +11,8 @@ import numpy as np
 from numpy.typing import NDArray
 from pydantic import Field
 
+from yorvek.core.clauses.aisc360 import base_plates as aisc
+from yorvek.core.clauses.en1993 import base_plates as en
 from yorvek.core.joints.at import End
 from yorvek.core.joints.kind import Kind, Leg, Millimetres, Size, steps
 from yorvek.core.joints.rule import Rule, States, rule
@@ -20,12 +22,6 @@ from yorvek.core.model import Model
 
 Floats = NDArray[np.float64]
 UNCHECKED = "the concrete or ground under the base plate, and the anchors in it: by the anchor maker's data"
-OF_DEPTH, OF_FLANGE, OF_ROUND = 0.95, 0.80, 0.80
-"""What of a column's depth and width stands stiffly on its plate: AISC Design Guide 1."""
-CONCRETE, CONCRETE_OMEGA, CONCRETE_PHI = 0.85, 2.31, 0.65
-"""AISC J8, no wider concrete counted."""
-EN_JOINT, GAMMA_C = 2 / 3, 1.5
-"""EN 1993-1-8 6.2.5: beta j; EN 1992 gamma C."""
 
 
 class OnBase(Model):
@@ -67,13 +63,8 @@ def _over(end: End, joint: OnBase) -> float:
     """How far the plate stands out beyond what the post holds stiffly."""
     s = end.section
     assert s is not None
-    if s.shape in ("chs", "round_bar"):
-        deep = wide = OF_ROUND * s.depth_mm
-    else:
-        deep = OF_DEPTH * s.depth_mm
-        wide = (OF_FLANGE if s.shape in ("i", "channel") else OF_DEPTH) * s.width_mm
-    prime = math.sqrt(s.depth_mm * s.width_mm) / 4 if s.shape == "i" else 0.0
-    return max((joint.length_mm - deep) / 2, (joint.width_mm - wide) / 2, prime, 1.0)
+    kind = {"chs": "round", "round_bar": "round", "i": "i", "channel": "open"}.get(s.shape, "box")
+    return max(aisc.beyond_mm(joint.length_mm, joint.width_mm, s.depth_mm, s.width_mm, kind=kind), 1.0)
 
 
 def _pull(joint: OnBase, f: Floats) -> Floats:
@@ -136,11 +127,10 @@ def concrete_rule(end: End, joint: OnBase) -> Rule | None:
     if joint.concrete_MPa is None:
         return None
     if is_en(end):
-        allowed, clause = EN_JOINT * joint.concrete_MPa / GAMMA_C, "EN 1993-1-8 6.2.5"
+        allowed, clause = en.bearing_MPa(joint.concrete_MPa), "EN 1993-1-8 6.2.5"
     else:
-        nominal = CONCRETE * joint.concrete_MPa
-        allowed = nominal * CONCRETE_PHI if end.method.kind == "lrfd" else nominal / CONCRETE_OMEGA
-        clause = "AISC 360-22 J8"
+        found, clause = aisc.bearing_MPa(joint.concrete_MPa), "AISC 360-22 J8"
+        allowed = found.lrfd if end.method.kind == "lrfd" else found.asd
     return rule(
         end, "concrete", "concrete under the plate is pressed", demand=lambda f: _pressure(joint, f), capacity=allowed,
         unit="MPa",

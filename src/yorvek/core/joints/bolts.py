@@ -6,6 +6,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from yorvek.core.clauses.aisc360 import bolted as aisc
+from yorvek.core.clauses.aisc360.flexure import rectangle_moment_Nmm
 from yorvek.core.clauses.aisc360.members import gross_yielding_N, net_rupture_N
 from yorvek.core.clauses.aisc360.plates import shear_rupture_N, shear_yielding_N
 from yorvek.core.clauses.aisc360.pulled import block_shear
@@ -22,15 +23,11 @@ SOURCE = "AISC 360-22 J3, J4, D2, EN 1993-1-8 3, 1993-1-1 6.2.3 (from memory), h
 DUST = 1e-3
 ASIDE = 0.05
 """Of the force in its plane that a flat plate may carry across itself; more opens the joint."""
-HOLE_DAMAGE_MM = 2.0
-"""AISC B4.3b, metric."""
 SIZES = (10.0, 12.0, 16.0, 20.0, 24.0)
 PLATES = (6.0, 8.0, 10.0, 12.0, 15.0, 20.0)
 NO_LIMIT = 1e6
 NEXT_TO_NOTHING_N = 1e-3
 """Where nothing is left between the holes."""
-PLASTIC = 1.5
-"""Plastic over elastic modulus of a rectangle (AISC F11 allows up to 1.6)."""
 
 
 def furthest_N(joint: Bolted, f: Floats) -> Floats:
@@ -148,7 +145,7 @@ def bearing_rule(end: End, joint: Bolted, plate_mm: float, wrong: str | None) ->
 def plate_rule(end: End, joint: Bolted, wrong: str | None) -> Rule:
     """The plate itself: gross yielding with what bends it in and out of its plane, net rupture, shear."""
     w, t, by = joint.width_mm, joint.plate_mm, end.method.divides
-    damage = 0.0 if is_en(end) else HOLE_DAMAGE_MM
+    damage = 0.0 if is_en(end) else aisc.HOLE_DAMAGE_MM
     net = max(w - joint.columns * (joint.bored_mm + damage), 0.0) * t
     lag = shear_lag(end, joint)
     area, gross = (
@@ -159,7 +156,7 @@ def plate_rule(end: End, joint: Bolted, wrong: str | None) -> Rule:
     # EN 6.2.3 is the same: its divisors hold the 0.9 of the net section and the partial factors
     yields = gross_yielding_N(end.Fy_MPa, gross).nominal / by.member
     ruptures = max(net_rupture_N(end.Fu_MPa, net, lag).nominal / by.rupture, NEXT_TO_NOTHING_N)
-    strong, weak = PLASTIC * end.Fy_MPa * t * w**2 / 6 / by.member, PLASTIC * end.Fy_MPa * w * t**2 / 6 / by.member
+    strong, weak = (rectangle_moment_Nmm(end.Fy_MPa, *s) / by.member for s in ((t, w), (w, t)))
     net_strong = strong * min(1.0, ruptures / yields)
     row = max(w - joint.columns * (joint.bored_mm + damage), 0.0) * t
     plain = plastic_shear_N(end.Fy_MPa, w * t) if is_en(end) else shear_yielding_N(end.Fy_MPa, w * t).nominal
@@ -198,9 +195,9 @@ def shear_lag(end: End, joint: Bolted) -> float:
     out_mm = min(s.cx_mm, s.cy_mm)
     if n < 2:
         # one bolt: only the joined leg's net part
-        leg = max(s.depth_mm, s.width_mm) - joint.bored_mm - HOLE_DAMAGE_MM
+        leg = max(s.depth_mm, s.width_mm) - joint.bored_mm - aisc.HOLE_DAMAGE_MM
         return float(
-            min(1.0, leg * joint.plate_mm / max(s.A_mm2 - (joint.bored_mm + HOLE_DAMAGE_MM) * joint.plate_mm, 1.0))
+            min(1.0, leg * joint.plate_mm / max(s.A_mm2 - (joint.bored_mm + aisc.HOLE_DAMAGE_MM) * joint.plate_mm, 1.0))
         )
     return max(0.0, 1 - out_mm / ((n - 1) * joint.pitch_mm))
 
@@ -208,7 +205,7 @@ def shear_lag(end: End, joint: Bolted) -> float:
 def block_N(end: End, joint: Bolted, *, along: bool) -> float:
     """The least block that a pull along the bar (or a force across it) tears out of the plate."""
     t, by = joint.plate_mm, end.method.divides
-    hole = joint.bored_mm + (0.0 if is_en(end) else HOLE_DAMAGE_MM)
+    hole = joint.bored_mm + (0.0 if is_en(end) else aisc.HOLE_DAMAGE_MM)
     rows, columns, pitch, gauge, edge, side = (
         joint.rows,
         joint.columns,

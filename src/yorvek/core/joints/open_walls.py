@@ -7,7 +7,7 @@ from collections.abc import Callable
 import numpy as np
 from numpy.typing import NDArray
 
-from yorvek.core.clauses.aisc360.webs import web_crippling, web_yielding
+from yorvek.core.clauses.aisc360.webs import flange_bending, web_crippling, web_yielding
 from yorvek.core.clauses.en1993.patch import patch_resistance_N
 from yorvek.core.joints.at import USUAL_AXES, End, Onto
 from yorvek.core.joints.rule import Rule, never, rule
@@ -17,8 +17,6 @@ from yorvek.core.joints.strengths import is_en
 Floats = NDArray[np.float64]
 STRAIGHT_ON = 0.9
 AISC_E_MPA = 200_000.0
-FLANGE_PULLED = 6.25
-"""AISC J10-1: flange bent by a pull, 6.25 Fy tf2."""
 SMALL_ARM_MM = 60.0
 """A moment no more than the shear on the arm of an ordinary cleat."""
 
@@ -45,9 +43,8 @@ def open_rule(end: End, onto: Onto) -> Rule | None:
     lands = at.along_mm if end.section is not None else 0.0
     bears = lands if onto.bears_mm is None else onto.bears_mm
     pushed, words = _web_push_N(end, onto, bears)
-    pulled = (
-        FLANGE_PULLED * Fy_of(end, onto) * c.flange_mm**2 / end.method.divides.member * (0.5 if onto.at_end else 1.0)
-    )
+    bent = flange_bending(Fy_MPa=Fy_of(end, onto), flange_mm=c.flange_mm, at_end=onto.at_end)
+    pulled = bent.nominal / end.method.divides.member
 
     def share(f: Floats) -> Floats:
         couple = np.abs(f[:, 4:]).sum(axis=1) / max(0.9 * lands, 1.0)

@@ -11,7 +11,7 @@ from numpy.typing import NDArray
 from pydantic import Field
 
 from yorvek.core.clauses.aisc360.members import gross_yielding_N, torque_Nmm
-from yorvek.core.clauses.aisc360.pins import pin_connected
+from yorvek.core.clauses.aisc360.pins import BEHIND, TIGHT_MM, pin_connected
 from yorvek.core.clauses.aisc360.plates import shear_yielding_N
 from yorvek.core.clauses.bth1.lugs import lifting_lug
 from yorvek.core.clauses.en1993 import pins as en
@@ -27,10 +27,6 @@ Floats = NDArray[np.float64]
 NEXT_TO_NOTHING = 1e-3
 OFF_AXIS = 0.02
 """Share of the force by the pin: below it a moment, a push aside or a pull off the lug's axis is the solver's dust."""
-TIGHT_MM = 1.0
-"""AISC D5.2: the hole is no more than 1 mm larger than the pin."""
-BEHIND = 4 / 3
-"""AISC D5.2: metal behind the hole over the effective width beside it."""
 SOURCE = (
     "AISC 360-22 D5, J7, F11, EN 1993-1-8 3.13, in the manner of ASME BTH-1 (from memory), held against check values"
 )

@@ -8,7 +8,7 @@ import numpy as np
 from numpy.typing import NDArray
 from pydantic import Field
 
-from yorvek.core.clauses.aisi_s100.screws import screw_pull_N, screw_shear_N
+from yorvek.core.clauses.aisi_s100.screws import OVER_AISC, screw_pull_N, screw_shear_N
 from yorvek.core.joints.at import End
 from yorvek.core.joints.kind import Count, Kind
 from yorvek.core.joints.rule import States, rule
@@ -16,8 +16,6 @@ from yorvek.core.model import Model
 
 Floats = NDArray[np.float64]
 NO_MOMENT_NMM = 1000.0
-AISI_OVER_AISC = 1.5
-"""AISI S100 asks 3.0 where AISC joints ask 2.0."""
 
 
 class Screwed(Model):
@@ -32,7 +30,7 @@ class Screwed(Model):
 
 def find(end: End, joint: Screwed) -> States:
     """Force in the wall's plane shears the screws, force across pulls them."""
-    wall, safety = end.wall_mm, AISI_OVER_AISC * end.method.divides.joint
+    wall, safety = end.wall_mm, OVER_AISC * end.method.divides.joint
     shear = screw_shear_N(joint.screw_mm, joint.plate_mm, wall, end.Fu_MPa, end.Fu_MPa)
     pull = screw_pull_N(joint.screw_mm, joint.head_mm, joint.plate_mm, wall, end.Fu_MPa, end.Fu_MPa)
 

@@ -9,6 +9,8 @@ from yorvek.core.clauses.aisc360 import fasteners as aisc
 from yorvek.core.clauses.aisc360 import fillets as aisc_fillets
 from yorvek.core.clauses.aisc360.fasteners import nominal_area_mm2
 from yorvek.core.clauses.aisc360.fillets import THROAT_OF_LEG, leg_too_small
+from yorvek.core.clauses.aisc360.flexure import round_moment_Nmm
+from yorvek.core.clauses.bth1 import bars as bth
 from yorvek.core.clauses.en1993 import fasteners as en
 from yorvek.core.clauses.en1993 import fillets as en_fillets
 from yorvek.core.clauses.en1993 import pins as en_pins
@@ -35,9 +37,6 @@ FASTENERS: dict[str, Fastener] = {
 }  # fmt: skip
 """ISO 898-1, ISO 3506-1, SAE J429, ASTM F3125 (from memory)."""
 GAMMA_M0, GAMMA_M2 = 1.0, 1.25
-ROUND_Z_OVER_S, MOST_Z_OVER_S = 16 / (3 * math.pi), 1.6
-BTH_ROUND = 1.25
-"""Fb / Fy of solid round bars, in the manner of ASME BTH-1 3-2.3.1."""
 
 
 def is_en(end: End) -> bool:
@@ -95,8 +94,8 @@ def pin_moment_Nmm(end: End, grade: str, d_mm: float) -> float:
     if is_en(end):
         return en_pins.bending_Nmm(Fy, S) / GAMMA_M0
     if end.method.kind == "lifting":
-        return BTH_ROUND * Fy * S / end.method.divides.member
-    return min(ROUND_Z_OVER_S, MOST_Z_OVER_S) * S * Fy / end.method.divides.member
+        return bth.round_moment_Nmm(Fy, S) / end.method.divides.member
+    return round_moment_Nmm(Fy, d_mm) / end.method.divides.member
 
 
 class WeldStrength(NamedTuple):

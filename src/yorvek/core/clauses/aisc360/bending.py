@@ -10,6 +10,7 @@ from collections.abc import Callable
 import numpy as np
 
 from yorvek.core.clauses.aisc360.angles import leg_axis_moment_Nmm
+from yorvek.core.clauses.aisc360.compression import buckling_stress_MPa
 from yorvek.core.clauses.aisc360.flexure import sideways_lengths, sideways_moment
 from yorvek.core.clauses.sideways import critical_moment
 from yorvek.core.sections.table import Array, SectionTable
@@ -126,8 +127,7 @@ def composed(t: SectionTable, Fy: Array, E: Array, Lb_mm: Array) -> Array:
     reduction of columns (E3) is taken, which is on the safe side.
     """
     Mn = Fy * t.S
-    ratio = Mn / critical_moment(t, E, E / STEEL_E_OVER_G, Lb_mm)
-    sideways = Mn * np.where(ratio <= 2.25, 0.658**ratio, 0.877 / ratio)
+    sideways = buckling_stress_MPa(Mn, critical_moment(t, E, E / STEEL_E_OVER_G, Lb_mm))
     return np.where(t.slender <= np.sqrt(E / Fy), np.where(t.lateral, sideways, Mn), np.nan)
 
 

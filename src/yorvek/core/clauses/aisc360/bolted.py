@@ -10,6 +10,8 @@ LEAST_PITCH = 8 / 3
 """Diameters between hole centres, J3.3."""
 LONG_JOINT_MM, LONG_LEFT = 965.0, 0.833
 """Table J3.2, note b: 38 in and longer, five sixths of the shear."""
+HOLE_DAMAGE_MM = 2.0
+"""B4.3b, metric: what a hole counts for beyond its own size in net sections."""
 DU = 1.13
 SLIP = {"standard": (1.00, 1.50), "short slot": (1.00, 1.50), "oversize": (0.85, 1.76), "long slot": (0.70, 2.14)}
 """phi and omega of slip by the hole, J3.9 (a short slot taken as lying across the load)."""

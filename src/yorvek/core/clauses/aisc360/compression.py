@@ -10,6 +10,8 @@ ROUND_SLENDER, ROUND_MOST = 0.11, 0.45
 """D/t over E/Fy from which a round wall is slender (table B4.1a), and to which E7.2 speaks."""
 FACTORS = {"stiffened": (0.18, 1.31), "hollow": (0.20, 1.38), "other": (0.22, 1.49)}
 """c1 and c2 of table E7.1: stiffened elements, walls of square and rectangular hollow sections, all others."""
+ELASTIC_SHARE = 0.877
+"""E3-3: of the elastic buckling stress, for crookedness."""
 LIMITS = {"hollow": 1.40, "web": 1.49, "flange": 0.56, "leg": 0.45}
 """lambda_r over sqrt(E / Fy), table B4.1a: walls of hollow sections, webs of I and channels, their flanges, legs of
 angles.
@@ -20,7 +22,7 @@ def buckling_stress_MPa(Fy_MPa: Floats | float, Fe_MPa: Floats | float) -> Float
     """Fcr from the elastic stress, E3-2 and E3-3."""
     ratio = np.asarray(Fy_MPa, float) / np.maximum(Fe_MPa, 1e-12)
     with np.errstate(over="ignore", under="ignore"):
-        return np.where(ratio <= 2.25, 0.658 ** np.minimum(ratio, 2.25) * Fy_MPa, 0.877 * np.asarray(Fe_MPa))
+        return np.where(ratio <= 2.25, 0.658 ** np.minimum(ratio, 2.25) * Fy_MPa, ELASTIC_SHARE * np.asarray(Fe_MPa))
 
 
 def euler_stress_MPa(E_MPa: float, slenderness: Floats | float) -> Floats:

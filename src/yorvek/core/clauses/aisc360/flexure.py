@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+import math
+
 import numpy as np
 from numpy.typing import NDArray
 
@@ -37,3 +39,17 @@ def sideways_moment(
     Fcr = Cb * np.pi**2 * E / slender**2 * np.sqrt(1 + 0.078 * J * c / (S * ho) * slender**2)
     inelastic = np.minimum(Cb * (Mp - (Mp - 0.7 * Fy * S) * (Lb - Lp) / (Lr - Lp)), Mp)
     return np.where(Lb <= Lp, Mp, np.where(Lb <= Lr, inelastic, np.minimum(Fcr * S, Mp)))
+
+
+MOST_Z_OVER_S = 1.6
+ROUND_Z_OVER_S = 16 / (3 * math.pi)
+
+
+def rectangle_moment_Nmm(Fy_MPa: float, width_mm: float, depth_mm: float) -> float:
+    """F11-1 of a rectangle that nothing lets buckle sideways: Fy Z, one and a half yield moments; nominal."""
+    return Fy_MPa * width_mm * depth_mm**2 / 4
+
+
+def round_moment_Nmm(Fy_MPa: float, d_mm: float) -> float:
+    """F11-1 of a round bar: at most 1.6 yield moments; nominal."""
+    return min(ROUND_Z_OVER_S, MOST_Z_OVER_S) * Fy_MPa * math.pi * d_mm**3 / 32

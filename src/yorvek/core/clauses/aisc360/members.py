@@ -8,14 +8,12 @@ from typing import TypeVar
 import numpy as np
 from numpy.typing import NDArray
 
+from yorvek.core.clauses.aisc360.compression import buckling_stress_MPa
 from yorvek.core.clauses.aisc360.strength import Strength
 from yorvek.core.model import Model
-from yorvek.core.quantities import INCH_MM
 
 Floats = NDArray[np.float64]
 FloatOr = TypeVar("FloatOr", float, Floats)
-HOLE_ALLOWANCE_MM = INCH_MM / 16
-"""What B4.3b adds to a hole for the damage around it."""
 
 
 class Compression(Model):
@@ -66,7 +64,7 @@ def torsional_buckling_MPa(
 
 def inelastic_stress_MPa(Fy_MPa: float, Fe_MPa: float) -> float:
     """Critical stress from the elastic one, E3-2 and E3-3."""
-    return 0.658 ** (Fy_MPa / Fe_MPa) * Fy_MPa if Fy_MPa / Fe_MPa <= 2.25 else 0.877 * Fe_MPa
+    return float(buckling_stress_MPa(Fy_MPa, Fe_MPa))
 
 
 class HollowTorsion(Model):

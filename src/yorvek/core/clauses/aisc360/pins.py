@@ -5,6 +5,11 @@ from __future__ import annotations
 from yorvek.core.clauses.aisc360.strength import Strength, least_of
 from yorvek.core.model import Model
 
+TIGHT_MM = 1.0
+"""D5.2: the hole is no more than 1 mm larger than the pin."""
+BEHIND = 4 / 3
+"""D5.2: metal behind the hole over the effective width beside it."""
+
 
 class PinConnected(Model):
     """AISC D5 of a pin-connected plate."""

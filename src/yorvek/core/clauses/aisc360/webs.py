@@ -13,6 +13,11 @@ def web_yielding(*, Fy_MPa: float, web_mm: float, k_mm: float, bearing_mm: float
     return Strength(nominal=Fy_MPa * web_mm * (spread * k_mm + bearing_mm), phi=1.00, omega=1.50)
 
 
+def flange_bending(*, Fy_MPa: float, flange_mm: float, at_end: bool) -> Strength:
+    """J10-1: a pull on the flange, 6.25 Fy tf2, half of it within ten flanges of the member's end."""
+    return Strength(nominal=(3.125 if at_end else 6.25) * Fy_MPa * flange_mm**2, phi=0.90, omega=1.67)
+
+
 def web_crippling(
     *, Fy_MPa: float, E_MPa: float, depth_mm: float, web_mm: float, flange_mm: float, bearing_mm: float, at_end: bool
 ) -> Strength:

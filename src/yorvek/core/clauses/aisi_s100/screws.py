@@ -4,6 +4,9 @@ from __future__ import annotations
 
 import math
 
+OVER_AISC = 1.5
+"""Safety factor of screws, 3.0 in ASD, over that of joints by AISC, 2.0."""
+
 
 def screw_shear_N(d_mm: float, t1_mm: float, t2_mm: float, Fu1_MPa: float, Fu2_MPa: float) -> float:
     """J4.3.1: tilting and bearing; t1 under the head, t2 holds the thread; between ratios 1 and 2.5 straight
