@@ -11,6 +11,7 @@ from yorvek.core.errors import InputError
 from yorvek.core.jobs import JobSpec, LoadSpec, PlateSpec
 from yorvek.core.jobs.free_joints import FreeJointSpec, check_free_joint, work_out_joint
 from yorvek.core.jobs.plates import plate_result
+from yorvek.core.joints.strengths import fastener
 from yorvek.core.quantities.entry import resolve
 from yorvek.core.sections import section
 
@@ -178,6 +179,16 @@ def test_an_angle_that_laps_a_gusset_by_one_leg_counts_by_its_shear_lag():
     flat = judged("FL 80×10", joint, {"pull": P})
     U = 3 * 60**2 / (3 * 60**2 + 80**2)
     assert check(flat, "slotted bar").reserve == pytest.approx(U * 800 * 490 / 2 / P, rel=0.002)
+
+
+def test_a_large_pin_of_an_sae_class_yields_earlier_too():
+    """SAE J429 grade 5, 92 ksi of yield up to 1 in; above it the same share of its lower tensile strength (from
+    memory): fy x 105 / 120.
+    """
+    small, large = fastener("SAE 5", 25.4), fastener("SAE 5", 31.75)
+    assert small == (827, 634)
+    assert large.ultimate_MPa == pytest.approx(105 * 6.894757, rel=1e-3)
+    assert large.yield_MPa == pytest.approx(634 * 105 * 6.894757 / 827, rel=1e-3)
 
 
 def test_a_large_bolt_of_an_sae_class_is_weaker():

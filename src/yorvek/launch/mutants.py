@@ -26,6 +26,7 @@ COPIED = ("src", "tests", "demo", "docs", "benchmarks", "pyproject.toml", "CHANG
 SECONDS = 240.0
 """A run that takes longer hangs in the change, and that is noticed."""
 SEED, USUAL = 7, 60
+NOTHING = 1e-5
 FIGURES = "tests/core/test_figures.py::test_no_figure_has_moved"
 DRAWN = "tests/core/test_figures.py::test_nothing_drawn_by_lot_has_moved"
 JOINTS = [
@@ -100,8 +101,15 @@ def _changed(node: ast.AST) -> str | None:
     return None
 
 
+def _is_nothing(node: ast.AST) -> bool:
+    """Whether it is a figure that only guards against nothing."""
+    return isinstance(node, ast.Constant) and type(node.value) in (int, float) and abs(node.value) < NOTHING
+
+
 def _skipped(tree: ast.Module) -> set[int]:
-    """Nodes that say nothing about a verdict: annotations, keywords of records in words, slices and fields' limits."""
+    """Nodes that say nothing about a verdict: annotations, keywords of records in words, slices and fields' limits;
+    guards against nothing (below 1e-5), what is added of them, and the digits that something is rounded to.
+    """
     out: set[int] = set()
     for node in ast.walk(tree):
         inner: list[ast.AST] = []
@@ -113,8 +121,12 @@ def _skipped(tree: ast.Module) -> set[int]:
             inner = [node.annotation]
         elif isinstance(node, ast.Subscript):
             inner = [node.slice]
-        elif isinstance(node, ast.JoinedStr):
+        elif isinstance(node, ast.JoinedStr) or _is_nothing(node):
             inner = [node]
+        elif isinstance(node, ast.BinOp) and (_is_nothing(node.left) or _is_nothing(node.right)):
+            out.add(id(node))
+        elif isinstance(node, ast.Call) and isinstance(node.func, ast.Name) and node.func.id == "round":
+            inner = node.args[1:]
         elif isinstance(node, ast.FunctionDef) and node.returns:
             inner = [node.returns]
         out |= {id(n) for i in inner for n in ast.walk(i)}
