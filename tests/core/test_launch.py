@@ -8,7 +8,7 @@ from collections import namedtuple
 import pytest
 
 from yorvek.launch import __main__ as command
-from yorvek.launch import install, mariadb, places, supervise, testing
+from yorvek.launch import install, mariadb, mutants, places, supervise, testing
 
 Usage = namedtuple("Usage", "total used free")
 
@@ -151,3 +151,20 @@ def test_every_group_of_tests_is_a_command(monkeypatch):
     for words in (["test"], *(["test", g] for g in testing.GROUPS)):
         assert command.main(words) == 0
     assert asked == [None, *testing.GROUPS]
+
+
+def test_the_mutation_gate_changes_what_counts_and_nothing_else(tmp_path):
+    """Constants, comparisons, factors and least or greatest; no guards against nothing, digits, words or types."""
+    module = tmp_path / mutants.CORE / "clauses" / "made_up" / "rule.py"
+    module.parent.mkdir(parents=True)
+    module.write_text(
+        "def f(x: float, n: int = 3) -> float:\n"
+        "    if x <= 0.5:\n"
+        "        return max(1.92 * x, 1e-9)\n"
+        "    return round(x + 1e-9, 4) + [x][0]\n"
+    )
+    found = sorted(c.words for c in mutants.changes(tmp_path))
+    assert found == sorted([
+        "3 -> 4", "x <= 0.5 -> x > 0.5", "0.5 -> 0.625", "max(...) -> min(...)", "1.92 * x -> 1.92 / x", "1.92 -> 2.4",
+        "round(x + 1e-09, 4) + [x][0] -> round(x + 1e-09, 4) - [x][0]",
+    ])  # fmt: skip
