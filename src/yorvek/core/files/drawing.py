@@ -17,6 +17,7 @@ from yorvek.core.outlines import Outline, area_mm2, cut_length_mm
 from yorvek.core.outlines.arcs import fitted
 from yorvek.core.outlines.joining import Segment, Trouble, joined
 from yorvek.core.outlines.outline import Point
+from yorvek.core.quantities import INCH_MM
 
 LARGEST_BYTES = 20_000_000
 MOST_ENTITIES = 40_000
@@ -24,7 +25,10 @@ MOST_SEGMENTS = 60_000
 MOST_DEPTH = 8
 CURVE_MM = 0.02
 """Splines and ellipses become arcs that stay this close to them."""
-MM_OF_UNIT = {1: 25.4, 2: 304.8, 4: 1.0, 5: 10.0, 6: 1000.0, 8: 25.4e-6, 9: 0.0254, 10: 914.4, 13: 1e-3, 14: 100.0}
+MM_OF_UNIT = {
+    1: INCH_MM, 2: 12 * INCH_MM, 4: 1.0, 5: 10.0, 6: 1000.0, 8: INCH_MM * 1e-6, 9: INCH_MM * 1e-3, 10: 36 * INCH_MM,
+    13: 1e-3, 14: 100.0,
+}  # fmt: skip
 """$INSUNITS of a DXF."""
 DRAWN = {"LINE", "ARC", "CIRCLE", "LWPOLYLINE", "POLYLINE", "ELLIPSE", "SPLINE", "INSERT"}
 FAR_MM = 1e6
@@ -119,7 +123,7 @@ def dxf_segments(data: bytes, unit: str | None) -> tuple[list[Segment], str, lis
         number = 0
     if unit is None and number not in MM_OF_UNIT:
         raise InputError(field="unit", got="", needs="the drawing does not say its unit: choose millimetres or inches")
-    scale = {"mm": 1.0, "in": 25.4}[unit] if unit else MM_OF_UNIT[number]
+    scale = {"mm": 1.0, "in": INCH_MM}[unit] if unit else MM_OF_UNIT[number]
     said = unit or {1: "in", 4: "mm"}.get(number, f"unit {number}")
     left: dict[str, int] = {}
     segments: list[Segment] = []

@@ -17,12 +17,13 @@ from yorvek.core.errors import InputError
 from yorvek.core.outlines.arcs import fitted
 from yorvek.core.outlines.joining import Segment
 from yorvek.core.outlines.outline import Point
+from yorvek.core.quantities import INCH_MM
 
 Floats = NDArray[np.float64]
 CURVE_MM = 0.02
 STEPS = 96
 MOST_DEPTH = 60
-UNIT_MM = {"mm": 1.0, "cm": 10.0, "in": 25.4, "pt": 25.4 / 72, "pc": 25.4 / 6, "q": 0.25}
+UNIT_MM = {"mm": 1.0, "cm": 10.0, "in": INCH_MM, "pt": INCH_MM / 72, "pc": INCH_MM / 6, "q": 0.25}
 NUMBER = re.compile(r"[-+]?(?:\d+\.?\d*|\.\d+)(?:[eE][-+]?\d+)?")
 COMMAND = re.compile(r"([MmLlHhVvCcSsQqTtAaZz])|(" + NUMBER.pattern + ")")
 DRAWN = {"path", "rect", "circle", "ellipse", "line", "polyline", "polygon"}
@@ -64,7 +65,7 @@ def _plain(tag: object) -> str:
 def _scale(root: ElementTree.Element, unit: str | None) -> tuple[float, str]:
     """Millimetres of a user unit."""
     if unit is not None:
-        return {"mm": 1.0, "in": 25.4}[unit], unit
+        return {"mm": 1.0, "in": INCH_MM}[unit], unit
     found = re.fullmatch(r"\s*([\d.eE+-]+)\s*(mm|cm|in|pt|pc|q)\s*", root.get("width", ""), re.IGNORECASE)
     if not found:
         raise InputError(

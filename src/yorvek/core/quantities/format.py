@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import math
 
-from yorvek.core.quantities.units import FOOT_MM, INCH_MM, POUND_KG, UnitSystem
+from yorvek.core.quantities.units import FOOT_MM, INCH_MM, LBF_N, POUND_KG, PSI_MPA, UnitSystem
 
 THIN_MM = 20.0
 """Below it a length is a thickness, whose hundredths count."""
@@ -65,14 +65,14 @@ def mass_text(value_kg: float, unit: UnitSystem) -> str:
 
 _CORE: dict[str, tuple[float, str, int, float, str, int]] = {
     # core unit: divisor, unit, decimals in metric; divisor, unit, decimals in inch
-    "N": (1e3, "kN", 2, 4.4482216152605, "lb", 0),
-    "Nmm": (1e6, "kNm", 2, 4.4482216152605 * 304.8, "lb ft", 0),
-    "MPa": (1.0, "MPa", 1, 6.894757293168361, "ksi", 2),
+    "N": (1e3, "kN", 2, LBF_N, "lb", 0),
+    "Nmm": (1e6, "kNm", 2, LBF_N * FOOT_MM, "lb ft", 0),
+    "MPa": (1.0, "MPa", 1, 1000 * PSI_MPA, "ksi", 2),
     "mm": (1.0, "mm", 2, INCH_MM, "in", 3),
     "mm2": (1e2, "cm2", 2, INCH_MM**2, "in2", 3),
     "mm3": (1e3, "cm3", 2, INCH_MM**3, "in3", 3),
     "mm4": (1e4, "cm4", 2, INCH_MM**4, "in4", 3),
-    "N/mm": (1.0, "N/mm", 1, 4.4482216152605 / INCH_MM, "lb/in", 0),
+    "N/mm": (1.0, "N/mm", 1, LBF_N / INCH_MM, "lb/in", 0),
 }
 
 

@@ -12,6 +12,7 @@ from shapely import LineString, Polygon
 
 from yorvek.core.errors import InputError
 from yorvek.core.model import Model
+from yorvek.core.quantities import INCH_MM
 
 LARGEST = 5_000_000
 MOST_MOVES = 200_000
@@ -120,7 +121,7 @@ class _Head:
         if code in MOTION:
             self.motion = code
         elif code in (20, 21):
-            self.scale = 25.4 if code == 20 else 1.0
+            self.scale = INCH_MM if code == 20 else 1.0
         elif code in (90, 91):
             self.absolute = code == 90
         elif code == 4:
