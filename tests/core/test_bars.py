@@ -14,7 +14,7 @@ from hypothesis import strategies as st
 
 from tests.verifiers import check_bars, first_fit_decreasing
 from yorvek.core.cutting.bars import BarProblem, solve_bars
-from yorvek.core.cutting.bars.bounds import Sums
+from yorvek.core.cutting.bars.bounds import Sums, cost_step, trimmed
 from yorvek.core.cutting.bars.master import choose_whole
 from yorvek.core.cutting.bars.problem import WholeProblem
 
@@ -169,3 +169,23 @@ def test_the_sums_that_bars_can_cost_reach_up_to_the_known_cost():
     assert sums.least_from(105.0) == 105.0
     assert sums.least_from(105.1) == 120.0
     assert sums.least_from(211.0) == 0.0
+
+
+def test_the_step_that_all_costs_are_multiples_of():
+    assert cost_step([60.0, 45.0]) == 15.0
+    assert cost_step([12.5, 7.5, 20.0]) == 2.5
+    assert cost_step([1 / 3, 60.0]) == 0.0
+    assert cost_step([0.0, 0.0]) == 0.0
+
+
+def test_a_choice_of_patterns_loses_its_surplus_and_says_what_it_lacks():
+    problem = BarProblem.model_validate(
+        {"stock": [{"id": "a", "length": 6000, "cost": 60}],
+            "parts": [{"id": "p", "length": 3000, "qty": 3}, {"id": "q", "length": 2000, "qty": 1}]}
+    )  # fmt: skip
+    whole = WholeProblem(problem)
+    enough = trimmed(whole, {(0, (2, 0)): 2, (0, (0, 3)): 1})
+    assert enough.missing == [0, 0]
+    assert sorted(enough.bars.items()) == [((0, (0, 1)), 1), ((0, (1, 0)), 1), ((0, (2, 0)), 1)]
+    assert trimmed(whole, {(0, (1, 1)): 1}).missing == [2, 0]
+    assert trimmed(whole, {(0, (2, 0)): 3}).bars == {(0, (2, 0)): 1, (0, (1, 0)): 1}

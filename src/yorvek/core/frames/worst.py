@@ -4,7 +4,11 @@ further.
 
 from __future__ import annotations
 
+import os
+from collections.abc import Callable
+from concurrent.futures import ThreadPoolExecutor
 from dataclasses import dataclass
+from functools import partial
 
 import numpy as np
 from numpy.typing import NDArray
@@ -22,6 +26,8 @@ FIRST_ORDER_ENOUGH = 10.0
 of the same size.
 """
 BARELY = 1.005
+LARGE, MOST_THREADS = 4000, 4
+"""Freedoms from which cases of second order are worked out side by side."""
 MOST_CASES = 160
 MOST_SECOND = 40
 ROUNDS = 5
@@ -125,16 +131,29 @@ class Worst:
             made = {c.key: Outcome(c, self.states.taut) for c in pool}
             return [[made[k] for k in dict.fromkeys(c.key for c in g)] for g in groups]
         pool = _ranked(groups, pool)[:MOST_CASES]
-        solved: list[Outcome] = []
+        asked: list[Callable[[], list[Outcome]]] = []
         bent = 0
         for case in pool:
             if not self.second(case.combination):
-                solved += [Outcome(case, state) for state in self.rests(case)]
+                asked.append(partial(self._plain, case))
                 continue
             bent += 1
-            for k, state in enumerate(self.rests(case)):
-                solved += self._bent(case, state, k, exactly=bent <= MOST_SECOND)
+            asked += [
+                partial(self._bent, case, state, k, exactly=bent <= MOST_SECOND)
+                for k, state in enumerate(self.rests(case))
+            ]
+        solved = [o for one in self._together(asked) for o in one]
         return [solved] * len(groups)
+
+    def _plain(self, case: Case) -> list[Outcome]:
+        return [Outcome(case, state) for state in self.rests(case)]
+
+    def _together(self, asked: list[Callable[[], list[Outcome]]]) -> list[list[Outcome]]:
+        """What is asked, in order; of a large mesh side by side, as the factors and sums leave other threads room."""
+        if self.states.one_sided or self.states.mesh.count < LARGE or len(asked) < 2:
+            return [one() for one in asked]
+        with ThreadPoolExecutor(min(os.cpu_count() or 1, MOST_THREADS)) as threads:
+            return [found.result() for found in [threads.submit(one) for one in asked]]
 
     def _bent(self, case: Case, state: State, rest: int, *, exactly: bool) -> list[Outcome]:
         """A case of second order; beyond the number worked out exactly, first order times what its combination makes of
