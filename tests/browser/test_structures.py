@@ -141,6 +141,34 @@ def test_an_arm_that_slews_and_a_spring_under_a_model_by_hand(inside: tuple[Page
     page.get_by_text("which the ground holds").first.wait_for()
 
 
+def test_pieces_and_spans_as_stated_and_a_load_on_bars_of_ones_choice(inside: tuple[Page, str]) -> None:
+    page, job = inside
+    person = Person(page)
+    page.goto(f"{job}/size")
+    page.get_by_label("Add a structure").select_option(label="Portal on legs")
+    form = page.locator("form.panel")
+    for label, size in zip(STARTERS["Portal on legs"][1], ("3600", "2400"), strict=True):
+        person.fill(label, size, form)
+    person.fill("Called", "stated", form)
+    person.button("+ telescope", form)
+    form.get_by_label("Where load 1 stands").select_option(label="along bars of my own choice")
+    form.get_by_text("Pieces and spans as stated").click()
+    bars = form.get_by_text("Bars by name, in order, with commas:").inner_text().split(": ")[1].split(", ")
+    beam = next(b for b in bars if "beam" in b)
+    person.fill("Bars of load 1, in order", beam, form)
+    person.button("State a piece", form)
+    person.fill("Its bars", beam, form)
+    person.fill("Held sideways at, from its start", "600; 1200", form)
+    person.button("Save structure", form)
+    row = page.get_by_role("row", name=re.compile("stated"))
+    row.get_by_role("button").first.click()
+    page.locator("table.chain").wait_for()
+    person.button("Change")
+    form.get_by_text("Pieces and spans as stated").click()
+    assert form.get_by_label("Held sideways at, from its start").input_value() == "600; 1200"
+    assert form.get_by_label("Bars of load 1, in order").input_value() == beam
+
+
 def test_a_structure_that_cannot_stand_is_named_and_kept(inside: tuple[Page, str]) -> None:
     page, job = inside
     person = Person(page)

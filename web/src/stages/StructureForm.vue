@@ -6,12 +6,14 @@
 import { computed, ref } from 'vue'
 import { call, type S } from '../api/client'
 import EntryField from '../shared/EntryField.vue'
+import { named } from '../shared/named'
 import { attempt, copy, job, save } from '../shared/job'
 import SectionPick from '../shared/SectionPick.vue'
 import { unit } from '../shared/units'
 import JointsForm from './JointsForm.vue'
 import ModelForm from './ModelForm.vue'
 import SituationsForm from './SituationsForm.vue'
+import StatedForm from './StatedForm.vue'
 import { blankStarter, starterKinds, starterWords } from './starters'
 
 const props = defineProps<{ kind?: string; row?: S['StructureRow'] }>()
@@ -170,9 +172,22 @@ const store = () => attempt(async () => emit('done', await save('structures', pr
     <h3>Loads</h3>
     <div v-for="(l, i) in draft.loads" :key="i" class="row">
       <b>{{ loadOf(l.load_id)?.spec.name ?? 'gone' }}</b>
-      <select v-if="loadOf(l.load_id) && asked" v-model="l.spot" :aria-label="`Where load ${i + 1} stands`">
+      <select
+        v-if="loadOf(l.load_id) && asked"
+        v-model="l.spot"
+        :aria-label="`Where load ${i + 1} stands`"
+        @change="l.spot && (l.bars = [])"
+      >
         <option v-for="[k, words] in spotsFor(loadOf(l.load_id)!)" :key="k" :value="k">{{ words }}</option>
+        <option value="">along bars of my own choice</option>
       </select>
+      <input
+        v-if="asked && l.spot === ''"
+        :value="l.bars!.join(', ')"
+        :aria-label="`Bars of load ${i + 1}, in order`"
+        :placeholder="asked.bars.slice(0, 3).join(', ')"
+        @change="l.bars = named(($event.target as HTMLInputElement).value)"
+      />
       <select v-model="l.direction" :aria-label="`Direction of load ${i + 1}`">
         <option>down</option>
         <option>up</option>
@@ -230,6 +245,7 @@ const store = () => attempt(async () => emit('done', await save('structures', pr
       :asks="asks"
       :loads="draft.loads!.map((l) => l.load_id)"
     />
+    <StatedForm v-if="asked" v-model:members="draft.members" v-model:stretches="draft.stretches" :bars="asked.bars" />
     <details class="gap">
       <summary>Feet, play, second order</summary>
       <div class="fields gap">

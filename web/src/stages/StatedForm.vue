@@ -1,0 +1,89 @@
+<script setup lang="ts">
+/** What follows from the bars unless it is stated: which are one piece, where it is held sideways, spans and limits. */
+import type { S } from '../api/client'
+import { named } from '../shared/named'
+import { unit } from '../shared/units'
+
+const members = defineModel<S['MemberStated'][]>('members', { default: () => [] })
+const stretches = defineModel<S['StretchSpec'][]>('stretches', { default: () => [] })
+defineProps<{ bars: string[] }>()
+const text = (event: Event) => (event.target as HTMLInputElement).value
+function addMember() {
+  members.value = [...members.value, { name: `piece ${members.value.length + 1}`, bars: [], held_sideways: null }]
+}
+function addStretch() {
+  stretches.value = [
+    ...stretches.value,
+    { name: `stretch ${stretches.value.length + 1}`, kind: 'span', bars: [], over: null },
+  ]
+}
+const held = (m: S['MemberStated']) => m.held_sideways?.map((p) => p.text).join('; ') ?? ''
+function hold(m: S['MemberStated'], typed: string) {
+  m.held_sideways = typed.trim() ? named(typed, ';').map((t) => ({ text: t, unit: unit.value, value: 0 })) : null
+}
+const figure = (typed: string) => (typed.trim() === '' ? null : Number(typed))
+</script>
+<template>
+  <details class="gap">
+    <summary>Pieces and spans as stated <span class="soft">where they do not follow from the bars</span></summary>
+    <p class="soft">Bars by name, in order, with commas: {{ bars.slice(0, 12).join(', ') }}</p>
+    <div v-for="(m, i) in members" :key="`m${i}`" class="fields">
+      <div class="field">
+        <label :for="`piece-${i}`">One piece, called</label><input :id="`piece-${i}`" v-model="m.name" /><span
+          class="echo"
+        ></span>
+      </div>
+      <div class="field">
+        <label :for="`piece-bars-${i}`">Its bars</label
+        ><input :id="`piece-bars-${i}`" :value="m.bars.join(', ')" @change="m.bars = named(text($event))" /><span
+          class="echo"
+        ></span>
+      </div>
+      <div class="field">
+        <label :for="`piece-held-${i}`">Held sideways at, from its start</label
+        ><input
+          :id="`piece-held-${i}`"
+          :value="held(m)"
+          placeholder="where something frames in"
+          @change="hold(m, text($event))"
+        /><span class="echo">{{ m.held_sideways ? 'places apart by ;' : '' }}</span>
+      </div>
+      <button type="button" class="button quiet" @click="members = members.filter((x) => x !== m)">Take away</button>
+    </div>
+    <button type="button" class="button" @click="addMember">State a piece</button>
+    <div v-for="(s, i) in stretches" :key="`s${i}`" class="fields">
+      <div class="field">
+        <label :for="`stretch-${i}`">Stretch, called</label><input :id="`stretch-${i}`" v-model="s.name" /><span
+          class="echo"
+        ></span>
+      </div>
+      <div class="field">
+        <label :for="`stretch-kind-${i}`">It is</label
+        ><select :id="`stretch-kind-${i}`" v-model="s.kind">
+          <option value="span">a span</option>
+          <option value="overhang">an overhang</option></select
+        ><span class="echo"></span>
+      </div>
+      <div class="field">
+        <label :for="`stretch-bars-${i}`">Its bars</label
+        ><input :id="`stretch-bars-${i}`" :value="s.bars.join(', ')" @change="s.bars = named(text($event))" /><span
+          class="echo"
+        ></span>
+      </div>
+      <div class="field">
+        <label :for="`stretch-over-${i}`">May move its length over</label
+        ><input
+          :id="`stretch-over-${i}`"
+          :value="s.over ?? ''"
+          inputmode="decimal"
+          placeholder="as the brief says"
+          @change="s.over = figure(text($event))"
+        /><span class="echo"></span>
+      </div>
+      <button type="button" class="button quiet" @click="stretches = stretches.filter((x) => x !== s)">
+        Take away
+      </button>
+    </div>
+    <button type="button" class="button" @click="addStretch">State a span or an overhang</button>
+  </details>
+</template>
