@@ -60,7 +60,7 @@ async function ask() {
     situations: [],
   })
   d.roles = Object.fromEntries(asked.value.roles.map((r) => [r, d.roles[r] ?? usual(r)]))
-  d.loads = (d.loads ?? []).filter((l) => l.spot in asked.value!.spots)
+  d.loads = (d.loads ?? []).filter((l) => l.spot === '' || l.spot in asked.value!.spots)
 }
 void attempt(ask)
 function size(name: string, entry: unknown) {
