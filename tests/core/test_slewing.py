@@ -18,8 +18,8 @@ def through(low, high, *, turns=("arm",), about="head", **more):
     return [{"name": "slewed", "slew": slew, **more}]
 
 
-def crane(situations, *, tip=(700, 3000), loads=None, **more):
-    """A post that a stay props from one side, an arm from its head, 9 kN at the arm's tip."""
+def perch(situations, *, tip=(700, 3000), loads=None, **more):
+    """An osprey perch: a post that a stay props from one side, an arm from its head, 9 kN at the arm's tip."""
     return structure(
         {**ARM, "tip": tip}, {"post": ("foot", "head"), "arm": ("head", "tip"), "stay": ("stay", "head")},
         {"foot": "fixed", "stay": "pinned"}, loads or [(load("module", 9000), HUNG)],
@@ -35,12 +35,12 @@ def weakest(verdict):
 def turned(degrees):
     """The same with the arm drawn at an angle."""
     a = math.radians(degrees)
-    return crane([], tip=(700 * math.cos(a), 3000, -700 * math.sin(a)))
+    return perch([], tip=(700 * math.cos(a), 3000, -700 * math.sin(a)))
 
 
 def test_the_worst_angle_of_a_range_is_found_between_its_ends():
     """No drawn angle of every second degree shows less than the range did."""
-    found = crane(through(0, 180))
+    found = perch(through(0, 180))
     line = found.situations[0]
     drawn = {a: turned(a) for a in range(0, 181, 4)}
     assert weakest(found) == pytest.approx(min(map(weakest, drawn.values())), rel=0.005)
@@ -53,7 +53,7 @@ def test_the_worst_angle_of_a_range_is_found_between_its_ends():
 
 def test_at_one_angle_it_is_as_if_it_had_been_drawn_there():
     """From 60 to 61 degrees, as drawn at 60."""
-    found, drawn = crane(through(60, 61)), turned(60)
+    found, drawn = perch(through(60, 61)), turned(60)
     assert weakest(found) == pytest.approx(weakest(drawn), rel=0.02)
     assert found.mass_kg == pytest.approx(drawn.mass_kg)
 
@@ -62,20 +62,20 @@ def test_at_one_angle_it_is_as_if_it_had_been_drawn_there():
     ("situations", "says"),
     [
         (through(0, 90, about="nowhere"), "a node on its axis"),
-        (through(0, 90, turns=("jib",)), "a bar or a role of this structure"),
+        (through(0, 90, turns=("beam",)), "a bar or a role of this structure"),
         (through(0, 90, turns=("stay",)), "which the ground holds"),
         (through(0, 90, about="foot", turns=("post", "arm", "stay")), "which the ground holds"),
     ],
 )
 def test_slewing_that_cannot_be_is_refused_in_words(situations, says):
     with pytest.raises(InputError, match=says):
-        crane(situations)
+        perch(situations)
 
 
 @pytest.mark.parametrize(("low", "high"), [(90, 0), (0, 0), (-200, 200)])
 def test_a_range_goes_from_the_smaller_to_the_larger_angle(low, high):
     with pytest.raises(InputError, match="the smaller angle first"):
-        crane(through(low, high))
+        perch(through(low, high))
 
 
 def test_what_slews_with_a_bar_that_stands_is_refused():
@@ -93,9 +93,9 @@ ALONG = (load("module", 9000), {"bars": ["arm"], "direction": "down", "at": {"te
 
 
 def test_a_load_along_bars_acts_in_positions_and_stages_too():
-    at_tip = crane([])
+    at_tip = perch([])
     for kind in ("position", "stage"):
-        found = crane([{"name": "as drawn", "kind": kind}], loads=[ALONG])
+        found = perch([{"name": "as drawn", "kind": kind}], loads=[ALONG])
         assert found.situations[0].centre_mm == pytest.approx(at_tip.centre_mm)
         up = [{h.component: h.most for h in one if h.node == "foot"}["MZ"] for one in
               (at_tip.handed, found.situations[0].handed)]  # fmt: skip
@@ -105,6 +105,6 @@ def test_a_load_along_bars_acts_in_positions_and_stages_too():
 def test_a_place_along_bars_that_are_not_there_is_said():
     both = {"bars": ["arm", "stay"], "direction": "down", "at": {"text": "700 mm"}}
     stage = [{"name": "before the stay", "kind": "stage", "without": ["stay"]}]
-    found = crane(stage, loads=[(load("module", 9000), both)])
+    found = perch(stage, loads=[(load("module", 9000), both)])
     assert found.situations[0].strength.word == "not checked"
     assert "stay is not there" in found.situations[0].trouble
