@@ -117,6 +117,27 @@ def test_loads_that_exclude_each_other_are_not_added():
     assert v.stiffness.value == pytest.approx(one.stiffness.value, rel=0.01)
 
 
+def test_what_is_named_but_stands_alone_here_or_comes_seldom_is_straight():
+    """A group or a choice with nobody else of it on this member, and what comes ten times a day for a year."""
+    alone = BeamLoad(name="q", line_N_per_mm=2.0, group="crowd", one_of="season", cycles=3650)
+    assert not member(alone).beam.in_space
+    assert check_member(member(alone)).strength == check_member(member(BeamLoad(name="q", line_N_per_mm=2.0))).strength
+    two = [alone, BeamLoad(name="p", force_N=500, at_mm=[900], group="crowd")]
+    assert member(*two).beam.in_space == ["q", "p"]
+    assert member(alone.model_copy(update={"cycles": 1e4})).beam.in_space == ["q"]
+
+
+def test_loads_of_a_group_come_together():
+    """A load that lifts belongs to one that presses: by themselves they would bend it more."""
+    down, up = BeamLoad(name="down", force_N=6000, at_mm=[2000]), BeamLoad(name="up", force_N=-4000, at_mm=[2000])
+    apart = check_member(member(down, up))
+    both = [x.model_copy(update={"group": "gate"}) for x in (down, up)]
+    together = check_member(member(*both))
+    net = check_member(member(BeamLoad(name="net", force_N=2000, at_mm=[2000])))
+    assert together.strength.value == pytest.approx(net.strength.value, rel=0.01)
+    assert together.strength.value > 2 * apart.strength.value
+
+
 def test_by_itself_a_beam_says_that_it_does_not_look_aside():
     m = member(BeamLoad(name="q", line_N_per_mm=2.0, aside_mm=120))
     assert check_beam(m).strength.value is None

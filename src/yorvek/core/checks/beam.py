@@ -313,9 +313,9 @@ def check_beam(member: BeamMember) -> BeamVerdict:
 
 def beside(member: BeamMember) -> list[Check]:
     """What loads that do more than bend it up and down call for; nothing is said of it here."""
-    if all(x.straight for x in member.beam.loads):
+    names = ", ".join(member.beam.in_space)
+    if not names:
         return []
-    names = ", ".join(x.name for x in member.beam.loads if not x.straight)
     return [
         Check(
             id=BESIDE, title="with what acts aside, across, together or often", kind="strength", clause="", formula="",

@@ -5,10 +5,6 @@ from __future__ import annotations
 from yorvek.core.checks.record import Check, Value
 from yorvek.core.clauses.en1993.fatigue import GAMMA_MF, endured_MPa
 
-WORTH_A_LOOK = 10_000.0
-"""Below this many repetitions the static check is taken to cover it (EN 1993-1-9 itself gives no bound; AISC 360-22
-appendix 3 says 20 000: the lower figure is common practice, no source)."""
-
 
 def fatigue_check(name: str, range_MPa: float, cycles: float, category_MPa: float, detail: str, words: str) -> Check:
     """The record of one detail under one repeated stress range."""

@@ -56,7 +56,7 @@ def same_section(mine: Mine, material_id: str) -> Swapped:
 
 def matched(mine: Mine, material_id: str, equal: Equal, present: BeamVerdict) -> Swapped:
     """The lightest section of the other metal that is as strong, or as stiff, as what is there."""
-    if any(not x.straight for x in mine.member.beam.loads):
+    if mine.member.beam.in_space:
         return none_of(mine.mark, mine.qty, "its loads do more than bend it up and down: choose a size and look at it")
     found = sweep(SweepRequest(member=mine.member, materials=[material_id]))
     if equal == "strength":

@@ -181,7 +181,7 @@ def sweep(request: SweepRequest, *, most: int | None = None) -> SweepResult:
         InputError: the beam cannot stand, or a load is off it.
     """
     member = request.member
-    odd = next((x.name for x in member.beam.loads if not x.straight), None)
+    odd = ", ".join(member.beam.in_space)
     if odd:
         raise InputError(
             field="comparison", got=f"{odd}, which does more than bend it up and down",

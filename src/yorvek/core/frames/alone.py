@@ -31,7 +31,7 @@ def check_member(member: BeamMember) -> BeamVerdict:
         InputError: unknown section or material, a beam that cannot stand, a load off it.
     """
     plain = check_beam(member)
-    if all(x.straight for x in member.beam.loads):
+    if not member.beam.in_space:
         return plain
     try:
         found = check_frame(in_space(member), swings=False)
@@ -39,8 +39,8 @@ def check_member(member: BeamMember) -> BeamVerdict:
         checks = [_why(c, error.sentence) if c.id == BESIDE else c for c in plain.checks]
         strength = least_reserve(checks, "strength", none_applies="no load")
         return plain.model_copy(update={"checks": checks, "strength": strength})
-    apart = any(x.one_of for x in member.beam.loads)
-    # by itself it takes loads that exclude each other as acting together
+    apart = any(x.one_of or x.group for x in member.beam.loads)
+    # by itself it takes loads that exclude each other as acting together, and those of a group as acting alone
     own = [c for c in plain.checks if c.id != BESIDE and not (apart and c.id.startswith(BY_ITSELF))]
     checks = [*own, *_strength(found), *_movement(found)]
     return plain.model_copy(

@@ -7,12 +7,13 @@ from itertools import product
 import numpy as np
 from numpy.typing import NDArray
 
-from yorvek.core.checks.fatigue import WORTH_A_LOOK, fatigue_check
+from yorvek.core.checks.fatigue import fatigue_check
 from yorvek.core.checks.record import Check
 from yorvek.core.clauses.en1993.fatigue import ATTACHED, PLAIN
 from yorvek.core.frames.bars import OneBar
 from yorvek.core.frames.request import FrameLoad
 from yorvek.core.frames.solving import Analysis
+from yorvek.core.structures.member import OFTEN
 
 Floats = NDArray[np.float64]
 
@@ -26,7 +27,7 @@ def _swings(analysis: Analysis, index: int, rows: slice) -> list[tuple[FrameLoad
     forces = states.taut.forces[span][rows]
     out = []
     for load, columns in zip(analysis.request.loads, analysis.loading.of_load, strict=True):
-        if load.cycles < WORTH_A_LOOK:
+        if load.cycles < OFTEN:
             continue
         each = forces[:, :, list(columns)] * load.dynamic_factor
         both = [each, -each] if load.both_ways else [each]

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections import Counter
 from dataclasses import dataclass
 from functools import lru_cache
 from itertools import combinations, pairwise
@@ -20,6 +21,9 @@ MOST_SPANS_ENUMERATED = 5
 STOPS = 24
 """Places in each span and overhang at which a load that runs is put, beside the ends of its run."""
 BESIDE_MM = 1.0
+OFTEN = 10_000.0
+"""Below this many repetitions the static check is taken to cover it (EN 1993-1-9 itself gives no bound; AISC 360-22
+appendix 3 says 20 000: the lower figure is common practice, no source)."""
 NEXT_MM = 1e-6
 LARGEST_FORCE_N = 1e8
 
@@ -47,11 +51,6 @@ class BeamLoad(Model):
     one_of: str = ""
     both_ways: bool = False
 
-    @property
-    def straight(self) -> bool:
-        """Whether bending up and down is all that there is to it."""
-        return not (self.sideways or self.aside_mm or self.cycles or self.group or self.one_of or self.both_ways)
-
     def stretch(self, length_mm: float) -> tuple[float, float]:
         """From where to where it lies or runs.
 
@@ -74,6 +73,19 @@ class BeamRequest(Model):
     length_mm: float
     supports: list[Support] = Field(max_length=20)
     loads: list[BeamLoad] = Field(default=[], max_length=50)
+
+    @property
+    def in_space(self) -> list[str]:
+        """Names of the loads that do more than bend it up and down by themselves: across, aside, either way, often, or
+        together with or instead of another one here.
+        """
+        words = Counter(w for x in self.loads for w in {f"g {x.group}", f"o {x.one_of}"})
+        return [
+            x.name
+            for x in self.loads
+            if x.sideways or x.aside_mm or x.both_ways or x.cycles >= OFTEN
+            or (x.group and words[f"g {x.group}"] > 1) or (x.one_of and words[f"o {x.one_of}"] > 1)
+        ]  # fmt: skip
 
 
 @dataclass(frozen=True)
