@@ -18,11 +18,16 @@ const along = (on: (typeof names.value)[number]['on'], part: number) => {
   const start = on.start?.value ?? 0
   return start + ((on.end?.value ?? span.value) - start) * part
 }
-const lines = computed(() => names.value.filter((n) => n.load!.form !== 'force'))
+const called = (n: (typeof names.value)[number]) =>
+  n.load!.name +
+  (n.on.runs ? ' runs' : '') +
+  (n.on.sideways ? ', sideways' : '') +
+  (n.on.aside?.value ? `, ${length(n.on.aside.value)} aside` : '')
+const lines = computed(() => names.value.filter((n) => n.load!.form !== 'force' || n.on.runs))
 const points = computed(() =>
   names.value
     .filter((n) => n.load!.form === 'force')
-    .flatMap((n) => (n.on.at ?? []).map((a) => ({ at: a.value ?? 0, name: n.load!.name }))),
+    .flatMap((n) => (n.on.at ?? []).map((a) => ({ at: a.value ?? 0, name: called(n) }))),
 )
 function curve(c: S['Curve'], base: number, height: number, up: number) {
   const most = Math.max(...c.y.map(Math.abs), 1e-12)
@@ -57,13 +62,13 @@ const limit = computed(() => {
         fill="none"
       />
       <path
-        v-for="k in 17"
+        v-for="k in n.on.runs || n.on.sideways ? 0 : 17"
         :key="k"
         :d="`M${x(along(n.on, (k - 1) / 16))} ${34 + i * 15}v${78 - 34 - i * 15}`"
         stroke="var(--mark)"
         stroke-width=".7"
       />
-      <text :x="x(n.on.start?.value ?? 0)" :y="30 + i * 15" style="fill: var(--mark)">{{ n.load!.name }}</text>
+      <text :x="x(n.on.start?.value ?? 0)" :y="30 + i * 15" style="fill: var(--mark)">{{ called(n) }}</text>
     </template>
     <g v-for="(p, i) in points" :key="'p' + i">
       <path :d="`M${x(p.at)} 36V77m-4 -8l4 9l4 -9`" stroke="var(--mark)" stroke-width="2" fill="none" />

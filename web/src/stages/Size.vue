@@ -7,7 +7,7 @@ import { attempt, catalogue, copy, job, mayWrite, remove, save, why } from '../s
 import Reserve from '../shared/Reserve.vue'
 import { shown } from '../shared/reserve'
 import SectionPick from '../shared/SectionPick.vue'
-import { mass, trim, unit } from '../shared/units'
+import { force, length, mass, moment, trim, unit } from '../shared/units'
 import BeamDrawing from './BeamDrawing.vue'
 import Joints from './Joints.vue'
 import Plates from './Plates.vue'
@@ -109,6 +109,15 @@ watch(
   },
   { immediate: true },
 )
+const aside = computed(() =>
+  (row.value?.verdict?.reactions ?? [])
+    .map((r) => ({ r, sideways: Math.abs(r.aside_N ?? 0) >= 1, twists: Math.abs(r.twist_Nmm ?? 0) >= 1000 }))
+    .filter((x) => x.sideways || x.twists)
+    .map(({ r, sideways, twists }) => {
+      const what = [sideways && `${force(r.aside_N!)} sideways`, twists && `${moment(r.twist_Nmm!)} of twist`]
+      return `at ${length(r.x_mm)}, ${what.filter(Boolean).join(' and ')}`
+    }),
+)
 const take = () =>
   attempt(async () => {
     const c = lightest.value!
@@ -199,6 +208,7 @@ const whyOf = (member: number, check: string) => {
       Reactions and movement under unfactored loads; shear and moment as strength is judged, with dynamic and load
       factors in them.
     </p>
+    <p v-if="aside.length" class="soft">Loads across and aside put on its supports too: {{ aside.join('; ') }}.</p>
     <p v-if="lightest" class="notice row spread">
       <span v-if="lightest.section_id === row.spec.section_id && lightest.material_id === row.spec.material_id"
         >This is the lightest section of the catalogue that holds in this metal.</span

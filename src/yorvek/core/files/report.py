@@ -6,6 +6,7 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 
+from yorvek.core.checks.beam_said import Reaction
 from yorvek.core.checks.methods import combinations_of, service_combinations
 from yorvek.core.checks.record import Check, Reserve, reserve_text
 from yorvek.core.files.pdf import BLUE, MARGIN, RED, SOFT, Page, cautions_on
@@ -87,6 +88,12 @@ def _brief(page: Page, state: JobState, found: Figures, unit: UnitSystem) -> Non
         page.line("Dimensions nobody has verified: " + ", ".join(found.unverified) + ".", bold=True, colour=RED)
 
 
+def _reaction(r: Reaction, unit: UnitSystem) -> str:
+    more = [f"{value_text(r.aside_N, 'N', unit)} sideways"] if r.aside_N else []
+    more += [f"{value_text(r.twist_Nmm, 'Nmm', unit)} of twist"] if r.twist_Nmm else []
+    return ", ".join([f"{value_text(r.most_N, 'N', unit)} at {length_text(r.x_mm, unit)}", *more])
+
+
 def _member(page: Page, spec: MemberSpec, result: MemberResult, unit: UnitSystem) -> None:
     _heading(page, f"{spec.mark} {spec.name}, {spec.qty} pieces: {spec.section_id}, {spec.material_id}")
     if result.verdict is None:
@@ -96,8 +103,7 @@ def _member(page: Page, spec: MemberSpec, result: MemberResult, unit: UnitSystem
     page.line(_reserve("Breaks", v.strength))
     page.line(_reserve("Moves", v.stiffness))
     page.line(
-        "Reactions: "
-        + "; ".join(f"{value_text(r.most_N, 'N', unit)} at {length_text(r.x_mm, unit)}" for r in v.reactions),
+        "Reactions: " + "; ".join(_reaction(r, unit) for r in v.reactions),
         size=8.5,
     )
     for check in v.checks:
