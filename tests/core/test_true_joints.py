@@ -7,6 +7,7 @@ import math
 
 import pytest
 
+from tests.core.typed import load, structure
 from yorvek.core.errors import InputError
 from yorvek.core.jobs import JobSpec, LoadSpec, PlateSpec
 from yorvek.core.jobs.free_joints import FreeJointSpec, check_free_joint, work_out_joint
@@ -211,3 +212,31 @@ def test_a_large_bolt_of_an_sae_class_is_weaker():
     ksi = 6.894757
     assert one(25.4) == pytest.approx(0.45 * 827 * math.pi / 4 * 25.4**2 / 2, rel=0.002)
     assert one(31.75) == pytest.approx(0.45 * 105 * ksi * math.pi / 4 * 31.75**2 / 2, rel=0.002)
+
+
+def branches(push, ways):
+    """A short chord with two branches at 45 degrees to the same face, a force along each; the least reserve of their
+    walls.
+    """
+    s = math.sqrt(0.5)
+    loads = [
+        (load(f"P{k}", push, case="dead"), {"spot": f"at {n}", "way": [sign * x, sign * s, 0.0]})
+        for k, (n, x, sign) in enumerate((("c", -s, ways[0]), ("d", s, ways[1])))
+    ]
+    v = structure(
+        {"a": (1350, 0), "n": (1500, 0), "b": (1650, 0), "c": (800, 700), "d": (2200, 700)},
+        {"left": ("a", "n"), "right": ("n", "b"), "w1": ("n", "c"), "w2": ("n", "d")},
+        {"a": "fixed", "b": "fixed", "c": ["z"], "d": ["z"]}, loads, sections={
+            "left": "SHS 100×100×5 hot", "right": "SHS 100×100×5 hot", "w1": "SHS 60×60×4 hot", "w2": "SHS 60×60×4 hot",
+        }, job=ASD,
+    )  # fmt: skip
+    return min(c.reserve for b in v.bars for j in b.joints for c in j.checks if "wall" in c.id)
+
+
+def test_branches_that_press_a_face_the_same_way_are_added_and_those_that_balance_are_not():
+    """Two equal pushes on one face are twice a push on it; push and pull balance (AISC K3 speaks of balanced K
+    only).
+    """
+    same, balanced = branches(60e3, (-1, -1)), branches(60e3, (-1, 1))
+    assert same < 0.65 * balanced
+    assert same > 0.35 * balanced

@@ -26,6 +26,8 @@ from yorvek.core.structures.starters.layout import Bar, carries_on, hinged_at
 Floats = NDArray[np.float64]
 Ends = dict[str, list[tuple[str, str, bool, list[Check]]]]
 """By bar: node, kind of joint, whether it was chosen, and its checks."""
+SAME_FACE, ALIKE, NO_FORCE_N = 0.7, 0.01, 1.0
+"""Branches within 45 degrees around a chord load one face; forces alike within a hundredth are both the largest."""
 OPPOSITE = -math.cos(math.radians(5.0))
 
 
@@ -186,9 +188,40 @@ def _as_onto(
     )
     return Onto(
         other.bar.name, made.section, made.metal, axes=analysis.axes[other.bar.name], through=not (at_end or corner),
-        use=use,
-        opposite=opposite, at_end=at_end, corner=corner,
+        use=use, opposite=opposite, at_end=at_end, corner=corner,
+        beside=_beside(analysis, one, other, node, mates) if made.section.closed else 1.0,
     )  # fmt: skip
+
+
+def _beside(analysis: Analysis, one: OneBar, other: OneBar, node: str, mates: list[Bar]) -> float:
+    """The most that branches which load the same face of a chord the same way put on it in one outcome, over the most
+    that a bar puts on it by itself. It counts where the bar is the largest of them; the others are looked at in turn.
+    """
+    layout = analysis.layout
+    along = np.array(layout.way(other.bar, node))
+
+    def off(bar: Bar) -> Floats:
+        way = np.array(layout.way(bar, node))
+        return np.asarray(way - (way @ along) * along)
+
+    mine = off(one.bar)
+    sine = float(np.linalg.norm(mine))
+    near = [b for b in layout.at(node) if b.name != one.bar.name and b not in mates]
+    sides = [(b, off(b)) for b in near]
+    sides = [(b, v) for b, v in sides if float(v @ mine) > SAME_FACE * sine * float(np.linalg.norm(v))]
+    if sine < 1e-6 or not sides:
+        return 1.0
+    number = analysis.number
+    at = [0 if node == b.i else 1 for b in (one.bar, *(b for b, _ in sides))]
+    rows = [one.index, *(number[b.name] for b, _ in sides)]
+    square = np.array([sine, *(float(np.linalg.norm(v)) for _, v in sides)])
+    # the force of each branch square to the chord, by outcome
+    forces = np.array([[o.ends[r, k, 0] for r, k in zip(rows, at, strict=True)] for o in one.outcomes]) * square
+    own = np.abs(forces[:, 0])
+    same = np.where(np.sign(forces) == np.sign(forces[:, :1]), np.abs(forces), 0.0)
+    largest = (same <= own[:, None] * (1 + ALIKE)).all(axis=1)
+    together = float(same.sum(axis=1)[largest].max(initial=0.0))
+    return max(1.0, together / max(float(own.max()), NO_FORCE_N))
 
 
 def _free(layout: Layout, node: str) -> bool:

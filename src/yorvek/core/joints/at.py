@@ -23,8 +23,9 @@ class Onto:
     `section`: None for a plain plate of `thickness_mm` that is stiff enough; `axes`: rows x, y, z in the same
     components as those of the end; `through`: it runs on past the joint; `use`: its own greatest stress there over its
     yield, push counted;
-    `opposite`: another bar of the same force lands on its other side; `at_end`: the joint is at the end of its length;
-    `bears_mm`: how much of it is pressed along its length, where that is not the bar's own size.
+    `opposite`: another bar of the same force lands on its other side; `beside`: what all branches that load the same
+    face the same way put on it, over the bar's own part (1 where they balance); `at_end`: the joint is at the end of
+    its length; `bears_mm`: how much of it is pressed along its length, where that is not the bar's own size.
     """
 
     name: str
@@ -38,6 +39,7 @@ class Onto:
     thickness_mm: float | None = None
     bears_mm: float | None = None
     corner: bool = False
+    beside: float = 1.0
 
     @property
     def wall_mm(self) -> float | None:

@@ -228,7 +228,7 @@ def _interaction(end: End, onto: Onto, at: Seat, found: Wall, name: str = "wall"
 
     def share(f: Floats) -> Floats:
         M_in, M_out = f[:, 3:] @ turn_in, f[:, 3:] @ turn_out
-        straight = np.abs(f[:, 0]) / found.axial_N + np.abs(M_out) / found.out_of_plane_Nmm
+        straight = onto.beside * np.abs(f[:, 0]) / found.axial_N + np.abs(M_out) / found.out_of_plane_Nmm
         into = np.abs(M_in) / found.in_plane_Nmm
         if not found.round:
             return straight + into
@@ -245,11 +245,13 @@ def _interaction(end: End, onto: Onto, at: Seat, found: Wall, name: str = "wall"
             ("Moa", "out of the plane", found.out_of_plane_Nmm, "Nmm"), ("β", "width over the chord's", found.beta, ""),
             ("t", "wall", onto.section.wall_mm if onto.section else 0.0, "mm"),
             ("Qf", "left by the chord's own stress", found.Qf, ""),
+            ("ΣN/N", "of all branches that load this face the same way, over its own", onto.beside, ""),
             ("U", "its own stress over what the method sets against it", _use(end, onto), ""),
         ],
         source=SOURCE,
         assumptions=[
-            "welded all round; each branch by itself, K and overlapped ones too, which is on the safe side",
+            "welded all round; branches that balance (K, overlapped) each by itself, on the safe side; of those that "
+            "load the face the same way the sum comes on the patch of each",
             "the chord ends close beside it: half of its strength"
             if onto.at_end
             else f"{onto.name} runs through, this bar is cut: the other way round it is another joint",
