@@ -138,6 +138,23 @@ def test_loads_of_a_group_come_together():
     assert together.strength.value > 2 * apart.strength.value
 
 
+def test_a_line_that_excludes_another_lies_on_all_its_spans():
+    """Over the middle support of two spans w L2 / 8, whichever of two alike lines it is."""
+    lines = [BeamLoad(name=n, line_N_per_mm=4.0, one_of="season") for n in ("snow", "crowd")]
+    both = check_member(member(*lines, length=8000.0, supports=(0, 4000, None)))
+    one = check_member(member(lines[0], length=8000.0, supports=(0, 4000, None)))
+    bent = -named(both, "together").reserve + named(one, "bending").reserve
+    assert bent == pytest.approx(0.0, abs=0.01 * named(one, "bending").reserve)
+    assert max(r.most_N for r in both.reactions) == pytest.approx(max(r.most_N for r in one.reactions), rel=0.02)
+
+
+def test_more_loads_than_space_takes_are_not_checked_in_words():
+    many = [BeamLoad(name="bolt", force_N=50, at_mm=[80.0 * k for k in range(1, 45)], aside_mm=20)]
+    v = check_member(member(*many))
+    assert v.strength.value is None
+    assert "make it a structure" in v.strength.governs
+
+
 def test_by_itself_a_beam_says_that_it_does_not_look_aside():
     m = member(BeamLoad(name="q", line_N_per_mm=2.0, aside_mm=120))
     assert check_beam(m).strength.value is None

@@ -10,7 +10,7 @@ from yorvek.core.checks.beam import BESIDE, check_beam
 from yorvek.core.checks.beam_said import BeamMember, BeamVerdict, Reaction
 from yorvek.core.checks.record import Check, least_reserve
 from yorvek.core.errors import InputError
-from yorvek.core.frames.request import FrameLoad, FrameRequest, RoleChoice, Shape, Whole
+from yorvek.core.frames.request import MOST_LOADS, FrameLoad, FrameRequest, RoleChoice, Shape, Whole
 from yorvek.core.frames.said import FrameVerdict
 from yorvek.core.frames.verdict import check_frame
 from yorvek.core.structures.member import BeamLoad
@@ -48,20 +48,24 @@ def check_member(member: BeamMember) -> BeamVerdict:
             "checks": checks,
             "strength": least_reserve(checks, "strength", none_applies="no load"),
             "stiffness": least_reserve(checks, "stiffness", none_applies="no limit"),
-            "reactions": [_with_more(r, found, member) for r in plain.reactions],
+            "reactions": [_in_space(r, found, instead=apart) for r in plain.reactions],
         }
     )
 
 
 def in_space(member: BeamMember) -> FrameRequest:
-    """The member as a structure: its pieces one bar of stock, its supports holding it upright."""
+    """The member as a structure: its pieces one bar of stock, its supports holding it upright.
+
+    Raises:
+        InputError: more loads than are worked out in space.
+    """
     beam = member.beam
     marks = [0.0, beam.length_mm, *(s.x_mm for s in beam.supports)]
     for load in beam.loads:
         if load.runs or load.line_N_per_mm:
             marks += load.stretch(beam.length_mm)
     places = _apart(marks)
-    bars = [f"{a:.0f} to {b:.0f} mm" for a, b in pairwise(places)]
+    bars = [f"piece {k + 1}" for k in range(len(places) - 1)]
     held: dict[str, Held | list[Freedom]] = {}
     for k, s in enumerate(sorted(beam.supports, key=lambda s: s.x_mm)):
         upright = [*(ALONG if k == 0 else []), *UPRIGHT]
@@ -74,12 +78,18 @@ def in_space(member: BeamMember) -> FrameRequest:
         ],
         held=held,
     )
+    loads = [one for k, load in enumerate(beam.loads) for one in _loads(load, k, member, places, bars)]
+    if len(loads) > MOST_LOADS:
+        raise InputError(
+            field="loads", got=f"{len(loads)} with all their places",
+            needs=f"up to {MOST_LOADS} where one of them acts aside, across or often: make it a structure",
+        )  # fmt: skip
     return FrameRequest(
         starter=Shape(kind="own", own=model),
         roles={
             ROLE: RoleChoice(section_id=member.section_id, material_id=member.material_id, turned=member.axis == "weak")
         },
-        loads=[one for k, load in enumerate(beam.loads) for one in _loads(load, k, member, places, bars)],
+        loads=loads,
         members=[Whole(name="the member", bars=bars, held_sideways_mm=_sideways(member))],
         method=member.method,
         limits=member.limits,
@@ -131,7 +141,9 @@ def _loads(load: BeamLoad, number: int, member: BeamMember, places: list[float],
     if line:
         start, end = load.stretch(length)
         spans = [0.0, *sorted(s.x_mm for s in member.beam.supports), length]
-        pieces = [(max(a, start), min(b, end)) for a, b in pairwise(spans)] if load.case == "live" else [(start, end)]
+        # of loads that exclude each other a line is one and the same in all of its spans
+        whole = load.case != "live" or bool(load.one_of)
+        pieces = [(start, end)] if whole else [(max(a, start), min(b, end)) for a, b in pairwise(spans)]
         out += [
             FrameLoad(name=f"{load.name}, {a:.0f} to {b:.0f} mm", bars=_between(places, bars, a, b),
                 line_N_per_mm=abs(line), group=load.group, **common)
@@ -177,18 +189,19 @@ def _why(check: Check, sentence: str) -> Check:
     return check.model_copy(update={"not_checked": sentence})
 
 
-def _with_more(reaction: Reaction, found: FrameVerdict, member: BeamMember) -> Reaction:
-    """What loads across and aside put on a support."""
+def _in_space(reaction: Reaction, found: FrameVerdict, *, instead: bool) -> Reaction:
+    """What loads across and aside put on a support too; `instead`: those up and down as well are as in space."""
 
     def greatest(component: str) -> float:
         at = [h for h in found.handed if h.component == component and abs(found.nodes[h.node][0] - reaction.x_mm) < 1.0]
         return max((abs(v) for h in at for v in (h.most, h.least)), default=0.0)
 
     up = [h for h in found.handed if h.component == "FY" and abs(found.nodes[h.node][0] - reaction.x_mm) < 1.0]
+    own = [] if instead and up else [reaction.most_N, reaction.least_N]
     return reaction.model_copy(
         update={
-            "most_N": max([reaction.most_N, *(h.most for h in up)]),
-            "least_N": min([reaction.least_N, *(h.least for h in up)]),
+            "most_N": max([*own, *(h.most for h in up)]),
+            "least_N": min([*own, *(h.least for h in up)]),
             "aside_N": greatest("FZ"),
             "twist_Nmm": greatest("MX"),
         }

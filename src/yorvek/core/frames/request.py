@@ -16,6 +16,7 @@ from yorvek.core.joints import Joint
 from yorvek.core.model import Model
 from yorvek.core.structures.starters import Layout, OwnModel, expand, own_layout
 
+MOST_LOADS = 40
 Direction = Literal["down", "up", "sideways", "sideways back", "along", "along back"]
 Way = tuple[float, float, float]
 WAYS: dict[Direction, Way] = {
@@ -164,7 +165,7 @@ class FrameRequest(Model):
 
     starter: Shape
     roles: dict[str, RoleChoice]
-    loads: list[FrameLoad] = Field(max_length=40)
+    loads: list[FrameLoad] = Field(max_length=MOST_LOADS)
     members: list[Whole] = Field(default=[], max_length=200, description="as stated; others follow from the bars")
     stretches: list[Stretch] = Field(
         default=[], max_length=200, description="as stated; none: they follow from the bars"
