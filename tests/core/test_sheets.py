@@ -259,5 +259,7 @@ def test_a_plan_with_too_much_of_anything_is_refused():
     assert faults(problem, [at(0, 0), at(0, 0, sheet=2)]) == ["sheet s number 3 is not there"]
     assert faults(problem, [at(0, 0), at(0, 0, sheet=-1)]) == ["sheet s number 0 is not there"]
     assert faults(problem, [at(0, 0, turn=45.0)])[0] == "a may not be turned by 45°"
-    assert faults(problem, [at(0, 0), at(99, 0)]) == ["a and a are too close on s number 1"]
+    for near in (99, 99.993):
+        assert faults(problem, [at(0, 0), at(near, 0)]) == ["a and a are too close on s number 1"]
+    assert faults(problem, [at(0, 0), at(99.9965, 0)]) == []
     assert faults(problem, [at(401, 0)]) == ["a reaches over the edge of s number 1"]

@@ -264,6 +264,21 @@ def test_a20_a_single_angle_is_not_a_concentric_strut():
     assert v.strength.value is None or v.strength.value < concentric
 
 
+def test_a20_an_unequal_angle_goes_by_its_smaller_radius():
+    """AISC E5 joined by the longer leg, which is the weaker way: 32 + 1.25 L / ra above 80, E3 (from memory)."""
+    s, length = section("L 100×65×8"), 1600
+    ra = min(s.rx_mm, s.ry_mm)
+    assert length / ra > 80
+    slim = 32 + 1.25 * length / ra
+    Fe = math.pi**2 * E / slim**2
+    assert slim > 0.95 * length / s.r_min_mm
+    Fcr = 0.658 ** (355 / Fe) * 355 if 355 / Fe <= 2.25 else 0.877 * Fe
+    v = strut("L 100×65×8", 30_000, length, kind="asd")
+    push = next(c for c in all_checks(v) if c.id == "b0: together")
+    allowed = next(x.value for x in push.inputs if x.symbol == "Nc")
+    assert allowed == pytest.approx(Fcr * s.A_mm2 / 1.67, rel=1e-3)
+
+
 def test_a21_and_b7_nothing_shows_a_reserve_that_no_load_reaches_or_no_rule_speaks_for():
     v = beam(4000, [(load("q", 0.001, "N/mm", case="dead"), ON)], job=FREE)
     assert all(c.reserve is None or c.reserve <= 999 for c in all_checks(v))
