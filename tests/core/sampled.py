@@ -33,7 +33,10 @@ from yorvek.core.sections.table import section_table
 
 PAGE = Path(__file__).with_suffix(".json")
 TIMES, DIGITS = 40, 7
-OFTEN = {"en1993.stability.interaction": 200}
+OFTEN = {
+    "en1993.stability.interaction": 200, "en1993.effective.internal_share": 200, "en1993.effective.outstand_share": 200,
+    "aisc360.compression.effective_width_mm": 200, "aisc360.compression.round_effective_share": 120,
+}  # fmt: skip
 """Clauses of many branches."""
 SECTIONS = (
     "SHS 100×100×5 hot", "SHS 100×100×4 hot", "SHS 150×150×5 hot", "RHS 120×80×6.3 hot", "RHS 200×100×5 hot",

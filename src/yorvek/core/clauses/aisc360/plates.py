@@ -42,7 +42,7 @@ def gusset(
     thickness_mm: float,
     unbraced_mm: Sequence[float],
     Fy_MPa: float,
-    E_MPa: float = 200_000.0,
+    E_MPa: float,
     K: float = 0.65,
 ) -> GussetStrength:
     """The 30-degree spread from the first to the last row, and a strip of the average unbraced length that buckles.
