@@ -5,9 +5,10 @@ changed.
 from __future__ import annotations
 
 import re
+from collections.abc import Sequence
 
 import pytest
-from playwright.sync_api import Page
+from playwright.sync_api import Locator, Page
 
 from tests.browser.conftest import Person
 from tests.browser.running import Application
@@ -70,16 +71,21 @@ def inside(empty: Application, browser):
     context.close()
 
 
-@pytest.mark.parametrize("starter", STARTERS)
-def test_a_starter_from_nothing_to_a_mended_chain(inside: tuple[Page, str], starter: str) -> None:
-    page, job = inside
+def begun(page: Page, job: str, starter: str, sizes: Sequence[str]) -> tuple[Person, Locator]:
+    """Somebody who has chosen a starter and typed its dimensions, and the form."""
     person = Person(page)
     page.goto(f"{job}/size")
     page.get_by_label("Add a structure").select_option(label=starter)
     form = page.locator("form.panel")
-    sizes, labels = STARTERS[starter]
-    for label, size in zip(labels, sizes, strict=True):
+    for label, size in zip(STARTERS[starter][1], sizes, strict=True):
         person.fill(label, size, form)
+    return person, form
+
+
+@pytest.mark.parametrize("starter", STARTERS)
+def test_a_starter_from_nothing_to_a_mended_chain(inside: tuple[Page, str], starter: str) -> None:
+    page, job = inside
+    person, form = begun(page, job, starter, STARTERS[starter][0])
     person.fill("Called", starter.lower(), form)
     person.button("+ telescope", form)
     person.button("Save structure", form)
@@ -114,12 +120,7 @@ def test_a_starter_from_nothing_to_a_mended_chain(inside: tuple[Page, str], star
 
 def test_an_arm_that_slews_and_a_spring_under_a_model_by_hand(inside: tuple[Page, str]) -> None:
     page, job = inside
-    person = Person(page)
-    page.goto(f"{job}/size")
-    page.get_by_label("Add a structure").select_option(label="Arm with a side arm")
-    form = page.locator("form.panel")
-    for label, size in zip(STARTERS["Arm with a side arm"][1], ("900", "500"), strict=True):
-        person.fill(label, size, form)
+    person, form = begun(page, job, "Arm with a side arm", ("900", "500"))
     person.fill("Called", "slewing", form)
     person.button("+ telescope", form)
     person.button("Add a position", form)
@@ -143,12 +144,7 @@ def test_an_arm_that_slews_and_a_spring_under_a_model_by_hand(inside: tuple[Page
 
 def test_pieces_and_spans_as_stated_and_a_load_on_bars_of_ones_choice(inside: tuple[Page, str]) -> None:
     page, job = inside
-    person = Person(page)
-    page.goto(f"{job}/size")
-    page.get_by_label("Add a structure").select_option(label="Portal on legs")
-    form = page.locator("form.panel")
-    for label, size in zip(STARTERS["Portal on legs"][1], ("3600", "2400"), strict=True):
-        person.fill(label, size, form)
+    person, form = begun(page, job, "Portal on legs", ("3600", "2400"))
     person.fill("Called", "stated", form)
     person.button("+ telescope", form)
     form.get_by_label("Where load 1 stands").select_option(label="along bars of my own choice")
@@ -171,12 +167,7 @@ def test_pieces_and_spans_as_stated_and_a_load_on_bars_of_ones_choice(inside: tu
 
 def test_a_structure_that_cannot_stand_is_named_and_kept(inside: tuple[Page, str]) -> None:
     page, job = inside
-    person = Person(page)
-    page.goto(f"{job}/size")
-    page.get_by_label("Add a structure").select_option(label="Arm on a knee brace")
-    form = page.locator("form.panel")
-    for label, size in zip(STARTERS["Arm on a knee brace"][1], ("2400", "900", "600", "1200"), strict=True):
-        person.fill(label, size, form)
+    person, form = begun(page, job, "Arm on a knee brace", ("2400", "900", "600", "1200"))
     person.button("Save structure", form)
     page.get_by_role("alert").wait_for()
     assert "end on the post and on the arm" in page.get_by_role("alert").inner_text()
@@ -213,12 +204,7 @@ def test_a_model_changed_by_hand_a_joint_and_a_position(inside: tuple[Page, str]
     its load.
     """
     page, job = inside
-    person = Person(page)
-    page.goto(f"{job}/size")
-    page.get_by_label("Add a structure").select_option(label="Bracket on a wall")
-    form = page.locator("form.panel")
-    for label, size in zip(STARTERS["Bracket on a wall"][1], ("1200", "600", "900"), strict=True):
-        person.fill(label, size, form)
+    person, form = begun(page, job, "Bracket on a wall", ("1200", "600", "900"))
     person.fill("Called", "bent bracket", form)
     person.button("Change its model by hand", form)
     form.get_by_label("y of wall below").fill("-750")

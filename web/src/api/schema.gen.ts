@@ -7281,7 +7281,7 @@ export interface components {
             sizes: {
                 [key: string]: components["schemas"]["Place"];
             };
-            slew?: components["schemas"]["SlewSpec"] | null;
+            slew?: components["schemas"]["Slew"] | null;
             /**
              * Without
              * @default []
@@ -7336,11 +7336,11 @@ export interface components {
             value: number;
         };
         /**
-         * SlewSpec
-         * @description What turns about the upright axis through a node: bars or roles, and the range of its angle from where they were
-         *     drawn, against the clock seen from above.
+         * Slew
+         * @description What turns about the upright axis through a node: bars or roles, from one angle to another, counted from where
+         *     they were drawn, against the clock seen from above.
          */
-        SlewSpec: {
+        Slew: {
             /** About */
             about: string;
             /** From Deg */

@@ -5,7 +5,7 @@ together.
 from __future__ import annotations
 
 from dataclasses import dataclass, field
-from typing import Literal
+from typing import Any, Literal
 
 import numpy as np
 from numpy.typing import NDArray
@@ -150,17 +150,17 @@ def _panel(plate: Plate, loads: list[PlateLoad], E: float, nu: float) -> Found:
     x = np.unique(np.concatenate([x, [p.at_a_mm for p in spots]]))
     y = np.unique(np.concatenate([y, [p.at_b_mm for p in spots]]))
     edges = (plate.edges[:2], plate.edges[2:])
-    common = {"a_mm": a, "b_mm": b, "thickness_mm": t, "edges": edges, "E_MPa": E, "nu": nu}
+    common: dict[str, Any] = {"a_mm": a, "b_mm": b, "thickness_mm": t, "edges": edges, "E_MPa": E, "nu": nu}
     out = []
     for load in loads:
         if load.name == WATER:
             places, pressure = _water(plate)
-            solved = rectangular_plate(**common, pressure_MPa=pressure, places=places, varies_along="b")  # type: ignore[arg-type]
+            solved = rectangular_plate(**common, pressure_MPa=pressure, places=places, varies_along="b")
             w, Mx, My = solved.moments_on(x, y)
         elif load.force_N:
             w, Mx, My = _patch(plate, load, x, y, common)
         else:
-            solved = rectangular_plate(**common, pressure_MPa=(load.area_MPa, load.area_MPa))  # type: ignore[arg-type]
+            solved = rectangular_plate(**common, pressure_MPa=(load.area_MPa, load.area_MPa))
             w, Mx, My = solved.moments_on(x, y)
         out.append(Shape(load, Mx, My, w))
     return x, y, tuple(out), "", None

@@ -134,7 +134,7 @@ class Slew(Model):
     they were drawn, against the clock seen from above.
     """
 
-    about: str
+    about: str = Field(min_length=1, max_length=40)
     turns: list[str] = Field(min_length=1, max_length=60)
     from_deg: float = Field(ge=-360, le=360)
     to_deg: float = Field(ge=-360, le=360)

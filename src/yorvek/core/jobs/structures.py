@@ -140,21 +140,6 @@ class StarterSpec(Model):
         )
 
 
-class SlewSpec(Model):
-    """What turns about the upright axis through a node: bars or roles, and the range of its angle from where they were
-    drawn, against the clock seen from above.
-    """
-
-    about: str = Field(min_length=1, max_length=40)
-    turns: list[str] = Field(min_length=1, max_length=60)
-    from_deg: float = Field(ge=-360, le=360)
-    to_deg: float = Field(ge=-360, le=360)
-
-    def plain(self) -> Slew:
-        """As the frame takes it."""
-        return Slew(about=self.about, turns=self.turns, from_deg=self.from_deg, to_deg=self.to_deg)
-
-
 class SituationSpec(Model):
     """A position or a stage: dimensions and counts that differ, bars not there yet, props, which loads act, and what
     slews.
@@ -167,7 +152,7 @@ class SituationSpec(Model):
     without: list[str] = Field(default=[], max_length=60)
     props: list[str] = Field(default=[], max_length=20)
     loads: list[int] | None = Field(default=None, max_length=12, description="numbers of the loads that act; none: all")
-    slew: SlewSpec | None = None
+    slew: Slew | None = None
 
 
 class StructureLoad(Model):
@@ -333,7 +318,7 @@ def frame_request(
                 without=x.without,
                 props=x.props,
                 loads=None if x.loads is None else [loads[i].name for i in x.loads if i in loads],
-                slew=None if x.slew is None else x.slew.plain(),
+                slew=x.slew,
             )
             for x in spec.situations
         ],

@@ -20,7 +20,7 @@ ONE_LINE = 1e-9
 
 @dataclass(frozen=True)
 class Line:
-    """A closed line of weld: corners [c, 2] from its centre (across the width, up the depth), and what it sums up to.
+    """A line of weld: corners [c, 2] from its centre (across the width, up the depth), and what it sums up to.
 
     `along_x`, `along_y`: how much of it runs in those directions, which is what carries a force in them.
     """
