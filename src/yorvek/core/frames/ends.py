@@ -189,13 +189,16 @@ def _as_onto(
     return Onto(
         other.bar.name, made.section, made.metal, axes=analysis.axes[other.bar.name], through=not (at_end or corner),
         use=use, opposite=opposite, at_end=at_end, corner=corner,
-        beside=_beside(analysis, one, other, node, mates) if made.section.closed else 1.0,
+        beside=_beside(analysis, one, other, node, mates, by_name) if made.section.closed else 1.0,
     )  # fmt: skip
 
 
-def _beside(analysis: Analysis, one: OneBar, other: OneBar, node: str, mates: list[Bar]) -> float:
+def _beside(
+    analysis: Analysis, one: OneBar, other: OneBar, node: str, mates: list[Bar], by_name: dict[str, OneBar]
+) -> float:
     """The most that branches which load the same face of a chord the same way put on it in one outcome, over the most
-    that a bar puts on it by itself. It counts where the bar is the largest of them; the others are looked at in turn.
+    that a bar puts on it by itself: of all outcomes that are worst for any of them, where the bar is the largest. The
+    others are looked at in turn.
     """
     layout = analysis.layout
     along = np.array(layout.way(other.bar, node))
@@ -215,8 +218,9 @@ def _beside(analysis: Analysis, one: OneBar, other: OneBar, node: str, mates: li
     at = [0 if node == b.i else 1 for b in (one.bar, *(b for b, _ in sides))]
     rows = [one.index, *(number[b.name] for b, _ in sides)]
     square = np.array([sine, *(float(np.linalg.norm(v)) for _, v in sides)])
+    outcomes = [*one.outcomes, *(o for b, _ in sides if b.name in by_name for o in by_name[b.name].outcomes)]
     # the force of each branch square to the chord, by outcome
-    forces = np.array([[o.ends[r, k, 0] for r, k in zip(rows, at, strict=True)] for o in one.outcomes]) * square
+    forces = np.array([[o.ends[r, k, 0] for r, k in zip(rows, at, strict=True)] for o in outcomes]) * square
     own = np.abs(forces[:, 0])
     same = np.where(np.sign(forces) == np.sign(forces[:, :1]), np.abs(forces), 0.0)
     largest = (same <= own[:, None] * (1 + ALIKE)).all(axis=1)

@@ -54,10 +54,7 @@ class Line:
         Jp = self.Ixx + self.Iyy
         q_x = np.abs(Vz) / self.along_x + np.abs(T * y) / Jp
         q_y = np.abs(Vy) / self.along_y + np.abs(T * x) / Jp
-        along = np.hypot(q_x, q_y)
-        k = np.argmax(np.hypot(across, along), axis=1)
-        rows = np.arange(len(f))
-        return np.stack([across[rows, k], along[rows, k]], axis=1)
+        return _greatest(across, np.hypot(q_x, q_y))
 
     def flat_flows(self, f: Floats) -> Floats:
         """The same of a group that lies flat under what it holds: forces in its plane are shared by its whole length,
@@ -70,7 +67,6 @@ class Line:
         Jp, both = self.Ixx + self.Iyy, self.Ixx * self.Iyy - self.Ixy**2
         q_x = N / self.length - Mz * y / Jp
         q_y = Vy / self.length + Mz * x / Jp
-        bent = np.zeros_like(q_x)
         if both > ONE_LINE * Jp**2:
             # T turns it about x, My about y
             bent = ((T * self.Iyy + My * self.Ixy) * y - (My * self.Ixx + T * self.Ixy) * x) / both
@@ -79,10 +75,13 @@ class Line:
         else:
             bent = -My * x / self.Iyy
         q_n = Vz / self.length + bent
-        across, along_ = np.abs(q_n), np.hypot(q_x, q_y)
-        k = np.argmax(np.hypot(across, along_), axis=1)
-        rows = np.arange(len(f))
-        return np.stack([across[rows, k], along_[rows, k]], axis=1)
+        return _greatest(np.abs(q_n), np.hypot(q_x, q_y))
+
+
+def _greatest(across: Floats, along: Floats) -> Floats:
+    """Flows across and along the weld at the corner where they are greatest together, [n, 2]."""
+    k, rows = np.argmax(np.hypot(across, along), axis=1), np.arange(len(across))
+    return np.stack([across[rows, k], along[rows, k]], axis=1)
 
 
 def _outside(s: Section) -> Polygon:
