@@ -18,3 +18,35 @@ export function ringPath(ring: S['Ring']): string {
   return `${d}Z`
 }
 export const outlinePath = (o: S['Outline']): string => [o.outer, ...(o.openings ?? [])].map(ringPath).join('')
+
+/** The middle of a ring's corners. */
+export const centre = ({ vertices: v }: S['Ring']): [number, number] => [
+  v.reduce((s, a) => s + a.x, 0) / v.length,
+  v.reduce((s, a) => s + a.y, 0) / v.length,
+]
+const sides = ({ vertices: v }: S['Ring']) => v.map((a, i) => [a, v[(i + 1) % v.length]] as const)
+const within = (ring: S['Ring'], x: number, y: number) =>
+  sides(ring).filter(([a, b]) => a.y > y !== b.y > y && x < a.x + ((y - a.y) / (b.y - a.y)) * (b.x - a.x)).length %
+    2 ===
+  1
+/** How far a place is from the nearest side. */
+const room = (ring: S['Ring'], x: number, y: number) =>
+  Math.min(
+    ...sides(ring).map(([a, b]) => {
+      const l = Math.hypot(b.x - a.x, b.y - a.y) || 1
+      const t = Math.max(0, Math.min(1, ((x - a.x) * (b.x - a.x) + (y - a.y) * (b.y - a.y)) / (l * l)))
+      return Math.hypot(a.x + t * (b.x - a.x) - x, a.y + t * (b.y - a.y) - y)
+    }),
+  )
+const GRID = 14
+/** Where something is written on a ring: the middle of its corners, or where that is outside the roomiest of a grid. */
+export function middleOf(ring: S['Ring']): [number, number] {
+  const middle = centre(ring)
+  if (ring.vertices.length < 3 || within(ring, ...middle)) return middle
+  const [xs, ys] = [ring.vertices.map((a) => a.x), ring.vertices.map((a) => a.y)]
+  const between = (v: number[], i: number) => Math.min(...v) + ((Math.max(...v) - Math.min(...v)) * i) / GRID
+  const steps = Array.from({ length: GRID - 1 }, (_, i) => i + 1)
+  const grid = steps.flatMap((i) => steps.map((k): [number, number] => [between(xs, i), between(ys, k)]))
+  const inside = grid.filter(([x, y]) => within(ring, x, y))
+  return inside.reduce((best, at) => (room(ring, ...at) > room(ring, ...best) ? at : best), inside[0] ?? middle)
+}

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import type { S } from '../api/client'
-import { attempt, copy, job, mayWrite, remove, save, saveBrief } from '../shared/job'
+import { attempt, copy, job, mayWrite, save, saveBrief } from '../shared/job'
+import RowActions from '../shared/RowActions.vue'
 import EntryField from '../shared/EntryField.vue'
 import { force, length, lengthUnit, unit } from '../shared/units'
 
@@ -123,18 +124,7 @@ const newDim = () => {
             </td>
             <td>× {{ r.spec.dynamic_factor }}</td>
             <td class="num">
-              <template v-if="mayWrite"
-                ><button class="button quiet" :aria-label="`Change load ${r.spec.name}`" @click="editLoad(r)">
-                  Change
-                </button>
-                <button
-                  class="button quiet"
-                  :aria-label="`Take away load ${r.spec.name}`"
-                  @click="attempt(() => remove('loads', r))"
-                >
-                  Take away
-                </button></template
-              >
+              <RowActions kind="loads" :row="r" :name="`load ${r.spec.name}`" :change="() => editLoad(r)" />
             </td>
           </tr>
         </tbody>
@@ -250,16 +240,7 @@ const newDim = () => {
             <td>{{ r.spec.origin }}</td>
             <td>{{ r.spec.verified_by || 'nobody yet' }}</td>
             <td class="num">
-              <template v-if="mayWrite"
-                ><button class="button quiet" :aria-label="`Change ${r.spec.name}`" @click="editDim(r)">Change</button>
-                <button
-                  class="button quiet"
-                  :aria-label="`Take away ${r.spec.name}`"
-                  @click="attempt(() => remove('dimensions', r))"
-                >
-                  Take away
-                </button></template
-              >
+              <RowActions kind="dimensions" :row="r" :name="r.spec.name" :change="() => editDim(r)" />
             </td>
           </tr>
         </tbody>

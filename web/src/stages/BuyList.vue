@@ -1,13 +1,44 @@
 <script setup lang="ts">
 /** What is bought for the plans, and what came of it: received bar by bar as it was measured. */
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
 import { call, type S } from '../api/client'
 import EntryField from '../shared/EntryField.vue'
 import { attempt, job, mayWrite } from '../shared/job'
-import { unit } from '../shared/units'
+import { named, shortName } from '../shared/named'
+import { keysOf, partsOf } from '../shared/nest'
+import { length, lengthUnit, unit } from '../shared/units'
 
-export type Bought = { key: string; what: string; material: string; l: S['StockLine']; n: number; sheet: boolean }
-defineProps<{ rows: Bought[]; notNested: number }>()
+type Bought = { key: string; what: string; material: string; l: S['StockLine']; n: number; sheet: boolean }
+const props = defineProps<{ plans: Record<string, S['PlanView']> }>()
+const bought = (lines: S['StockLine'][], of: Omit<Bought, 'l' | 'n'>, used: (id: string) => number): Bought[] =>
+  lines
+    .filter((l) => !l.on_hand)
+    .map((l) => ({ ...of, l, n: used(l.id) }))
+    .filter((r) => r.n)
+const bars = computed(() =>
+  job.value!.bars.flatMap(({ group, plan }) =>
+    bought(
+      group.lines,
+      { key: group.key, sheet: false, what: shortName(group.section_id), material: group.material_id },
+      (id) => plan.bars.filter((x) => x.stock === id).reduce((s, x) => s + x.count, 0),
+    ),
+  ),
+)
+const plates = computed(() =>
+  job.value!.sheets.flatMap((s) => {
+    const plan = props.plans[s.key]
+    if (!plan?.result) return []
+    const keys = keysOf(plan.result.placements)
+    const what = `plate ${length(s.thickness_mm)}${lengthUnit()}`
+    return bought(
+      plan.group.lines,
+      { key: s.key, sheet: true, what, material: s.material_id },
+      (id) => keys.filter((k) => partsOf(k).sheet === id).length,
+    )
+  }),
+)
+const rows = computed(() => [...bars.value, ...plates.value])
+const notNested = computed(() => job.value!.sheets.filter((s) => !props.plans[s.key]?.result).length)
 const e = (text: string) => ({ text, unit: unit.value, value: 0 })
 const coming = ref<Bought | null>(null)
 const lengths = ref('')
@@ -29,15 +60,14 @@ function begin(r: Bought) {
 const store = () =>
   attempt(async () => {
     const r = coming.value!
-    const bars = lengths.value
-      .split(/[,;\n]/)
-      .map((x) => x.trim())
-      .filter(Boolean)
-      .map((text) => ({ text: /[a-z'"]/i.test(text) ? text : `${text} mm`, unit: unit.value }))
+    const measured = named(lengths.value, /[,;\n]/).map((text) => ({
+      text: /[a-z'"]/i.test(text) ? text : `${text} mm`,
+      unit: unit.value,
+    }))
     job.value = await call('POST', `/jobs/${job.value!.job.id}/receive`, {
       key: r.key,
       line: r.l.id,
-      lengths: r.sheet ? [] : bars,
+      lengths: r.sheet ? [] : measured,
       sheets: sheets.value,
       price: price.value,
       location: location.value,

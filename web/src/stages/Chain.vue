@@ -2,10 +2,9 @@
 /** The chain of strength by itself: from where the load stands to the ground, each link as wide as its reserve. */
 import { computed, ref } from 'vue'
 import { useRoute } from 'vue-router'
-import { call, type S } from '../api/client'
-import { attempt, job, why } from '../shared/job'
+import { job, why } from '../shared/job'
 import { shown, word } from '../shared/reserve'
-import { mass } from '../shared/units'
+import Upgrades from './Upgrades.vue'
 
 const route = useRoute()
 const chosen = ref(Number(route.query.structure) || job.value!.structures[0]?.id || 0)
@@ -26,11 +25,6 @@ const half = (r: number | null | undefined) => (r == null ? 60 : Math.max(5, Mat
 const explain = (id: string) => {
   why.value = { title: '', member: 0, structure: row.value!.id, check: id }
 }
-const offers = ref<S['Upgrade'][] | null>(null)
-const look = () =>
-  attempt(async () => {
-    offers.value = await call('GET', `/jobs/${job.value!.job.id}/structures/${row.value!.id}/upgrades`)
-  })
 </script>
 <template>
   <div class="row spread">
@@ -44,7 +38,7 @@ const look = () =>
     <div class="row gap">
       <label
         >Structure
-        <select v-model.number="chosen" aria-label="Structure" @change="offers = null">
+        <select v-model.number="chosen" aria-label="Structure">
           <option v-for="x in job!.structures" :key="x.id" :value="x.id">{{ x.spec.mark }} {{ x.spec.name }}</option>
         </select></label
       >
@@ -110,32 +104,7 @@ const look = () =>
             {{ x.strength.governs.split(': ').slice(1).join(': ') }}
           </p></template
         >
-        <button v-if="!offers" class="button" @click="look">Work out offers</button>
-        <p v-else-if="!offers.length" class="soft">
-          Nothing in the catalogue’s next sizes lifts it by much: change its shape or its dimensions.
-        </p>
-        <table v-else class="list">
-          <thead>
-            <tr>
-              <th>Change</th>
-              <th class="num">Mass</th>
-              <th class="num">Money</th>
-              <th>Least reserve</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="u in offers" :key="u.words">
-              <td>
-                {{ u.words }}<br /><span class="soft">then: {{ u.governs_after }}</span>
-              </td>
-              <td class="num">{{ u.mass_kg >= 0 ? '+' : '−' }}{{ mass(Math.abs(u.mass_kg)) }}</td>
-              <td class="num">{{ u.price.toFixed(0) }}</td>
-              <td>
-                {{ shown(u.before) }} → <b>{{ shown(u.after) }}</b>
-              </td>
-            </tr>
-          </tbody>
-        </table>
+        <Upgrades :row="row" />
         <p class="soft gap">
           <router-link :to="`/jobs/${job!.job.id}/size`">Back to Size</router-link>, where an offer is taken.
         </p>

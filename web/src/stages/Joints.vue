@@ -3,8 +3,9 @@
 import { computed, onMounted, ref } from 'vue'
 import type { S } from '../api/client'
 import EntryField from '../shared/EntryField.vue'
-import { attempt, copy, job, mayWrite, remove, save, why } from '../shared/job'
+import { attempt, copy, job, mayWrite, save, why } from '../shared/job'
 import Reserve from '../shared/Reserve.vue'
+import RowActions from '../shared/RowActions.vue'
 import SectionPick from '../shared/SectionPick.vue'
 import { unit } from '../shared/units'
 import JointFields from './JointFields.vue'
@@ -231,16 +232,7 @@ const explain = (j: S['JointRow']) => {
             <button class="button quiet" @click="explain(j)"><Reserve :value="j.verdict?.strength.value" /></button>
           </td>
           <td class="num">
-            <template v-if="mayWrite"
-              ><button class="button quiet" :aria-label="`Change ${j.spec.mark}`" @click="change(j)">Change</button
-              ><button
-                class="button quiet"
-                :aria-label="`Take away ${j.spec.mark}`"
-                @click="attempt(() => remove('joints', j))"
-              >
-                Take away
-              </button></template
-            >
+            <RowActions kind="joints" :row="j" :name="j.spec.mark" :change="() => change(j)" />
           </td>
         </tr>
       </tbody>

@@ -6,6 +6,7 @@
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { call, type S } from '../api/client'
 import { attempt, copy, job } from '../shared/job'
+import { below, frameOf, keyOf, keysOf, markAt, partsOf, setDown, sheetPath, stockOf, turned } from '../shared/nest'
 import { outlinePath, ringPath } from '../shared/OutlinePath'
 import { length, lengthUnit, unit } from '../shared/units'
 
@@ -22,17 +23,9 @@ const zoom = ref(1)
 const base = computed(() => `/jobs/${job.value!.job.id}/plans/${props.plan.id}`)
 const changed = computed(() => JSON.stringify(placed.value) !== begun)
 const bad = computed(() => new Set(wrong.value.flatMap((w) => w.pieces)))
-const keyOf = (p: S['Placement']) => `${p.sheet}#${p.sheet_index}`
-const sheets = computed(() => [...new Set(placed.value.map(keyOf))].sort())
-const stock = (key: string) => props.plan.group.problem.sheets.find((s) => s.id === key.slice(0, key.lastIndexOf('#')))!
-const outline = (s: S['SheetStock']) =>
-  s.outline ?? [
-    [0, 0],
-    [s.width, 0],
-    [s.width, s.height],
-    [0, s.height],
-  ]
+const sheets = computed(() => keysOf(placed.value))
 const sheet = ref(sheets.value[0])
+const metal = computed(() => stockOf(props.plan, sheet.value))
 const here = computed(() => placed.value.map((p, k) => ({ p, k })).filter(({ p }) => keyOf(p) === sheet.value))
 const turns = (p: S['Placement']) => {
   const r = props.plan.group.problem.parts.find((x) => x.id === p.part)!.rotations
@@ -64,12 +57,7 @@ function middle(p: S['Placement'], deg: number): [number, number] {
   const v = props.plan.outlines[p.part].outer.vertices
   const xs = v.map((a) => a.x),
     ys = v.map((a) => a.y)
-  const [cx, cy] = [
-    ((Math.min(...xs) + Math.max(...xs)) / 2) * (p.mirrored ? -1 : 1),
-    (Math.min(...ys) + Math.max(...ys)) / 2,
-  ]
-  const t = (deg * Math.PI) / 180
-  return [cx * Math.cos(t) - cy * Math.sin(t), cx * Math.sin(t) + cy * Math.cos(t)]
+  return turned([(Math.min(...xs) + Math.max(...xs)) / 2, (Math.min(...ys) + Math.max(...ys)) / 2], p, deg)
 }
 function shift(dx: number, dy: number) {
   const p = chosen.value === null ? null : placed.value[chosen.value]
@@ -106,8 +94,7 @@ const lockOthers = () => {
 function carry(key: string) {
   const p = chosen.value === null ? null : placed.value[chosen.value]
   if (p) {
-    p.sheet = key.slice(0, key.lastIndexOf('#'))
-    p.sheet_index = Number(key.slice(key.lastIndexOf('#') + 1))
+    Object.assign(p, partsOf(key))
     sheet.value = key
   }
 }
@@ -165,9 +152,11 @@ const rest = () =>
     await call('POST', `${from}/rest`, { locked: [...locked.value], seconds: seconds.value })
     emit('asked')
   })
+const font = computed(() => metal.value.width / 60)
 const label = (p: S['Placement']) => {
-  const [x, y] = middle(p, p.rotation_deg)
-  return { x: p.x + x, y: -(p.y + y) }
+  const outline = props.plan.outlines[p.part]
+  const [x, y] = markAt(outline, p)
+  return { x, y: -y, dy: below(outline, font.value) }
 }
 </script>
 <template>
@@ -194,7 +183,7 @@ const label = (p: S['Placement']) => {
         ref="drawing"
         tabindex="0"
         :style="{ width: `${zoom * 100}%`, maxHeight: zoom > 1 ? 'none' : '' }"
-        :viewBox="`-4 ${-stock(sheet).height - 4} ${stock(sheet).width + 8} ${stock(sheet).height + 8}`"
+        :viewBox="frameOf(metal)"
         role="application"
         aria-label="The sheet, its pieces can be moved"
         @keydown="keys"
@@ -202,18 +191,7 @@ const label = (p: S['Placement']) => {
         @pointerup="grip = null"
       >
         <g transform="scale(1 -1)">
-          <path
-            :d="
-              'M' +
-              outline(stock(sheet))
-                .map((q) => q.join(' '))
-                .join('L') +
-              'Z'
-            "
-            fill="var(--metal)"
-            stroke="var(--ink)"
-            vector-effect="non-scaling-stroke"
-          />
+          <path :d="sheetPath(metal)" fill="var(--metal)" stroke="var(--ink)" vector-effect="non-scaling-stroke" />
           <path
             v-for="{ p, k } in here"
             :key="k"
@@ -221,7 +199,7 @@ const label = (p: S['Placement']) => {
             :data-piece="k"
             :class="{ chosen: k === chosen, bad: bad.has(k), locked: locked.has(k) }"
             :d="outlinePath(plan.outlines[p.part])"
-            :transform="`translate(${p.x} ${p.y}) rotate(${p.rotation_deg})${p.mirrored ? ' scale(-1 1)' : ''}`"
+            :transform="setDown(p)"
             fill-rule="evenodd"
             vector-effect="non-scaling-stroke"
           />
@@ -230,7 +208,7 @@ const label = (p: S['Placement']) => {
             :key="'h' + k"
             class="grip"
             :d="ringPath(plan.outlines[p.part].outer)"
-            :transform="`translate(${p.x} ${p.y}) rotate(${p.rotation_deg})${p.mirrored ? ' scale(-1 1)' : ''}`"
+            :transform="setDown(p)"
             @pointerdown="take($event, k)"
           />
         </g>
@@ -239,8 +217,7 @@ const label = (p: S['Placement']) => {
           :key="'t' + k"
           v-bind="label(p)"
           text-anchor="middle"
-          dominant-baseline="middle"
-          :style="`font-size:${stock(sheet).width / 60}px`"
+          :style="`font-size:${font}px`"
         >
           {{ p.part }}{{ locked.has(k) ? ' ●' : '' }}
         </text>

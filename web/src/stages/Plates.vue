@@ -3,8 +3,9 @@
 import { computed, onMounted, ref } from 'vue'
 import type { S } from '../api/client'
 import EntryField from '../shared/EntryField.vue'
-import { attempt, catalogue, copy, job, mayWrite, remove, save, why } from '../shared/job'
+import { attempt, catalogue, copy, job, mayWrite, save, why } from '../shared/job'
 import Reserve from '../shared/Reserve.vue'
+import RowActions from '../shared/RowActions.vue'
 import { force, length, lengthUnit, mass, unit } from '../shared/units'
 
 type Spec = S['PlateSpec']
@@ -269,22 +270,15 @@ const asMade = (p: S['PlateRow']) =>
             <td class="num">{{ mass(p.verdict!.mass_kg) }}</td></template
           >
           <td class="num">
-            <template v-if="mayWrite"
-              ><button class="button quiet" @click.stop="change(p)">Change</button
-              ><button
+            <RowActions kind="plates" :row="p" :name="p.spec.mark" :change="() => change(p)">
+              <button
                 v-if="!job!.parts.some((x) => x.spec.mark === p.spec.mark)"
                 class="button quiet"
                 @click.stop="asMade(p)"
               >
-                Make it a part</button
-              ><button
-                class="button quiet"
-                :aria-label="`Take away ${p.spec.mark}`"
-                @click.stop="attempt(() => remove('plates', p))"
-              >
-                Take away
-              </button></template
-            >
+                Make it a part
+              </button>
+            </RowActions>
           </td>
         </tr>
       </tbody>

@@ -8,7 +8,8 @@ import { useRoute } from 'vue-router'
 import { call, type S } from '../api/client'
 import EntryField from '../shared/EntryField.vue'
 import { picked } from '../shared/file'
-import { attempt, copy, job, mayWrite, remove, save } from '../shared/job'
+import { attempt, copy, job, mayWrite, save } from '../shared/job'
+import RowActions from '../shared/RowActions.vue'
 import SectionPick from '../shared/SectionPick.vue'
 import { massPerMetre, trim, unit, value } from '../shared/units'
 import SectionDrawing from './SectionDrawing.vue'
@@ -230,16 +231,7 @@ const rows = computed<[string, string, string][]>(() =>
               </td>
               <td>{{ p.spec.joined }}</td>
               <td class="num">
-                <template v-if="mayWrite"
-                  ><button class="button quiet" @click.stop="change(p)">Change</button
-                  ><button
-                    class="button quiet"
-                    :aria-label="`Take away ${p.spec.name}`"
-                    @click.stop="attempt(() => remove('profiles', p))"
-                  >
-                    Take away
-                  </button></template
-                >
+                <RowActions kind="profiles" :row="p" :name="p.spec.name" :change="() => change(p)" />
               </td>
             </tr>
           </tbody>

@@ -30,6 +30,12 @@ const apart = computed(
     Math.hypot(d.value.shear_centre_x_mm - d.value.cx_mm, d.value.shear_centre_y_mm - d.value.cy_mm) >
     size.value * 0.004,
 )
+/** Both ways through the centroid, out over the edges. */
+const axes = computed(() => {
+  const [out, { cx_mm, cy_mm }] = [pad.value * 0.55, d.value]
+  return `M${-out} ${cy_mm}H${s.value.width_mm + out}M${cx_mm} ${-out}V${s.value.depth_mm + out}`
+})
+const cross = (arm: number) => `M${-arm} 0H${arm}M0 ${-arm}V${arm}`
 </script>
 <template>
   <svg :viewBox="box" role="img" :aria-label="`Section ${view.name}, with its axes`">
@@ -43,61 +49,25 @@ const apart = computed(
         vector-effect="non-scaling-stroke"
         stroke-width="1.4"
       />
-      <g stroke="var(--mark)" vector-effect="non-scaling-stroke">
-        <line
-          :x1="-pad * 0.55"
-          :x2="s.width_mm + pad * 0.55"
-          :y1="d.cy_mm"
-          :y2="d.cy_mm"
+      <g stroke="var(--mark)">
+        <path :d="axes" vector-effect="non-scaling-stroke" stroke-dasharray="9 3 2 3" />
+        <path
+          v-if="leans"
+          :d="cross(size * 0.62)"
+          :transform="`translate(${d.cx_mm} ${d.cy_mm}) rotate(${d.major_axis_deg})`"
           vector-effect="non-scaling-stroke"
-          stroke-dasharray="9 3 2 3"
+          stroke-dasharray="3 4"
         />
-        <line
-          :y1="-pad * 0.55"
-          :y2="s.depth_mm + pad * 0.55"
-          :x1="d.cx_mm"
-          :x2="d.cx_mm"
-          vector-effect="non-scaling-stroke"
-          stroke-dasharray="9 3 2 3"
-        />
-        <g v-if="leans" :transform="`translate(${d.cx_mm} ${d.cy_mm}) rotate(${d.major_axis_deg})`">
-          <line
-            :x1="-size * 0.62"
-            :x2="size * 0.62"
-            y1="0"
-            y2="0"
-            vector-effect="non-scaling-stroke"
-            stroke-dasharray="3 4"
-          />
-          <line
-            :y1="-size * 0.62"
-            :y2="size * 0.62"
-            x1="0"
-            x2="0"
-            vector-effect="non-scaling-stroke"
-            stroke-dasharray="3 4"
-          />
-        </g>
         <circle :cx="d.cx_mm" :cy="d.cy_mm" :r="size * 0.012" fill="var(--mark)" />
       </g>
-      <g v-if="apart" :transform="`translate(${d.shear_centre_x_mm} ${d.shear_centre_y_mm})`" stroke="var(--gives)">
-        <line
-          :x1="-size * 0.03"
-          :x2="size * 0.03"
-          :y1="-size * 0.03"
-          :y2="size * 0.03"
-          vector-effect="non-scaling-stroke"
-          stroke-width="2"
-        />
-        <line
-          :x1="-size * 0.03"
-          :x2="size * 0.03"
-          :y1="size * 0.03"
-          :y2="-size * 0.03"
-          vector-effect="non-scaling-stroke"
-          stroke-width="2"
-        />
-      </g>
+      <path
+        v-if="apart"
+        :d="cross(size * 0.042)"
+        :transform="`translate(${d.shear_centre_x_mm} ${d.shear_centre_y_mm}) rotate(45)`"
+        stroke="var(--gives)"
+        vector-effect="non-scaling-stroke"
+        stroke-width="2"
+      />
     </g>
     <g :style="`font-size:${font}px`">
       <text :style="`font-size:${font}px`" :x="s.width_mm + pad * 0.6" :y="-d.cy_mm" dominant-baseline="middle">x</text>

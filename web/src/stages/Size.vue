@@ -3,8 +3,9 @@ import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { call, type S } from '../api/client'
 import EntryField from '../shared/EntryField.vue'
-import { attempt, catalogue, copy, job, mayWrite, remove, save, why } from '../shared/job'
+import { attempt, catalogue, copy, job, mayWrite, save, why } from '../shared/job'
 import Reserve from '../shared/Reserve.vue'
+import RowActions from '../shared/RowActions.vue'
 import { shown } from '../shared/reserve'
 import SectionPick from '../shared/SectionPick.vue'
 import { force, length, mass, moment, trim, unit } from '../shared/units'
@@ -411,14 +412,7 @@ const whyOf = (member: number, check: string) => {
           </td>
           <td class="num">{{ m.verdict ? mass(m.verdict.mass_kg) : '' }}</td>
           <td class="num">
-            <button
-              v-if="mayWrite"
-              class="button quiet"
-              :aria-label="`Take away ${m.spec.mark}`"
-              @click.stop="attempt(() => remove('members', m))"
-            >
-              Take away
-            </button>
+            <RowActions kind="members" :row="m" :name="m.spec.mark" />
           </td>
         </tr>
       </tbody>

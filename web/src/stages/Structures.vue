@@ -6,13 +6,14 @@
 import { computed, onMounted, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { call, type S } from '../api/client'
-import { attempt, job, mayWrite, remove, why } from '../shared/job'
+import { attempt, job, mayWrite, why } from '../shared/job'
 import Reserve from '../shared/Reserve.vue'
-import { shown } from '../shared/reserve'
+import RowActions from '../shared/RowActions.vue'
 import { force, length, mass, moment, value } from '../shared/units'
 import { loadStarters, starterKinds, starterWords } from './starters'
 import StructureDrawing from './StructureDrawing.vue'
 import StructureForm from './StructureForm.vue'
+import Upgrades from './Upgrades.vue'
 
 onMounted(() => attempt(loadStarters))
 const router = useRouter()
@@ -27,8 +28,6 @@ watch(
   { immediate: true },
 )
 const form = ref<{ kind?: string; row?: S['StructureRow'] } | null>(null)
-const reason = ref('')
-const offers = ref<S['Upgrade'][] | null>(null)
 function done(id: number | null) {
   form.value = null
   if (id !== null) chosen.value = id
@@ -39,30 +38,6 @@ const links = computed(() => (byPath.value ? (row.value?.chain ?? []) : weakestF
 const explain = (link: { check_id: string }) => {
   why.value = { title: '', member: 0, structure: row.value!.id, check: link.check_id }
 }
-watch(
-  () => [chosen.value, row.value?.version, job.value?.last_edit?.id],
-  () => {
-    offers.value = null
-  },
-)
-const look = () =>
-  attempt(async () => {
-    offers.value = await call('GET', `/jobs/${job.value!.job.id}/structures/${row.value!.id}/upgrades`)
-  })
-const take = (u: S['Upgrade']) =>
-  attempt(async () => {
-    job.value = await call('POST', `/jobs/${job.value!.job.id}/structures/${row.value!.id}/take`, {
-      version: row.value!.version,
-      words: u.words,
-      role: u.role,
-      section_id: u.section_id,
-      weld_leg_mm: u.weld_leg_mm,
-      joint_at: u.joint_at,
-      joint: u.joint,
-      reason: reason.value,
-    })
-    reason.value = ''
-  })
 const rated = ref<S['Rating'] | null>(null)
 const rates = ref<number | ''>('')
 const derating = ref('1.25')
@@ -92,7 +67,6 @@ const bucklingReserve = computed(() => {
   const c = row.value?.verdict?.stability?.find((x) => x.id === 'buckling')
   return !c || c.not_checked || !c.capacity ? null : c.capacity / Math.max(Math.abs(c.demand ?? 0), 1e-9)
 })
-const signed = (v: number, text: string) => (v > 0.005 ? `+${text}` : v < -0.005 ? `−${text}` : 'same')
 const begin = (kinds: HTMLSelectElement) => {
   form.value = { kind: kinds.value }
   kinds.value = ''
@@ -148,14 +122,7 @@ const explainAt = (link: { bar: string; check_id: string }) => {
           <td><Reserve :value="x.verdict?.stiffness.value" /></td>
           <td class="num">{{ x.verdict ? mass(x.verdict.mass_kg) : '' }}</td>
           <td class="num">
-            <button
-              v-if="mayWrite"
-              class="button quiet"
-              :aria-label="`Take away ${x.spec.mark}`"
-              @click.stop="attempt(() => remove('structures', x))"
-            >
-              Take away
-            </button>
+            <RowActions kind="structures" :row="x" :name="x.spec.mark" />
           </td>
         </tr>
       </tbody>
@@ -276,43 +243,7 @@ const explainAt = (link: { bar: string; check_id: string }) => {
           </div>
           <div>
             <h3>What would mend it</h3>
-            <button v-if="!offers" class="button gap" @click="look">Work out offers</button>
-            <p v-else-if="!offers.length" class="soft">
-              Nothing in the catalogue's next sizes lifts it by much: change its shape or its dimensions.
-            </p>
-            <template v-else>
-              <div v-if="mayWrite" class="field">
-                <label for="t-why">Why? With a reason it goes to the log.</label><input id="t-why" v-model="reason" />
-              </div>
-              <table class="list">
-                <thead>
-                  <tr>
-                    <th>Change</th>
-                    <th class="num">Mass</th>
-                    <th class="num">Money</th>
-                    <th>Least reserve</th>
-                    <th></th>
-                  </tr>
-                </thead>
-                <tbody>
-                  <tr v-for="u in offers" :key="u.words">
-                    <td>
-                      {{ u.words }}<br /><span class="soft">then: {{ u.governs_after }}</span>
-                    </td>
-                    <td class="num">{{ signed(u.mass_kg, mass(Math.abs(u.mass_kg))) }}</td>
-                    <td class="num">{{ signed(u.price, Math.abs(u.price).toFixed(0)) }}</td>
-                    <td>
-                      {{ shown(u.before) }} → <b>{{ shown(u.after) }}</b>
-                    </td>
-                    <td>
-                      <button v-if="mayWrite" class="button" :aria-label="`Take ${u.words}`" @click="take(u)">
-                        Take
-                      </button>
-                    </td>
-                  </tr>
-                </tbody>
-              </table>
-            </template>
+            <Upgrades :row="row" takes />
             <h3 class="gap">Handed to what carries it</h3>
             <table class="list">
               <tbody>

@@ -101,8 +101,4 @@ svg {
 .wide {
   flex: 1;
 }
-a.button {
-  text-decoration: none;
-  color: var(--ink);
-}
 </style>

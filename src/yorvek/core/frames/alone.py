@@ -4,6 +4,7 @@ put into space as the structure it is, and judged there beside its own checks.
 
 from __future__ import annotations
 
+import math
 from itertools import pairwise
 
 from yorvek.core.checks.beam import BESIDE, check_beam
@@ -113,7 +114,7 @@ def _sideways(member: BeamMember) -> list[float] | None:
     """Places that its pressed side is held at, where it is said how far they are apart."""
     if member.unbraced_mm is None:
         return None
-    count = max(1, round(member.beam.length_mm / member.unbraced_mm + 0.499))
+    count = max(1, math.ceil(member.beam.length_mm / member.unbraced_mm - 1e-9))
     return [min(k * member.unbraced_mm, member.beam.length_mm) for k in range(count + 1)]
 
 

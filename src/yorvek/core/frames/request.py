@@ -68,10 +68,9 @@ class FrameLoad(Model):
     A force on bars stands at `at_mm` from the start of the first of them; without a place it stands wherever it is
     worst, unless it is said to be spread over them. One that `moves` runs on the bottom flange, its wheels
     `wheel_from_edge_mm` from the edge (not said: at the edge, the worst). `way` is its direction where it is none of
-    the usual ones. One on bars
-    may stand `aside_mm` of their axis, level and square to them (towards z; of bars along z towards x), and
-    twists them. Loads of one `group` act together; of those that share `one_of` at most one acts; `both_ways` acts
-    in either sense.
+    the usual ones. One on bars may stand `aside_mm` of their axis, level and square to them (towards z; of bars
+    along z towards x), and twists them. Loads of one `group` act together; of those that share `one_of` at most one
+    acts; `both_ways` acts in either sense.
     """
 
     name: str

@@ -9,6 +9,9 @@ from numpy.typing import NDArray
 
 Numbers = NDArray[np.float64]
 
+MOST_Z_OVER_S = 1.6
+ROUND_Z_OVER_S = 16 / (3 * math.pi)
+
 
 def sideways_lengths(
     E: Numbers, Fy: Numbers, ry: Numbers, rts: Numbers, J: Numbers, c: Numbers, S: Numbers, ho: Numbers
@@ -39,10 +42,6 @@ def sideways_moment(
     Fcr = Cb * np.pi**2 * E / slender**2 * np.sqrt(1 + 0.078 * J * c / (S * ho) * slender**2)
     inelastic = np.minimum(Cb * (Mp - (Mp - 0.7 * Fy * S) * (Lb - Lp) / (Lr - Lp)), Mp)
     return np.where(Lb <= Lp, Mp, np.where(Lb <= Lr, inelastic, np.minimum(Fcr * S, Mp)))
-
-
-MOST_Z_OVER_S = 1.6
-ROUND_Z_OVER_S = 16 / (3 * math.pi)
 
 
 def rectangle_moment_Nmm(Fy_MPa: float, width_mm: float, depth_mm: float) -> float:

@@ -9,7 +9,7 @@ from __future__ import annotations
 import numpy as np
 from numpy.typing import NDArray
 
-from yorvek.core.clauses.en1993.members import IMPERFECTION, reductions
+from yorvek.core.clauses.en1993.members import IMPERFECTION, epsilon_squared, reductions
 from yorvek.core.clauses.sideways import critical_moment
 from yorvek.core.sections import Section
 from yorvek.core.sections.table import Array, SectionTable
@@ -25,7 +25,7 @@ def _classed(t: SectionTable, plastic: NDArray[np.bool_], elastic: NDArray[np.bo
 
 def modulus(t: SectionTable, fy: Array, E: Array) -> Array:
     """The section modulus that counts, by the class of the elements (table 5.2; radii left out, on the safe side)."""
-    e = np.sqrt(235.0 / fy * E / 210_000.0)
+    e = np.sqrt(epsilon_squared(fy, E))
     wall, flange = np.maximum(t.wall, 1e-9), np.maximum(t.flange, 1e-9)
     across, upright = np.where(t.lateral, t.width, t.depth), np.where(t.lateral, t.depth, t.width)
     d_t = t.depth / wall
@@ -62,7 +62,7 @@ def moment(t: SectionTable, fy: Array, E: Array, Lb_mm: Array) -> Array:
 
 def shear(t: SectionTable, fy: Array, E: Array) -> Array:
     """Plastic shear, 6.2.6; webs thinner than 72 epsilon buckle and are not checked."""
-    e = np.sqrt(235.0 / fy * E / 210_000.0)
+    e = np.sqrt(epsilon_squared(fy, E))
     wall = np.maximum(t.wall, 1e-9)
     area = np.where(
         t.shape == "rhs",

@@ -3,11 +3,14 @@
 from __future__ import annotations
 
 import math
+from typing import TypeVar
 
 import numpy as np
 from numpy.typing import NDArray
 
 from yorvek.core.model import Model
+
+Yields = TypeVar("Yields", float, NDArray[np.float64])
 
 IMPERFECTION = {"a0": 0.13, "a": 0.21, "b": 0.34, "c": 0.49, "d": 0.76}
 """Table 6.1."""
@@ -51,14 +54,19 @@ def flexural_buckling(
     return Buckling(Ncr_N=Ncr, slenderness=slenderness, chi=chi, Nb_Rd_N=chi * A_mm2 * fy_MPa / gamma_M1)
 
 
-def epsilon(fy_MPa: float, E_MPa: float = 210_000.0) -> float:
+def epsilon_squared(fy_MPa: Yields, E_MPa: Yields) -> Yields:
     """Of table 5.2, for other metals by their own E."""
-    return math.sqrt(235 / fy_MPa * E_MPa / 210_000)
+    return 235 / fy_MPa * E_MPa / 210_000
+
+
+def epsilon(fy_MPa: float, E_MPa: float = 210_000.0) -> float:
+    """Of table 5.2."""
+    return math.sqrt(epsilon_squared(fy_MPa, E_MPa))
 
 
 def class_3_tube(d_t: float, fy_MPa: float, E_MPa: float) -> bool:
     """Whether a round tube reaches yield in push before its wall buckles, table 5.2."""
-    return d_t <= 90 * epsilon(fy_MPa, E_MPa) ** 2
+    return d_t <= 90 * epsilon_squared(fy_MPa, E_MPa)
 
 
 def plastic_shear_N(fy_MPa: float, Av_mm2: float) -> float:
