@@ -6,10 +6,11 @@ from tests.core.jobs import demo, worked
 from yorvek.core.checks import check_beam
 from yorvek.core.errors import InputError
 from yorvek.core.frames import check_frame
-from yorvek.core.jobs.checking import digest_of, may_release, needs_checker, next_revision
+from yorvek.core.jobs.checking import may_release, needs_checker, next_revision
 from yorvek.core.jobs.findings import findings
 from yorvek.core.jobs.state import beam_member
 from yorvek.core.jobs.structures import frame_request
+from yorvek.core.records.digest import digest_of
 
 EXPECTED = {
     "scope-pier": {"twist"},

@@ -23,10 +23,9 @@ class Caller:
         self.client = Client()
         self.client.force_login(user, backend="django.contrib.auth.backends.ModelBackend")
 
-    def __call__(self, method, path, body=None):
-        return self.client.generic(
-            method, f"/api{path}", json.dumps(body) if body is not None else "", content_type="application/json"
-        )
+    def __call__(self, method, path, body=None, **headers):
+        content = json.dumps(body) if body is not None else ""
+        return self.client.generic(method, f"/api{path}", content, content_type="application/json", **headers)
 
     def good(self, method, path, body=None):
         answer = self(method, path, body)

@@ -18,14 +18,15 @@ def a_drawing(data, name="plate.dxf", **more):
     return {"name": name, "content": base64.b64encode(data).decode(), **more}
 
 
-def test_a_comment_is_said_by_the_checker_and_answered_by_the_owner(owner, checker, job):
+def test_a_comment_is_said_by_the_checker_and_answered_by_the_owner(shop, owner, checker, job):
     said = checker.good(
         "POST", f"{job['base']}/comments", {"text": "from where is the span?", "about": "R1", "check_id": "bending"}
     )
     row = said["view"]["comments"][0]
     assert row["author"] == "checker" and row["spec"]["check_id"] == "bending"
     answer = {"version": 1, "spec": {**row["spec"], "answer": "bearing to bearing"}}
-    assert checker("PUT", f"{job['base']}/comments/{row['id']}", answer).status_code == 403
+    other = person(shop, "second checker", role="checker")
+    assert other("PUT", f"{job['base']}/comments/{row['id']}", answer).status_code == 403
     view = owner.good("PUT", f"{job['base']}/comments/{row['id']}", answer)["view"]
     assert view["comments"][0]["spec"]["answer"] == "bearing to bearing"
 

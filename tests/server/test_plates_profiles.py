@@ -84,7 +84,7 @@ def test_a_profile_in_use_keeps_its_name_and_stays(owner, job):
     profile = owner.good("POST", f"{base}/profiles", a_profile())["view"]["profiles"][0]
     owner.good("POST", f"{base}/members", a_member(load, section_id="Rail cap", material_id="S355"))
     renamed = owner("PUT", f"{base}/profiles/{profile['id']}", {"version": 1, "spec": a_profile(name="Other")})
-    assert renamed.status_code == 422 and "keep that name" in renamed.json()["sentence"]
+    assert renamed.status_code == 422 and "keep the name" in renamed.json()["sentence"]
     gone = owner("DELETE", f"{base}/profiles/{profile['id']}?version=1")
     assert gone.status_code == 422 and "R1" in gone.json()["sentence"]
 

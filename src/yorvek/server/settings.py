@@ -37,6 +37,7 @@ MIDDLEWARE = [
     "django.contrib.auth.middleware.AuthenticationMiddleware",
     "django.middleware.clickjacking.XFrameOptionsMiddleware",
     "csp.middleware.CSPMiddleware",
+    "yorvek.server.journal.once.known_again",
     "axes.middleware.AxesMiddleware",
 ]
 TEMPLATES = [

@@ -13,7 +13,11 @@ export class ApiError extends Error {
   }
 }
 
-const AWAY = 'The server does not answer: nothing was saved. What you typed is still here; try again in a moment.'
+const AWAY = 'The server does not answer. Try again in a moment.'
+const PERHAPS =
+  'The server does not answer, so it is not known whether this was saved. What you typed is still here: ' +
+  'saving it once more does it once.'
+const PAUSES_MS = [400, 1500]
 
 function cookie(name: string): string {
   return (
@@ -24,18 +28,36 @@ function cookie(name: string): string {
   )
 }
 
-export async function call<T>(method: string, path: string, body?: unknown): Promise<T> {
-  let response: Response
-  try {
-    response = await fetch(`/api${path}`, {
-      method,
-      headers: { 'Content-Type': 'application/json', 'X-CSRFToken': cookie('csrftoken') },
-      body: body === undefined ? undefined : JSON.stringify(body),
-    })
-  } catch {
-    throw new ApiError(0, AWAY)
+/** A key by which the server knows a request that is sent again; pages without https have no randomUUID. */
+function newKey(): string {
+  return Array.from(crypto.getRandomValues(new Uint32Array(4)), (n) => n.toString(36)).join('-')
+}
+
+/** Keys of writes that nobody knows the end of, by what they ask: asked again, they are done once. */
+const open = new Map<string, string>()
+
+async function sent(method: string, path: string, body: string | undefined, key: string): Promise<Response> {
+  const headers: Record<string, string> = { 'Content-Type': 'application/json', 'X-CSRFToken': cookie('csrftoken') }
+  if (key) headers['Idempotency-Key'] = key
+  for (const pause of [...PAUSES_MS, 0]) {
+    try {
+      return await fetch(`/api${path}`, { method, headers, body })
+    } catch {
+      if (!pause) break
+      await new Promise((done) => setTimeout(done, pause))
+    }
   }
+  throw new ApiError(0, method === 'GET' ? AWAY : PERHAPS)
+}
+
+export async function call<T>(method: string, path: string, body?: unknown): Promise<T> {
+  const text = body === undefined ? undefined : JSON.stringify(body)
+  const asked = `${method} ${path} ${text ?? ''}`
+  const key = method === 'GET' ? '' : (open.get(asked) ?? newKey())
+  if (key) open.set(asked, key)
+  const response = await sent(method, path, text, key)
   const data = await response.json().catch(() => ({}))
-  if (!response.ok) throw new ApiError(response.status, data.sentence ?? AWAY, data)
+  if (response.status < 500 || data.saved === 'nothing') open.delete(asked)
+  if (!response.ok) throw new ApiError(response.status, data.sentence ?? (key ? PERHAPS : AWAY), data)
   return data as T
 }

@@ -1173,6 +1173,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/redo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Do Again
+         * @description Do again what was undone last, as long as nothing was done since.
+         */
+        post: operations["yorvek_server_api_jobs_do_again"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/release": {
         parameters: {
             query?: never;
@@ -1489,7 +1509,7 @@ export interface paths {
         put?: never;
         /**
          * Undo Last
-         * @description Undo an edit, or the newest that was not undone.
+         * @description Undo an edit, or the newest that was not undone; `sure`: also where it is somebody else's.
          */
         post: operations["yorvek_server_api_jobs_undo_last"];
         delete?: never;
@@ -2681,6 +2701,12 @@ export interface components {
              * @default
              */
             answer: string;
+            /**
+             * Answered By
+             * @description who gave the answer; written by the program
+             * @default
+             */
+            answered_by: string;
             /**
              * Check Id
              * @default
@@ -10025,6 +10051,30 @@ export interface operations {
             };
         };
     };
+    yorvek_server_api_jobs_do_again: {
+        parameters: {
+            query?: {
+                sure?: boolean;
+            };
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobView"];
+                };
+            };
+        };
+    };
     yorvek_server_api_checking_release: {
         parameters: {
             query?: never;
@@ -10439,6 +10489,7 @@ export interface operations {
         parameters: {
             query?: {
                 edit_id?: number | null;
+                sure?: boolean;
             };
             header?: never;
             path: {

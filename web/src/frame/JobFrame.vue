@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, watch } from 'vue'
 import { useRoute } from 'vue-router'
-import { attempt, conflict, job, me, message, open, why } from '../shared/job'
+import { attempt, conflict, job, me, message, open, question, why } from '../shared/job'
 import { unit } from '../shared/units'
 import RippleBar from './RippleBar.vue'
 import Thread from './Thread.vue'
@@ -42,6 +42,10 @@ watch(
       <p v-if="message" class="notice bad" role="alert">{{ message }}</p>
       <p v-if="conflict" class="notice" role="alert">
         {{ conflict.sentence }} <button class="button" @click="attempt(() => open(id))">Show theirs</button>
+      </p>
+      <p v-if="question" class="notice" role="alert">
+        {{ question.sentence }} <button class="button main" @click="question.go()">Yes</button>
+        <button class="button" @click="question = null">Leave it</button>
       </p>
       <router-view />
     </main>

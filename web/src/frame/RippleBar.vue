@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** What the last change did down the thread, with undo. */
 import { computed } from 'vue'
-import { attempt, job, mayWrite, undo } from '../shared/job'
+import { attempt, job, mayWrite, redo, undo } from '../shared/job'
 import { shown } from '../shared/reserve'
 import { mass } from '../shared/units'
 
@@ -37,7 +37,8 @@ const changes = computed(() => {
         ><span class="dim">{{ c.name }}</span> <span :class="{ alarm: c.bad }">{{ c.text }}</span></span
       >
       <span class="space"></span>
-      <button v-if="mayWrite" class="undo" @click="attempt(undo)">Undo</button>
+      <button v-if="mayWrite && edit.is_undo" class="undo" @click="attempt(redo)">Do it again</button>
+      <button v-if="mayWrite" class="undo" @click="attempt(() => undo())">Undo</button>
     </template>
     <span v-else class="dim">What a change does to mass, money, reserve, bars and sheets will stand here.</span>
   </footer>

@@ -2,10 +2,18 @@
 /** What can be done with a row of a list: changed, taken away; nothing where one may only read. */
 import { attempt, mayWrite, remove, type Kind } from './job'
 
-defineProps<{ kind: Kind; row: { id: number; version: number }; name: string; change?: () => void }>()
+interface Props {
+  kind: Kind
+  row: { id: number; version: number }
+  name: string
+  change?: () => void
+  /** Whether this one may be changed; not said: whoever works in the shop may. */
+  own?: boolean
+}
+withDefaults(defineProps<Props>(), { change: undefined, own: undefined })
 </script>
 <template>
-  <template v-if="mayWrite">
+  <template v-if="own ?? mayWrite">
     <button v-if="change" class="button quiet" :aria-label="`Change ${name}`" @click.stop="change">Change</button
     ><slot /><button
       class="button quiet"

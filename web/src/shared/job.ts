@@ -15,6 +15,8 @@ export const why = ref<{
 } | null>(null)
 export const message = ref('')
 export const conflict = ref<{ sentence: string; fields: string[] } | null>(null)
+/** Something that goes on only if it is meant: what it is, and how to go on. */
+export const question = ref<{ sentence: string; go: () => Promise<unknown> } | null>(null)
 export const mayWrite = computed(() => me.value?.may_write ?? false)
 
 export async function open(id: number): Promise<void> {
@@ -31,11 +33,13 @@ export async function open(id: number): Promise<void> {
 export async function attempt(work: () => Promise<unknown>): Promise<boolean> {
   message.value = ''
   conflict.value = null
+  question.value = null
   try {
     await work()
     return true
   } catch (error) {
     if (!(error instanceof ApiError)) throw error
+    if (error.status === 409 && error.body.asks) return false
     if (error.status === 409) conflict.value = error.body as { sentence: string; fields: string[] }
     else message.value = error.sentence
     return false
@@ -59,9 +63,19 @@ export async function remove(kind: Kind, row: { id: number; version: number }): 
 export async function saveBrief(spec: S['JobSpec']): Promise<void> {
   job.value = await call<S['JobView']>('PUT', `/jobs/${job.value!.job.id}`, { version: job.value!.job.version, spec })
 }
-export async function undo(): Promise<void> {
-  job.value = await call<S['JobView']>('POST', `/jobs/${job.value!.job.id}/undo`)
+/** Undo or do again; where it is somebody else's, the page asks first. */
+async function back(path: string, sure = false): Promise<void> {
+  const mark = path.includes('?') ? '&' : '?'
+  try {
+    job.value = await call<S['JobView']>('POST', `/jobs/${job.value!.job.id}/${path}${sure ? `${mark}sure=true` : ''}`)
+  } catch (error) {
+    if (error instanceof ApiError && error.body.asks)
+      question.value = { sentence: error.sentence, go: () => attempt(() => back(path, true)) }
+    throw error
+  }
 }
+export const undo = (edit?: number) => back(edit === undefined ? 'undo' : `undo?edit_id=${edit}`)
+export const redo = () => back('redo')
 /** A copy to edit. */
 export const copy = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
 

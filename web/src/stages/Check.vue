@@ -3,7 +3,7 @@
 import { computed, ref } from 'vue'
 import { call } from '../api/client'
 import { checksOf } from '../shared/checks'
-import { attempt, copy, job, mayWrite, me, save, why } from '../shared/job'
+import { attempt, copy, job, mayWrite, me, remove, save, why } from '../shared/job'
 import Reserve from '../shared/Reserve.vue'
 import { unit } from '../shared/units'
 
@@ -114,7 +114,7 @@ const stops = computed(() => job.value!.figures.cautions.filter((c) => c.level =
       <article v-for="c in job!.comments" :key="c.id">
         <b>{{ c.author }}</b> <span class="soft">{{ c.spec.about }} {{ c.spec.check_id }}, {{ when(c.at) }}</span
         ><br />{{ c.spec.text }}
-        <p v-if="c.spec.answer">Answered: {{ c.spec.answer }}</p>
+        <p v-if="c.spec.answer">{{ c.spec.answered_by || 'Answered' }}: {{ c.spec.answer }}</p>
         <form v-else-if="mayWrite" class="row" @submit.prevent="answer(c.id)">
           <input v-model="answers[c.id]" :aria-label="`Answer to ${c.author}`" placeholder="answer" /><button
             class="button"
@@ -123,6 +123,14 @@ const stops = computed(() => job.value!.figures.cautions.filter((c) => c.level =
             Answer
           </button>
         </form>
+        <button
+          v-if="!c.spec.answer && c.author === me?.username"
+          class="button quiet"
+          :aria-label="`Take away what you said: ${c.spec.text}`"
+          @click="attempt(() => remove('comments', c))"
+        >
+          Take it back
+        </button>
       </article>
       <h2 class="gap">Signature</h2>
       <p v-if="job!.needs_checker" class="notice">

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { ref, watch } from 'vue'
 import { call, type S } from '../api/client'
-import { attempt, job, mayWrite, open, save } from '../shared/job'
+import { attempt, job, mayWrite, me, save, undo } from '../shared/job'
+import RowActions from '../shared/RowActions.vue'
 
 const kind = ref('note')
 const text = ref('')
@@ -18,18 +19,21 @@ watch(
 )
 const write = () =>
   attempt(async () => {
-    await save('notes', null, { kind: kind.value, text: text.value, about: about.value })
+    await save('notes', changed.value, { kind: kind.value, text: text.value, about: about.value })
+    changed.value = null
     text.value = ''
   })
 const show = (id: number) =>
   attempt(async () => {
     detail.value = { id, rows: await call('GET', `/jobs/${job.value!.job.id}/history/${id}`) }
   })
-const back = (id: number) =>
-  attempt(async () => {
-    await call('POST', `/jobs/${job.value!.job.id}/undo?edit_id=${id}`)
-    await open(job.value!.job.id)
-  })
+const changed = ref<{ id: number; version: number } | null>(null)
+const change = (n: S['NoteRow']) => {
+  changed.value = n
+  kind.value = n.spec.kind ?? 'note'
+  text.value = n.spec.text
+  about.value = n.spec.about ?? ''
+}
 const when = (iso: string) => new Date(iso).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })
 const plain = (v: unknown): string =>
   v == null ? 'nothing' : typeof v === 'object' ? ((v as { text?: string }).text ?? JSON.stringify(v)) : String(v)
@@ -51,11 +55,18 @@ const plain = (v: unknown): string =>
           <label for="note-text">What changed, went wrong, was learned?</label
           ><textarea id="note-text" v-model="text" rows="2"></textarea>
         </div>
-        <button class="button main gap">Write it down</button>
+        <button class="button main gap">{{ changed ? 'Save the change' : 'Write it down' }}</button>
       </form>
       <article v-for="n in job!.notes" :key="n.id">
         <b>{{ n.spec.kind }}</b> <span class="soft">{{ n.spec.about }} {{ n.author }}, {{ when(n.at) }}</span
         ><br />{{ n.spec.text }}
+        <RowActions
+          kind="notes"
+          :row="n"
+          :name="`what you wrote ${when(n.at)}`"
+          :change="() => change(n)"
+          :own="n.author === me?.username"
+        />
       </article>
     </section>
     <section>
@@ -70,7 +81,9 @@ const plain = (v: unknown): string =>
               <td class="soft">{{ h.by }}, {{ when(h.at) }}</td>
               <td class="num">
                 <span v-if="h.undone" class="soft">undone</span
-                ><button v-else-if="mayWrite && !h.is_undo" class="button quiet" @click="back(h.id)">Undo</button>
+                ><button v-else-if="mayWrite && !h.is_undo" class="button quiet" @click="attempt(() => undo(h.id))">
+                  Undo
+                </button>
               </td>
             </tr>
             <tr v-if="detail?.id === h.id">

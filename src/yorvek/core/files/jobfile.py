@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import json
-from typing import Any, Literal
+from typing import Any, Literal, get_args
 
 from pydantic import Field, ValidationError
 
@@ -16,8 +16,9 @@ from yorvek.core.jobs.spec import DimensionSpec, JobSpec, LoadSpec, MemberSpec, 
 from yorvek.core.jobs.state import JobState
 from yorvek.core.jobs.structures import StructureSpec
 from yorvek.core.model import Model
-from yorvek.core.parts import BarPiece, PartSpec
+from yorvek.core.parts import PartSpec
 from yorvek.core.quantities.entry import resolve
+from yorvek.core.records import FILED, label_of
 
 FORMAT = "yorvek-job"
 VERSION = 1
@@ -28,6 +29,7 @@ class Numbered(Model):
     """A record with the number others refer to it by, within the file."""
 
     id: int = Field(ge=1)
+    spec: Any
 
 
 class FileLoad(Numbered):
@@ -130,43 +132,38 @@ def _refuse_constant(name: str) -> float:
 
 
 def _check_references(file: JobFile) -> None:
-    loads, members = {x.id for x in file.loads}, {x.id for x in file.members}
-    for field, ids in (
-        ("loads", [x.id for x in file.loads]),
-        ("members", [x.id for x in file.members]),
-        ("structures", [x.id for x in file.structures]),
-        ("plates", [x.id for x in file.plates]),
-        ("joints", [x.id for x in file.joints]),
-        ("parts", [x.id for x in file.parts]),
-    ):
-        if len(set(ids)) < len(ids):
-            raise InputError(
-                field=field, got=str(next(i for i in ids if ids.count(i) > 1)), needs="each id may stand once"
-            )
-    for plate in file.plates:
-        for number in plate.spec.load_ids():
-            if number not in loads:
-                raise InputError(
-                    field=f"plate {plate.spec.mark}", got=f"load {number}", needs="the file has no load of that id"
-                )
-    carriers = [("member", m.spec) for m in file.members] + [("structure", x.spec) for x in file.structures]
-    for what, spec in carriers:
-        for on in spec.loads:
-            if on.load_id not in loads:
-                raise InputError(
-                    field=f"{what} {spec.mark}", got=f"load {on.load_id}", needs="the file has no load of that id"
-                )
-    for p in file.parts:
-        if (
-            isinstance(p.spec.shape, BarPiece)
-            and p.spec.shape.member_id is not None
-            and p.spec.shape.member_id not in members
-        ):
-            raise InputError(
-                field=f"part {p.spec.mark}",
-                got=f"member {p.spec.shape.member_id}",
-                needs="the file has no member of that id",
-            )
+    """Each number stands once, and what is referred to is in the file.
+
+    Raises:
+        InputError: what is not.
+    """
+    there: dict[str, set[int]] = {}
+    for kind in FILED:
+        numbers = [x.id for x in getattr(file, kind.plural) if isinstance(x, Numbered)]
+        there[kind.name] = set(numbers)
+        if len(there[kind.name]) < len(numbers):
+            double = next(i for i in numbers if numbers.count(i) > 1)
+            raise InputError(field=kind.plural, got=str(double), needs="each id may stand once")
+    for kind in FILED:
+        for x in getattr(file, kind.plural):
+            spec = spec_in(x)
+            for ref in kind.refers(spec):
+                if ref.id not in there[ref.kind]:
+                    raise InputError(
+                        field=f"{kind.name} {label_of(spec)}", got=f"{ref.kind} {ref.id}",
+                        needs=f"the file has no {ref.kind} of that id",
+                    )  # fmt: skip
+
+
+def spec_in(item: Any) -> Any:
+    """What an item of a list says, whether it has a number or not."""
+    return item.spec if isinstance(item, Numbered) else item
+
+
+def filed(plural: str, number: int, spec: Model) -> Model:
+    """A record as it stands in its list of a job file: with its number where others may refer to it."""
+    (inside,) = get_args(JobFile.model_fields[plural].annotation)
+    return inside(id=number, spec=spec) if issubclass(inside, Numbered) else spec
 
 
 def _resolved(file: JobFile) -> JobFile:

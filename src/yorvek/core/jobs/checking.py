@@ -2,8 +2,6 @@
 
 from __future__ import annotations
 
-import hashlib
-
 from pydantic import Field
 
 from yorvek.core.errors import InputError
@@ -19,6 +17,7 @@ class CommentSpec(Model):
     about: str = Field(default="", max_length=80)
     check_id: str = Field(default="", max_length=200)
     answer: str = Field(default="", max_length=2000)
+    answered_by: str = Field(default="", max_length=150, description="who gave the answer; written by the program")
 
 
 class SignatureSpec(Model):
@@ -37,13 +36,6 @@ class ReleaseSpec(Model):
     checked_by: str = Field(default="", max_length=150)
     digest: str = Field(max_length=64)
     snapshot: str = Field(description="the job file")
-
-
-def digest_of(state: JobState) -> str:
-    """Of everything that is checked; the shop's stock book and what was cut so far are not part of it."""
-    return hashlib.sha256(
-        state.model_copy(update={"stock": {}, "cuts": {}, "kept": {}}).model_dump_json().encode()
-    ).hexdigest()
 
 
 def needs_checker(state: JobState) -> bool:

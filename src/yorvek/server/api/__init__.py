@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import logging
 from typing import Any
 
 from django.db import InterfaceError, OperationalError
@@ -25,8 +26,14 @@ from yorvek.server.api import (
     structures,
     table,
 )
-from yorvek.server.journal.edits import Conflict
+from yorvek.server.api.view import job_view
+from yorvek.server.jobs.models import Job
+from yorvek.server.journal.authorship import NotYours
+from yorvek.server.journal.conflicts import Conflict
+from yorvek.server.journal.edits import AlreadyDone, saved
+from yorvek.server.journal.undoing import Ask
 
+logger = logging.getLogger(__name__)
 api = NinjaAPI(title="Yorvek", version="1", auth=django_auth, docs_url=None, openapi_url=None)
 for prefix, module in (
     ("", accounts),
@@ -76,13 +83,53 @@ def refused(request: HttpRequest, error: HttpError) -> HttpResponse:
     return api.create_response(request, {"sentence": str(error)}, status=error.status_code)
 
 
+@api.exception_handler(NotYours)
+def somebody_elses(request: HttpRequest, error: NotYours) -> HttpResponse:
+    return api.create_response(request, {"sentence": error.sentence}, status=403)
+
+
+@api.exception_handler(Ask)
+def asks(request: HttpRequest, error: Ask) -> HttpResponse:
+    return api.create_response(request, {"sentence": error.sentence, "asks": "sure"}, status=409)
+
+
+@api.exception_handler(AlreadyDone)
+def asked_twice(request: HttpRequest, error: AlreadyDone) -> HttpResponse:
+    """What was done at the first time of asking, and the job as it stands."""
+    done = error.edit
+    made = done.rows.order_by("id").first()
+    job = Job.objects.filter(pk=done.job_id, shop=done.shop_id).first() if done.job_id else None
+    view = job_view(job).model_dump(mode="json") if job is not None else {}
+    body = {
+        **view,
+        "already": done.title,
+        "id": made.row_id if made else None,
+        "version": (made.after or {}).get("version") if made else None,
+        "view": view,
+    }
+    return api.create_response(request, body, status=200)
+
+
+SAID = {
+    "nothing": "nothing was saved. What you typed is still here; try again in a moment.",
+    "perhaps": "it is not known whether your change was saved. Look at the job again before you repeat it.",
+    "all": "but your change was saved. Load the job again to see it.",
+}
+
+
 def away(request: HttpRequest, error: Exception) -> HttpResponse:
-    """The database is away: nothing was saved, and it is worth trying again."""
-    sentence = (
-        "The database does not answer just now: nothing was saved. What you typed is still here; try again in a moment."
-    )
-    return api.create_response(request, {"sentence": sentence}, status=503)
+    """The database is away: what of the change is in it, and what to do."""
+    body = {"sentence": f"The database does not answer just now: {SAID[saved.get()]}", "saved": saved.get()}
+    return api.create_response(request, body, status=503)
+
+
+def fault(request: HttpRequest, error: Exception) -> HttpResponse:
+    """Something of ours is broken: what of the change is in the database."""
+    logger.exception("fault in %s %s", request.method, request.path)
+    body = {"sentence": f"Something went wrong on our side: {SAID[saved.get()]}", "saved": saved.get()}
+    return api.create_response(request, body, status=500)
 
 
 api.add_exception_handler(OperationalError, away)
 api.add_exception_handler(InterfaceError, away)
+api.add_exception_handler(Exception, fault)

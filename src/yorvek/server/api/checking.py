@@ -7,9 +7,10 @@ from ninja import Router
 from ninja.errors import HttpError
 from pydantic import Field
 
-from yorvek.core.jobs.checking import ReleaseSpec, SignatureSpec, digest_of, may_release, next_revision
+from yorvek.core.jobs.checking import ReleaseSpec, SignatureSpec, may_release, next_revision
 from yorvek.core.jobs.findings import Finding, findings
 from yorvek.core.model import Model
+from yorvek.core.records.digest import digest_of
 from yorvek.server.accounts.models import User
 from yorvek.server.api import shapes
 from yorvek.server.api.access import job_of, row_of, user_of, writer
@@ -42,7 +43,7 @@ def sign(request: HttpRequest, job_id: int, body: SignIn) -> shapes.JobView:
     state = job_state(job)
     spec = SignatureSpec(statement=body.statement, revision=state.job.revision, digest=digest_of(state))
     with edit(user, job, f"signed revision {state.job.revision}", ripple=False) as scope:
-        scope.create(Signature, spec, author=user)
+        scope.create(Signature, spec)
     return job_view(job)
 
 
@@ -55,20 +56,22 @@ class ReleaseIn(Model):
 def release(request: HttpRequest, job_id: int, body: ReleaseIn) -> shapes.JobView:
     """Release the revision: a snapshot is kept, and work goes on under the next letter."""
     user, job = writer(request), job_of(request, job_id)
-    state = job_state(job)
-    digest = digest_of(state)
-    signed = next((s for s in Signature.objects.filter(job=job).order_by("-id") if s.spec.digest == digest), None)
-    unanswered = sum(1 for c in Comment.objects.filter(job=job) if not c.spec.answer)
-    may_release(state, job_figures(state), signed=signed is not None, note=body.note, unanswered=unanswered)
-    spec = ReleaseSpec(
-        revision=state.job.revision,
-        note=body.note,
-        checked_by=signed.author.username if signed and signed.author else "",
-        digest=digest,
-        snapshot=job_file(job, stock=True).model_dump_json(),
-    )
-    with edit(user, job, f"released revision {state.job.revision}", ripple=False) as scope:
-        scope.create(Release, spec, author=user)
+    job_figures(job_state(job))  # worked out before the lock, so that it need not be under it
+    with edit(user, job, "released", ripple=False) as scope:
+        state, found = scope.found()
+        scope.call(f"released revision {state.job.revision}")
+        digest = digest_of(state)
+        signed = next((s for s in Signature.objects.filter(job=job).order_by("-id") if s.spec.digest == digest), None)
+        unanswered = sum(1 for c in Comment.objects.filter(job=job) if not c.spec.answer)
+        may_release(state, found, signed=signed is not None, note=body.note, unanswered=unanswered)
+        spec = ReleaseSpec(
+            revision=state.job.revision,
+            note=body.note,
+            checked_by=signed.author.username if signed and signed.author else "",
+            digest=digest,
+            snapshot=job_file(job, stock=True).model_dump_json(),
+        )
+        scope.create(Release, spec)
         scope.update(job, state.job.model_copy(update={"revision": next_revision(state.job.revision)}), body.version)
     return job_view(job)
 

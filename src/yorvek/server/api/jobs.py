@@ -21,8 +21,9 @@ from yorvek.server.api.view import edit_view, job_view
 from yorvek.server.jobs.files import load_job
 from yorvek.server.jobs.models import Job, Member
 from yorvek.server.jobs.thread import job_figures, job_state
-from yorvek.server.journal.edits import edit, undo
+from yorvek.server.journal.edits import edit
 from yorvek.server.journal.models import Edit
+from yorvek.server.journal.undoing import to_redo, to_undo, undo
 
 router = Router(tags=["jobs"])
 MOST_CANDIDATES = 300
@@ -115,7 +116,8 @@ def archive_job(request: HttpRequest, job_id: int) -> dict[str, bool]:
     user, job = writer(request), job_of(request, job_id)
     if user.role != "owner":
         raise HttpError(403, "Only the owner puts a job away.")
-    Job.objects.filter(pk=job.pk).update(archived=True)
+    with edit(user, job, f"{job.spec.name} put away", ripple=False) as scope:
+        scope.put_away(job)
     return {"ok": True}
 
 
@@ -169,14 +171,25 @@ def history_of_edit(request: HttpRequest, job_id: int, edit_id: int) -> list[Row
 
 
 @router.post("/jobs/{job_id}/undo", response=shapes.JobView)
-def undo_last(request: HttpRequest, job_id: int, edit_id: int | None = None) -> shapes.JobView:
-    """Undo an edit, or the newest that was not undone."""
+def undo_last(request: HttpRequest, job_id: int, edit_id: int | None = None, sure: bool = False) -> shapes.JobView:
+    """Undo an edit, or the newest that was not undone; `sure`: also where it is somebody else's."""
     user, job = writer(request), job_of(request, job_id)
-    edits = Edit.objects.filter(job_id=job.pk, undoes__isnull=True, undone_by__isnull=True)
+    edits = to_undo(job)
     found = edits.filter(pk=edit_id).first() if edit_id else edits.order_by("-id").first()
     if found is None or found.rows.filter(table="job", before__isnull=True).exists():
         raise InputError(field="undo", got="", needs="there is nothing left to undo in this job")
-    undo(user, found)
+    undo(user, found, sure=sure)
+    return job_view(job)
+
+
+@router.post("/jobs/{job_id}/redo", response=shapes.JobView)
+def do_again(request: HttpRequest, job_id: int, sure: bool = False) -> shapes.JobView:
+    """Do again what was undone last, as long as nothing was done since."""
+    user, job = writer(request), job_of(request, job_id)
+    found = to_redo(job)
+    if found is None:
+        raise InputError(field="redo", got="", needs="nothing was undone just now")
+    undo(user, found, sure=sure)
     return job_view(job)
 
 
@@ -286,5 +299,5 @@ def choose(request: HttpRequest, job_id: int, member_id: int, body: ChooseIn) ->
                 f"{body.section_id} in {body.material_id} instead of {before.section_id} in {before.material_id}: "
                 f"{body.reason.strip()}"
             )
-            scope.create(Note, NoteSpec(kind="decision", text=text, about=before.mark), author=user)
+            scope.create(Note, NoteSpec(kind="decision", text=text, about=before.mark))
     return job_view(job)

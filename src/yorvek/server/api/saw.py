@@ -12,6 +12,7 @@ from ninja.errors import HttpError
 from pydantic import Field
 
 from yorvek.core.cutting.bars import solve_bars
+from yorvek.core.cutting.bars.problem import Bar
 from yorvek.core.errors import InputError
 from yorvek.core.jobs import Figures, JobState, NoteSpec, StockSpec
 from yorvek.core.jobs.cuts import CutBarSpec, CutPiece, KeptPlanSpec, meant_bars
@@ -23,7 +24,6 @@ from yorvek.core.jobs.spec import BarStockSpec, SheetStockSpec
 from yorvek.core.jobs.to_stock import Saving, savings
 from yorvek.core.model import Model
 from yorvek.core.quantities.entry import Length, Money, Place, Thickness
-from yorvek.server.accounts.models import User
 from yorvek.server.api import shapes
 from yorvek.server.api.access import job_of, row_of, writer
 from yorvek.server.api.view import job_view
@@ -112,11 +112,13 @@ def receive(request: HttpRequest, job_id: int, body: ReceiveIn) -> shapes.JobVie
     user, job = writer(request), job_of(request, job_id)
     if not body.lengths and not body.sheets:
         raise InputError(field="lengths", got="", needs="the measured length of each bar, or the size of each sheet")
-    _, found = _found(job)
     bars = body.lengths != []
-    line = _line_of(found, body.key, body.line, bars=bars)
     count = len(body.lengths) if bars else len(body.sheets)
-    with edit(user, job, f"received {count} × {line.words} of {body.key.replace('|', ', ')}") as scope:
+    _found(job)  # worked out before the lock, so that it need not be under it
+    with edit(user, job, f"received {count} of {body.key.replace('|', ', ')}") as scope:
+        _, found = scope.found()
+        line = _line_of(found, body.key, body.line, bars=bars)
+        scope.call(f"received {count} × {line.words} of {body.key.replace('|', ', ')}")
         if line.record is not None:
             _fewer(scope, line.record, count)
         price = body.price or Money(text=f"{line.price:.2f}")
@@ -170,11 +172,35 @@ class CutIn(Model):
 def cut_bar(request: HttpRequest, job_id: int, body: CutIn) -> shapes.JobView:
     """Tick a bar off: its pieces are there, the bar leaves the stock book, a drop worth keeping comes back into it."""
     user, job = writer(request), job_of(request, job_id)
-    state, found = _found(job)
-    result = _profile(found, body.key)
-    bar = next(
-        (b for b in result.plan.bars if b.stock == body.stock and {c.part: c.qty for c in b.cuts} == body.cuts), None
-    )
+    marks = ", ".join(f"{n} × {m}" if n > 1 else m for m, n in body.cuts.items())
+    _found(job)  # worked out before the lock, so that it need not be under it
+    with edit(user, job, f"cut {marks}") as scope:
+        state, found = scope.found()
+        result = _profile(found, body.key)
+        bar, line, number = _bar_to_cut(result, body)
+        whole = next(s.length for s in result.group.problem.stock if s.id == bar.stock)
+        pieces = [CutPiece(part=p.part, length_mm=p.length_mm) for p in laid(result.group, bar)]
+        item = _fewer(scope, number, 1).spec.item
+        left = bar.drop if body.drop is None else scope.resolved(body).drop.value  # type: ignore[attr-defined]
+        worth = left >= state.job.machines.drop_worth.value
+        spec = CutBarSpec(
+            key=body.key, stock_words=line.words, length_mm=whole, pieces=pieces, drop_mm=left, drop_kept=worth
+        )
+        scope.create(CutBar, spec)
+        if worth:
+            _drop_back(scope, item, left, body.location, f"{state.job.name}: {marks}")
+        _hold(scope, job, body.key, meant_bars(result.plan, without=body.cuts))
+    return job_view(job)
+
+
+def _bar_to_cut(result: BarResult, body: CutIn) -> tuple[Bar, StockLine, int]:
+    """The bar of the plan that is meant, its stock line, and that line's number.
+
+    Raises:
+        InputError: the plan has no such bar any more, it is not here, or a piece of it waits to be measured.
+    """
+    bars = result.plan.bars
+    bar = next((b for b in bars if b.stock == body.stock and {c.part: c.qty for c in b.cuts} == body.cuts), None)
     if bar is None:
         raise InputError(field="bar", got=body.stock, needs="a bar of the plan as it is now: look at it again")
     line = next(x for x in result.group.lines if x.id == bar.stock)
@@ -189,24 +215,7 @@ def cut_bar(request: HttpRequest, job_id: int, body: CutIn) -> shapes.JobView:
             got=", ".join(waiting),
             needs="it is held back until the assembly is measured: give its length first",
         )
-    whole = next(s.length for s in result.group.problem.stock if s.id == bar.stock)
-    pieces = [CutPiece(part=p.part, length_mm=p.length_mm) for p in laid(result.group, bar)]
-    marks = ", ".join(f"{n} × {m}" if n > 1 else m for m, n in body.cuts.items())
-    with edit(user, job, f"cut {marks}") as scope:
-        item = _fewer(scope, line.record, 1).spec.item
-        left = bar.drop if body.drop is None else scope.resolved(body).drop.value  # type: ignore[attr-defined]
-        worth = left >= state.job.machines.drop_worth.value
-        scope.create(
-            CutBar,
-            CutBarSpec(
-                key=body.key, stock_words=line.words, length_mm=whole, pieces=pieces, drop_mm=left, drop_kept=worth
-            ),
-            author=user,
-        )
-        if worth:
-            _drop_back(scope, item, left, body.location, f"{state.job.name}: {marks}")
-        _hold(scope, job, body.key, meant_bars(result.plan, without=body.cuts))
-    return job_view(job)
+    return bar, line, line.record
 
 
 def _drop_back(scope: EditScope, item: BarStockSpec, length_mm: float, location: str, note: str) -> None:
@@ -236,13 +245,16 @@ class MiscutIn(Model):
 def miscut(request: HttpRequest, job_id: int, cut_id: int, body: MiscutIn) -> shapes.JobView:
     """A piece is wanted again; what it became is stock if it is worth keeping, and the log says what happened."""
     user, job = writer(request), job_of(request, job_id)
-    row = row_of(CutBar, job, cut_id)
-    spec: CutBarSpec = row.spec
-    if body.piece >= len(spec.pieces) or spec.pieces[body.piece].state != "good":
-        raise InputError(field="piece", got=str(body.piece + 1), needs="a good piece of this bar")
-    state, found = _found(job)
-    piece = spec.pieces[body.piece]
-    with edit(user, job, f"miscut {piece.part}") as scope:
+    row_of(CutBar, job, cut_id)
+    _found(job)
+    with edit(user, job, "miscut") as scope:
+        state, found = scope.found()
+        row = row_of(CutBar, job, cut_id)
+        spec: CutBarSpec = row.spec
+        if body.piece >= len(spec.pieces) or spec.pieces[body.piece].state != "good":
+            raise InputError(field="piece", got=str(body.piece + 1), needs="a good piece of this bar")
+        piece = spec.pieces[body.piece]
+        scope.call(f"miscut {piece.part}")
         came_out = scope.resolved(body).came_out.value  # type: ignore[attr-defined]
         if came_out > spec.length_mm:
             raise InputError(field="came_out", got=body.came_out.text, needs=f"at most the bar's {spec.length_mm:g} mm")
@@ -258,12 +270,12 @@ def miscut(request: HttpRequest, job_id: int, cut_id: int, body: MiscutIn) -> sh
             scope.create(StockItem, StockSpec(item=drop))
         held = next((b for b in found.bars if b.group.key == spec.key), None)
         _hold(scope, job, spec.key, meant_bars(held.plan) if held else [])
-        _say(scope, user, piece, came_out, body.why)
+        _say(scope, piece, came_out, body.why)
     return job_view(job)
 
 
-def _say(scope: EditScope, user: User, piece: CutPiece, came_out: float, why: str) -> None:
+def _say(scope: EditScope, piece: CutPiece, came_out: float, why: str) -> None:
     text = f"{piece.part} came out {came_out:g} mm instead of {piece.length_mm:g} mm" + (
         f": {why}" if why.strip() else ""
     )
-    scope.create(Note, NoteSpec(kind="mistake", text=text, about=piece.part), author=user)
+    scope.create(Note, NoteSpec(kind="mistake", text=text, about=piece.part))

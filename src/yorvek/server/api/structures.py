@@ -196,7 +196,7 @@ def take(request: HttpRequest, job_id: int, structure_id: int, body: TakeIn) -> 
         check_frame(_request(job, saved.spec))
         if body.reason:
             words = f"{spec.mark}: {body.words}, because {body.reason}"
-            scope.create(Note, NoteSpec(kind="decision", text=words, about=spec.mark), author=user)
+            scope.create(Note, NoteSpec(kind="decision", text=words, about=spec.mark))
     return job_view(job)
 
 

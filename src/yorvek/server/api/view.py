@@ -4,32 +4,19 @@ from __future__ import annotations
 
 from yorvek.core.errors import InputError
 from yorvek.core.jobs import JobState, LoadSpec, ProfileSpec
-from yorvek.core.jobs.checking import digest_of, needs_checker
+from yorvek.core.jobs.checking import needs_checker
 from yorvek.core.jobs.hardware import hardware_line
 from yorvek.core.jobs.order_of_work import laid
 from yorvek.core.jobs.state import followed
+from yorvek.core.records import KINDS
+from yorvek.core.records.digest import digest_of
 from yorvek.core.sections import section, sold_in
 from yorvek.server.api import shapes
 from yorvek.server.cutting.models import Plan
 from yorvek.server.cutting.plans import latest_plans, problem_hash
-from yorvek.server.jobs.models import (
-    Comment,
-    CutBar,
-    Dimension,
-    FreeJoint,
-    Job,
-    Load,
-    Member,
-    Note,
-    Part,
-    Plate,
-    Profile,
-    Release,
-    Signature,
-    Structure,
-)
+from yorvek.server.jobs.models import Job, JobRecord
 from yorvek.server.jobs.thread import job_figures, job_state
-from yorvek.server.journal.models import Edit
+from yorvek.server.journal.models import Edit, Way
 
 
 def plan_state(plan: Plan, now: dict[str, str]) -> shapes.PlanState:
@@ -61,7 +48,7 @@ def edit_view(edit: Edit) -> shapes.EditView:
         at=edit.at.isoformat(),
         ripple=edit.ripple,
         undone=hasattr(edit, "undone_by"),
-        is_undo=edit.undoes_id is not None,
+        is_undo=edit.way == Way.UNDONE,
         rows=edit.rows.count(),
     )
 
@@ -143,22 +130,16 @@ def job_view(job: Job) -> shapes.JobView:
         stale_plans=sum(1 for s in sheets if s.done and s.done.stale),
         sheets_planned=sum(1 for s in sheets if s.done),
     )
-    versions = {
-        kind: dict(kind.objects.filter(job=job).values_list("pk", "version"))
-        for kind in (Dimension, Load, Member, Structure, Plate, FreeJoint, Profile, Part)
-    }
+    rows = _told(job)
+    versions = dict(JobRecord.objects.filter(job=job).values_list("pk", "version"))
     return shapes.JobView(
         job=shapes.JobRow(id=job.pk, version=job.version, spec=state.job),
-        dimensions=[
-            shapes.DimensionRow(id=k, version=versions[Dimension][k], spec=d) for k, d in state.dimensions.items()
-        ],
-        loads=[
-            shapes.LoadRow(id=k, version=versions[Load][k], spec=x, value=_size_of(x)) for k, x in state.loads.items()
-        ],
+        dimensions=[shapes.DimensionRow(id=k, version=versions[k], spec=d) for k, d in state.dimensions.items()],
+        loads=[shapes.LoadRow(id=k, version=versions[k], spec=x, value=_size_of(x)) for k, x in state.loads.items()],
         members=[
             shapes.MemberRow(
                 id=k,
-                version=versions[Member][k],
+                version=versions[k],
                 spec=m,
                 verdict=found.members[k].verdict,
                 trouble=found.members[k].trouble,
@@ -168,7 +149,7 @@ def job_view(job: Job) -> shapes.JobView:
         structures=[
             shapes.StructureRow(
                 id=k,
-                version=versions[Structure][k],
+                version=versions[k],
                 spec=x,
                 verdict=found.structures[k].verdict,
                 chain=found.structures[k].chain,
@@ -179,7 +160,7 @@ def job_view(job: Job) -> shapes.JobView:
         plates=[
             shapes.PlateRow(
                 id=k,
-                version=versions[Plate][k],
+                version=versions[k],
                 spec=x,
                 verdict=found.plates[k].verdict,
                 trouble=found.plates[k].trouble,
@@ -189,18 +170,18 @@ def job_view(job: Job) -> shapes.JobView:
         joints=[
             shapes.JointRow(
                 id=k,
-                version=versions[FreeJoint][k],
+                version=versions[k],
                 spec=x,
                 verdict=found.joints[k].verdict,
                 trouble=found.joints[k].trouble,
             )
             for k, x in state.joints.items()
         ],
-        profiles=[_profile(k, versions[Profile][k], x) for k, x in state.profiles.items()],
+        profiles=[_profile(k, versions[k], x) for k, x in state.profiles.items()],
         parts=[
             shapes.PartRow(
                 id=k,
-                version=versions[Part][k],
+                version=versions[k],
                 spec=p,
                 followed=_followed(state, k),
                 geometry=found.parts[k].geometry,
@@ -216,14 +197,14 @@ def job_view(job: Job) -> shapes.JobView:
                 author=_by(n),
                 at=n.at.isoformat(),
             )
-            for n in Note.objects.filter(job=job).select_related("author").order_by("-id")
+            for n in reversed(rows["note"])
         ],
         bars=[
             shapes.BarView(group=b.group, plan=b.plan, laid=[laid(b.group, x) for x in b.plan.bars]) for b in found.bars
         ],
         cuts=[
             shapes.CutRow(id=c.pk, version=c.version, spec=c.spec, author=_by(c), at=c.at.isoformat())
-            for c in CutBar.objects.filter(job=job).select_related("author").order_by("-id")
+            for c in reversed(rows["cut bar"])
         ],
         hardware=[hardware_line(item) for item in state.job.hardware],
         sheets=sheets,
@@ -231,9 +212,9 @@ def job_view(job: Job) -> shapes.JobView:
         last_edit=last_edit(job),
         comments=[
             shapes.CommentRow(id=c.pk, version=c.version, spec=c.spec, author=_by(c), at=c.at.isoformat())
-            for c in Comment.objects.filter(job=job).select_related("author")
+            for c in rows["comment"]
         ],
-        signatures=_signatures(job, state),
+        signatures=_signatures(rows["signature"], state),
         releases=[
             shapes.ReleaseRow(
                 id=r.pk,
@@ -243,18 +224,28 @@ def job_view(job: Job) -> shapes.JobView:
                 note=r.spec.note,
                 checked_by=r.spec.checked_by,
             )
-            for r in Release.objects.filter(job=job).select_related("author").order_by("-id")
+            for r in reversed(rows["release"])
         ],
         needs_checker=needs_checker(state),
     )
 
 
-def _by(row: Note | Comment | Signature | Release | CutBar) -> str:
+SAID = [kind.name for kind in KINDS if kind.said]
+
+
+def _told(job: Job) -> dict[str, list[JobRecord]]:
+    """What people said, by kind, oldest first."""
+    rows: dict[str, list[JobRecord]] = {name: [] for name in SAID}
+    for row in JobRecord.objects.filter(job=job, kind_name__in=SAID).select_related("author"):
+        rows[row.kind_name].append(row)
+    return rows
+
+
+def _by(row: JobRecord) -> str:
     return row.author.username if row.author else ""
 
 
-def _signatures(job: Job, state: JobState) -> list[shapes.SignatureRow]:
-    rows = Signature.objects.filter(job=job).select_related("author").order_by("-id")
+def _signatures(rows: list[JobRecord], state: JobState) -> list[shapes.SignatureRow]:
     now = digest_of(state) if rows else ""
     return [
         shapes.SignatureRow(
@@ -264,5 +255,5 @@ def _signatures(job: Job, state: JobState) -> list[shapes.SignatureRow]:
             revision=s.spec.revision,
             stands=s.spec.digest == now,
         )
-        for s in rows
+        for s in reversed(rows)
     ]

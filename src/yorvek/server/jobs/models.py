@@ -1,31 +1,22 @@
-"""Jobs and what belongs to one."""
+"""Jobs, and the records of all kinds that belong to one."""
 
-from typing import Any
+from __future__ import annotations
+
+from typing import Any, ClassVar
 
 from django.conf import settings
 from django.db import models
+from django.utils import timezone
 
-from yorvek.core.jobs import (
-    DimensionSpec,
-    FreeJointSpec,
-    JobSpec,
-    LoadSpec,
-    MemberSpec,
-    NoteSpec,
-    PlateSpec,
-    ProfileSpec,
-    StructureSpec,
-)
-from yorvek.core.jobs.checking import CommentSpec, ReleaseSpec, SignatureSpec
-from yorvek.core.jobs.cuts import CutBarSpec, KeptPlanSpec
-from yorvek.core.parts import PartSpec
+from yorvek.core import records
+from yorvek.core.records.job import JOB
 from yorvek.server.records import Record
 
 
 class Job(Record):
     """A job and its brief."""
 
-    spec_model, table, owner_field = JobSpec, "job", "shop"
+    kind, owner_field, more_columns = JOB, "shop", ("archived",)
     shop = models.ForeignKey("accounts.Shop", on_delete=models.CASCADE)
     created = models.DateTimeField(auto_now_add=True)
     changed = models.DateTimeField(auto_now=True)
@@ -34,96 +25,164 @@ class Job(Record):
     """State and figures as the last edit of this request left them, so that its answer need not work them out again."""
 
 
+class OfKind(models.Manager["JobRecord"]):
+    """The records of one kind."""
+
+    def get_queryset(self) -> models.QuerySet[JobRecord]:
+        kind = getattr(self.model, "kind", None)
+        found = super().get_queryset()
+        return found if kind is None else found.filter(kind_name=kind.name)
+
+
 class JobRecord(Record):
-    """Something of a job."""
+    """Something of a job, of whatever kind: all stand in one table. Those that somebody said keep who and when."""
 
     owner_field = "job"
+    more_columns = ("author_id", "at")
     job = models.ForeignKey(Job, on_delete=models.CASCADE)
+    kind_name = models.CharField(max_length=20)
+    author = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.SET_NULL, null=True)
+    at = models.DateTimeField(default=timezone.now)
+    objects = OfKind()
 
     class Meta:
-        abstract = True
-        ordering = ["id"]
+        ordering: ClassVar[list[str]] = ["id"]
+        indexes: ClassVar[list[models.Index]] = [models.Index(fields=["job", "kind_name"], name="jobs_record_of_kind")]
+
+    @classmethod
+    def from_db(cls, *args: Any, **more: Any) -> JobRecord:
+        """A row as what it is, also where all kinds were asked for."""
+        row = super().from_db(*args, **more)
+        if cls is JobRecord:
+            row.__class__ = ROWS[row.kind_name]
+        return row
+
+    def save(self, *args: Any, **more: Any) -> None:
+        self.kind_name = self.kind.name
+        super().save(*args, **more)
 
 
 class Dimension(JobRecord):
-    spec_model, table = DimensionSpec, "dimension"
+    kind = records.DIMENSION
+
+    class Meta:
+        proxy = True
 
 
 class Load(JobRecord):
-    spec_model, table = LoadSpec, "load"
+    kind = records.LOAD
+
+    class Meta:
+        proxy = True
 
 
 class Member(JobRecord):
-    spec_model, table = MemberSpec, "member"
+    kind = records.MEMBER
+
+    class Meta:
+        proxy = True
 
 
 class Structure(JobRecord):
-    spec_model, table = StructureSpec, "structure"
+    kind = records.STRUCTURE
+
+    class Meta:
+        proxy = True
 
 
 class Plate(JobRecord):
     """A flat plate that is sized."""
 
-    spec_model, table = PlateSpec, "plate"
+    kind = records.PLATE
+
+    class Meta:
+        proxy = True
 
 
 class FreeJoint(JobRecord):
     """A joint that is sized without a frame around it."""
 
-    spec_model, table = FreeJointSpec, "joint"
+    kind = records.JOINT
+
+    class Meta:
+        proxy = True
 
 
 class Profile(JobRecord):
     """A section of the job's own."""
 
-    spec_model, table = ProfileSpec, "profile"
+    kind = records.PROFILE
+
+    class Meta:
+        proxy = True
 
 
 class Part(JobRecord):
-    spec_model, table = PartSpec, "part"
+    kind = records.PART
+
+    class Meta:
+        proxy = True
 
 
-class AuthoredRecord(JobRecord):
-    """Something of a job that somebody said, and when."""
-
-    author = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.SET_NULL, null=True)
-    at = models.DateTimeField(auto_now_add=True)
-
-    class Meta(JobRecord.Meta):
-        abstract = True
-
-
-class Note(AuthoredRecord):
+class Note(JobRecord):
     """A line of the log."""
 
-    spec_model, table = NoteSpec, "note"
+    kind = records.NOTE
+
+    class Meta:
+        proxy = True
 
 
-class Comment(AuthoredRecord):
+class Comment(JobRecord):
     """A remark of a second pair of eyes."""
 
-    spec_model, table = CommentSpec, "comment"
+    kind = records.COMMENT
+
+    class Meta:
+        proxy = True
 
 
-class Signature(AuthoredRecord):
+class Signature(JobRecord):
     """A checker's signature."""
 
-    spec_model, table = SignatureSpec, "signature"
+    kind = records.SIGNATURE
+
+    class Meta:
+        proxy = True
 
 
-class Release(AuthoredRecord):
+class Release(JobRecord):
     """A release with the job as it stood."""
 
-    spec_model, table = ReleaseSpec, "release"
+    kind = records.RELEASE
+
+    class Meta:
+        proxy = True
 
 
-class CutBar(AuthoredRecord):
+class CutBar(JobRecord):
     """A bar that was cut, by whom and when."""
 
-    spec_model, table = CutBarSpec, "cut bar"
+    kind = records.CUT_BAR
+
+    class Meta:
+        proxy = True
 
 
 class KeptPlan(JobRecord):
     """Bars of a profile as they were meant when work began."""
 
-    spec_model, table = KeptPlanSpec, "kept plan"
+    kind = records.KEPT_PLAN
+
+    class Meta:
+        proxy = True
+
+
+ROWS: dict[str, type[JobRecord]] = {
+    m.kind.name: m
+    for m in (
+        Dimension, Load, Profile, Member, Structure, Plate, FreeJoint, Part, CutBar, KeptPlan, Note, Comment, Signature,
+        Release,
+    )
+}  # fmt: skip
+"""The rows of each kind."""

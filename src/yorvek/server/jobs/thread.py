@@ -3,25 +3,15 @@
 from __future__ import annotations
 
 from functools import lru_cache
+from typing import Any
 
 from yorvek.core.checks import BeamMember, BeamVerdict
 from yorvek.core.cutting.bars import BarPlan, BarProblem, solve_bars
 from yorvek.core.frames import FrameRequest, check_member
 from yorvek.core.jobs import Figures, JobState, figures
 from yorvek.core.jobs.structures import StructureResult, work_out
-from yorvek.server.jobs.models import (
-    CutBar,
-    Dimension,
-    FreeJoint,
-    Job,
-    KeptPlan,
-    Load,
-    Member,
-    Part,
-    Plate,
-    Profile,
-    Structure,
-)
+from yorvek.core.records import IN_STATE
+from yorvek.server.jobs.models import Job, JobRecord
 from yorvek.server.stock.models import StockItem
 
 BAR_SECONDS = 0.15
@@ -53,23 +43,16 @@ def _figures(text: str) -> Figures:
     )
 
 
+PLURALS = {kind.name: kind.plural for kind in IN_STATE}
+
+
 def job_state(job: Job) -> JobState:
     """A job's records as the core takes them."""
-    return JobState(
-        number=job.pk,
-        job=job.spec,
-        dimensions={r.pk: r.spec for r in Dimension.objects.filter(job=job)},
-        loads={r.pk: r.spec for r in Load.objects.filter(job=job)},
-        members={r.pk: r.spec for r in Member.objects.filter(job=job)},
-        structures={r.pk: r.spec for r in Structure.objects.filter(job=job)},
-        plates={r.pk: r.spec for r in Plate.objects.filter(job=job)},
-        joints={r.pk: r.spec for r in FreeJoint.objects.filter(job=job)},
-        profiles={r.pk: r.spec for r in Profile.objects.filter(job=job)},
-        parts={r.pk: r.spec for r in Part.objects.filter(job=job)},
-        cuts={r.pk: r.spec for r in CutBar.objects.filter(job=job)},
-        kept={r.pk: r.spec for r in KeptPlan.objects.filter(job=job)},
-        stock={r.pk: r.spec for r in StockItem.objects.filter(shop_id=job.shop_id)},
-    )
+    lists: dict[str, dict[int, Any]] = {plural: {} for plural in PLURALS.values()}
+    for row in JobRecord.objects.filter(job=job, kind_name__in=PLURALS):
+        lists[PLURALS[row.kind_name]][row.pk] = row.spec
+    stock = {r.pk: r.spec for r in StockItem.objects.filter(shop_id=job.shop_id)}
+    return JobState(number=job.pk, job=job.spec, stock=stock, **lists)
 
 
 def job_figures(state: JobState) -> Figures:

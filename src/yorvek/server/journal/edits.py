@@ -4,108 +4,67 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 from contextlib import contextmanager
-from typing import Any, cast
+from contextvars import ContextVar
+from typing import Any, Literal, cast
 
 from django.db import transaction
 from pydantic import ValidationError
 
-from yorvek.core.errors import InputError
 from yorvek.core.files.jobfile import first_trouble
 from yorvek.core.jobs import DimensionSpec, Figures, JobState
 from yorvek.core.model import Model
 from yorvek.core.quantities.entry import evaluate_dimensions, resolve
+from yorvek.core.records import KINDS, refuse_broken
+from yorvek.core.records.upgrades import schema_of
 from yorvek.server.accounts.models import Shop, User
-from yorvek.server.jobs.models import (
-    Comment,
-    CutBar,
-    Dimension,
-    FreeJoint,
-    Job,
-    KeptPlan,
-    Load,
-    Member,
-    Note,
-    Part,
-    Plate,
-    Profile,
-    Release,
-    Signature,
-    Structure,
-)
+from yorvek.server.jobs.models import ROWS, Dimension, Job, JobRecord
 from yorvek.server.jobs.thread import job_figures, job_state
+from yorvek.server.journal.authorship import may_change, may_take_away
+from yorvek.server.journal.conflicts import Conflict
 from yorvek.server.journal.models import Edit, RowChange
 from yorvek.server.journal.ripple import ripple_of
 from yorvek.server.records import Record, dumped
 from yorvek.server.stock.models import Photo, StockItem
 
-TABLES: dict[str, type[Record]] = {
-    m.table: m
-    for m in (
-        Job,
-        Dimension,
-        Load,
-        Profile,
-        Member,
-        Structure,
-        Plate,
-        FreeJoint,
-        Part,
-        Note,
-        Comment,
-        Signature,
-        Release,
-        CutBar,
-        KeptPlan,
-        StockItem,
-        Photo,
-    )
-}
-FOLLOWS_DIMENSIONS: tuple[type[Record], ...] = (Dimension, Load, Profile, Member, Structure, Plate, FreeJoint, Part)
+TABLES: dict[str, type[Record]] = {Job.table: Job, **ROWS, StockItem.table: StockItem, Photo.table: Photo}
+FOLLOWS_DIMENSIONS = [kind.name for kind in KINDS if kind.follows]
+
+asked_as: ContextVar[str] = ContextVar("asked_as", default="")
+"""The key under which the present request is known again."""
+Saved = Literal["nothing", "perhaps", "all"]
+saved: ContextVar[Saved] = ContextVar("saved", default="nothing")
+"""How much of the present request's edit is in the database: a fault during the commit leaves it open."""
 
 
-class Conflict(Exception):
-    """Somebody changed the row since it was read."""
+class AlreadyDone(Exception):
+    """The same person asked the same before, and it was done."""
 
-    def __init__(self, row: Record, since: int) -> None:
-        self.row, self.since = row, since
-        super().__init__(f"{row.table} {row.pk} was changed since version {since}")
-
-    def answer(self) -> dict[str, Any]:
-        """What changed, by whom and when."""
-        changes = list(
-            RowChange.objects.filter(table=self.row.table, row_id=self.row.pk)
-            .select_related("edit__user")
-            .order_by("id")
-        )
-        newer = [c for c in changes if c.after and c.after["version"] > self.since]
-        seen = next((c.after for c in reversed(changes) if c.after and c.after["version"] <= self.since), None)
-        fields = sorted(differing(seen["data"], self.row.data)) if seen else sorted(self.row.data)
-        last = newer[-1].edit if newer else None
-        by = last.user.username if last and last.user else "somebody"
-        return {
-            "sentence": f"{by} changed this while you had it open ({', '.join(fields) or 'nothing you see'}); yours "
-            f"is kept here, not saved.",
-            "fields": fields,
-            "by": by,
-            "at": last.at.isoformat() if last else "",
-            "current": {"id": self.row.pk, "version": self.row.version, "spec": self.row.data},
-        }
-
-
-def differing(a: dict[str, Any], b: dict[str, Any]) -> set[str]:
-    """Fields that are not the same."""
-    return {k for k in a.keys() | b.keys() if a.get(k) != b.get(k)}
+    def __init__(self, edit: Edit) -> None:
+        self.edit = edit
+        super().__init__(edit.title)
 
 
 class EditScope:
     """What can be done within an edit. Every write goes through here."""
 
-    def __init__(self, user: User, job: Job | None, title: str) -> None:
+    def __init__(self, user: User, job: Job | None, title: str, before: JobState | None) -> None:
         shop = cast(Shop, user.shop)
-        self.user, self.job, self.shop = user, job, shop
-        self.edit = Edit.objects.create(shop=shop, job_id=job.pk if job else None, user=user, title=title[:200])
+        self.user, self.job, self.shop, self.before = user, job, shop, before
+        self.edit = Edit.objects.create(
+            shop=shop, job_id=job.pk if job else None, user=user, title=title[:200], key=asked_as.get() or None
+        )
         self.touched: set[str] = set()
         self._names: dict[str, float] | None = None
+
+    def found(self) -> tuple[JobState, Figures]:
+        """The job as it stood when this edit got hold of it, and its figures."""
+        assert self.before is not None
+        return self.before, job_figures(self.before)
+
+    def call(self, title: str) -> None:
+        """What the edit is called, once it is known."""
+        self.edit.title = title[:200]
+        self.edit.save(update_fields=["title"])
 
     def names(self) -> dict[str, float]:
         """The job's named dimensions as they stand within this edit."""
@@ -128,10 +87,16 @@ class EditScope:
         if row.table == "dimension":
             self._names = None
 
-    def create(self, kind: type[Record], spec: Model, **more: Any) -> Record:
-        """A new row."""
+    def create(self, kind: type[Record], spec: Model, *, resolved: bool = False, **more: Any) -> Record:
+        """A new row; what somebody says is said by who makes the edit. `resolved`: its quantities are worked out
+        already.
+        """
         owner = {kind.owner_field: self.shop if kind.owner_field == "shop" else self.job}
-        row = kind(data=dumped(self.resolved(spec)), **owner, **more)
+        author = {"author": self.user} if kind.kind.said else {}
+        data = dumped(spec if resolved else self.resolved(spec))
+        return self._insert(kind(data=data, schema=schema_of(kind.table), **owner, **author, **more))
+
+    def _insert(self, row: Record) -> Record:
         row.save(force_insert=True)
         self._write_down(row, None, row.snapshot())
         return row
@@ -141,6 +106,7 @@ class EditScope:
 
         Raises:
             Conflict: it is not.
+            NotYours: it is somebody else's.
         """
         current = type(row).objects.select_for_update().get(pk=row.pk)
         if current.version != version:
@@ -150,23 +116,51 @@ class EditScope:
         return current
 
     def replace(self, row: Record, data: dict[str, Any]) -> None:
-        """Put other content into a row, if it differs."""
+        """Put other content into a row, if it differs.
+
+        Raises:
+            NotYours: it is somebody else's.
+        """
         if row.data == data:
             return
+        may_change(self.user, row, data)
         before = row.snapshot()
-        row.data, row.version = data, row.version + 1
+        row.data, row.schema, row.version = data, schema_of(row.table), row.version + 1
         row.save()
         self._write_down(row, before, row.snapshot())
 
+    def put_away(self, job: Job) -> None:
+        """Archive a job; nothing of it is lost."""
+        before = job.snapshot()
+        job.archived, job.version = True, job.version + 1
+        job.save()
+        self._write_down(job, before, job.snapshot())
+
     def delete(self, row: Record, version: int | None = None) -> None:
-        """Take a row away."""
+        """Take a row away.
+
+        Raises:
+            Conflict: it is at another version.
+            NotYours: it is somebody else's, or stays for good.
+        """
         current = type(row).objects.select_for_update().get(pk=row.pk)
         if version is not None and current.version != version:
             raise Conflict(current, version)
+        may_take_away(self.user, current)
         before, number = current.snapshot(), current.pk
         current.delete()
         current.pk = number
         self._write_down(current, before, None)
+
+    def bring_back(self, kind: type[Record], number: int, was: dict[str, Any]) -> None:
+        """A row that was taken away, under its number, with its author and time."""
+        more = {name: was[name] for name in kind.more_columns if name in was}
+        self._insert(
+            kind(
+                pk=number, version=was["version"] + 1, schema=was.get("schema", 1), data=was["data"],
+                **{f"{kind.owner_field}_id": was["owner"]}, **more,
+            )
+        )  # fmt: skip
 
     def follow_dimensions(self) -> None:
         """Work out again every quantity that names a dimension, in every row that has one."""
@@ -174,26 +168,31 @@ class EditScope:
             return
         self._names = None
         names = self.names()
-        for kind in FOLLOWS_DIMENSIONS:
-            for row in kind.objects.select_for_update().filter(job=self.job):
-                self.replace(row, dumped(resolve(row.spec, names)))
+        rows = JobRecord.objects.select_for_update().filter(job=self.job, kind_name__in=FOLLOWS_DIMENSIONS)
+        for row in rows:
+            self.replace(row, dumped(resolve(row.spec, names)))
         self.replace(self.job, dumped(resolve(self.job.spec, names)))
 
 
 @contextmanager
 def edit(user: User, job: Job | None, title: str, *, ripple: bool = True) -> Iterator[EditScope]:
-    """An edit as one transaction; the ripple is worked out when it is done.
+    """An edit as one transaction under the job's lock; what it leaves must be whole. The ripple is worked out when it
+    is done and the lock is free again.
 
     Raises:
         InputError: something in it is wrong; nothing was changed.
         Conflict: a row was changed meanwhile; nothing was changed.
+        NotYours: it would change what somebody else said; nothing was changed.
+        AlreadyDone: the same was asked and done before.
     """
+    saved.set("nothing")
     with transaction.atomic():
         if job is not None:
             Job.objects.select_for_update().get(pk=job.pk)
             job.refresh_from_db()
-        before = _worked_out(job) if ripple else None
-        scope = EditScope(user, job, title)
+        _refuse_done(user)
+        before = job_state(job) if job is not None else None
+        scope = EditScope(user, job, title, before)
         try:
             yield scope
         except ValidationError as error:
@@ -202,60 +201,46 @@ def edit(user: User, job: Job | None, title: str, *, ripple: bool = True) -> Ite
         if not scope.touched:
             scope.edit.delete()
             return
-        if job is not None and ripple:
-            job.refresh_from_db()
-            after = _worked_out(job)
-            job.worked = after
-            if before is not None and after is not None:
-                scope.edit.ripple = ripple_of(job, before[1], after[1])
-                scope.edit.save(update_fields=["ripple"])
-            if "job" not in scope.touched:
-                Job.objects.filter(pk=job.pk).update(changed=scope.edit.at)
+        after = _whole(scope)
+        saved.set("perhaps")
+    saved.set("all")
+    if ripple and before is not None and after is not None:
+        _tell(scope, before, after)
 
 
-def _worked_out(job: Job | None) -> tuple[JobState, Figures] | None:
-    if job is None:
-        return None
-    state = job_state(job)
-    return state, job_figures(state)
-
-
-def undo(user: User, done: Edit) -> Edit:
-    """Put every row of an edit back to what it was before.
+def _refuse_done(user: User) -> None:
+    """What was asked under the same key, and done, is not done again.
 
     Raises:
-        InputError: it was undone already, or a row was changed since.
+        AlreadyDone: it was.
     """
-    if hasattr(done, "undone_by"):
-        raise InputError(field="undo", got=done.title, needs="this was undone already")
-    job = Job.objects.filter(pk=done.job_id, shop=user.shop).first() if done.job_id else None
-    with edit(user, job, f"undo: {done.title}") as scope:
-        for change in done.rows.order_by("-id"):
-            _put_back(scope, change, done)
-        scope.edit.undoes = done
-        scope.edit.save(update_fields=["undoes"])
-    return scope.edit
+    if key := asked_as.get():
+        done = Edit.objects.filter(user=user, key=key).first()
+        if done is not None:
+            raise AlreadyDone(done)
 
 
-def _put_back(scope: EditScope, change: RowChange, done: Edit) -> None:
-    kind = TABLES[change.table]
-    row = kind.objects.select_for_update().filter(pk=change.row_id).first()
-    if change.after is None:
-        if row is None and change.before is not None:
-            made = kind(
-                pk=change.row_id,
-                version=change.before["version"] + 1,
-                data=change.before["data"],
-                **{f"{kind.owner_field}_id": change.before["owner"]},
-            )
-            made.save(force_insert=True)
-            scope._write_down(made, None, made.snapshot())
-        return
-    if row is None or row.data != change.after["data"]:
-        raise InputError(
-            field="undo", got=done.title, needs="a row of it was changed since: undo the later change first"
-        )
-    if change.before is None:
-        scope.delete(row)
-    else:
-        scope.replace(row, change.before["data"])
+def _whole(scope: EditScope) -> JobState | None:
+    """The job as the edit leaves it, once it is whole.
+
+    Raises:
+        InputError: what the edit would break.
+    """
+    job = scope.job
+    if job is None:
+        return None
+    job.refresh_from_db()
+    after = job_state(job)
+    refuse_broken(scope.before, after)
+    if "job" not in scope.touched:
+        Job.objects.filter(pk=job.pk).update(changed=scope.edit.at)
+    return after
+
+
+def _tell(scope: EditScope, before: JobState, after: JobState) -> None:
+    """Work out and write down what the edit did down the thread."""
+    assert scope.job is not None
+    was, now = job_figures(before), job_figures(after)
+    scope.job.worked = after, now
+    scope.edit.ripple = ripple_of(scope.job, was, now)
+    scope.edit.save(update_fields=["ripple"])

@@ -1,7 +1,20 @@
 """Every change, with the rows it touched before and after: the history, and what undo puts back."""
 
+from typing import ClassVar
+
 from django.conf import settings
 from django.db import models
+
+
+KEY_LENGTH = 80
+
+
+class Way(models.TextChoices):
+    """Whether an edit was done, undoes another, or does again what was undone."""
+
+    DONE = "done"
+    UNDONE = "undone"
+    AGAIN = "again"
 
 
 class Edit(models.Model):
@@ -12,8 +25,16 @@ class Edit(models.Model):
     user = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.SET_NULL, null=True)
     at = models.DateTimeField(auto_now_add=True, db_index=True)
     title = models.CharField(max_length=200)
+    way = models.CharField(max_length=6, choices=Way.choices, default=Way.DONE)
     ripple = models.JSONField(null=True)
     undoes = models.OneToOneField("self", on_delete=models.SET_NULL, null=True, related_name="undone_by")
+    key = models.CharField(max_length=KEY_LENGTH, null=True)
+    """By which whoever asked knows it again: asked twice, it is done once."""
+
+    class Meta:
+        constraints: ClassVar[list[models.BaseConstraint]] = [
+            models.UniqueConstraint(fields=["user", "key"], name="journal_asked_once")
+        ]
 
     def __str__(self) -> str:
         return self.title

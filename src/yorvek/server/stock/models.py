@@ -2,15 +2,14 @@
 
 from django.db import models
 
-from yorvek.core.jobs import StockSpec
-from yorvek.core.jobs.spec import PhotoSpec
+from yorvek.core.records import PHOTO, STOCK
 from yorvek.server.records import Record
 
 
 class StockItem(Record):
     """A line of the stock book."""
 
-    spec_model, table, owner_field = StockSpec, "stock", "shop"
+    kind, owner_field = STOCK, "shop"
     shop = models.ForeignKey("accounts.Shop", on_delete=models.CASCADE)
 
     class Meta:
@@ -20,7 +19,7 @@ class StockItem(Record):
 class Photo(Record):
     """A picture of a line of the stock book."""
 
-    spec_model, table, owner_field = PhotoSpec, "photo", "shop"
+    kind, owner_field, more_columns = PHOTO, "shop", ("item_number",)
 
     shop = models.ForeignKey("accounts.Shop", on_delete=models.CASCADE)
     item_number = models.PositiveBigIntegerField(db_index=True)

@@ -1,0 +1,16 @@
+"""A load of the brief."""
+
+from yorvek.core.jobs.spec import LoadSpec
+from yorvek.core.jobs.state import JobState
+from yorvek.core.records.kind import Kind
+
+
+def _check(state: JobState, number: int) -> None:
+    """It has a size."""
+    state.loads[number].entered()
+
+
+LOAD = Kind(
+    "load", "loads", LoadSpec, follows=True, unique=("name", "load"), check=_check,
+    used="it stands on {users}: take it off there first",
+)  # fmt: skip

@@ -1,0 +1,30 @@
+"""A part that is cut."""
+
+from yorvek.core.jobs.state import JobState, followed
+from yorvek.core.parts import BarPiece, PartSpec
+from yorvek.core.parts.geometry import part_geometry
+from yorvek.core.records.kind import Kind, Numbers, Ref
+
+
+def _refers(spec: PartSpec) -> list[Ref]:
+    shape = spec.shape
+    return [Ref("member", shape.member_id)] if isinstance(shape, BarPiece) and shape.member_id is not None else []
+
+
+def _renumbered(spec: PartSpec, numbers: Numbers) -> PartSpec:
+    shape = spec.shape
+    if not isinstance(shape, BarPiece) or shape.member_id is None:
+        return spec
+    changed = shape.model_copy(update={"member_id": numbers["member"][shape.member_id]})
+    return spec.model_copy(update={"shape": changed})
+
+
+def _check(state: JobState, number: int) -> None:
+    """Its dimensions do not contradict each other."""
+    part_geometry(followed(state, state.parts[number]))
+
+
+PART = Kind(
+    "part", "parts", PartSpec, follows=True, unique=("mark", "part"), refers=_refers, renumbered=_renumbered,
+    check=_check,
+)  # fmt: skip

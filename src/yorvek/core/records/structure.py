@@ -1,0 +1,33 @@
+"""A structure that is judged as a whole."""
+
+from yorvek.core.frames import check_frame
+from yorvek.core.jobs.state import JobState
+from yorvek.core.jobs.structures import StructureSpec, frame_request
+from yorvek.core.records.kind import MARK, Kind, Numbers, Ref
+from yorvek.core.records.member import refs_to_loads, with_loads
+
+
+def _refers(spec: StructureSpec) -> list[Ref]:
+    """Loads that stand on it; a situation may still list one that was taken off."""
+    return refs_to_loads(on.load_id for on in spec.loads)
+
+
+def _renumbered(spec: StructureSpec, numbers: Numbers) -> StructureSpec:
+    """What its loads and its situations refer to; a load that a situation had and nobody has any more is left out."""
+    known = numbers["load"]
+    situations = [
+        s if s.loads is None else s.model_copy(update={"loads": [known[i] for i in s.loads if i in known]})
+        for s in spec.situations
+    ]
+    return with_loads(spec, numbers).model_copy(update={"situations": situations})
+
+
+def _check(state: JobState, number: int) -> None:
+    """It stands, and carries its loads where it has spots for them."""
+    check_frame(frame_request(state.job, state.loads, state.structures[number], state.section_id))
+
+
+STRUCTURE = Kind(
+    "structure", "structures", StructureSpec, follows=True, unique=MARK, refers=_refers, renumbered=_renumbered,
+    check=_check,
+)  # fmt: skip
