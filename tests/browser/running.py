@@ -8,6 +8,7 @@ import atexit
 import http.cookiejar
 import json
 import os
+import re
 import shutil
 import signal
 import subprocess
@@ -93,6 +94,11 @@ class Application:
             raise AssertionError("it ended at once:\n" + self.said.read_text())
         return self.answers() and "ready after" in self.said.read_text()
 
+    def code(self) -> str:
+        """The code for the first account, as it was printed."""
+        printed = wait_until("the code is printed", lambda: re.findall(r"the code  (\S+)", self.said.read_text()))
+        return str(printed[-1])
+
     def answers(self) -> bool:
         try:
             with urllib.request.urlopen(f"{self.url}/api/health", timeout=5) as answer:
@@ -166,7 +172,7 @@ class Caller:
             self.base + path,
             method=method,
             data=None if body is None else json.dumps(body).encode(),
-            headers={"Content-Type": "application/json", "X-CSRFToken": token or ""},
+            headers={"Content-Type": "application/json", "X-CSRFToken": token or "", "Origin": self.base[:-4]},
         )
         with self.opener.open(request, timeout=60) as answer:
             return json.loads(answer.read() or b"null")

@@ -56,7 +56,7 @@ def test_a_job_with_people_on_it_is_released_only_with_a_signature(people, demo:
     assert "verify these dimensions" in said or "answer the checker" in said
     owner.get_by_label("Answer to checker").fill("measured on the slip")
     owner.get_by_role("button", name="Answer", exact=True).click()
-    owner.get_by_text("Answered: measured on the slip").wait_for()
+    owner.get_by_text("estimator: measured on the slip").wait_for()
     for d in demo_dimensions(owner, desk):
         verify(owner, desk, d)
     owner.goto(desk)

@@ -53,6 +53,7 @@ def test_from_an_empty_account_to_cut_sheets(empty: Application, desk: Page, tmp
     desk.goto(empty.url)
 
     # The account and the job.
+    person.fill("Code, as the start command printed it", empty.code())
     person.fill("Name of the shop", "Brackwater Metalwork")
     person.fill("Your name", "owner")
     person.fill("Password", "heron by the weir")

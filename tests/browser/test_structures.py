@@ -55,6 +55,7 @@ def inside(empty: Application, browser):
     page = context.new_page()
     person = Person(page)
     page.goto(empty.url)
+    person.fill("Code, as the start command printed it", empty.code())
     person.fill("Name of the shop", "Brackwater Metalwork")
     person.fill("Your name", "owner")
     person.fill("Password", "heron by the weir")

@@ -1,4 +1,4 @@
-"""What somebody said stays theirs (findings E2, G4): words, answers, signatures, releases, ticks, and undo over them."""
+"""What somebody said stays theirs (findings E2, G4): words, answers, signatures, releases, and undo over them."""
 
 import pytest
 

@@ -209,10 +209,3 @@ def test_a_load_that_stands_on_a_member_stays(owner, job):
     before = counted()
     load = job["loads"][0]
     assert "R1" in refused(owner("DELETE", f"{job['base']}/loads/{load['id']}?version={load['version']}"), before)
-
-
-def test_the_first_account_is_made_once(client, db):
-    body = json.dumps({"shop": "Brackwater Metalwork", "username": "founder", "password": "long enough"})
-    assert client.post("/api/first-account", body, content_type="application/json").status_code == 200
-    client.logout()
-    assert client.post("/api/first-account", body, content_type="application/json").status_code == 403

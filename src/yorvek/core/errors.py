@@ -3,6 +3,10 @@
 from __future__ import annotations
 
 
+SECRET = object()
+"""Stands for what was given where nobody but its owner may read it."""
+
+
 class InputError(ValueError):
     """Bad input: which field, what was given, what would be right, and where in the text if it is a text."""
 
@@ -16,6 +20,8 @@ class InputError(ValueError):
     @property
     def sentence(self) -> str:
         """One sentence that can stand beside the field."""
+        if self.got is SECRET:
+            return f"{self.field}: not this one; {self.needs}."
         shown = "nothing" if self.got in ("", None) else f"“{self.got}”"
         place = f" at character {self.at + 1}" if self.at is not None and self.got not in ("", None) else ""
         return f"{self.field}: {shown} was given{place}; {self.needs}."

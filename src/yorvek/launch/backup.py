@@ -12,9 +12,9 @@ from contextlib import contextmanager
 from datetime import datetime
 from pathlib import Path
 
-from yorvek.launch import install, supervise
+from yorvek.launch import dump, install, supervise
 from yorvek.launch.mariadb import MariaDB
-from yorvek.launch.places import Refused, data_folder, say
+from yorvek.launch.places import HOME, PYTHON, Refused, data_folder, say
 
 FIRST, LAST = b"-- yorvek backup, version 1\n", b"-- Dump completed"
 CHUNK = 1 << 20
@@ -67,11 +67,14 @@ def _dump(database: MariaDB, file: Path) -> None:
     )
     half = file.with_name(file.name + ".part")
     try:
-        with gzip.open(half, "wb") as out, subprocess.Popen(command, env=env, stdout=subprocess.PIPE) as dump:
-            assert dump.stdout is not None
+        handle = os.open(half, os.O_WRONLY | os.O_CREAT | os.O_TRUNC, 0o600)
+        with os.fdopen(handle, "wb") as raw, gzip.open(raw, "wb") as out:
+            writer = subprocess.Popen(command, env=env, stdout=subprocess.PIPE)
+            assert writer.stdout is not None
             out.write(FIRST)
-            shutil.copyfileobj(dump.stdout, out, CHUNK)
-        if dump.returncode:
+            shutil.copyfileobj(writer.stdout, out, CHUNK)
+            writer.wait()
+        if writer.returncode:
             raise Refused("mariadb-dump failed; the backup was not written")
         half.replace(file)
     except OSError as error:
@@ -93,25 +96,18 @@ def _check(file: Path) -> None:
         raise Refused(f"{file} cannot be read as a backup ({error}): nothing was changed") from None
     if LAST not in tail:
         raise Refused(f"{file} ends in its middle: it is not complete, nothing was changed")
+    try:
+        for _ in dump.read(file):
+            pass
+    except (dump.NotOurs, UnicodeDecodeError) as error:
+        raise Refused(f"{file} holds what no backup of this program holds ({error}): nothing was changed") from None
 
 
 def _load(database: MariaDB, file: Path) -> bool:
-    """Replace the database's content by a backup's."""
-    empty, env = _client(
-        database,
-        "mariadb",
-        "--execute=DROP DATABASE yorvek; CREATE DATABASE yorvek CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_520_ci",
-    )
-    if subprocess.run(empty, env=env, check=False).returncode:
-        return False
-    command, env = _client(database, "mariadb", "yorvek")
-    with gzip.open(file, "rb") as given, subprocess.Popen(command, env=env, stdin=subprocess.PIPE) as client:
-        assert client.stdin is not None
-        try:
-            shutil.copyfileobj(given, client.stdin, CHUNK)
-        except BrokenPipeError:
-            return False
-    return client.returncode == 0
+    """Replace the database's content by a checked backup's."""
+    env = {**os.environ, **database.environment(), "PYTHONPATH": str(HOME / "src")}
+    command = [str(PYTHON), "-m", "yorvek.launch.dump", str(file)]
+    return subprocess.run(command, env=env, check=False).returncode == 0
 
 
 def backup(name: str) -> int:

@@ -66,9 +66,10 @@ class MariaDB:
             )
         run = self.folder / "run"
         run.mkdir(exist_ok=True)
-        if is_root():
-            for place in (self.folder, run):
+        for place in (self.folder, run):
+            if is_root():
                 shutil.chown(place, "mysql", "mysql")
+            place.chmod(0o700)
         if not (self.folder / "mariadb" / "mysql").exists():
             command = ["mariadb-install-db", "--no-defaults", f"--datadir={self.folder / 'mariadb'}", "--skip-test-db"]
             if is_root():

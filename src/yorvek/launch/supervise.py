@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import fcntl
 import os
+import secrets
 import signal
 import subprocess
 import time
@@ -18,6 +19,8 @@ from yorvek.launch.places import HOME, PYTHON, Refused, data_folder, say
 from yorvek.launch.process import dies_with_us
 
 MOST_RESTARTS, WITHIN_S = 6, 60
+SAID_EVERY_S = 20
+READABLE = "ABCDEFGHJKMNPQRSTUVWXYZ23456789"
 
 
 def port(name: str, usual: int) -> int:
@@ -62,15 +65,16 @@ class Child:
             os.killpg(self.process.pid, signal.SIGKILL)
 
 
-def manage(env: dict[str, str], *arguments: str) -> None:
-    """A Django command."""
+def manage(env: dict[str, str], *arguments: str, quiet: bool = False) -> str:
+    """A Django command, and what it printed."""
     done = subprocess.run(
         [str(PYTHON), "-m", "yorvek.server.manage", *arguments], env=env, capture_output=True, text=True, check=False
     )
     if done.returncode:
         raise Refused(f"{arguments[0]} failed:\n{(done.stdout + done.stderr)[-1500:]}")
-    if done.stdout.strip():
+    if done.stdout.strip() and not quiet:
         say(done.stdout.strip())
+    return done.stdout.strip()
 
 
 def lock(folder: Path) -> IO[str]:
@@ -110,6 +114,14 @@ def children(env: dict[str, str], web_port: int, logs: Path) -> list[Child]:
     return [Child("web server", web, env, logs / "web.log"), Child("task worker", worker, env, logs / "worker.log")]
 
 
+def first_code(env: dict[str, str]) -> str:
+    """What opens the first account, made anew at each start until there is one; nothing where there is one."""
+    if manage(env, "anybody", quiet=True) == "yes":
+        return ""
+    letters = "".join(secrets.choice(READABLE) for _ in range(12))
+    return "-".join(letters[k : k + 4] for k in (0, 4, 8))
+
+
 def run(*, demo: bool) -> int:
     """Everything from nothing to a served page, until Ctrl-C."""
     began = time.monotonic()
@@ -134,12 +146,15 @@ def run(*, demo: bool) -> int:
             manage(env, "migrate", "--no-input", "--verbosity", "0")
             if demo:
                 manage(env, "load_demo")
-            running = children(env, web_port, folder / "run")
+            code = first_code(env)
+            running = children({**env, "YORVEK_FIRST_CODE": code}, web_port, folder / "run")
             for child in running:
                 child.start()
             _wait_for(web_port, running, lambda: bool(stopping))
             if not stopping:
                 say(f"ready after {time.monotonic() - began:.0f} s at http://127.0.0.1:{web_port}/")
+                if code:
+                    say(f"there is no account yet: make the first one there with the code  {code}")
                 if demo:
                     say("log in as  estimator  with  quillmere  (also: fabricator, checker)")
                 say("Ctrl-C stops it")
@@ -156,9 +171,8 @@ def run(*, demo: bool) -> int:
 def _wait_for(web_port: int, running: list[Child], stopped: Callable[[], bool]) -> None:
     import http.client
 
-    for _ in range(600):
-        if stopped():
-            return
+    began, said = time.monotonic(), 0
+    while not stopped():
         for child in running:
             if child.ended():
                 child.start()
@@ -169,8 +183,10 @@ def _wait_for(web_port: int, running: list[Child], stopped: Callable[[], bool]) 
                 return
         except OSError:
             pass
+        if time.monotonic() - began > SAID_EVERY_S * (said + 1):
+            said += 1
+            say("still starting: the first start makes compiled code ready; it goes on as long as its processes live")
         time.sleep(0.1)
-    raise Refused("the web server does not answer; look into web.log in the data folder")
 
 
 def _keep(running: list[Child], database: MariaDB, stopping: list[int]) -> None:

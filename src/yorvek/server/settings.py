@@ -1,10 +1,16 @@
 """Django settings. Everything that differs between machines comes from the environment, with safe defaults."""
 
 import os
+import secrets
 from pathlib import Path
 
 HOME = Path(__file__).resolve().parents[3]
-SECRET_KEY = os.environ.get("YORVEK_SECRET_KEY", "for-tools-that-need-no-secret")
+SECRET_KEY = os.environ.get("YORVEK_SECRET_KEY") or secrets.token_urlsafe(50)
+"""The launcher gives one that lasts; a tool that is run without it signs nothing that has to."""
+HTTPS = os.environ.get("YORVEK_HTTPS") == "1"
+BEHIND_PROXY = os.environ.get("YORVEK_BEHIND_PROXY") == "1"
+FIRST_CODE = os.environ.get("YORVEK_FIRST_CODE", "")
+"""What the launcher prints as long as there is no account: it opens the first one."""
 DEBUG = False
 ALLOWED_HOSTS = ["127.0.0.1", "localhost", "testserver", *filter(None, os.environ.get("YORVEK_HOSTS", "").split(","))]
 ROOT_URLCONF = "yorvek.server.urls"
@@ -18,7 +24,6 @@ INSTALLED_APPS = [
     "django.contrib.contenttypes",
     "django.contrib.sessions",
     "django.contrib.staticfiles",
-    "axes",
     "csp",
     "django_tasks",
     "django_tasks_db",
@@ -30,15 +35,15 @@ INSTALLED_APPS = [
 ]
 MIDDLEWARE = [
     "django.middleware.security.SecurityMiddleware",
-    "whitenoise.middleware.WhiteNoiseMiddleware",
+    "yorvek.server.served.Served",
     "django.contrib.sessions.middleware.SessionMiddleware",
     "django.middleware.common.CommonMiddleware",
     "django.middleware.csrf.CsrfViewMiddleware",
     "django.contrib.auth.middleware.AuthenticationMiddleware",
+    "yorvek.server.accounts.sessions.ends",
     "django.middleware.clickjacking.XFrameOptionsMiddleware",
     "csp.middleware.CSPMiddleware",
     "yorvek.server.journal.once.known_again",
-    "axes.middleware.AxesMiddleware",
 ]
 TEMPLATES = [
     {"BACKEND": "django.template.backends.django.DjangoTemplates", "DIRS": [], "APP_DIRS": False, "OPTIONS": {}}
@@ -62,14 +67,14 @@ DATABASES = {
     }
 }
 AUTH_USER_MODEL = "accounts.User"
-AUTHENTICATION_BACKENDS = ["axes.backends.AxesStandaloneBackend", "django.contrib.auth.backends.ModelBackend"]
+AUTHENTICATION_BACKENDS = ["django.contrib.auth.backends.ModelBackend"]
+VALIDATION = "django.contrib.auth.password_validation"
 AUTH_PASSWORD_VALIDATORS = [
-    {"NAME": "django.contrib.auth.password_validation.MinimumLengthValidator", "OPTIONS": {"min_length": 8}}
+    {"NAME": f"{VALIDATION}.MinimumLengthValidator", "OPTIONS": {"min_length": 12}},
+    {"NAME": f"{VALIDATION}.CommonPasswordValidator"},
+    {"NAME": f"{VALIDATION}.NumericPasswordValidator"},
+    {"NAME": f"{VALIDATION}.UserAttributeSimilarityValidator", "OPTIONS": {"user_attributes": ["username"]}},
 ]
-AXES_FAILURE_LIMIT = 10
-AXES_COOLOFF_TIME = 0.25
-AXES_LOCKOUT_PARAMETERS = [["username", "ip_address"]]
-AXES_VERBOSE = False
 
 TASKS = {"default": {"BACKEND": "django_tasks_db.DatabaseBackend"}}
 
@@ -88,6 +93,10 @@ SESSION_COOKIE_HTTPONLY = True
 SESSION_COOKIE_SAMESITE = "Lax"
 CSRF_COOKIE_SAMESITE = "Lax"
 SESSION_COOKIE_AGE = 14 * 24 * 3600
+SESSION_COOKIE_SECURE = CSRF_COOKIE_SECURE = HTTPS
+SECURE_HSTS_SECONDS = 30 * 24 * 3600 if HTTPS else 0
+SECURE_PROXY_SSL_HEADER = ("HTTP_X_FORWARDED_PROTO", "https") if BEHIND_PROXY else None
+CSRF_TRUSTED_ORIGINS = [f"https://{host}" for host in ALLOWED_HOSTS if HTTPS]
 SECURE_CONTENT_TYPE_NOSNIFF = True
 X_FRAME_OPTIONS = "DENY"
 CONTENT_SECURITY_POLICY = {

@@ -1598,7 +1598,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/people": {
+    "/api/me/password": {
         parameters: {
             query?: never;
             header?: never;
@@ -1608,10 +1608,74 @@ export interface paths {
         get?: never;
         put?: never;
         /**
+         * Change Password
+         * @description Change one's own password; one's other sessions end.
+         */
+        post: operations["yorvek_server_api_accounts_change_password"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/people": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List People
+         * @description Everybody of the shop.
+         */
+        get: operations["yorvek_server_api_accounts_list_people"];
+        put?: never;
+        /**
          * Add Person
          * @description The owner adds somebody to the shop.
          */
         post: operations["yorvek_server_api_accounts_add_person"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/people/{person_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Change Person
+         * @description Give somebody another role, or let them in no more; what they said and did stays. A shop keeps an owner.
+         */
+        put: operations["yorvek_server_api_accounts_change_person"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/people/{person_id}/password": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Reset Password
+         * @description Give somebody a new password; wherever they are logged in, they are out.
+         */
+        post: operations["yorvek_server_api_accounts_reset_password"];
         delete?: never;
         options?: never;
         head?: never;
@@ -3276,8 +3340,13 @@ export interface components {
             /** Value */
             value: number;
         };
-        /** FirstAccount */
+        /**
+         * FirstAccount
+         * @description The first account; the code is the one that the start command printed.
+         */
         FirstAccount: {
+            /** Code */
+            code: string;
             /** Password */
             password: string;
             /** Shop */
@@ -4922,6 +4991,11 @@ export interface components {
              */
             title: string;
         };
+        /** NewPassword */
+        NewPassword: {
+            /** Password */
+            password: string;
+        };
         /** NewPerson */
         NewPerson: {
             /** Password */
@@ -5224,6 +5298,13 @@ export interface components {
             /** Role */
             role: string;
         };
+        /** OwnPassword */
+        OwnPassword: {
+            /** New */
+            new: string;
+            /** Old */
+            old: string;
+        };
         /**
          * OwnSpec
          * @description A model of one's own: nodes, bars, what holds which node, and what gives there.
@@ -5425,6 +5506,28 @@ export interface components {
             net_shear_mm2: number;
             /** Tee S Mm3 */
             tee_S_mm3: number;
+        };
+        /**
+         * Person
+         * @description Somebody of the shop.
+         */
+        Person: {
+            /** Active */
+            active: boolean;
+            /** Id */
+            id: number;
+            /** Last Seen */
+            last_seen: string | null;
+            /** Role */
+            role: string;
+            /** Username */
+            username: string;
+        };
+        /** PersonIn */
+        PersonIn: {
+            /** Active */
+            active: boolean;
+            role: components["schemas"]["Role"];
         };
         /**
          * PhotoIn
@@ -10596,6 +10699,50 @@ export interface operations {
             };
         };
     };
+    yorvek_server_api_accounts_change_password: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OwnPassword"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Me"];
+                };
+            };
+        };
+    };
+    yorvek_server_api_accounts_list_people: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Person"][];
+                };
+            };
+        };
+    };
     yorvek_server_api_accounts_add_person: {
         parameters: {
             query?: never;
@@ -10615,7 +10762,59 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Me"];
+                    "application/json": components["schemas"]["Person"];
+                };
+            };
+        };
+    };
+    yorvek_server_api_accounts_change_person: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                person_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PersonIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Person"];
+                };
+            };
+        };
+    };
+    yorvek_server_api_accounts_reset_password: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                person_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewPassword"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Person"];
                 };
             };
         };

@@ -7,13 +7,14 @@ const props = defineProps<{ first: boolean }>()
 const shop = ref('')
 const username = ref('')
 const password = ref('')
+const code = ref('')
 const enter = () =>
   attempt(async () => {
     const body = { username: username.value, password: password.value }
     me.value = await call<S['Me']>(
       'POST',
       props.first ? '/first-account' : '/login',
-      props.first ? { ...body, shop: shop.value } : body,
+      props.first ? { ...body, shop: shop.value, code: code.value } : body,
     )
   })
 </script>
@@ -23,13 +24,25 @@ const enter = () =>
     <p>From what it must carry to how every piece comes out of the stock.</p>
     <form class="panel" @submit.prevent="enter">
       <h2>{{ first ? 'The first account' : 'Log in' }}</h2>
+      <div v-if="first" class="field">
+        <label for="code">Code, as the start command printed it</label
+        ><input id="code" v-model="code" autocomplete="off" placeholder="ABCD-EFGH-JKMN" />
+      </div>
       <div v-if="first" class="field"><label for="shop">Name of the shop</label><input id="shop" v-model="shop" /></div>
       <div class="field">
         <label for="name">Your name</label><input id="name" v-model="username" autocomplete="username" />
       </div>
       <div class="field">
         <label for="password">Password</label
-        ><input id="password" v-model="password" type="password" autocomplete="current-password" />
+        ><input
+          id="password"
+          v-model="password"
+          type="password"
+          :autocomplete="first ? 'new-password' : 'current-password'"
+        />
+        <p v-if="first" class="soft">
+          At least 12 characters; three words that do not belong together are easy to keep.
+        </p>
       </div>
       <p v-if="message" class="bad" role="alert">{{ message }}</p>
       <button class="button main">{{ first ? 'Open the shop' : 'Log in' }}</button>

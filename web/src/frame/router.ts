@@ -11,11 +11,13 @@ import SectionBench from '../stages/SectionBench.vue'
 import Size from '../stages/Size.vue'
 import Stock from '../stages/Stock.vue'
 import JobFrame from './JobFrame.vue'
+import People from './People.vue'
 
 export const router = createRouter({
   history: createWebHistory('/'),
   routes: [
     { path: '/', component: Jobs },
+    { path: '/people', component: People },
     {
       path: '/jobs/:id(\\d+)',
       component: JobFrame,

@@ -38,10 +38,14 @@ const out = () =>
   <main class="page">
     <div class="row spread">
       <h1>Jobs of {{ me?.shop }}</h1>
-      <span>{{ me?.username }} <button class="button quiet" @click="out">Log out</button></span>
+      <span
+        >{{ me?.username }}, {{ me?.role }}
+        <router-link class="button quiet" to="/people">{{ me?.role === 'owner' ? 'People' : 'Password' }}</router-link>
+        <button class="button quiet" @click="out">Log out</button></span
+      >
     </div>
     <p v-if="message" class="notice bad" role="alert">{{ message }}</p>
-    <div class="two">
+    <div class="halves">
       <form v-if="mayWrite" class="panel" @submit.prevent="make">
         <h2>Start a job</h2>
         <div class="field"><label for="job-name">Name of the job</label><input id="job-name" v-model="name" /></div>
@@ -102,21 +106,3 @@ const out = () =>
     </table>
   </main>
 </template>
-<style scoped>
-.page {
-  max-width: 1120px;
-  margin: 0 auto;
-  padding: 24px 18px;
-}
-.two {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 16px;
-  margin-top: 14px;
-}
-@media (max-width: 700px) {
-  .two {
-    grid-template-columns: 1fr;
-  }
-}
-</style>

@@ -29,3 +29,13 @@ class User(AbstractUser):
     def may_write(self) -> bool:
         """A checker reads and comments."""
         return self.role in (self.Role.OWNER, self.Role.FABRICATOR)
+
+
+class Failure(models.Model):
+    """A wrong password: whose, or from where."""
+
+    bucket = models.CharField(max_length=200, db_index=True)
+    at = models.DateTimeField(db_index=True)
+
+    def __str__(self) -> str:
+        return f"{self.bucket} {self.at:%H:%M:%S}"

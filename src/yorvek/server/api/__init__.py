@@ -12,6 +12,7 @@ from ninja.errors import AuthenticationError, HttpError, ValidationError
 from ninja.security import django_auth
 
 from yorvek.core.errors import InputError
+from yorvek.server.accounts.slowing import TooFast
 from yorvek.server.api import (
     accounts,
     checking,
@@ -81,6 +82,13 @@ def not_logged_in(request: HttpRequest, error: AuthenticationError) -> HttpRespo
 @api.exception_handler(HttpError)
 def refused(request: HttpRequest, error: HttpError) -> HttpResponse:
     return api.create_response(request, {"sentence": str(error)}, status=error.status_code)
+
+
+@api.exception_handler(TooFast)
+def slowed(request: HttpRequest, error: TooFast) -> HttpResponse:
+    answer = api.create_response(request, {"sentence": error.sentence, "seconds": error.seconds}, status=429)
+    answer["Retry-After"] = str(error.seconds)
+    return answer
 
 
 @api.exception_handler(NotYours)

@@ -25,6 +25,14 @@ def writer(request: HttpRequest) -> User:
     return user
 
 
+def owner_of(request: HttpRequest) -> User:
+    """The user, if they are the owner."""
+    user = user_of(request)
+    if user.role != User.Role.OWNER:
+        raise HttpError(403, "Only the owner of the shop does this: ask for it.")
+    return user
+
+
 def job_of(request: HttpRequest, job_id: int) -> Job:
     """A job of the user's own shop; another shop's is as if it were not there."""
     job = Job.objects.filter(pk=job_id, shop=user_of(request).shop, archived=False).first()

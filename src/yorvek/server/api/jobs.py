@@ -16,7 +16,7 @@ from yorvek.core.jobs import JobSpec, beam_member
 from yorvek.core.jobs.structures import frame_request
 from yorvek.core.model import Model
 from yorvek.server.api import shapes
-from yorvek.server.api.access import job_of, row_of, user_of, writer
+from yorvek.server.api.access import job_of, owner_of, row_of, user_of, writer
 from yorvek.server.api.view import edit_view, job_view
 from yorvek.server.jobs.files import load_job
 from yorvek.server.jobs.models import Job, Member
@@ -113,9 +113,7 @@ def change_job(request: HttpRequest, job_id: int, body: JobIn) -> shapes.JobView
 @router.delete("/jobs/{job_id}")
 def archive_job(request: HttpRequest, job_id: int) -> dict[str, bool]:
     """Put a job away; nothing of it is lost."""
-    user, job = writer(request), job_of(request, job_id)
-    if user.role != "owner":
-        raise HttpError(403, "Only the owner puts a job away.")
+    user, job = owner_of(request), job_of(request, job_id)
     with edit(user, job, f"{job.spec.name} put away", ripple=False) as scope:
         scope.put_away(job)
     return {"ok": True}

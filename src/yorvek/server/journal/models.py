@@ -5,7 +5,6 @@ from typing import ClassVar
 from django.conf import settings
 from django.db import models
 
-
 KEY_LENGTH = 80
 
 

@@ -1,0 +1,45 @@
+"""How long somebody stays logged in: eight hours without doing anything, fourteen days at most."""
+
+from __future__ import annotations
+
+import time
+from collections.abc import Callable
+
+from django.contrib.auth import logout
+from django.http import HttpRequest, HttpResponseBase
+
+IDLE_S, LONGEST_S, NOTED_EVERY_S = 8 * 3600, 14 * 24 * 3600, 300
+SINCE, SEEN = "since", "seen"
+Answer = Callable[[HttpRequest], HttpResponseBase]
+
+
+def begun(request: HttpRequest) -> None:
+    """A session begins now."""
+    now = int(time.time())
+    request.session[SINCE], request.session[SEEN] = now, now
+
+
+def ends(answer: Answer) -> Answer:
+    """Middleware: log out who was away too long, and let nothing of the API be kept by the browser."""
+
+    def answered(request: HttpRequest) -> HttpResponseBase:
+        if request.user.is_authenticated:
+            _look(request)
+        response = answer(request)
+        if request.path.startswith("/api/"):
+            response.headers.setdefault("Cache-Control", "no-store")
+        return response
+
+    return answered
+
+
+def _look(request: HttpRequest) -> None:
+    now = int(time.time())
+    since, seen = (int(request.session.get(name, now)) for name in (SINCE, SEEN))
+    # a clock that was set back makes them later than now: then they start again
+    if now - seen > IDLE_S or now - since > LONGEST_S:
+        logout(request)
+    elif SINCE not in request.session or since > now:
+        begun(request)
+    elif abs(now - seen) > NOTED_EVERY_S:
+        request.session[SEEN] = now

@@ -1,0 +1,148 @@
+<script setup lang="ts">
+/** The people of the shop, for its owner; and one's own password, for everybody. */
+import { onMounted, ref } from 'vue'
+import { call, type S } from '../api/client'
+import { attempt, me, message } from '../shared/job'
+
+type Role = S['Person']['role']
+const ROLES: { id: Role; words: string }[] = [
+  { id: 'owner', words: 'owner: everything, and the people' },
+  { id: 'fabricator', words: 'fabricator: everything but people and putting jobs away' },
+  { id: 'checker', words: 'checker: reads, comments, signs' },
+]
+const people = ref<S['Person'][]>([])
+const name = ref('')
+const password = ref('')
+const role = ref<Role>('fabricator')
+const reset = ref<{ id: number; password: string } | null>(null)
+const own = ref({ old: '', new: '' })
+const done = ref('')
+const load = async () => {
+  if (me.value?.role === 'owner') people.value = await call('GET', '/people')
+}
+onMounted(() => attempt(load))
+const told = (words: string, work: () => Promise<unknown>) =>
+  attempt(async () => {
+    done.value = ''
+    await work()
+    await load()
+    done.value = words
+  })
+const add = () =>
+  told(`${name.value} can log in now.`, async () => {
+    await call('POST', '/people', { username: name.value, password: password.value, role: role.value })
+    name.value = password.value = ''
+  })
+const change = (p: S['Person'], to: Partial<S['Person']>) =>
+  told(`${p.username} is changed.`, () =>
+    call('PUT', `/people/${p.id}`, { role: p.role, active: p.active, ...to }).finally(load),
+  )
+const give = (p: S['Person']) =>
+  told(`${p.username} has a new password; wherever they were logged in, they are out.`, async () => {
+    await call('POST', `/people/${p.id}/password`, { password: reset.value!.password })
+    reset.value = null
+  })
+const changeOwn = () =>
+  told('Your password is changed; elsewhere you are logged out.', async () => {
+    await call('POST', '/me/password', own.value)
+    own.value = { old: '', new: '' }
+  })
+const when = (iso: string | null) =>
+  iso ? new Date(iso).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' }) : 'not yet'
+</script>
+<template>
+  <main class="page">
+    <div class="row spread">
+      <h1>People of {{ me?.shop }}</h1>
+      <router-link to="/">All jobs</router-link>
+    </div>
+    <p v-if="message" class="notice bad" role="alert">{{ message }}</p>
+    <p v-if="done" class="notice" role="status">{{ done }}</p>
+    <template v-if="me?.role === 'owner'">
+      <table class="list">
+        <thead>
+          <tr>
+            <th>Name</th>
+            <th>May</th>
+            <th>Last logged in</th>
+            <th></th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="p in people" :key="p.id" :class="{ soft: !p.active }">
+            <td>
+              <b>{{ p.username }}</b> <span v-if="!p.active">not let in any more</span>
+            </td>
+            <td>
+              <select
+                :value="p.role"
+                :aria-label="`What ${p.username} may do`"
+                @change="change(p, { role: ($event.target as HTMLSelectElement).value })"
+              >
+                <option v-for="r in ROLES" :key="r.id" :value="r.id">{{ r.words }}</option>
+              </select>
+            </td>
+            <td class="soft">{{ when(p.last_seen) }}</td>
+            <td class="num">
+              <form v-if="reset?.id === p.id" class="row" @submit.prevent="give(p)">
+                <input
+                  v-model="reset.password"
+                  type="password"
+                  autocomplete="new-password"
+                  :aria-label="`New password of ${p.username}`"
+                  placeholder="new password"
+                /><button class="button main">Give it</button
+                ><button type="button" class="button" @click="reset = null">Leave it</button>
+              </form>
+              <template v-else>
+                <button
+                  class="button quiet"
+                  :aria-label="`New password for ${p.username}`"
+                  @click="reset = { id: p.id, password: '' }"
+                >
+                  New password</button
+                ><button
+                  class="button quiet"
+                  :aria-label="p.active ? `Let ${p.username} in no more` : `Let ${p.username} in again`"
+                  @click="change(p, { active: !p.active })"
+                >
+                  {{ p.active ? 'Let in no more' : 'Let in again' }}
+                </button>
+              </template>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </template>
+    <div class="halves">
+      <form v-if="me?.role === 'owner'" class="panel" @submit.prevent="add">
+        <h2>Somebody new</h2>
+        <div class="field"><label for="p-name">Name</label><input id="p-name" v-model="name" autocomplete="off" /></div>
+        <div class="field">
+          <label for="p-word">Password, to be told to them</label
+          ><input id="p-word" v-model="password" type="password" autocomplete="new-password" />
+          <p class="soft">At least 12 characters; three words that do not belong together are easy to keep.</p>
+        </div>
+        <div class="field">
+          <label for="p-role">May</label
+          ><select id="p-role" v-model="role">
+            <option v-for="r in ROLES" :key="r.id" :value="r.id">{{ r.words }}</option>
+          </select>
+        </div>
+        <button class="button main">Let them in</button>
+      </form>
+      <form class="panel" @submit.prevent="changeOwn">
+        <h2>Your own password</h2>
+        <div class="field">
+          <label for="o-old">As it is now</label
+          ><input id="o-old" v-model="own.old" type="password" autocomplete="current-password" />
+        </div>
+        <div class="field">
+          <label for="o-new">New</label
+          ><input id="o-new" v-model="own.new" type="password" autocomplete="new-password" />
+        </div>
+        <button class="button">Change it</button>
+      </form>
+    </div>
+  </main>
+</template>
