@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-
 SECRET = object()
 """Stands for what was given where nobody but its owner may read it."""
 

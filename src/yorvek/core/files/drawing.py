@@ -23,6 +23,8 @@ LARGEST_BYTES = 20_000_000
 MOST_ENTITIES = 40_000
 MOST_SEGMENTS = 60_000
 MOST_DEPTH = 8
+MOST_POINTS = 5000
+"""Of one spline."""
 CURVE_MM = 0.02
 """Splines and ellipses become arcs that stay this close to them."""
 MM_OF_UNIT = {
@@ -87,8 +89,7 @@ def read_drawing(name: str, data: bytes, *, unit: str | None = None, mend: bool 
         raise InputError(field="drawing", got=name, needs="a file that ends in .dxf or .svg")
     if not segments:
         raise InputError(field="drawing", got=name, needs="lines, arcs or polylines: there is nothing to cut in it")
-    if len(segments) > MOST_SEGMENTS:
-        raise InputError(field="drawing", got=f"{len(segments)} lines", needs=f"at most {MOST_SEGMENTS}")
+    _refuse_many(segments)
     for s in segments:
         if not all(math.isfinite(v) and abs(v) <= FAR_MM for v in (*s.start, *s.end, s.bulge)):
             raise InputError(field="drawing", got=f"{s.start}", needs="every point within a kilometre of the origin")
@@ -128,10 +129,9 @@ def dxf_segments(data: bytes, unit: str | None) -> tuple[list[Segment], str, lis
     left: dict[str, int] = {}
     segments: list[Segment] = []
     try:
-        for count, entity in enumerate(_flat(document.modelspace(), 0, left)):
-            if count >= MOST_ENTITIES:
-                raise InputError(field="drawing", got=f"over {MOST_ENTITIES} entities", needs="a simpler drawing")
+        for entity in _flat(document.modelspace(), 0, left, Budget()):
             segments += _segments(entity, scale)
+            _refuse_many(segments)
     except InputError:
         raise
     except DAMAGED as error:
@@ -143,18 +143,44 @@ def dxf_segments(data: bytes, unit: str | None) -> tuple[list[Segment], str, lis
     return segments, said, [f"{n} of {kind.lower()}" for kind, n in sorted(left.items())]
 
 
-def _flat(entities: Iterable[DXFEntity], depth: int, left: dict[str, int]) -> Iterator[DXFEntity]:
-    """Entities with blocks taken apart; what is not drawn with lines is counted and left out."""
+class Budget:
+    """How many entities may still be looked at, blocks counted each time they are put in."""
+
+    def __init__(self) -> None:
+        self.left = MOST_ENTITIES
+
+    def spend(self, count: int = 1) -> None:
+        """Take some of it.
+
+        Raises:
+            InputError: it is used up.
+        """
+        self.left -= count
+        if self.left < 0:
+            raise InputError(field="drawing", got=f"over {MOST_ENTITIES} entities", needs="a simpler drawing")
+
+
+def _refuse_many(segments: list[Segment]) -> None:
+    if len(segments) > MOST_SEGMENTS:
+        raise InputError(field="drawing", got=f"{len(segments)} lines", needs=f"at most {MOST_SEGMENTS}")
+
+
+def _flat(entities: Iterable[DXFEntity], depth: int, left: dict[str, int], budget: Budget) -> Iterator[DXFEntity]:
+    """Entities with blocks taken apart; what is not drawn with lines is counted and left out. A block that is put in
+    in rows and columns is paid for before any of it is made.
+    """
     for e in entities:
+        budget.spend()
         kind = e.dxftype()
         if kind not in DRAWN:
             left[kind] = left.get(kind, 0) + 1
         elif kind == "INSERT":
             if depth >= MOST_DEPTH:
                 raise InputError(field="drawing", got="blocks", needs=f"blocks in blocks no deeper than {MOST_DEPTH}")
-            inserts = list(e.multi_insert()) if getattr(e, "mcount", 1) > 1 else [e]
-            for one in inserts:
-                yield from _flat(one.virtual_entities(), depth + 1, left)
+            many = int(getattr(e, "mcount", 1))
+            budget.spend(max(many, 1))
+            for one in e.multi_insert() if many > 1 else [e]:
+                yield from _flat(one.virtual_entities(), depth + 1, left, budget)
         else:
             yield e
 
@@ -171,6 +197,7 @@ def _segments(e: DXFEntity, scale: float) -> list[Segment]:
         return _round(e, kind, scale, layer)
     if kind in ("LWPOLYLINE", "POLYLINE"):
         return _polyline(e, kind, scale, layer)
+    _refuse_far(e, kind, scale)
     if kind == "ELLIPSE":
         points = [_point(p, scale) for p in e.flattening(CURVE_MM / 8 / scale, segments=16)]
     else:
@@ -179,6 +206,17 @@ def _segments(e: DXFEntity, scale: float) -> list[Segment]:
         if e.closed and math.dist(points[0], points[-1]) > 1e-9:
             points.append(points[0])
     return [Segment(a, b, bulge, layer) for a, b, bulge in fitted(points, CURVE_MM)]
+
+
+def _refuse_far(e: DXFEntity, kind: str, scale: float) -> None:
+    """A curve is chopped by its size: one that is larger than any drawing is refused before that."""
+    if kind == "ELLIPSE":
+        sizes = [e.dxf.major_axis.magnitude, e.dxf.center.magnitude]
+    else:
+        sizes = [Vec3(p).magnitude for p in (*e.control_points, *e.fit_points)]
+    far = max(sizes, default=0.0) * scale
+    if not far <= 2 * FAR_MM or len(sizes) > MOST_POINTS:
+        raise InputError(field="drawing", got=f"a curve of {far:g} mm", needs="curves within a kilometre of the origin")
 
 
 def _round(e: DXFEntity, kind: str, scale: float, layer: str) -> list[Segment]:

@@ -106,7 +106,7 @@ def read_job_file(text: str) -> JobFile:
         raise InputError(field="job file", got=f"{len(text)} bytes", needs=f"at most {LARGEST_BYTES} bytes")
     try:
         data: Any = json.loads(text, parse_constant=_refuse_constant)
-    except (json.JSONDecodeError, RecursionError) as error:
+    except (ValueError, RecursionError) as error:  # a number of thousands of digits is a plain ValueError
         line = getattr(error, "lineno", 0)
         raise InputError(
             field="job file", got=f"line {line}", needs="it must be JSON as saved by this program"

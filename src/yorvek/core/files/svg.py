@@ -20,8 +20,12 @@ from yorvek.core.outlines.outline import Point
 from yorvek.core.quantities import INCH_MM
 
 Floats = NDArray[np.float64]
+Run = list[Point] | Floats
 CURVE_MM = 0.02
-STEPS = 96
+FEWEST, MOST_STEPS = 8, 4000
+"""Chords of a curve."""
+MOST_SEGMENTS = 60_000
+LONGEST_TRANSFORM = 4000
 MOST_DEPTH = 60
 UNIT_MM = {"mm": 1.0, "cm": 10.0, "in": INCH_MM, "pt": INCH_MM / 72, "pc": INCH_MM / 6, "q": 0.25}
 NUMBER = re.compile(r"[-+]?(?:\d+\.?\d*|\.\d+)(?:[eE][-+]?\d+)?")
@@ -51,11 +55,19 @@ def svg_segments(data: bytes, unit: str | None) -> tuple[list[Segment], str, lis
     base = np.array([[scale, 0.0, 0.0], [0.0, -scale, 0.0], [0.0, 0.0, 1.0]])
     try:
         for element, matrix, layer in _flat(root, base, "0", 0, left):
-            for run, curved in _runs(element):
+            for run, curved in _runs(element, _close(matrix)):
                 segments += _mapped(run, curved, matrix, layer)
+                if len(segments) > MOST_SEGMENTS:
+                    raise InputError(field="drawing", got=f"over {MOST_SEGMENTS} lines", needs="a simpler drawing")
     except (ValueError, OverflowError, ZeroDivisionError, IndexError) as error:
         raise InputError(field="drawing", got=str(error)[:60], needs="numbers that can be read in every path") from None
     return segments, said, [f"{n} of {kind}" for kind, n in sorted(left.items())]
+
+
+def _close(matrix: Floats) -> float:
+    """How far points may lie apart from a curve, in the units of a shape."""
+    larger = float(np.sqrt(np.abs(matrix[:2, :2] @ matrix[:2, :2].T).sum()))
+    return CURVE_MM / 8 / max(larger, 1e-9)
 
 
 def _plain(tag: object) -> str:
@@ -101,6 +113,9 @@ def _flat(
 
 
 def _transform(text: str) -> Floats:
+    if len(text) > LONGEST_TRANSFORM:
+        needs = f"a transform of at most {LONGEST_TRANSFORM} characters"
+        raise InputError(field="drawing", got=f"{len(text)} characters", needs=needs)
     out = np.eye(3)
     for name, body in re.findall(r"(\w+)\s*\(([^)]*)\)", text):
         v = [float(x) for x in NUMBER.findall(body)]
@@ -127,16 +142,17 @@ def _transform(text: str) -> Floats:
     return out
 
 
-def _mapped(run: list[Point], curved: bool, matrix: Floats, layer: str) -> list[Segment]:
+def _mapped(run: Run, curved: bool, matrix: Floats, layer: str) -> list[Segment]:
     """A run of points in mm; a curved one becomes arcs."""
-    points = [(float(x), float(y)) for x, y in (np.column_stack([np.array(run), np.ones(len(run))]) @ matrix.T)[:, :2]]
+    places = np.asarray(run, dtype=np.float64) @ matrix[:2, :2].T + matrix[:2, 2]
     if curved:
-        return [Segment(a, b, bulge, layer) for a, b, bulge in fitted(points, CURVE_MM)]
+        return [Segment(a, b, bulge, layer) for a, b, bulge in fitted(places, CURVE_MM)]
+    points = [(x, y) for x, y in places.tolist()]
     return [Segment(a, b, 0.0, layer) for a, b in pairwise(points) if math.dist(a, b) > 1e-9]
 
 
-def _runs(e: ElementTree.Element) -> Iterator[tuple[list[Point], bool]]:
-    """Straight runs and curved runs of a shape, in its own units."""
+def _runs(e: ElementTree.Element, close: float) -> Iterator[tuple[Run, bool]]:
+    """Straight runs and curved runs of a shape, in its own units; points of a curve lie so close to it."""
     kind = _plain(e.tag)
 
     def f(name: str, usual: float = 0.0) -> float:
@@ -144,7 +160,7 @@ def _runs(e: ElementTree.Element) -> Iterator[tuple[list[Point], bool]]:
         return float(found[0]) if found else usual
 
     if kind == "path":
-        yield from _path(e.get("d", ""))
+        yield from _path(e.get("d", ""), close)
     elif kind == "line":
         yield [(f("x1"), f("y1")), (f("x2"), f("y2"))], False
     elif kind in ("polyline", "polygon"):
@@ -155,22 +171,22 @@ def _runs(e: ElementTree.Element) -> Iterator[tuple[list[Point], bool]]:
     elif kind in ("circle", "ellipse"):
         rx, ry = (f("r"), f("r")) if kind == "circle" else (f("rx"), f("ry"))
         if rx > 0 and ry > 0:
-            yield from _ellipse(f("cx"), f("cy"), rx, ry, 0.0, 2 * math.pi)
+            yield from _ellipse(f("cx"), f("cy"), rx, ry, 0.0, 2 * math.pi, close)
     else:
-        yield from _rect(f("x"), f("y"), f("width"), f("height"), f("rx", f("ry")), f("ry", f("rx")))
+        yield from _rect(f("x"), f("y"), f("width"), f("height"), f("rx", f("ry")), f("ry", f("rx")), close)
 
 
 def _ellipse(
-    cx: float, cy: float, rx: float, ry: float, start: float, sweep: float
-) -> Iterator[tuple[list[Point], bool]]:
-    count = max(4, math.ceil(abs(sweep) / (2 * math.pi) * STEPS * 4))
+    cx: float, cy: float, rx: float, ry: float, start: float, sweep: float, close: float
+) -> Iterator[tuple[Run, bool]]:
+    count = _steps(max(rx, ry), sweep, close)
     yield [
         (cx + rx * math.cos(start + sweep * k / count), cy + ry * math.sin(start + sweep * k / count))
         for k in range(count + 1)
     ], True  # fmt: skip
 
 
-def _rect(x: float, y: float, w: float, h: float, rx: float, ry: float) -> Iterator[tuple[list[Point], bool]]:
+def _rect(x: float, y: float, w: float, h: float, rx: float, ry: float, close: float) -> Iterator[tuple[Run, bool]]:
     if w <= 0 or h <= 0:
         return
     rx, ry = min(rx, w / 2), min(ry, h / 2)
@@ -178,16 +194,16 @@ def _rect(x: float, y: float, w: float, h: float, rx: float, ry: float) -> Itera
         yield [(x, y), (x + w, y), (x + w, y + h), (x, y + h), (x, y)], False
         return
     yield [(x + rx, y), (x + w - rx, y)], False
-    yield from _ellipse(x + w - rx, y + ry, rx, ry, -math.pi / 2, math.pi / 2)
+    yield from _ellipse(x + w - rx, y + ry, rx, ry, -math.pi / 2, math.pi / 2, close)
     yield [(x + w, y + ry), (x + w, y + h - ry)], False
-    yield from _ellipse(x + w - rx, y + h - ry, rx, ry, 0.0, math.pi / 2)
+    yield from _ellipse(x + w - rx, y + h - ry, rx, ry, 0.0, math.pi / 2, close)
     yield [(x + w - rx, y + h), (x + rx, y + h)], False
-    yield from _ellipse(x + rx, y + h - ry, rx, ry, math.pi / 2, math.pi / 2)
+    yield from _ellipse(x + rx, y + h - ry, rx, ry, math.pi / 2, math.pi / 2, close)
     yield [(x, y + h - ry), (x, y + ry)], False
-    yield from _ellipse(x + rx, y + ry, rx, ry, math.pi, math.pi / 2)
+    yield from _ellipse(x + rx, y + ry, rx, ry, math.pi, math.pi / 2, close)
 
 
-def _path(d: str) -> Iterator[tuple[list[Point], bool]]:
+def _path(d: str, close: float) -> Iterator[tuple[Run, bool]]:
     """Runs of a path's data."""
     tokens = [m[0] for m in COMMAND.finditer(d)]
     here, begun, control, before = (0.0, 0.0), (0.0, 0.0), (0.0, 0.0), ""
@@ -225,11 +241,11 @@ def _path(d: str) -> Iterator[tuple[list[Point], bool]]:
             if upper in ("S", "T"):
                 same = before in (("C", "S") if cubic else ("Q", "T"))
                 p.insert(0, (2 * here[0] - control[0], 2 * here[1] - control[1]) if same else here)
-            yield _bezier([here, *p]), True
+            yield _bezier([here, *p], close), True
             control, here = p[-2], p[-1]
         else:
             end = (v[5] + ox, v[6] + oy)
-            yield from _svg_arc(here, v, end)
+            yield from _svg_arc(here, v, end, close)
             here = end
         before = upper
 
@@ -253,16 +269,28 @@ def _arc_figures(tokens: list[str], k: int) -> tuple[list[float], int]:
     return v, k
 
 
-def _bezier(p: list[Point]) -> list[Point]:
+def _steps(radius: float, sweep: float, close: float) -> int:
+    """Chords of an arc that stay so close to it."""
+    half = math.acos(max(1 - close / radius, 0.0)) if radius > close else math.pi / 2
+    return min(max(FEWEST, math.ceil(abs(sweep) / (2 * half))), MOST_STEPS)
+
+
+def _bezier(p: list[Point], close: float) -> Floats:
+    """Points of a curve of degree 2 or 3: chords stay within an eighth of its greatest second derivative times the
+    square of the step.
+    """
     points = np.array(p)
-    t = np.linspace(0, 1, STEPS + 1)[:, None]
-    level = [np.broadcast_to(q, (STEPS + 1, 2)) for q in points]
+    n = len(p) - 1
+    bend = n * (n - 1) * float(np.hypot(*np.diff(points, n=2, axis=0).T).max())
+    count = min(max(FEWEST, math.ceil(math.sqrt(bend / (8 * close)))), MOST_STEPS)
+    t = np.linspace(0, 1, count + 1)[:, None]
+    level = [np.broadcast_to(q, (count + 1, 2)) for q in points]
     while len(level) > 1:
         level = [a * (1 - t) + b * t for a, b in pairwise(level)]
-    return [(float(x), float(y)) for x, y in level[0]]
+    return np.asarray(level[0])
 
 
-def _svg_arc(a: Point, v: list[float], b: Point) -> Iterator[tuple[list[Point], bool]]:
+def _svg_arc(a: Point, v: list[float], b: Point, close: float) -> Iterator[tuple[Run, bool]]:
     """An elliptical arc by its end points (SVG 1.1, appendix F.6.5)."""
     rx, ry, turn = abs(v[0]), abs(v[1]), math.radians(v[2])
     if rx == 0 or ry == 0 or math.dist(a, b) < 1e-12:
@@ -282,7 +310,7 @@ def _svg_arc(a: Point, v: list[float], b: Point) -> Iterator[tuple[list[Point], 
     sweep = (math.atan2((-y - uy) / ry, (-x - ux) / rx) - start) % (2 * math.pi)
     if not v[4]:
         sweep -= 2 * math.pi
-    count = max(4, math.ceil(abs(sweep) / (2 * math.pi) * STEPS * 4))
+    count = _steps(max(rx, ry), sweep, close)
     out = []
     for k in range(count + 1):
         t = start + sweep * k / count

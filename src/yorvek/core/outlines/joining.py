@@ -10,14 +10,17 @@ from dataclasses import dataclass
 import numpy as np
 import shapely
 from scipy.spatial import cKDTree
-from shapely import Polygon
+from shapely import Polygon, STRtree
 
+from yorvek.core.errors import InputError
 from yorvek.core.model import Model
 from yorvek.core.outlines.outline import Outline, Point, Ring, Vertex, ring_area_mm2, ring_points
 
 JOIN_MM = 0.02
 """Ends this close are one point: drawings are rounded to a hundredth."""
 MOST_MENDED_MM = 1.0
+MOST_CLOSE, MOST_TROUBLES = 60, 300
+"""Ends near each end on average, and troubles that are named: more is no drawing of parts."""
 
 
 @dataclass(frozen=True)
@@ -53,6 +56,9 @@ def joined(segments: list[Segment], *, mend: bool = False) -> Joined:
     Args:
         segments: in any order and direction.
         mend: close gaps of up to a millimetre and leave stray ends out; only with somebody's consent.
+
+    Raises:
+        InputError: more lines end in one place than a drawing of parts has.
     """
     mended: list[str] = []
     kept = _without_doubles(segments, mended)
@@ -65,6 +71,8 @@ def joined(segments: list[Segment], *, mend: bool = False) -> Joined:
         nodes, ends = _nodes(kept, JOIN_MM)
         degree = _meeting(ends)
     for n, at in degree.items():
+        if len(troubles) >= MOST_TROUBLES:
+            break
         x, y = nodes[n]
         if len(at) == 1:
             troubles.append(Trouble(what="an open end: the contour does not close", x=x, y=y))
@@ -100,7 +108,11 @@ def _nodes(segments: list[Segment], within: float) -> tuple[list[Point], list[tu
     """Points where ends meet, and the two of each segment."""
     if not segments:
         return [], []
-    points = np.array([p for s in segments for p in (s.start, s.end)])
+    every = np.array([p for s in segments for p in (s.start, s.end)])
+    points, place = np.unique(every, axis=0, return_inverse=True)
+    tree = cKDTree(points)
+    if tree.count_neighbors(tree, within) > MOST_CLOSE * len(points):
+        raise InputError(field="drawing", got=f"{len(points)} ends", needs="fewer lines that end in one place")
     parent = list(range(len(points)))
 
     def root(k: int) -> int:
@@ -109,12 +121,12 @@ def _nodes(segments: list[Segment], within: float) -> tuple[list[Point], list[tu
             k = parent[k]
         return k
 
-    for a, b in cKDTree(points).query_pairs(within):
+    for a, b in tree.query_pairs(within):
         parent[root(a)] = root(b)
     number: dict[int, int] = {}
     nodes: list[Point] = []
     of = []
-    for k in range(len(points)):
+    for k in map(int, place.ravel()):
         r = root(k)
         if r not in number:
             number[r] = len(nodes)
@@ -208,11 +220,12 @@ def _nested(rings: list[tuple[Ring, str]], troubles: list[Trouble], mended: list
     depth: list[int] = []
     outlines: list[tuple[Ring, str, list[Ring]]] = []
     owner: list[int] = []
+    filled, edges = STRtree([s for *_, s in shapes]), STRtree([s.exterior for *_, s in shapes])
     for k, (ring, layer, shape) in enumerate(shapes):
-        inside = [m for m in range(k) if shapes[m][2].contains(shape.representative_point())]
-        crossing = [m for m in range(k) if shapes[m][2].exterior.crosses(shape.exterior)]
-        if crossing:
-            where = shapes[crossing[0]][2].exterior.intersection(shape.exterior).representative_point()
+        inside = sorted(m for m in filled.query(shape.representative_point(), predicate="within").tolist() if m < k)
+        crossing = [m for m in edges.query(shape.exterior, predicate="crosses").tolist() if m < k]
+        if crossing and len(troubles) < MOST_TROUBLES:
+            where = shapes[min(crossing)][2].exterior.intersection(shape.exterior).representative_point()
             troubles.append(Trouble(what="two contours cross each other", x=where.x, y=where.y))
         depth.append(len(inside))
         owner.append(-1)

@@ -27,6 +27,7 @@ from yorvek.server.api import (
     structures,
     table,
 )
+from yorvek.server.api.parsing import CarefulParser
 from yorvek.server.api.view import job_view
 from yorvek.server.jobs.models import Job
 from yorvek.server.journal.authorship import NotYours
@@ -35,7 +36,7 @@ from yorvek.server.journal.edits import AlreadyDone, saved
 from yorvek.server.journal.undoing import Ask
 
 logger = logging.getLogger(__name__)
-api = NinjaAPI(title="Yorvek", version="1", auth=django_auth, docs_url=None, openapi_url=None)
+api = NinjaAPI(title="Yorvek", version="1", auth=django_auth, docs_url=None, openapi_url=None, parser=CarefulParser())
 for prefix, module in (
     ("", accounts),
     ("", reference),
@@ -81,6 +82,9 @@ def not_logged_in(request: HttpRequest, error: AuthenticationError) -> HttpRespo
 
 @api.exception_handler(HttpError)
 def refused(request: HttpRequest, error: HttpError) -> HttpResponse:
+    hidden = getattr(request, "not_read", None)
+    if isinstance(hidden, InputError):
+        return bad_input(request, hidden)
     return api.create_response(request, {"sentence": str(error)}, status=error.status_code)
 
 

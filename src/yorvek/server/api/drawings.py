@@ -15,6 +15,7 @@ from yorvek.core.model import Model
 from yorvek.core.parts import PartSpec
 from yorvek.core.parts.geometry import part_geometry
 from yorvek.core.quantities.entry import Thickness, resolve
+from yorvek.server.apart import read_apart
 from yorvek.server.api import shapes
 from yorvek.server.api.access import job_of, writer
 from yorvek.server.api.view import job_view
@@ -47,7 +48,7 @@ def content_of(text: str) -> bytes:
 
 
 def _read(body: DrawingIn) -> DrawingRead:
-    return read_drawing(body.name, content_of(body.content), unit=body.unit, mend=body.mend)
+    return read_apart(read_drawing, body.name, content_of(body.content), unit=body.unit, mend=body.mend)
 
 
 @router.post("/jobs/{job_id}/drawings", response=DrawingRead)

@@ -15,6 +15,7 @@ from yorvek.core.frames import check_member
 from yorvek.core.jobs import JobSpec, beam_member
 from yorvek.core.jobs.structures import frame_request
 from yorvek.core.model import Model
+from yorvek.server.apart import read_apart
 from yorvek.server.api import shapes
 from yorvek.server.api.access import job_of, owner_of, row_of, user_of, writer
 from yorvek.server.api.view import edit_view, job_view
@@ -92,7 +93,7 @@ def make_job(request: HttpRequest, body: JobSpec) -> shapes.JobView:
 @router.post("/jobs/import", response=shapes.JobView)
 def import_job(request: HttpRequest, body: FileIn) -> shapes.JobView:
     """A job from a job file, its log included; its stock lines where they are asked for."""
-    return job_view(load_job(writer(request), read_job_file(body.text), stock=body.stock))
+    return job_view(load_job(writer(request), read_apart(read_job_file, body.text), stock=body.stock))
 
 
 @router.get("/jobs/{job_id}", response=shapes.JobView)

@@ -23,6 +23,7 @@ from yorvek.core.materials import material
 from yorvek.core.model import Model
 from yorvek.core.quantities import UnitSystem
 from yorvek.core.sections import section, sold_in
+from yorvek.server.apart import read_apart
 from yorvek.server.api import shapes
 from yorvek.server.api.access import job_of, user_of, writer
 from yorvek.server.api.drawings import content_of
@@ -113,7 +114,7 @@ class OffersOut(OffersRead):
 def bring_offers(request: HttpRequest, body: FileIn, job_id: int | None = None) -> OffersOut:
     """Offers or stock of a spreadsheet: looked at, or taken whole as one edit; lines that cannot be read are named."""
     user, job = writer(request), _job(request, job_id)
-    found = read_offers(body.name, content_of(body.content), unit=body.unit)
+    found = read_apart(read_offers, body.name, content_of(body.content), unit=body.unit)
     if body.take:
         if not found.offers:
             raise InputError(field="file", got=body.name, needs="at least one line that can be read")
@@ -182,7 +183,7 @@ class PhotoRow(Model):
 def add_photo(request: HttpRequest, item_id: int, body: PhotoIn) -> list[PhotoRow]:
     """Add a picture: made small, and without what the camera wrote into it."""
     user, row = writer(request), _item(request, item_id)
-    jpeg = base64.b64encode(photo_jpeg(content_of(body.content))).decode()
+    jpeg = base64.b64encode(read_apart(photo_jpeg, content_of(body.content))).decode()
     with edit(user, None, f"photo of {_words(row.spec)}") as scope:
         scope.create(Photo, PhotoSpec(name=body.name, jpeg=jpeg), item_number=row.pk)
     return photos(request, item_id)
