@@ -35,6 +35,7 @@ from yorvek.core.joints.gusset import Gusseted
 from yorvek.core.joints.pin import Pinned
 from yorvek.core.joints.rated import Rated
 from yorvek.core.joints.screws import Screwed
+from yorvek.core.joints.strengths import bolt_shear_N
 from yorvek.core.joints.weld import Welded
 from yorvek.core.materials import material
 from yorvek.core.sections import section
@@ -337,3 +338,12 @@ def test_every_limit_state_that_a_kind_declares_is_answered(kind):
         record = rule.record(PULL, "D")
         assert record.reserve is None and name in (record.not_checked or "")
         assert np.isnan(rule.use(PULL[None, :])).all()
+
+
+@pytest.mark.parametrize(
+    ("grade", "fub", "alpha_v"), [("4.6", 400, 0.6), ("5.6", 500, 0.6), ("8.8", 800, 0.6), ("10.9", 1000, 0.5)]
+)
+def test_a_bolt_by_en_is_cut_by_its_own_class(grade, fub, alpha_v):
+    """EN 1993-1-8 table 3.4, threads in the plane: alpha_v fub As / 1.25, M16 with As = 157 mm2 (ISO 898)."""
+    end = End("arm", "wall", section("SHS 60×60×4 hot"), material("S355"), Method(kind="en"))
+    assert bolt_shear_N(end, grade, 16, threads_in=True) == pytest.approx(alpha_v * fub * 157 / 1.25, rel=0.005)

@@ -13,7 +13,7 @@ from hypothesis import strategies as st
 
 from tests.verifiers import TOLERANCE, bottom_left, check_sheets
 from yorvek.core.cutting.sheets import Placement, SheetProblem, outline_at, solve_sheets
-from yorvek.core.cutting.sheets.verify import faults
+from yorvek.core.cutting.sheets.verify import faults, measures
 from yorvek.core.outlines import Outline, Ring
 
 INSTANCES = Path(__file__).parents[2] / "benchmarks" / "instances" / "nest"
@@ -263,3 +263,18 @@ def test_a_plan_with_too_much_of_anything_is_refused():
         assert faults(problem, [at(0, 0), at(near, 0)]) == ["a and a are too close on s number 1"]
     assert faults(problem, [at(0, 0), at(99.9965, 0)]) == []
     assert faults(problem, [at(401, 0)]) == ["a reaches over the edge of s number 1"]
+
+
+def test_what_is_measured_of_a_plan_is_by_hand():
+    """Two pieces of 300 × 200 side by side on a sheet of 1000 × 500, and the strip behind them cut off."""
+    problem = SheetProblem.model_validate(
+        {
+            "sheets": [{"id": "S", "width": 1000, "height": 500, "qty": None, "cost": 80.0}],
+            "parts": [{"id": "A", "qty": 2, "outline": [[0, 0], [300, 0], [300, 200], [0, 200]]}],
+        }
+    )
+    places = [Placement(part="A", sheet="S", sheet_index=0, x=x, y=50.0, rotation_deg=0.0) for x in (10.0, 320.0)]
+    found = measures(problem, places)
+    assert (found.cost, found.max_x) == (80.0, 620.0)
+    assert found.utilisation == pytest.approx(2 * 300 * 200 / (1000 * 500), abs=1e-6)
+    assert found.strip_density == pytest.approx(2 * 300 * 200 / (620 * 500), abs=1e-6)

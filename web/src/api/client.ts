@@ -18,6 +18,8 @@ const PERHAPS =
   'The server does not answer, so it is not known whether this was saved. What you typed is still here: ' +
   'saving it once more does it once.'
 const PAUSES_MS = [400, 1500]
+/** What is posted because it is long, and changes nothing: asked anew by whoever wants to know. */
+const QUESTION = /^\/(quantity|section\/outline|login|table\/run)$|\/(compare|look|section|drawings|starters(\/own)?)$/
 
 function cookie(name: string): string {
   return (
@@ -39,7 +41,7 @@ const open = new Map<string, string>()
 async function sent(method: string, path: string, body: string | undefined, key: string): Promise<Response> {
   const headers: Record<string, string> = { 'Content-Type': 'application/json', 'X-CSRFToken': cookie('csrftoken') }
   if (key) headers['Idempotency-Key'] = key
-  for (const pause of [...PAUSES_MS, 0]) {
+  for (const pause of key ? [...PAUSES_MS, 0] : [0]) {
     try {
       return await fetch(`/api${path}`, { method, headers, body })
     } catch {
@@ -47,13 +49,14 @@ async function sent(method: string, path: string, body: string | undefined, key:
       await new Promise((done) => setTimeout(done, pause))
     }
   }
-  throw new ApiError(0, method === 'GET' ? AWAY : PERHAPS)
+  throw new ApiError(0, key ? PERHAPS : AWAY)
 }
 
 export async function call<T>(method: string, path: string, body?: unknown): Promise<T> {
   const text = body === undefined ? undefined : JSON.stringify(body)
   const asked = `${method} ${path} ${text ?? ''}`
-  const key = method === 'GET' ? '' : (open.get(asked) ?? newKey())
+  const asks = method === 'GET' || (method === 'POST' && QUESTION.test(path.split('?')[0]))
+  const key = asks ? '' : (open.get(asked) ?? newKey())
   if (key) open.set(asked, key)
   const response = await sent(method, path, text, key)
   const data = await response.json().catch(() => ({}))
