@@ -121,3 +121,46 @@ def test_the_job_in_another_metal_is_worked_out_and_changes_nothing(owner, stran
     assert stranger("GET", f"{base}/swap?material_id=S235").status_code == 404
     after = owner.good("GET", base)
     assert after["members"] == before["members"] and after["last_edit"]["id"] == before["last_edit"]["id"]
+
+
+def queries(django_assert_max_num_queries, owner, most):
+    with django_assert_max_num_queries(most):
+        return owner.good("GET", "/jobs")
+
+
+def test_E15_the_list_of_jobs_reads_what_was_worked_out(owner, job, django_assert_max_num_queries):
+    """At most six queries for any number of jobs, and nothing is worked out for it."""
+    for k in range(5):
+        made = owner.good("POST", "/jobs", {"name": f"Sluice {k}", "unit": "mm"})
+        owner.good("GET", f"/jobs/{made['job']['id']}")
+    lines = queries(django_assert_max_num_queries, owner, 6)
+    view = owner.good("GET", job["base"])
+    mine = next(x for x in lines if x["id"] == view["job"]["id"])
+    assert len(lines) == 6 and all(x["headline"] for x in lines)
+    assert mine["headline"]["breaks"] == pytest.approx(view["figures"]["strength"]["value"])
+    assert mine["headline"]["mass_kg"] == pytest.approx(view["figures"]["mass_kg"], abs=1e-3)
+
+
+def test_a_headline_of_another_stock_book_or_other_rules_is_not_shown(owner, job, monkeypatch):
+    from yorvek.server.jobs import headlines
+
+    def headline():
+        return owner.good("GET", "/jobs")[0]["headline"]
+
+    owner.good("GET", job["base"])
+    assert headline()
+    bar = {"form": "bar", "section_id": "RHS 120×80×6.3 hot", "material_id": "S355", "length": mm("6000")}
+    owner.good("POST", "/stock", {"item": bar})
+    assert headline() is None
+    assert owner.good("GET", f"{job['base']}/line")["headline"] and headline()
+    monkeypatch.setattr(headlines, "core_mark", lambda: "other rules")
+    assert headline() is None
+
+
+def test_a_headline_follows_each_edit(owner, job):
+    before = owner.good("GET", f"{job['base']}/line")["headline"]["breaks"]
+    owner.good(
+        "PUT", f"{job['base']}/loads/{job['loads'][0]['id']}", {"version": 1, "spec": a_load(area=mm("9 kN/m2"))}
+    )
+    after = owner.good("GET", "/jobs")[0]["headline"]["breaks"]
+    assert after < before

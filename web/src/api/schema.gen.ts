@@ -93,7 +93,7 @@ export interface paths {
         };
         /**
          * List Jobs
-         * @description The shop's jobs, last changed first.
+         * @description The shop's jobs, last changed first, with what was worked out of them last.
          */
         get: operations["yorvek_server_api_jobs_list_jobs"];
         put?: never;
@@ -624,6 +624,26 @@ export interface paths {
          * @description Take away a joint.
          */
         delete: operations["yorvek_server_api_records_take_away_joint"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/line": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Job Line
+         * @description A job's line of the list, worked out where it has to be.
+         */
+        get: operations["yorvek_server_api_jobs_job_line"];
+        put?: never;
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -2021,9 +2041,8 @@ export interface components {
          */
         BarPiece: {
             /**
-             * Family
-             * @default bar
-             * @constant
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
              */
             family: "bar";
             /** @description measured at the assembly first: at most so long, and not cut before it is known */
@@ -2144,7 +2163,7 @@ export interface components {
              */
             name: string;
             /** Parts */
-            parts: components["schemas"]["yorvek__core__cutting__bars__problem__BarPiece"][];
+            parts: components["schemas"]["WantedLength"][];
             /** Stock */
             stock: components["schemas"]["BarStock"][];
             /**
@@ -3297,27 +3316,6 @@ export interface components {
             width_mm: number;
         };
         /**
-         * FileIn
-         * @description A spreadsheet as it was picked; content in base64. `take`: put what is in it into the stock book.
-         */
-        FileIn: {
-            /** Content */
-            content: string;
-            /** Name */
-            name: string;
-            /**
-             * Take
-             * @default false
-             */
-            take: boolean;
-            /**
-             * Unit
-             * @default mm
-             * @enum {string}
-             */
-            unit: "mm" | "in";
-        };
-        /**
          * Finding
          * @description One finding: what about, the sentence with its number, the number itself, and the record it comes from.
          */
@@ -3867,6 +3865,19 @@ export interface components {
             /** Torque Nm */
             torque_Nm: number;
         };
+        /**
+         * JobFileIn
+         * @description A job file; `stock`: take its stock lines into the book as well, but for those that are there.
+         */
+        JobFileIn: {
+            /**
+             * Stock
+             * @default false
+             */
+            stock: boolean;
+            /** Text */
+            text: string;
+        };
         /** JobIn */
         JobIn: {
             spec: components["schemas"]["JobSpec"];
@@ -3882,7 +3893,8 @@ export interface components {
             changed: string;
             /** For Whom */
             for_whom: string;
-            headline: components["schemas"]["Headline"];
+            /** @description none: it has to be worked out anew, which opening it does */
+            headline: components["schemas"]["Headline"] | null;
             /** Id */
             id: number;
             /** Name */
@@ -4487,6 +4499,27 @@ export interface components {
             what: string;
             /** Why Not */
             why_not: string | null;
+        };
+        /**
+         * ListIn
+         * @description A spreadsheet as it was picked; content in base64. `take`: put what is in it into the stock book.
+         */
+        ListIn: {
+            /** Content */
+            content: string;
+            /** Name */
+            name: string;
+            /**
+             * Take
+             * @default false
+             */
+            take: boolean;
+            /**
+             * Unit
+             * @default mm
+             * @enum {string}
+             */
+            unit: "mm" | "in";
         };
         /** LoadIn */
         LoadIn: {
@@ -5102,6 +5135,36 @@ export interface components {
             why_not: string;
         };
         /**
+         * OfferIn
+         * @description An offer that is taken.
+         */
+        OfferIn: {
+            /** Joint */
+            joint?: (components["schemas"]["Welded"] | components["schemas"]["Pinned"] | components["schemas"]["Bolted"] | components["schemas"]["EndPlated"] | components["schemas"]["OnBase"] | components["schemas"]["Held"] | components["schemas"]["Rated"] | components["schemas"]["Grooved"] | components["schemas"]["FishPlated"] | components["schemas"]["Screwed"] | components["schemas"]["Gusseted"] | components["schemas"]["WeldGroup"]) | null;
+            /** Joint At */
+            joint_at?: string | null;
+            /** Material Id */
+            material_id?: string | null;
+            /**
+             * Reason
+             * @default
+             */
+            reason: string;
+            /**
+             * Role
+             * @default
+             */
+            role: string;
+            /** Section Id */
+            section_id?: string | null;
+            /** Version */
+            version: number;
+            /** Weld Leg Mm */
+            weld_leg_mm?: number | null;
+            /** Words */
+            words: string;
+        };
+        /**
          * OffersOut
          * @description What a spreadsheet holds; and the job after it was taken.
          */
@@ -5258,6 +5321,23 @@ export interface components {
             name: string;
             /** Unit */
             unit?: string | null;
+        };
+        /**
+         * OutlinesIn
+         * @description Which outlines of a drawing become parts, all of one metal and thickness.
+         */
+        OutlinesIn: {
+            drawing: components["schemas"]["DrawingIn"];
+            /** Material Id */
+            material_id: string;
+            /**
+             * Module
+             * @default
+             */
+            module: string;
+            /** Parts */
+            parts: components["schemas"]["Taken"][];
+            thickness: components["schemas"]["Thickness"];
         };
         /**
          * OwnBar
@@ -5466,7 +5546,7 @@ export interface components {
              */
             qty: number;
             /** Shape */
-            shape: components["schemas"]["Rectangle"] | components["schemas"]["BasePlate"] | components["schemas"]["Gusset"] | components["schemas"]["RingPlate"] | components["schemas"]["LugPlate"] | components["schemas"]["SlottedPlate"] | components["schemas"]["FreeOutline"] | components["schemas"]["yorvek__core__parts__spec__BarPiece"];
+            shape: components["schemas"]["Rectangle"] | components["schemas"]["BasePlate"] | components["schemas"]["Gusset"] | components["schemas"]["RingPlate"] | components["schemas"]["LugPlate"] | components["schemas"]["SlottedPlate"] | components["schemas"]["FreeOutline"] | components["schemas"]["BarPiece"];
         };
         /** PartsIn */
         PartsIn: {
@@ -8040,23 +8120,6 @@ export interface components {
             rapid_mm_min: number;
         };
         /**
-         * TakeIn
-         * @description Which outlines of a drawing become parts, all of one metal and thickness.
-         */
-        TakeIn: {
-            drawing: components["schemas"]["DrawingIn"];
-            /** Material Id */
-            material_id: string;
-            /**
-             * Module
-             * @default
-             */
-            module: string;
-            /** Parts */
-            parts: components["schemas"]["Taken"][];
-            thickness: components["schemas"]["Thickness"];
-        };
-        /**
          * Taken
          * @description An outline of a drawing that becomes a part: its number in the list, and what the part is called.
          */
@@ -8283,6 +8346,18 @@ export interface components {
             y: number;
         };
         /**
+         * WantedLength
+         * @description Pieces of one length.
+         */
+        WantedLength: {
+            /** Id */
+            id: string;
+            /** Length */
+            length: number;
+            /** Qty */
+            qty: number;
+        };
+        /**
          * WeldGroup
          * @description Fillets along the sides of a rectangle, mm. Flat: the rectangle lies along the bar, its length along, its width
          *     up the bar's depth. Square to it: it stands across the bar's end, its length across the width, its width up the
@@ -8405,81 +8480,6 @@ export interface components {
             pieces: number[];
             /** Words */
             words: string;
-        };
-        /**
-         * BarPiece
-         * @description Pieces of one length.
-         */
-        yorvek__core__cutting__bars__problem__BarPiece: {
-            /** Id */
-            id: string;
-            /** Length */
-            length: number;
-            /** Qty */
-            qty: number;
-        };
-        /**
-         * BarPiece
-         * @description A piece of bar or tube: length point to point, ends square or mitred (angle away from square, seen from the
-         *     side).
-         */
-        yorvek__core__parts__spec__BarPiece: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            family: "bar";
-            /** @description measured at the assembly first: at most so long, and not cut before it is known */
-            held_to?: components["schemas"]["Length"] | null;
-            /**
-             * @default {
-             *       "text": "0",
-             *       "unit": "mm",
-             *       "value": 0
-             *     }
-             */
-            left_end: components["schemas"]["Angle"];
-            /**
-             * @default {
-             *       "kind": "straight",
-             *       "size": null,
-             *       "width": null
-             *     }
-             */
-            left_shape: components["schemas"]["EndShape"];
-            length?: components["schemas"]["Length"] | null;
-            /**
-             * Member Id
-             * @description follows this member's section, material and length where those are empty
-             */
-            member_id?: number | null;
-            /**
-             * @default {
-             *       "text": "0",
-             *       "unit": "mm",
-             *       "value": 0
-             *     }
-             */
-            right_end: components["schemas"]["Angle"];
-            /**
-             * @default {
-             *       "kind": "straight",
-             *       "size": null,
-             *       "width": null
-             *     }
-             */
-            right_shape: components["schemas"]["EndShape"];
-            /**
-             * Ripped
-             * @description half of its section, split lengthwise: two come from one length
-             * @default false
-             */
-            ripped: boolean;
-            /**
-             * Section Id
-             * @default
-             */
-            section_id: string;
         };
     };
     responses: never;
@@ -8625,7 +8625,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["FileIn"];
+                "application/json": components["schemas"]["JobFileIn"];
             };
         };
         responses: {
@@ -8954,7 +8954,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["TakeIn"];
+                "application/json": components["schemas"]["OutlinesIn"];
             };
         };
         responses: {
@@ -9334,6 +9334,28 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["JobView"];
+                };
+            };
+        };
+    };
+    yorvek_server_api_jobs_job_line: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobLine"];
                 };
             };
         };
@@ -10525,7 +10547,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["TakeIn"];
+                "application/json": components["schemas"]["OfferIn"];
             };
         };
         responses: {
@@ -10966,7 +10988,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["FileIn"];
+                "application/json": components["schemas"]["ListIn"];
             };
         };
         responses: {

@@ -14,6 +14,8 @@ const withStock = ref(false)
 onMounted(() =>
   attempt(async () => {
     jobs.value = await call('GET', '/jobs')
+    // what has to be worked out anew comes in one by one, while the list stands
+    for (const [k, j] of jobs.value.entries()) if (!j.headline) jobs.value[k] = await call('GET', `/jobs/${j.id}/line`)
   }),
 )
 const make = () =>
@@ -90,11 +92,14 @@ const out = () =>
             {{ ' ' }}<span class="soft">{{ j.revision }}</span>
           </td>
           <td class="soft">{{ j.for_whom }}</td>
-          <td><Reserve :value="j.headline.breaks" /></td>
-          <td><Reserve :value="j.headline.moves" /></td>
-          <td class="num">{{ mass(j.headline.mass_kg) }}</td>
-          <td class="num">{{ j.headline.pieces }}</td>
-          <td class="num">{{ j.headline.bars }}</td>
+          <template v-if="j.headline">
+            <td><Reserve :value="j.headline.breaks" /></td>
+            <td><Reserve :value="j.headline.moves" /></td>
+            <td class="num">{{ mass(j.headline.mass_kg) }}</td>
+            <td class="num">{{ j.headline.pieces }}</td>
+            <td class="num">{{ j.headline.bars }}</td>
+          </template>
+          <td v-else colspan="5" class="soft">being worked out…</td>
           <td>
             <span v-if="j.stops" class="bad">{{ j.stops }} to decide</span>
           </td>

@@ -5,7 +5,7 @@ from __future__ import annotations
 import math
 from dataclasses import dataclass, field
 
-from yorvek.core.cutting.bars import BarPiece, BarProblem, BarStock
+from yorvek.core.cutting.bars import BarProblem, BarStock, WantedLength
 from yorvek.core.jobs.cuts import done_pieces
 from yorvek.core.jobs.cutting import ASSUMED_BAR_MM, OWN_VALUE, BarGroup, StockLine, WorkedPart, cut_pieces, own_names
 from yorvek.core.jobs.spec import BarStockSpec, landed
@@ -88,7 +88,7 @@ def _part(w: WorkedPart) -> BarPart:
     return w.part.shape if isinstance(w.part.shape, BarPart) else BarPart()
 
 
-def _piece(w: WorkedPart, paired: Paired | None) -> BarPiece:
+def _piece(w: WorkedPart, paired: Paired | None) -> WantedLength:
     """A piece as the plan takes it: two halves off one length where it is ripped, at its most where it is still to be
     measured, less what it shares with its neighbour where mitred ends lie against each other.
     """
@@ -98,7 +98,7 @@ def _piece(w: WorkedPart, paired: Paired | None) -> BarPiece:
     if paired is not None and (shape.left_end.value or shape.right_end.value):
         length -= paired.shared_mm
     qty = math.ceil(w.part.qty / 2) if shape.ripped else w.part.qty
-    return BarPiece(id=w.part.mark, length=round(length, 4), qty=qty)
+    return WantedLength(id=w.part.mark, length=round(length, 4), qty=qty)
 
 
 @dataclass(frozen=True)

@@ -6,7 +6,7 @@ from __future__ import annotations
 
 from typing import TypeVar
 
-from yorvek.core.cutting.bars import BarPiece, BarProblem
+from yorvek.core.cutting.bars import BarProblem, WantedLength
 from yorvek.core.cutting.sheets import SheetPiece, SheetProblem
 from yorvek.core.errors import InputError
 from yorvek.core.jobs.state import JobState, followed
@@ -20,7 +20,7 @@ from yorvek.core.sections import catalogue, section, sold_in
 from yorvek.core.sections.composed import bought_as
 from yorvek.core.sections.line import is_composed, plate_size, single_parts
 
-P = TypeVar("P", BarPiece, SheetPiece)
+P = TypeVar("P", WantedLength, SheetPiece)
 OWN_VALUE = 0.6
 """What metal on hand counts for against new, per length or area."""
 ASSUMED_BAR_MM = {"metric": 6000.0, "inch": 240 * INCH_MM}

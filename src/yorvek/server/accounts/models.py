@@ -9,6 +9,8 @@ class Shop(models.Model):
 
     name = models.CharField(max_length=80)
     created = models.DateTimeField(auto_now_add=True)
+    stock_version = models.PositiveIntegerField(default=1)
+    """Counts the changes of the stock book: what was planned with another one is worked out anew."""
 
     def __str__(self) -> str:
         return self.name

@@ -67,7 +67,7 @@ class Taken(Model):
     qty: int = Field(default=1, ge=1, le=5000)
 
 
-class TakeIn(Model):
+class OutlinesIn(Model):
     """Which outlines of a drawing become parts, all of one metal and thickness."""
 
     drawing: DrawingIn
@@ -78,7 +78,7 @@ class TakeIn(Model):
 
 
 @router.post("/jobs/{job_id}/drawings/parts", response=shapes.JobView)
-def make_parts_of_drawing(request: HttpRequest, job_id: int, body: TakeIn) -> shapes.JobView:
+def make_parts_of_drawing(request: HttpRequest, job_id: int, body: OutlinesIn) -> shapes.JobView:
     """Make parts of outlines of a drawing, as one edit; the drawing is read again here, so that nothing is made up
     between.
     """

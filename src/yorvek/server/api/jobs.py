@@ -20,6 +20,7 @@ from yorvek.server.api import shapes
 from yorvek.server.api.access import job_of, owner_of, row_of, user_of, writer
 from yorvek.server.api.view import edit_view, job_view
 from yorvek.server.jobs.files import load_job
+from yorvek.server.jobs.headlines import keep, kept
 from yorvek.server.jobs.models import Job, Member
 from yorvek.server.jobs.thread import job_figures, job_state
 from yorvek.server.journal.edits import edit
@@ -39,7 +40,7 @@ class JobLine(Model):
     for_whom: str
     unit: str
     changed: str
-    headline: shapes.Headline
+    headline: shapes.Headline | None = Field(description="none: it has to be worked out anew, which opening it does")
     stops: int
 
 
@@ -48,35 +49,43 @@ class JobIn(Model):
     spec: JobSpec
 
 
-class FileIn(Model):
+class JobFileIn(Model):
     """A job file; `stock`: take its stock lines into the book as well, but for those that are there."""
 
     text: str
     stock: bool = False
 
 
+def _line(job: Job, stock_version: int) -> JobLine:
+    spec, found = job.spec, kept(job, stock_version)
+    return JobLine(
+        id=job.pk,
+        name=spec.name,
+        revision=spec.revision,
+        for_whom=spec.for_whom,
+        unit=spec.unit,
+        changed=job.changed.isoformat(),
+        headline=shapes.Headline(**{k: found[k] for k in shapes.Headline.model_fields}) if found else None,
+        stops=found["stops"] if found else 0,
+    )
+
+
 @router.get("/jobs", response=list[JobLine])
 def list_jobs(request: HttpRequest) -> list[JobLine]:
-    """The shop's jobs, last changed first."""
-    from yorvek.server.journal.ripple import headline
+    """The shop's jobs, last changed first, with what was worked out of them last."""
+    shop = user_of(request).shop
+    assert shop is not None
+    jobs = Job.objects.filter(shop=shop, archived=False).order_by("-changed")
+    return [_line(job, shop.stock_version) for job in jobs]
 
-    out = []
-    for job in Job.objects.filter(shop=user_of(request).shop, archived=False).order_by("-changed"):
-        found = job_figures(job_state(job))
-        spec = job.spec
-        out.append(
-            JobLine(
-                id=job.pk,
-                name=spec.name,
-                revision=spec.revision,
-                for_whom=spec.for_whom,
-                unit=spec.unit,
-                changed=job.changed.isoformat(),
-                headline=shapes.Headline(**headline(found)),
-                stops=sum(1 for c in found.cautions if c.level == "stop"),
-            )
-        )
-    return out
+
+@router.get("/jobs/{job_id}/line", response=JobLine)
+def job_line(request: HttpRequest, job_id: int) -> JobLine:
+    """A job's line of the list, worked out where it has to be."""
+    job = job_of(request, job_id)
+    if kept(job, job.shop.stock_version) is None:
+        keep(job, job_figures(job_state(job)))
+    return _line(job, job.shop.stock_version)
 
 
 @router.post("/jobs", response=shapes.JobView)
@@ -91,7 +100,7 @@ def make_job(request: HttpRequest, body: JobSpec) -> shapes.JobView:
 
 
 @router.post("/jobs/import", response=shapes.JobView)
-def import_job(request: HttpRequest, body: FileIn) -> shapes.JobView:
+def import_job(request: HttpRequest, body: JobFileIn) -> shapes.JobView:
     """A job from a job file, its log included; its stock lines where they are asked for."""
     return job_view(load_job(writer(request), read_apart(read_job_file, body.text), stock=body.stock))
 

@@ -95,7 +95,7 @@ def make_stock(request: HttpRequest, body: StockSpec, job_id: int | None = None)
     return shapes.Saved(id=row.pk, version=row.version, view=job_view(job) if job else None)
 
 
-class FileIn(Model):
+class ListIn(Model):
     """A spreadsheet as it was picked; content in base64. `take`: put what is in it into the stock book."""
 
     name: str = Field(min_length=1, max_length=200)
@@ -111,7 +111,7 @@ class OffersOut(OffersRead):
 
 
 @router.post("/stock/import", response=OffersOut)
-def bring_offers(request: HttpRequest, body: FileIn, job_id: int | None = None) -> OffersOut:
+def bring_offers(request: HttpRequest, body: ListIn, job_id: int | None = None) -> OffersOut:
     """Offers or stock of a spreadsheet: looked at, or taken whole as one edit; lines that cannot be read are named."""
     user, job = writer(request), _job(request, job_id)
     found = read_apart(read_offers, body.name, content_of(body.content), unit=body.unit)

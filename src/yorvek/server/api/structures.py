@@ -145,7 +145,7 @@ def rating(request: HttpRequest, job_id: int, structure_id: int, load_id: int, d
     return rated_load(_request(job, row_of(Structure, job, structure_id).spec), load.name, derating=derating)
 
 
-class TakeIn(Model):
+class OfferIn(Model):
     """An offer that is taken."""
 
     version: int = Field(ge=1)
@@ -160,7 +160,7 @@ class TakeIn(Model):
 
 
 @router.post("/jobs/{job_id}/structures/{structure_id}/take", response=shapes.JobView)
-def take(request: HttpRequest, job_id: int, structure_id: int, body: TakeIn) -> shapes.JobView:
+def take(request: HttpRequest, job_id: int, structure_id: int, body: OfferIn) -> shapes.JobView:
     """Take an offer; with a reason it is a decision in the log."""
     user, job = writer(request), job_of(request, job_id)
     row = row_of(Structure, job, structure_id)

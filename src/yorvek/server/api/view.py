@@ -14,6 +14,7 @@ from yorvek.core.sections import section, sold_in
 from yorvek.server.api import shapes
 from yorvek.server.cutting.models import Plan
 from yorvek.server.cutting.plans import latest_plans, problem_hash
+from yorvek.server.jobs.headlines import keep, kept
 from yorvek.server.jobs.models import Job, JobRecord
 from yorvek.server.jobs.thread import job_figures, job_state
 from yorvek.server.journal.models import Edit, Way
@@ -92,6 +93,8 @@ def job_view(job: Job) -> shapes.JobView:
         job.refresh_from_db()
         state = job_state(job)
         found = job_figures(state)
+        if kept(job, job.shop.stock_version) is None:
+            keep(job, found)
     else:
         state, found = job.worked
     now = {g.key: problem_hash(g.problem) for g in found.sheets}

@@ -21,6 +21,8 @@ class Job(Record):
     created = models.DateTimeField(auto_now_add=True)
     changed = models.DateTimeField(auto_now=True)
     archived = models.BooleanField(default=False)
+    headline = models.JSONField(null=True)
+    """What the list of jobs says of it, when it was worked out last."""
     worked: Any = None
     """State and figures as the last edit of this request left them, so that its answer need not work them out again."""
 

@@ -17,6 +17,7 @@ from yorvek.core.quantities.entry import evaluate_dimensions, resolve
 from yorvek.core.records import KINDS, refuse_broken
 from yorvek.core.records.upgrades import schema_of
 from yorvek.server.accounts.models import Shop, User
+from yorvek.server.jobs.headlines import keep, stock_changed
 from yorvek.server.jobs.models import ROWS, Dimension, Job, JobRecord
 from yorvek.server.jobs.thread import job_figures, job_state
 from yorvek.server.journal.authorship import may_change, may_take_away
@@ -201,6 +202,8 @@ def edit(user: User, job: Job | None, title: str, *, ripple: bool = True) -> Ite
         if not scope.touched:
             scope.edit.delete()
             return
+        if "stock" in scope.touched:
+            stock_changed(scope.shop)
         after = _whole(scope)
         saved.set("perhaps")
     saved.set("all")
@@ -244,3 +247,4 @@ def _tell(scope: EditScope, before: JobState, after: JobState) -> None:
     scope.job.worked = after, now
     scope.edit.ripple = ripple_of(scope.job, was, now)
     scope.edit.save(update_fields=["ripple"])
+    keep(scope.job, now)

@@ -6,21 +6,8 @@ from typing import Any
 
 from yorvek.core.jobs import Figures
 from yorvek.server.cutting.models import Plan
+from yorvek.server.jobs.headlines import headline
 from yorvek.server.jobs.models import Job
-
-
-def headline(figures: Figures) -> dict[str, Any]:
-    """The figures the ripple shows."""
-    return {
-        "mass_kg": round(figures.mass_kg, 3),
-        "money": round(figures.buy_price + figures.sheet_estimate, 2),
-        "breaks": figures.strength.value,
-        "breaks_at": figures.weakest,
-        "moves": figures.stiffness.value,
-        "moves_at": figures.softest,
-        "bars": figures.bars_to_cut,
-        "pieces": figures.pieces,
-    }
 
 
 def stale_plans(job: Job, figures: Figures) -> int:

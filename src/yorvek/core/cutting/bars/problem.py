@@ -26,7 +26,7 @@ class BarStock(Model):
     cost: float = Field(default=1.0, ge=0, le=1e9)
 
 
-class BarPiece(Model):
+class WantedLength(Model):
     """Pieces of one length."""
 
     id: str
@@ -42,7 +42,7 @@ class BarProblem(Model):
     kerf: float = Field(default=0.0, ge=0, le=100)
     end_trim: float = Field(default=0.0, ge=0, le=10_000)
     stock: list[BarStock] = Field(min_length=1, max_length=500)
-    parts: list[BarPiece] = Field(min_length=1, max_length=2000)
+    parts: list[WantedLength] = Field(min_length=1, max_length=2000)
     meta: dict[str, object] = {}
 
     @model_validator(mode="after")
