@@ -223,3 +223,20 @@ def test_every_kind_has_its_rows():
     from yorvek.core.records import KINDS
 
     assert set(ROWS) == {kind.name for kind in KINDS}
+
+
+def test_C8_a_file_of_an_earlier_version_with_two_of_one_name_comes_in_with_both(owner, job):
+    """Earlier versions took them; now the second gets a number, and the log says so."""
+    import json
+
+    file = json.loads(owner("GET", f"{job['base']}/export/job.json").content)
+    twin = json.loads(json.dumps(file["loads"][0]))
+    file["loads"].append({**twin, "id": 9000})
+    file["members"].append({**file["members"][0], "id": 9001})
+    file["members"][1]["spec"] = {**file["members"][0]["spec"], "loads": [{"load_id": 9000, "width": mm("900")}]}
+    view = owner.good("POST", "/jobs/import", {"text": json.dumps(file)})
+    assert [x["spec"]["name"] for x in view["loads"]] == ["crowd", "crowd 2"]
+    assert [m["spec"]["mark"] for m in view["members"]] == ["R1", "R1 2"]
+    second = view["members"][1]["spec"]["loads"][0]["load_id"]
+    assert second == view["loads"][1]["id"] and view["members"][1]["trouble"] is None
+    assert {"load", "member"} <= {w for n in view["notes"] for w in n["spec"]["text"].split()}

@@ -144,3 +144,34 @@ def test_a_stranger_changes_nothing(stranger, job, path):
         "comments": ("text",),
     }[path]
     assert stranger("POST", f"{job['base']}/{path}", {k: body[k] for k in allowed}).status_code in (403, 404)
+
+
+def test_C9_nothing_is_cut_from_figures_nobody_stands_for(owner, job):
+    """A verified figure that changes is nobody's again; a reason given for the old one goes with it."""
+    base, part = job["base"], next(p["id"] for p in job["parts"] if p["spec"]["mark"] == "F1")
+    size = {"name": "reach", "size": mm("3000"), "verified_by": "owner"}
+    number = owner.good("POST", f"{base}/dimensions", size)["id"]
+    drawing, bar = f"{base}/export/parts/{part}.dxf", {"key": "a|b", "stock": "1", "cuts": {"R1": 1}}
+    assert owner("GET", drawing).status_code == 200
+
+    def put(version, **more):
+        spec = {**size, **more}
+        return owner.good("PUT", f"{base}/dimensions/{number}", {"version": version, "spec": spec})["view"]
+
+    view = put(1, size=mm("3100"))
+    assert view["figures"]["held_up"] == ["reach"] and view["dimensions"][0]["spec"]["verified_by"] == ""
+    for answer in (
+        owner("GET", drawing),
+        owner("POST", f"{base}/cuts", bar),
+        owner("GET", f"{base}/export/plans/1/program.nc?sheet=a%230"),
+    ):
+        assert answer.status_code == 422 and "reach" in answer.json()["sentence"]
+    assert owner("GET", f"{base}/export/parts/{part}.svg").status_code == 200
+
+    reason = {"verified_by": "", "cut_anyway": "the quay is measured on Monday, these are trial pieces"}
+    view = put(2, size=mm("3100"), **reason)
+    assert view["figures"]["held_up"] == [] and view["figures"]["unverified"] == ["reach"]
+    assert owner("GET", drawing).status_code == 200
+    assert owner("POST", f"{base}/cuts", bar).status_code == 404  # it gets as far as the plan
+    view = put(3, size=mm("3200"), **reason)
+    assert view["dimensions"][0]["spec"]["cut_anyway"] == "" and view["figures"]["held_up"] == ["reach"]

@@ -15,6 +15,7 @@ from pathlib import Path
 from typing import Any, ParamSpec, TypeVar
 
 from yorvek.core.errors import InputError
+from yorvek.core.model import Model
 
 SECONDS = 10.0
 MEMORY_BYTES = 512 * 2**20
@@ -39,6 +40,9 @@ def read_apart(function: Callable[P, T], *args: P.args, **more: P.kwargs) -> T:
         kind, found = _asked(function, args, more)
     finally:
         _gate.release()
+    if kind == "model":
+        shape, text = found
+        return shape.model_validate_json(text)  # type: ignore[no-any-return]
     if kind == "refused":
         raise InputError(**found)
     if kind == "slow":
@@ -84,7 +88,12 @@ def _work(to: Connection, seconds: float, function: Callable[..., Any], args: An
     resource.setrlimit(resource.RLIMIT_AS, (most, most))
     resource.setrlimit(resource.RLIMIT_CPU, (math.ceil(seconds), math.ceil(seconds) + 2))
     try:
-        to.send(("found", function(*args, **more)))
+        found = function(*args, **more)
+        if isinstance(found, Model):
+            # models that are derived from others cannot be pickled; as JSON all of them travel
+            to.send(("model", (type(found), found.model_dump_json())))
+        else:
+            to.send(("found", found))
     except InputError as error:
         to.send(("refused", {"field": error.field, "got": error.got, "needs": error.needs, "at": error.at}))
     except MemoryError:

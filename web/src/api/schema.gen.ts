@@ -3039,6 +3039,12 @@ export interface components {
          * @description A named dimension, possibly a formula of others, and where it comes from.
          */
         DimensionSpec: {
+            /**
+             * Cut Anyway
+             * @description why it is cut though nobody verified it
+             * @default
+             */
+            cut_anyway: string;
             /** Name */
             name: string;
             /**
@@ -8171,6 +8177,8 @@ export interface components {
             buy_price: number;
             /** Cautions */
             cautions: components["schemas"]["Caution"][];
+            /** Held Up */
+            held_up: string[];
             /** Mass Kg */
             mass_kg: number;
             /** Modules */

@@ -91,7 +91,7 @@ const newLoad = () => {
 }
 const newDim = () => {
   const size = { text: '', unit: unit.value }
-  dim.value = { name: '', size, origin: 'measured', verified_by: '' } as S['DimensionSpec']
+  dim.value = { name: '', size, origin: 'measured', verified_by: '', cut_anyway: '' } as S['DimensionSpec']
   dimRow.value = null
 }
 </script>
@@ -238,7 +238,11 @@ const newDim = () => {
             <td>{{ r.spec.size.text }}</td>
             <td class="num">{{ length(r.spec.size.value ?? 0) }}{{ lengthUnit() }}</td>
             <td>{{ r.spec.origin }}</td>
-            <td>{{ r.spec.verified_by || 'nobody yet' }}</td>
+            <td>
+              {{
+                r.spec.verified_by || (r.spec.cut_anyway ? `nobody; cut anyway: ${r.spec.cut_anyway}` : 'nobody yet')
+              }}
+            </td>
             <td class="num">
               <RowActions kind="dimensions" :row="r" :name="r.spec.name" :change="() => editDim(r)" />
             </td>
@@ -259,6 +263,9 @@ const newDim = () => {
           </div>
           <div class="field">
             <label for="dim-by">Verified by</label><input id="dim-by" v-model="dim.verified_by" />
+          </div>
+          <div v-if="!dim.verified_by" class="field">
+            <label for="dim-anyway">Or cut anyway, because</label><input id="dim-anyway" v-model="dim.cut_anyway" />
           </div>
         </div>
         <div class="row">

@@ -61,6 +61,10 @@ onBeforeUnmount(() => clearTimeout(timer))
   </p>
   <p v-if="job!.figures.unverified.length" class="notice">
     <b>Measure first.</b> Not verified: {{ job!.figures.unverified.join(', ') }}.
+    <template v-if="job!.figures.held_up.length"
+      >No bar is ticked off, and no DXF or program given out, until somebody verifies them or
+      <router-link :to="`${base}/brief`">the brief says</router-link> why they are cut anyway.</template
+    >
   </p>
   <div
     v-for="c in job!.figures.cautions.filter((x) => ['galvanised', 'cutting'].includes(x.id))"

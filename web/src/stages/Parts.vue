@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { S } from '../api/client'
+import CutFile from '../shared/CutFile.vue'
 import EntryField from '../shared/EntryField.vue'
 import { attempt, catalogue, copy, job, mayWrite, remove, save } from '../shared/job'
 import SectionPick from '../shared/SectionPick.vue'
@@ -428,8 +429,8 @@ const choose = (part: number) => {
             {{ row.spec.mark }} {{ row.spec.name }} <span class="soft">× {{ row.spec.qty }}</span>
           </h2>
           <div class="row">
-            <a v-if="row.geometry" class="button quiet" :href="`/api/jobs/${job!.job.id}/export/parts/${row.id}.dxf`"
-              >DXF</a
+            <CutFile v-if="row.geometry" quiet :href="`/api/jobs/${job!.job.id}/export/parts/${row.id}.dxf`"
+              >DXF</CutFile
             ><a v-if="row.geometry" class="button quiet" :href="`/api/jobs/${job!.job.id}/export/parts/${row.id}.svg`"
               >SVG</a
             >

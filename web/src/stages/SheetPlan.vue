@@ -2,6 +2,7 @@
 /** The nest of one thickness: asked for, seen, changed by hand, and put on the table. */
 import { computed, ref, watch } from 'vue'
 import { call, type S } from '../api/client'
+import CutFile from '../shared/CutFile.vue'
 import { attempt, job, mayWrite, open } from '../shared/job'
 import { going, keysOf } from '../shared/nest'
 import { length, lengthUnit, mass, unit } from '../shared/units'
@@ -67,7 +68,7 @@ const edited = () => {
           </button></template
         >
         <template v-if="s.done"
-          ><a class="button" :href="file(`plans/${s.done.id}.dxf`)">DXF{{ s.done.stale ? ' (stale)' : '' }}</a
+          ><CutFile :href="file(`plans/${s.done.id}.dxf`)">DXF{{ s.done.stale ? ' (stale)' : '' }}</CutFile
           ><a class="button" :href="file(`plans/${s.done.id}.pdf`)">PDF{{ s.done.stale ? ' (stale)' : '' }}</a
           ><a class="button" :href="file(`plans/${s.done.id}.svg`)">SVG</a></template
         >

@@ -2,6 +2,7 @@
 /** A sheet on the simulated cutting table: the path in its order, what it takes, and what would go wrong. */
 import { computed, ref, watch } from 'vue'
 import { call, type S } from '../api/client'
+import CutFile from '../shared/CutFile.vue'
 import { attempt, job } from '../shared/job'
 import { length } from '../shared/units'
 
@@ -45,7 +46,7 @@ const file = computed(
         >{{ found.run.pierces }} pierces, {{ length(found.run.cut_mm) }} cut, {{ length(found.run.rapid_mm) }} in
         between</span
       >
-      <a v-if="!found.run.faults.length && !found.plan.troubles.length" class="button" :href="file">G-code</a>
+      <CutFile v-if="!found.run.faults.length && !found.plan.troubles.length" :href="file">G-code</CutFile>
     </div>
     <p v-for="w in [...found.run.faults, ...found.plan.troubles]" :key="w" class="bad">
       {{ w }}: no program is given out.

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import json
+from itertools import count
 from typing import Any, Literal, get_args
 
 from pydantic import Field, ValidationError
@@ -23,6 +24,7 @@ from yorvek.core.records import FILED, label_of
 FORMAT = "yorvek-job"
 VERSION = 1
 LARGEST_BYTES = 5_000_000
+LONGEST_MARK = 20
 
 
 class Numbered(Model):
@@ -124,7 +126,7 @@ def read_job_file(text: str) -> JobFile:
     except ValidationError as error:
         raise first_trouble(error) from None
     _check_references(file)
-    return _resolved(file)
+    return _resolved(_told_apart(file))
 
 
 def _refuse_constant(name: str) -> float:
@@ -158,6 +160,32 @@ def _check_references(file: JobFile) -> None:
 def spec_in(item: Any) -> Any:
     """What an item of a list says, whether it has a number or not."""
     return item.spec if isinstance(item, Numbered) else item
+
+
+def _told_apart(file: JobFile) -> JobFile:
+    """Earlier versions took two things of one mark or name: the later ones get a number behind it, and a note says so."""
+    taken: dict[str, set[str]] = {}
+    notes = list(file.notes)
+    lists: dict[str, list[Any]] = {}
+    for kind in FILED:
+        if kind.unique is None:
+            continue
+        field, family = kind.unique
+        names = taken.setdefault(family, set())
+        lists[kind.plural] = []
+        for item in getattr(file, kind.plural):
+            name = was = str(getattr(spec_in(item), field))
+            for number in count(2):
+                if name not in names:
+                    break
+                name = f"{was[: LONGEST_MARK - 4]} {number}"
+            names.add(name)
+            if name != was:
+                spec = spec_in(item).model_copy(update={field: name})
+                item = item.model_copy(update={"spec": spec}) if isinstance(item, Numbered) else spec
+                notes.append(NoteSpec(text=f"Two were called {was} in the file: one {kind.name} is now {name}."))
+            lists[kind.plural].append(item)
+    return file.model_copy(update={**lists, "notes": notes})
 
 
 def filed(plural: str, number: int, spec: Model) -> Model:

@@ -60,6 +60,19 @@ def _over_its_limits(state: JobState, found: Figures) -> str:
     return ""
 
 
+def refuse_unmeasured(found: Figures) -> None:
+    """Whether metal may be cut: a saw, a table and a drawing for one wait for figures that somebody stands for.
+
+    Raises:
+        InputError: which figures nobody verified.
+    """
+    if found.held_up:
+        raise InputError(
+            field="dimensions", got=", ".join(found.held_up),
+            needs="somebody who verified these, or in the brief the reason why they are cut anyway",
+        )  # fmt: skip
+
+
 def may_release(state: JobState, found: Figures, *, signed: bool, note: str, unanswered: int) -> None:
     """Whether the job may be released now.
 

@@ -5,6 +5,8 @@ from __future__ import annotations
 from collections.abc import Callable, Sequence
 from typing import Literal
 
+from pydantic import Field
+
 from yorvek.core.checks import BeamVerdict, Reserve
 from yorvek.core.checks.record import reserve_text
 from yorvek.core.cutting.bars import BarPlan, BarProblem
@@ -66,6 +68,7 @@ class Figures(Model):
     bars_to_buy: int
     pieces: int
     unverified: list[str]
+    held_up: list[str] = Field(default=[], description="unverified, and nobody said why it is cut anyway")
 
 
 def _job_reserve(
@@ -187,6 +190,7 @@ def figures(
         bars_to_buy=to_buy,
         pieces=sum(p.qty for p in state.parts.values()),
         unverified=[d.name for d in state.dimensions.values() if not d.verified_by],
+        held_up=[d.name for d in state.dimensions.values() if not d.verified_by and not d.cut_anyway.strip()],
     )
 
 

@@ -108,6 +108,7 @@ class DimensionSpec(Model):
     size: Size
     origin: Literal["measured", "drawing", "customer", "assumed"] = "assumed"
     verified_by: str = Field(default="", max_length=60)
+    cut_anyway: str = Field(default="", max_length=200, description="why it is cut though nobody verified it")
 
     @field_validator("name")
     @classmethod

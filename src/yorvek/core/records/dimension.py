@@ -11,10 +11,13 @@ def _check(state: JobState, number: int) -> None:
 
 
 def _verified_anew(before: DimensionSpec | None, now: DimensionSpec, by: str) -> DimensionSpec:
-    """Another figure was verified by nobody yet: the name under the old one goes, unless another is given with it."""
-    if before is None or before.size.text == now.size.text or now.verified_by != before.verified_by:
+    """Another figure was verified by nobody yet, and nobody said why it may be cut: both go with the old one, unless
+    others are given with the new.
+    """
+    if before is None or before.size.text == now.size.text:
         return now
-    return now.model_copy(update={"verified_by": ""})
+    old = {name: getattr(before, name) for name in ("verified_by", "cut_anyway")}
+    return now.model_copy(update={name: "" for name, words in old.items() if getattr(now, name) == words})
 
 
 DIMENSION = Kind(

@@ -14,6 +14,7 @@ from yorvek.core.files.jobfile import write_job_file
 from yorvek.core.files.labels import labels_pdf
 from yorvek.core.files.report import report_pdf
 from yorvek.core.jobs import Figures
+from yorvek.core.jobs.checking import refuse_unmeasured
 from yorvek.core.jobs.hardware import hardware_line
 from yorvek.core.jobs.state import followed
 from yorvek.core.parts import BarPiece
@@ -111,6 +112,8 @@ def export_end(request: HttpRequest, job_id: int, part_id: int, side: str, kind:
     cut = end_cut(side, end, section(shape.section_id), angle.value)
     if cut is None:
         raise HttpError(404, "This end is straight: it needs no template.")
+    if kind == "dxf":
+        refuse_unmeasured(job_figures(job_state(job)))
     mark = f"{row.spec.mark} {side} end"
     content = dxf.part_dxf(mark, cut.template) if kind == "dxf" else svg_out.part_svg(mark, cut.template)
     return file_response(content, f"{job.spec.name} {mark}.{kind}", KINDS[kind])
@@ -126,6 +129,8 @@ def export_part(request: HttpRequest, job_id: int, part_id: int, kind: str) -> H
         raise HttpError(422, f"This part cannot be drawn: {found.parts[row.pk].trouble}")
     if kind not in ("dxf", "svg"):
         raise HttpError(404, "A part goes out as .dxf or .svg.")
+    if kind == "dxf":
+        refuse_unmeasured(found)
     content = (dxf.part_dxf if kind == "dxf" else svg_out.part_svg)(row.spec.mark, geometry.outline)
     return file_response(content, f"{job.spec.name} {row.spec.mark}.{kind}", KINDS[kind])
 
@@ -141,6 +146,7 @@ def export_plan(request: HttpRequest, job_id: int, plan_id: int, kind: str, unit
     problem, result = SheetProblem.model_validate(plan.problem), SheetPlan.model_validate(plan.result)
     name = f"{job.spec.name} {problem.name}{' STALE' if view.stale else ''}.{kind}"
     if kind == "dxf":
+        refuse_unmeasured(found)
         return file_response(dxf.nest_dxf(problem, result, view.outlines, stale=view.stale), name, "image/vnd.dxf")
     if kind == "svg":
         return file_response(svg_out.nest_svg(problem, result, view.outlines, stale=view.stale), name, KINDS[kind])

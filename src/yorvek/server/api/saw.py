@@ -15,6 +15,7 @@ from yorvek.core.cutting.bars import solve_bars
 from yorvek.core.cutting.bars.problem import Bar
 from yorvek.core.errors import InputError
 from yorvek.core.jobs import Figures, JobState, NoteSpec, StockSpec
+from yorvek.core.jobs.checking import refuse_unmeasured
 from yorvek.core.jobs.cuts import CutBarSpec, CutPiece, KeptPlanSpec, meant_bars
 from yorvek.core.jobs.cutting import StockLine
 from yorvek.core.jobs.figures import BarResult
@@ -176,6 +177,7 @@ def cut_bar(request: HttpRequest, job_id: int, body: CutIn) -> shapes.JobView:
     _found(job)  # worked out before the lock, so that it need not be under it
     with edit(user, job, f"cut {marks}") as scope:
         state, found = scope.found()
+        refuse_unmeasured(found)
         result = _profile(found, body.key)
         bar, line, number = _bar_to_cut(result, body)
         whole = next(s.length for s in result.group.problem.stock if s.id == bar.stock)

@@ -219,6 +219,8 @@ class ThreadFigures(Model):
     bars_to_buy: int
     pieces: int
     unverified: list[str]
+    held_up: list[str]
+    """What nothing is cut from until somebody stands for it."""
     stale_plans: int
     sheets_planned: int
     cautions: list[Caution]

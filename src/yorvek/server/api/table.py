@@ -10,11 +10,13 @@ from pydantic import Field
 from yorvek.core.cutting.sheets import SheetPlan, SheetProblem
 from yorvek.core.cutting.table import TableJob, TableRun, TableSettings, sheet_on_table, simulate
 from yorvek.core.errors import InputError
+from yorvek.core.jobs.checking import refuse_unmeasured
 from yorvek.core.model import Model
 from yorvek.server.api.access import job_of
 from yorvek.server.api.exports import file_response
 from yorvek.server.api.plans import plan_of, plan_view
 from yorvek.server.jobs.models import Job
+from yorvek.server.jobs.thread import job_figures, job_state
 
 router = Router(tags=["table"])
 
@@ -50,6 +52,7 @@ def see_table(request: HttpRequest, job_id: int, plan_id: int, sheet: str) -> Ta
 def export_program(request: HttpRequest, job_id: int, plan_id: int, sheet: str) -> HttpResponse:
     """The G-code of a sheet; a program with a fault is not given out."""
     job = job_of(request, job_id)
+    refuse_unmeasured(job_figures(job_state(job)))
     found, stale = _on_table(job, plan_id, sheet)
     if found.run.faults or found.plan.troubles:
         wrong = (found.run.faults + found.plan.troubles)[0]

@@ -129,6 +129,7 @@ def job_view(job: Job) -> shapes.JobView:
         bars_to_buy=found.bars_to_buy,
         pieces=found.pieces,
         unverified=found.unverified,
+        held_up=found.held_up,
         cautions=found.cautions,
         stale_plans=sum(1 for s in sheets if s.done and s.done.stale),
         sheets_planned=sum(1 for s in sheets if s.done),

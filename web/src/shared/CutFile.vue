@@ -1,0 +1,12 @@
+<script setup lang="ts">
+/** A file that metal is cut from: given out once somebody stands for every figure, or said why it is cut anyway. */
+import { computed } from 'vue'
+import { job } from './job'
+
+defineProps<{ href: string; quiet?: boolean }>()
+const waits = computed(() => job.value?.figures.held_up?.join(', ') ?? '')
+</script>
+<template>
+  <span v-if="waits" class="soft" :title="`Nobody verified ${waits}`"><slot /> waits</span>
+  <a v-else class="button" :class="{ quiet }" :href="href"><slot /></a>
+</template>
