@@ -19,7 +19,7 @@ from yorvek.core.jobs.structures import StructureSpec
 from yorvek.core.model import Model
 from yorvek.core.parts import PartSpec
 from yorvek.core.quantities.entry import resolve
-from yorvek.core.records import FILED, label_of
+from yorvek.core.records import DIMENSION, FILED, label_of
 
 FORMAT = "yorvek-job"
 VERSION = 1
@@ -163,7 +163,11 @@ def spec_in(item: Any) -> Any:
 
 
 def _told_apart(file: JobFile) -> JobFile:
-    """Earlier versions took two things of one mark or name: the later ones get a number behind it, and a note says so."""
+    """Earlier versions took two things of one mark or name: the later ones get a number behind it, and a note says so.
+
+    Raises:
+        InputError: what is doubled cannot have a number behind its name.
+    """
     taken: dict[str, set[str]] = {}
     notes = list(file.notes)
     lists: dict[str, list[Any]] = {}
@@ -181,6 +185,8 @@ def _told_apart(file: JobFile) -> JobFile:
                 name = f"{was[: LONGEST_MARK - 4]} {number}"
             names.add(name)
             if name != was:
+                if kind is DIMENSION:  # formulas speak of it by its name
+                    raise InputError(field="dimensions", got=was, needs="each name may stand once")
                 spec = spec_in(item).model_copy(update={field: name})
                 item = item.model_copy(update={"spec": spec}) if isinstance(item, Numbered) else spec
                 notes.append(NoteSpec(text=f"Two were called {was} in the file: one {kind.name} is now {name}."))
