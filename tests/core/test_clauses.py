@@ -14,6 +14,7 @@ from yorvek.core.clauses.aisc360 import bending, shear
 from yorvek.core.clauses.aisc360 import hollow_joints as k
 from yorvek.core.clauses.en1993 import bolted as en
 from yorvek.core.clauses.en1993 import hollow_joints as he
+from yorvek.core.frames.slender import effective_share
 from yorvek.core.joints.at import End
 from yorvek.core.joints.base_plate import OnBase, plate_rule
 from yorvek.core.joints.end_plate import EndPlated, geometry
@@ -190,3 +191,40 @@ def test_rows_of_an_end_plate_stand_no_closer_than_the_standard_lets_them(kind, 
 
     assert trouble(least + 0.2) is None
     assert "below the least" in trouble(least - 0.2)
+
+
+def walled(kind, b, t):
+    """A section with one wall of that sort so wide, and nothing else that could buckle."""
+    sizes = {
+        "flange": ("i", {"width_mm": 2 * b, "depth_mm": 10 + 2 * t}),
+        "web": ("i", {"width_mm": 10.0, "depth_mm": b + 2 * t}),
+        "hollow": ("rhs", {"width_mm": 10 + 3 * t, "depth_mm": b + 3 * t}),
+        "leg": ("angle", {"width_mm": 10.0, "depth_mm": b}),
+    }
+    shape, more = sizes[kind]
+    plain = {"shape": shape, "wall_mm": t, "flange_mm": t, "root_radius_mm": 0.0, "A_mm2": 40_000.0}
+    return section("IPE 100").model_copy(update={**plain, **more})
+
+
+@pytest.mark.parametrize(("kind", "limit"), [("flange", 0.56), ("web", 1.49), ("hollow", 1.40), ("leg", 0.45)])
+def test_a_wall_counts_whole_up_to_its_limit_in_push_and_less_beyond(kind, limit):
+    """AISC 360-22 table B4.1a, from memory: lambda_r of each sort of wall over sqrt(E / Fy); beyond it E7 takes some of
+    it away at yield.
+    """
+    E, Fy, t = 200_000.0, 345.0, 4.0
+    edge = limit * math.sqrt(E / Fy) * t
+
+    def share(b):
+        return effective_share(walled(kind, b, t), Fy, Fy, E, Method(kind="lrfd"))
+
+    assert share(0.99 * edge) == 1.0 and share(1.01 * edge) < 1.0
+
+
+def test_outer_rows_keep_their_distance_from_the_edge_of_an_end_plate():
+    """Three rows of M16 at 60 mm need 120 mm between the outer ones and 22 mm to each edge (table J3.4M, from
+    memory).
+    """
+    end = End("beam", "post", section("SHS 60×60×4 hot"), material("S355"), Method(kind="asd"))
+    plate = EndPlated(bolt_mm=16, rows=3, pitch_mm=60, gauge_mm=110, width_mm=160, plate_mm=12)
+    assert "outer rows" in (geometry(end, plate.model_copy(update={"height_mm": 160.0})) or "")
+    assert geometry(end, plate.model_copy(update={"height_mm": 166.0})) is None
