@@ -8,7 +8,7 @@ from collections import namedtuple
 import pytest
 
 from yorvek.launch import __main__ as command
-from yorvek.launch import install, mariadb, mutants, places, supervise, testing
+from yorvek.launch import backup, install, mariadb, mutants, places, supervise, testing
 
 Usage = namedtuple("Usage", "total used free")
 
@@ -168,3 +168,59 @@ def test_the_mutation_gate_changes_what_counts_and_nothing_else(tmp_path):
         "3 -> 4", "x <= 0.5 -> x > 0.5", "0.5 -> 0.625", "max(...) -> min(...)", "1.92 * x -> 1.92 / x", "1.92 -> 2.4",
         "round(x + 1e-09, 4) + [x][0] -> round(x + 1e-09, 4) - [x][0]",
     ])  # fmt: skip
+
+
+@pytest.mark.parametrize("text", ["", "0", "-1", "two", "65", "1.5"])
+def test_E14_a_count_that_is_none_is_refused(monkeypatch, text):
+    monkeypatch.setenv("YORVEK_WORKERS", text)
+    with pytest.raises(places.Refused) as refused:
+        supervise.number("YORVEK_WORKERS", 1, 64)
+    assert "YORVEK_WORKERS" in str(refused.value) and "1 to 64" in str(refused.value)
+
+
+def test_E14_processes_threads_and_workers_are_as_many_as_the_environment_says(monkeypatch, tmp_path):
+    for name in ("WEB_PROCESSES", "THREADS", "WORKERS", "BIND"):
+        monkeypatch.delenv(f"YORVEK_{name}", raising=False)
+    usual = supervise.children({}, 8640, tmp_path)
+    assert [c.name for c in usual] == ["web server", "task worker"]
+    assert "127.0.0.1:8640" in usual[0].command
+    for name, value in (("WEB_PROCESSES", "3"), ("THREADS", "8"), ("WORKERS", "2"), ("BIND", "0.0.0.0")):
+        monkeypatch.setenv(f"YORVEK_{name}", value)
+    web, *workers = supervise.children({}, 8640, tmp_path)
+    command = " ".join(web.command)
+    assert "--workers 3 --threads 8" in command and "0.0.0.0:8640" in command and len(workers) == 2
+
+
+def test_E14_a_database_of_another_machine_is_not_started_here(monkeypatch, tmp_path):
+    monkeypatch.setenv("YORVEK_DB_HOST", "db.example")
+    monkeypatch.setenv("YORVEK_DB_PASSWORD", "theirs")
+    there = mariadb.MariaDB(tmp_path / "data", 3306)
+    there.start()
+    assert there.process is None and not (tmp_path / "data" / "mariadb").exists()
+    assert there.environment()["YORVEK_DB_PASSWORD"] == "theirs"
+    with pytest.raises(places.Refused, match="another machine"):
+        backup.backup(str(tmp_path / "b.gz"))
+
+
+def test_E9_a_slow_start_is_waited_for_as_long_as_its_processes_live(monkeypatch):
+    """The page comes after more rounds than the sixty seconds that used to be waited."""
+    asked = []
+
+    class Page:
+        status = 200
+
+        def __init__(self, *args, **more):
+            pass
+
+        def request(self, *args):
+            asked.append(1)
+            if len(asked) < 700:
+                raise OSError
+
+        def getresponse(self):
+            return self
+
+    monkeypatch.setattr("http.client.HTTPConnection", Page)
+    monkeypatch.setattr(supervise.time, "sleep", lambda s: None)
+    supervise._wait_for(1, [], lambda: False)
+    assert len(asked) == 700

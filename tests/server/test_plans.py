@@ -178,3 +178,47 @@ def test_a_nest_is_changed_by_hand_locked_and_planned_anew(owner, plates):
     owner.good("POST", f"{base}/pick")
     assert owner.good("GET", job)["sheets"][0]["done"]["id"] == plan["id"]
     assert owner("POST", f"{base}/rest", {"locked": [99]}).status_code == 422
+
+
+def test_E11_a_shop_has_a_fair_number_of_plans_under_way(owner, job):
+    from yorvek.server.cutting.plans import MOST_UNDER_WAY
+
+    group = owner.good("GET", job["base"])["sheets"][0]
+    ask = {"key": group["key"], "seconds": 1}
+    for _ in range(MOST_UNDER_WAY):
+        owner.good("POST", f"{job['base']}/plans", ask)
+    refused = owner("POST", f"{job['base']}/plans", ask)
+    assert refused.status_code == 422 and "cancelled, first" in refused.json()["sentence"]
+
+
+def test_E14_health_knows_the_workers_and_the_queue(owner, job, client):
+    import threading
+
+    from yorvek.server.cutting.beats import beats
+
+    assert client.get("/api/health").json() == {"ok": True, "workers": 0, "waiting": 0, "running": 0}
+    group = owner.good("GET", job["base"])["sheets"][0]
+    owner.good("POST", f"{job['base']}/plans", {"key": group["key"], "seconds": 1})
+    assert client.get("/api/health").json()["waiting"] == 1
+    from datetime import timedelta
+
+    from django.utils import timezone
+
+    from yorvek.server.cutting.models import Beat
+
+    Beat.objects.create(name="a worker", at=timezone.now())
+    Beat.objects.create(name="a dead one", at=timezone.now() - timedelta(minutes=1))
+    assert client.get("/api/health").json()["workers"] == 1
+    stopped = threading.Event()
+    stopped.set()
+    beats(stopped).join(5)
+
+
+def test_E15_answers_are_packed_for_whoever_takes_that(owner, job):
+    import gzip
+
+    plain = owner("GET", job["base"])
+    packed = owner("GET", job["base"], HTTP_ACCEPT_ENCODING="gzip, br")
+    assert packed["Content-Encoding"] == "gzip" and "Content-Encoding" not in plain
+    assert gzip.decompress(packed.content) == plain.content and len(packed.content) < len(plain.content) / 3
+    assert "Accept-Encoding" in plain["Vary"]

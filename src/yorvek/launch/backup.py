@@ -13,7 +13,7 @@ from datetime import datetime
 from pathlib import Path
 
 from yorvek.launch import dump, install, supervise
-from yorvek.launch.mariadb import MariaDB
+from yorvek.launch.mariadb import MariaDB, elsewhere
 from yorvek.launch.places import HOME, PYTHON, Refused, data_folder, say
 
 FIRST, LAST = b"-- yorvek backup, version 1\n", b"-- Dump completed"
@@ -23,6 +23,8 @@ CHUNK = 1 << 20
 @contextmanager
 def _database(*, running_is_fine: bool) -> Iterator[MariaDB]:
     """The database: the running application's, or started for as long as this takes."""
+    if elsewhere():
+        raise Refused("the database is another machine's (YORVEK_DB_HOST): back it up and restore it there")
     install.everything()
     folder = data_folder()
     database = MariaDB(folder, supervise.port("YORVEK_DB_PORT", 33306))

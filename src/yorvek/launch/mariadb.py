@@ -19,6 +19,11 @@ from yorvek.launch.process import dies_with_us
 LEAST_FREE_MB = 400
 
 
+def elsewhere() -> bool:
+    """Whether the database is another machine's: then none is started here."""
+    return bool(os.environ.get("YORVEK_DB_HOST"))
+
+
 @dataclass
 class MariaDB:
     """One server. `lazy` is for tests: fast, not durable."""
@@ -51,9 +56,9 @@ class MariaDB:
         known = self.secrets()
         return {
             "YORVEK_DB_PORT": str(self.port),
-            "YORVEK_DB_NAME": name,
-            "YORVEK_DB_PASSWORD": known["db_password"],
-            "YORVEK_SECRET_KEY": known["secret_key"],
+            "YORVEK_DB_NAME": os.environ.get("YORVEK_DB_NAME", name) if elsewhere() else name,
+            "YORVEK_DB_PASSWORD": os.environ.get("YORVEK_DB_PASSWORD", "") if elsewhere() else known["db_password"],
+            "YORVEK_SECRET_KEY": os.environ.get("YORVEK_SECRET_KEY") or known["secret_key"],
         }
 
     def _prepare(self) -> None:
@@ -96,6 +101,10 @@ class MariaDB:
         Raises:
             Refused: port taken, disk full, or it does not come up.
         """
+        if elsewhere():
+            self.folder.mkdir(parents=True, exist_ok=True, mode=0o700)
+            (self.folder / "run").mkdir(exist_ok=True, mode=0o700)
+            return
         self.end_orphan()
         check_port(self.port, "MariaDB", "YORVEK_DB_PORT")
         self._prepare()

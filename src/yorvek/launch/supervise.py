@@ -92,26 +92,25 @@ def lock(folder: Path) -> IO[str]:
     return file
 
 
+def number(name: str, usual: int, most: int) -> int:
+    """A count from the environment."""
+    text = os.environ.get(name, str(usual))
+    if not text.isdigit() or not 1 <= int(text) <= most:
+        raise Refused(f"{name} is “{text}”; it must be a number from 1 to {most}, usually {usual}")
+    return int(text)
+
+
 def children(env: dict[str, str], web_port: int, logs: Path) -> list[Child]:
-    """Web server and task worker."""
-    web = [
-        str(PYTHON),
-        "-m",
-        "gunicorn",
-        "yorvek.server.wsgi",
-        "--bind",
-        f"127.0.0.1:{web_port}",
-        "--workers",
-        "2",
-        "--threads",
-        "4",
-        "--timeout",
-        "120",
-        "--no-control-socket",
-        "--preload",
+    """Web server and task workers, as many as the environment says."""
+    bind = os.environ.get("YORVEK_BIND", "127.0.0.1")
+    web = [str(PYTHON), "-m", "gunicorn", "yorvek.server.wsgi", "--bind", f"{bind}:{web_port}", "--timeout", "120"]
+    web += ["--workers", str(number("YORVEK_WEB_PROCESSES", 2, 64)), "--threads", str(number("YORVEK_THREADS", 4, 64))]
+    work = [str(PYTHON), "-m", "yorvek.server.manage", "work"]
+    workers = [
+        Child("task worker" if k == 0 else f"task worker {k + 1}", work, env, logs / "worker.log")
+        for k in range(number("YORVEK_WORKERS", 1, 32))
     ]
-    worker = [str(PYTHON), "-m", "yorvek.server.manage", "work"]
-    return [Child("web server", web, env, logs / "web.log"), Child("task worker", worker, env, logs / "worker.log")]
+    return [Child("web server", [*web, "--no-control-socket", "--preload"], env, logs / "web.log"), *workers]
 
 
 def first_code(env: dict[str, str]) -> str:

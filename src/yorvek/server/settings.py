@@ -36,6 +36,7 @@ INSTALLED_APPS = [
 MIDDLEWARE = [
     "django.middleware.security.SecurityMiddleware",
     "yorvek.server.served.Served",
+    "yorvek.server.packed.packed",
     "django.contrib.sessions.middleware.SessionMiddleware",
     "django.middleware.common.CommonMiddleware",
     "django.middleware.csrf.CsrfViewMiddleware",
@@ -53,7 +54,7 @@ DATABASES = {
     "default": {
         "ENGINE": "django.db.backends.mysql",
         "NAME": os.environ.get("YORVEK_DB_NAME", "yorvek"),
-        "USER": "yorvek",
+        "USER": os.environ.get("YORVEK_DB_USER", "yorvek"),
         "PASSWORD": os.environ.get("YORVEK_DB_PASSWORD", ""),
         "HOST": os.environ.get("YORVEK_DB_HOST", "127.0.0.1"),
         "PORT": os.environ.get("YORVEK_DB_PORT", "33306"),
@@ -62,6 +63,7 @@ DATABASES = {
         "OPTIONS": {
             "charset": "utf8mb4",
             "init_command": "SET sql_mode='STRICT_TRANS_TABLES', innodb_lock_wait_timeout=15",
+            **({"ssl": {"ca": os.environ["YORVEK_DB_CA"]}} if os.environ.get("YORVEK_DB_CA") else {}),
         },
         "TEST": {"NAME": "test_yorvek", "CHARSET": "utf8mb4", "COLLATION": "utf8mb4_unicode_520_ci"},
     }

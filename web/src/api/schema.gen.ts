@@ -73,7 +73,7 @@ export interface paths {
         };
         /**
          * Health
-         * @description Whether the database answers.
+         * @description Whether everything that is needed lives.
          */
         get: operations["yorvek_server_api_accounts_health"];
         put?: never;
@@ -3817,6 +3817,20 @@ export interface components {
             moves_at: string;
             /** Pieces */
             pieces: number;
+        };
+        /**
+         * Health
+         * @description Whether this process answers and reaches the database, and how the task workers are.
+         */
+        Health: {
+            /** Ok */
+            ok: boolean;
+            /** Running */
+            running: number;
+            /** Waiting */
+            waiting: number;
+            /** Workers */
+            workers: number;
         };
         /**
          * Held
@@ -8576,7 +8590,9 @@ export interface operations {
                 headers: {
                     [name: string]: unknown;
                 };
-                content?: never;
+                content: {
+                    "application/json": components["schemas"]["Health"];
+                };
             };
         };
     };

@@ -13,9 +13,10 @@ from pydantic import Field
 from yorvek.core.errors import SECRET, InputError
 from yorvek.core.model import Model
 from yorvek.server.accounts import people, sessions
-from yorvek.server.accounts.models import Shop, User
+from yorvek.server.accounts.models import User
 from yorvek.server.accounts.slowing import failed, refuse_fast, went_in
 from yorvek.server.api.access import owner_of, user_of
+from yorvek.server.cutting.beats import state
 
 router = Router(tags=["accounts"])
 BACKEND = "django.contrib.auth.backends.ModelBackend"
@@ -81,10 +82,19 @@ def _let_in(request: HttpRequest, response: HttpResponse, user: User) -> Me:
     return _me(user)
 
 
-@router.get("/health", auth=None)
-def health(request: HttpRequest) -> dict[str, bool]:
-    """Whether the database answers."""
-    return {"ok": Shop.objects.count() >= 0}
+class Health(Model):
+    """Whether this process answers and reaches the database, and how the task workers are."""
+
+    ok: bool
+    workers: int
+    waiting: int
+    running: int
+
+
+@router.get("/health", auth=None, response=Health)
+def health(request: HttpRequest) -> Health:
+    """Whether everything that is needed lives."""
+    return Health(ok=True, **state())
 
 
 @router.get("/door", auth=None, response=Door)

@@ -44,3 +44,13 @@ class Plan(models.Model):
 
     def __str__(self) -> str:
         return f"plan {self.pk} of {self.key}"
+
+
+class Beat(models.Model):
+    """A worker that lives, and when it said so last."""
+
+    name = models.CharField(max_length=80, unique=True)
+    at = models.DateTimeField(db_index=True)
+
+    def __str__(self) -> str:
+        return f"{self.name} {self.at:%H:%M:%S}"

@@ -17,6 +17,7 @@ from yorvek.core.cutting.sheets import SheetPlan, SheetProblem
 from yorvek.core.cutting.sheets.by_hand import replan_rest
 from yorvek.core.cutting.sheets.cores import free_cores
 from yorvek.core.cutting.sheets.first_things import plan_sheets
+from yorvek.core.errors import InputError
 from yorvek.core.jobs.cutting import SheetGroup
 from yorvek.server.accounts.models import User
 from yorvek.server.cutting.models import Plan
@@ -25,6 +26,8 @@ from yorvek.server.jobs.models import Job
 DEAD_AFTER = timedelta(seconds=15)
 LOST = (OperationalError, InterfaceError)
 PATIENCE_S = 120
+MOST_UNDER_WAY = 6
+"""Plans of one shop that wait or run."""
 # Set when this process is told to end: a plan under way is given back, not finished first and not lost.
 SHUTTING_DOWN = threading.Event()
 
@@ -37,20 +40,40 @@ def problem_hash(problem: SheetProblem) -> str:
 def latest_plans(job_id: int) -> list[Plan]:
     """Of each group the newest plan under way or failed, and the finished one that was chosen or finished last."""
     out: dict[tuple[str, bool], Plan] = {}
-    for plan in Plan.objects.filter(job_id=job_id).order_by("id"):
+    light = Plan.objects.filter(job_id=job_id).only("id", "key", "state", "picked", "finished", "asked")
+    for plan in light.order_by("id"):
         done = plan.state == Plan.State.DONE
         held = out.get((plan.key, done))
         if not done or held is None or _counts_from(plan) >= _counts_from(held):
             out[(plan.key, done)] = plan
-    return list(out.values())
+    # what was asked and what came of it is large: it is read of these alone
+    return list(Plan.objects.defer("problem").filter(pk__in=[p.pk for p in out.values()])) if out else []
 
 
 def _counts_from(plan: Plan) -> datetime:
     return plan.picked or plan.finished or plan.asked
 
 
+def refuse_many(shop_id: int) -> None:
+    """Whether a shop may ask for another plan: workers take turns, and nobody's queue keeps others out.
+
+    Raises:
+        InputError: not before one of its own is done.
+    """
+    under_way = Plan.objects.filter(job__shop_id=shop_id, state__in=(Plan.State.WAITING, Plan.State.RUNNING)).count()
+    if under_way >= MOST_UNDER_WAY:
+        raise InputError(
+            field="plan", got=f"{under_way} under way", needs="one of your shop's plans to be done, or cancelled, first"
+        )
+
+
 def ask(job: Job, group: SheetGroup, user: User, seconds: float, seed: int) -> Plan:
-    """Ask for a plan. It is queued with the row, or neither is."""
+    """Ask for a plan. It is queued with the row, or neither is.
+
+    Raises:
+        InputError: the shop has as many under way as are fair to others.
+    """
+    refuse_many(job.shop_id)
     with transaction.atomic():
         plan = Plan.objects.create(
             job=job,
@@ -66,7 +89,12 @@ def ask(job: Job, group: SheetGroup, user: User, seconds: float, seed: int) -> P
 
 
 def ask_rest(plan: Plan, locked: list[int], user: User, seconds: float, seed: int) -> Plan:
-    """Ask for the pieces of a plan that are not locked to be placed anew."""
+    """Ask for the pieces of a plan that are not locked to be placed anew.
+
+    Raises:
+        InputError: the shop has as many under way as are fair to others.
+    """
+    refuse_many(plan.job.shop_id)
     with transaction.atomic():
         asked = Plan.objects.create(
             job_id=plan.job_id,

@@ -12,6 +12,7 @@ from django.utils.crypto import get_random_string
 from django_tasks_db.management.commands.db_worker import Worker
 
 from yorvek.core.cutting.sheets import warm_up
+from yorvek.server.cutting.beats import beats
 from yorvek.server.cutting.plans import SHUTTING_DOWN, take_back_dead
 
 
@@ -51,6 +52,7 @@ class Command(BaseCommand):
 
         for number in (signal.SIGTERM, signal.SIGINT):
             signal.signal(number, stop)
+        beats(SHUTTING_DOWN)
         warm_up()
         while not SHUTTING_DOWN.is_set():
             try:
