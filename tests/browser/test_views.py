@@ -160,7 +160,7 @@ def test_with_the_server_away_nothing_typed_is_lost(inside: tuple[Page, str]) ->
     assert "does not answer" in page.get_by_role("alert").inner_text()
     page.unroute("**/api/**")
     person.button("Write it down")
-    page.get_by_text("the river gauge reads two inches low").wait_for()
+    page.locator("article").get_by_text("the river gauge reads two inches low").wait_for()
 
 
 def test_by_keyboard_alone(inside: tuple[Page, str]) -> None:
@@ -182,4 +182,4 @@ def test_by_keyboard_alone(inside: tuple[Page, str]) -> None:
     page.keyboard.type("written without a mouse")
     page.keyboard.press("Tab")
     page.keyboard.press("Enter")
-    page.get_by_text("written without a mouse").wait_for()
+    page.locator("article").get_by_text("written without a mouse").wait_for()

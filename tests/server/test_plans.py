@@ -13,7 +13,7 @@ from tests.server.conftest import DEMO, mm
 from yorvek.core.files.jobfile import read_job_file
 from yorvek.server.cutting import plans
 from yorvek.server.cutting.models import Plan
-from yorvek.server.jobs.files import job_file
+from yorvek.server.files import job_file
 from yorvek.server.jobs.models import Job
 
 pytestmark = pytest.mark.django_db(transaction=True)

@@ -90,10 +90,10 @@ def _changed(node: ast.AST) -> str | None:
         before = ast.unparse(node)
         node.op = FLIPPED[type(node.op)]()  # type: ignore[assignment]
         return f"{before} -> {ast.unparse(node)}"
-    if isinstance(node, ast.Constant) and type(node.value) in (int, float) and node.value not in (0, 1, -1):
-        before = node.value
-        node.value = before * 1.25 if isinstance(before, float) else before + 1
-        return f"{before} -> {node.value}"
+    figure = _figure(node)
+    if isinstance(node, ast.Constant) and figure is not None and figure not in (0, 1, -1):
+        node.value = figure * 1.25 if isinstance(figure, float) else figure + 1
+        return f"{figure} -> {node.value}"
     if isinstance(node, ast.Call) and isinstance(node.func, ast.Name) and node.func.id in SWAPPED:
         before = node.func.id
         node.func.id = SWAPPED[before]
@@ -103,7 +103,14 @@ def _changed(node: ast.AST) -> str | None:
 
 def _is_nothing(node: ast.AST) -> bool:
     """Whether it is a figure that only guards against nothing."""
-    return isinstance(node, ast.Constant) and type(node.value) in (int, float) and abs(node.value) < NOTHING
+    figure = _figure(node)
+    return figure is not None and abs(figure) < NOTHING
+
+
+def _figure(node: ast.AST) -> int | float | None:
+    """The number that a node is; True and False are none."""
+    value = node.value if isinstance(node, ast.Constant) else None
+    return value if isinstance(value, int | float) and not isinstance(value, bool) else None
 
 
 def _skipped(tree: ast.Module) -> set[int]:
@@ -126,7 +133,7 @@ def _skipped(tree: ast.Module) -> set[int]:
         elif isinstance(node, ast.BinOp) and (_is_nothing(node.left) or _is_nothing(node.right)):
             out.add(id(node))
         elif isinstance(node, ast.Call) and isinstance(node.func, ast.Name) and node.func.id == "round":
-            inner = node.args[1:]
+            inner = list(node.args[1:])
         elif isinstance(node, ast.FunctionDef) and node.returns:
             inner = [node.returns]
         out |= {id(n) for i in inner for n in ast.walk(i)}

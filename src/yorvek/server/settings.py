@@ -32,6 +32,7 @@ INSTALLED_APPS = [
     "yorvek.server.jobs",
     "yorvek.server.stock",
     "yorvek.server.cutting",
+    "yorvek.server.tools",
 ]
 MIDDLEWARE = [
     "django.middleware.security.SecurityMiddleware",

@@ -142,6 +142,6 @@ def fault(request: HttpRequest, error: Exception) -> HttpResponse:
     return api.create_response(request, body, status=500)
 
 
-api.add_exception_handler(OperationalError, away)
-api.add_exception_handler(InterfaceError, away)
-api.add_exception_handler(Exception, fault)
+for lost in (OperationalError, InterfaceError):
+    api.exception_handler(lost)(away)
+api.exception_handler(Exception)(fault)

@@ -43,7 +43,7 @@ def job_of(request: HttpRequest, job_id: int) -> Job:
 
 def row_of(kind: type[R], job: Job, row_id: int) -> R:
     """A row of the job."""
-    row = kind.objects.filter(pk=row_id, job=job).first()
+    row = cast(R | None, kind._default_manager.filter(pk=row_id, job=job).first())
     if row is None:
         raise HttpError(404, f"There is no such {kind.table} in this job; it may have been taken away.")
     return row

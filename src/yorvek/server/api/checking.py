@@ -15,7 +15,7 @@ from yorvek.server.accounts.models import User
 from yorvek.server.api import shapes
 from yorvek.server.api.access import job_of, row_of, user_of, writer
 from yorvek.server.api.view import job_view
-from yorvek.server.jobs.files import job_file
+from yorvek.server.files import job_file
 from yorvek.server.jobs.models import Comment, Release, Signature
 from yorvek.server.jobs.thread import job_figures, job_state
 from yorvek.server.journal.edits import edit

@@ -23,7 +23,7 @@ from yorvek.core.quantities import UnitSystem
 from yorvek.core.sections import section
 from yorvek.server.api.access import job_of, row_of
 from yorvek.server.api.plans import plan_of, plan_view
-from yorvek.server.jobs.files import job_file
+from yorvek.server.files import job_file
 from yorvek.server.jobs.models import Job, Part
 from yorvek.server.jobs.thread import job_figures, job_state
 

@@ -19,7 +19,7 @@ from yorvek.server.apart import read_apart
 from yorvek.server.api import shapes
 from yorvek.server.api.access import job_of, owner_of, row_of, user_of, writer
 from yorvek.server.api.view import edit_view, job_view
-from yorvek.server.jobs.files import load_job
+from yorvek.server.files import load_job
 from yorvek.server.jobs.headlines import keep, kept
 from yorvek.server.jobs.models import Job, Member
 from yorvek.server.jobs.thread import job_figures, job_state
@@ -243,7 +243,7 @@ def compare(request: HttpRequest, job_id: int, member_id: int, body: CompareIn) 
         lightest=found.lightest,
         cheapest=found.cheapest,
         present=known.get((member.section_id, member.material_id)),
-        pinned=[known[tuple(p)] for p in body.pinned if tuple(p) in known],
+        pinned=[known[(p[0], p[1])] for p in body.pinned if (p[0], p[1]) in known],
     )
 
 

@@ -5,9 +5,10 @@ from __future__ import annotations
 from collections.abc import Iterator
 from contextlib import contextmanager
 from contextvars import ContextVar
-from typing import Any, Literal, cast
+from typing import Any, Literal, TypeVar, cast
 
 from django.db import transaction
+from django.db.models import Manager
 from pydantic import ValidationError
 
 from yorvek.core.files.jobfile import first_trouble
@@ -35,6 +36,15 @@ asked_as: ContextVar[str] = ContextVar("asked_as", default="")
 Saved = Literal["nothing", "perhaps", "all"]
 saved: ContextVar[Saved] = ContextVar("saved", default="nothing")
 """How much of the present request's edit is in the database: a fault during the commit leaves it open."""
+
+
+R = TypeVar("R", bound=Record)
+
+
+def _locked(row: R) -> R:
+    """The row as it is now, nobody else's to change until the edit is over."""
+    rows: Manager[R] = type(row)._default_manager
+    return rows.select_for_update().get(pk=row.pk)
 
 
 class AlreadyDone(Exception):
@@ -78,7 +88,9 @@ class EditScope:
         """A spec with its quantities worked out; a dimension may be a formula of the others."""
         if not isinstance(spec, DimensionSpec):
             return resolve(spec, self.names())
-        others = Dimension.objects.filter(job=self.job).exclude(pk=row.pk if row else None)
+        others = Dimension.objects.filter(job=self.job)
+        if row is not None:
+            others = others.exclude(pk=row.pk)
         texts = {r.spec.name: r.spec.size for r in others}
         return resolve(spec, evaluate_dimensions({**texts, spec.name: spec.size}))
 
@@ -88,7 +100,7 @@ class EditScope:
         if row.table == "dimension":
             self._names = None
 
-    def create(self, kind: type[Record], spec: Model, *, resolved: bool = False, **more: Any) -> Record:
+    def create(self, kind: type[R], spec: Model, *, resolved: bool = False, **more: Any) -> R:
         """A new row; what somebody says is said by who makes the edit. `resolved`: its quantities are worked out
         already.
         """
@@ -97,19 +109,19 @@ class EditScope:
         data = dumped(spec if resolved else self.resolved(spec))
         return self._insert(kind(data=data, schema=schema_of(kind.table), **owner, **author, **more))
 
-    def _insert(self, row: Record) -> Record:
+    def _insert(self, row: R) -> R:
         row.save(force_insert=True)
         self._write_down(row, None, row.snapshot())
         return row
 
-    def update(self, row: Record, spec: Model, version: int) -> Record:
+    def update(self, row: R, spec: Model, version: int) -> R:
         """Change a row that is still at the version that was read.
 
         Raises:
             Conflict: it is not.
             NotYours: it is somebody else's.
         """
-        current = type(row).objects.select_for_update().get(pk=row.pk)
+        current = _locked(row)
         if current.version != version:
             raise Conflict(current, version)
         self.replace(current, dumped(self.resolved(spec, current)))
@@ -144,7 +156,7 @@ class EditScope:
             Conflict: it is at another version.
             NotYours: it is somebody else's, or stays for good.
         """
-        current = type(row).objects.select_for_update().get(pk=row.pk)
+        current = _locked(row)
         if version is not None and current.version != version:
             raise Conflict(current, version)
         may_take_away(self.user, current)
@@ -156,12 +168,9 @@ class EditScope:
     def bring_back(self, kind: type[Record], number: int, was: dict[str, Any]) -> None:
         """A row that was taken away, under its number, with its author and time."""
         more = {name: was[name] for name in kind.more_columns if name in was}
-        self._insert(
-            kind(
-                pk=number, version=was["version"] + 1, schema=was.get("schema", 1), data=was["data"],
-                **{f"{kind.owner_field}_id": was["owner"]}, **more,
-            )
-        )  # fmt: skip
+        columns: dict[str, Any] = {"pk": number, "version": was["version"] + 1, "schema": was.get("schema", 1)}
+        owner = {f"{kind.owner_field}_id": was["owner"]}
+        self._insert(kind(**columns, data=was["data"], **owner, **more))
 
     def follow_dimensions(self) -> None:
         """Work out again every quantity that names a dimension, in every row that has one."""

@@ -59,7 +59,7 @@ def undo(user: User, done: Edit, *, sure: bool = False) -> Edit:
 
 def _put_back(scope: EditScope, change: RowChange, done: Edit) -> None:
     kind = TABLES[change.table]
-    row = kind.objects.select_for_update().filter(pk=change.row_id).first()
+    row = kind._default_manager.select_for_update().filter(pk=change.row_id).first()
     if change.after is None:
         if row is None and change.before is not None:
             scope.bring_back(kind, change.row_id, {**_first_said(kind, change), **change.before})

@@ -38,7 +38,7 @@ def load_job(user: User, file: JobFile, *, stock: bool = False) -> Job:
 
 def _new_lines(user: User, file: JobFile) -> list[StockSpec]:
     """Stock lines of a file that the book has not got; the number of a job one was kept for means nothing here."""
-    there = [s.spec for s in StockItem.objects.filter(shop_id=user.shop_id)]
+    there = [s.spec for s in StockItem.objects.filter(shop=user.shop)]
     lines = [s.model_copy(update={"item": s.item.model_copy(update={"reserved_for": None})}) for s in file.stock]
     return [s for s in lines if s not in there]
 

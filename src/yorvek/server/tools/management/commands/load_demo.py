@@ -9,7 +9,7 @@ from django.core.management.base import BaseCommand
 
 from yorvek.core.files.jobfile import read_job_file
 from yorvek.server.accounts.models import Shop, User
-from yorvek.server.jobs.files import load_job
+from yorvek.server.files import load_job
 from yorvek.server.jobs.models import Job
 
 PEOPLE = {"estimator": User.Role.OWNER, "fabricator": User.Role.FABRICATOR, "checker": User.Role.CHECKER}
