@@ -1,5 +1,7 @@
 """The worked example of docs/guide.md: its figures from the core, and the words in the guide."""
 
+import re
+
 import pytest
 
 from tests.core.jobs import ROOT, demo, worked
@@ -61,3 +63,12 @@ def test_the_section_with_a_plate_on_it():
 def test_the_skin_of_the_gate():
     plate = worked(demo("sluice-seven")).plates[1].verdict
     assert f"under 1.5 m of water, breaks {cut(plate.strength.value)}." in GUIDE
+
+
+def test_the_core_from_python_prints_what_its_page_says(capsys):
+    """docs/core.md: its lines are run as they stand there."""
+    page = (ROOT / "docs" / "core.md").read_text()
+    code, printed = re.search(r"```python\n(.*?)```\n\nprints\n\n```\n(.*?)```", page, re.DOTALL).groups()
+    assert len([line for line in code.splitlines() if line.strip()]) == 10
+    exec(compile(code, "docs/core.md", "exec"), {})
+    assert capsys.readouterr().out == printed

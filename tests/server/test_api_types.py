@@ -1,9 +1,11 @@
 """The front end's description of the API is the one the server gives."""
 
 import json
+import re
 from pathlib import Path
 from typing import get_args
 
+import pytest
 from pydantic import BaseModel
 
 from yorvek.server.api import api
@@ -40,3 +42,16 @@ def test_no_two_shapes_of_the_description_have_one_name():
                     models_of(shape, found)
     ours = {name: {m for m in same if m.__module__.startswith("yorvek")} for name, same in found.items()}
     assert len(ours) > 100 and [name for name, same in ours.items() if len(same) > 1] == []
+
+
+@pytest.mark.django_db
+def test_the_requests_of_the_page_on_the_api_are_answered_as_it_says(owner):
+    page = (DOCUMENT.parents[1] / "docs" / "api.md").read_text()
+    job, asked = "", re.findall(r"```http\n(\w+) /api(\S+)\n(.*?)```", page, re.DOTALL)
+    answers = []
+    for method, path, body in asked:
+        answers.append(owner.good(method, path.replace("{job}", str(job)), json.loads(body) if body.strip() else None))
+        job = job or answers[0]["job"]["id"]
+    made, load, undone = answers
+    assert made["figures"] and load["version"] == 1 and load["view"]["last_edit"]["ripple"]
+    assert [x["spec"]["name"] for x in load["view"]["loads"]] == ["crowd"] and undone["loads"] == []

@@ -175,3 +175,33 @@ def test_C9_nothing_is_cut_from_figures_nobody_stands_for(owner, job):
     assert owner("POST", f"{base}/cuts", bar).status_code == 404  # it gets as far as the plan
     view = put(3, size=mm("3200"), **reason)
     assert view["dimensions"][0]["spec"]["cut_anyway"] == "" and view["figures"]["held_up"] == ["reach"]
+
+
+def test_a_release_is_compared_field_by_field_and_verdict_by_verdict(owner, job):
+    base = job["base"]
+    view = owner.good("PUT", base, {"version": job["job"]["version"], "spec": {**job["job"]["spec"], "span_over": 50}})
+    view = owner.good("POST", f"{base}/release", {"version": view["job"]["version"], "note": "for cutting"})
+    first = view["releases"][0]["id"]
+
+    def against(**query):
+        asked = "&".join(f"{k}={v}" for k, v in query.items())
+        return owner.good("GET", f"{base}/releases/{first}/against?{asked}")
+
+    same = against()
+    assert same == {"differences": [], "turns": []}, "another letter is no difference"
+    load, member = view["loads"][0], view["members"][0]
+    owner.good("PUT", f"{base}/loads/{load['id']}", {"version": 1, "spec": {**load["spec"], "area": mm("6 kN/m2")}})
+    spec = {**member["spec"], "mark": "R2", "loads": [{"load_id": load["id"], "width": mm("1200")}]}
+    owner.good("POST", f"{base}/members", spec)
+    found = against()
+    said = {(d["kind"], d["label"], d["field"]): (d["before"], d["after"]) for d in found["differences"]}
+    assert said[("load", "crowd", "area")] == ("5 kN/m2", "6 kN/m2") and said[("member", "R2", "")] == ("", "is new")
+    assert not any(kind == "member" and label == "R1" for kind, label, _ in said), "the same load is no difference"
+    turned = {(t["mark"], t["what"]): t for t in found["turns"]}
+    assert turned[("R1", "strength")]["after"] < turned[("R1", "strength")]["before"]
+    assert turned[("R2", "strength")]["before_word"] == ""
+    view = owner.good("GET", base)
+    view = owner.good("POST", f"{base}/release", {"version": view["job"]["version"], "note": "again"})
+    second = view["releases"][0]["id"]
+    apart = against(other=second)
+    assert {d["label"] for d in apart["differences"]} >= {"crowd", "R2"} and len(apart["turns"]) == len(found["turns"])

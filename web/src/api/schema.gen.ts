@@ -1253,6 +1253,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/releases/{release_id}/against": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Compare Release
+         * @description A release against another one, or against the job as it is now: field by field, and verdict by verdict.
+         */
+        get: operations["yorvek_server_api_checking_compare_release"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/savings": {
         parameters: {
             query?: never;
@@ -2839,6 +2859,16 @@ export interface components {
             tried: number;
         };
         /**
+         * Compared
+         * @description What is otherwise in a later state of the job.
+         */
+        Compared: {
+            /** Differences */
+            differences: components["schemas"]["Difference"][];
+            /** Turns */
+            turns: components["schemas"]["Turn"][];
+        };
+        /**
          * ConsumableItem
          * @description Discs, wire, gas, paint: so much of it.
          */
@@ -3019,6 +3049,22 @@ export interface components {
              *     }
              */
             rod: components["schemas"]["Place"];
+        };
+        /**
+         * Difference
+         * @description A field that is not what it was; an empty side: the record was not there.
+         */
+        Difference: {
+            /** After */
+            after: string;
+            /** Before */
+            before: string;
+            /** Field */
+            field: string;
+            /** Kind */
+            kind: string;
+            /** Label */
+            label: string;
         };
         /** DimensionIn */
         DimensionIn: {
@@ -8227,6 +8273,24 @@ export interface components {
             y: number;
         };
         /**
+         * Turn
+         * @description A reserve that is not what it was; none: not there, or not checked.
+         */
+        Turn: {
+            /** After */
+            after: number | null;
+            /** After Word */
+            after_word: string;
+            /** Before */
+            before: number | null;
+            /** Before Word */
+            before_word: string;
+            /** Mark */
+            mark: string;
+            /** What */
+            what: string;
+        };
+        /**
          * TurnRate
          * @description What gives: moment for a turn of one degree, N mm.
          */
@@ -10269,6 +10333,31 @@ export interface operations {
                 };
                 content: {
                     "application/json": string;
+                };
+            };
+        };
+    };
+    yorvek_server_api_checking_compare_release: {
+        parameters: {
+            query?: {
+                other?: number | null;
+            };
+            header?: never;
+            path: {
+                job_id: number;
+                release_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Compared"];
                 };
             };
         };

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The checker's desk: every number weakest first, comments and their answers, the signature, the release. */
 import { computed, ref } from 'vue'
-import { call } from '../api/client'
+import { call, type S } from '../api/client'
 import { checksOf } from '../shared/checks'
 import { attempt, copy, job, mayWrite, me, remove, save, why } from '../shared/job'
 import Reserve from '../shared/Reserve.vue'
@@ -55,6 +55,11 @@ const release = () =>
       note: note.value,
     })
     note.value = ''
+  })
+const compared = ref<{ id: number; found: S['Compared'] } | null>(null)
+const compare = (id: number) =>
+  attempt(async () => {
+    compared.value = { id, found: await call('GET', `/jobs/${job.value!.job.id}/releases/${id}/against`) }
   })
 const when = (iso: string) => new Date(iso).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })
 const stops = computed(() => job.value!.figures.cautions.filter((c) => c.level === 'stop'))
@@ -160,7 +165,7 @@ const stops = computed(() => job.value!.figures.cautions.filter((c) => c.level =
         </div>
         <button class="button main gap">Release revision {{ job!.job.spec.revision }}</button>
       </form>
-      <p v-for="r in job!.releases" :key="r.id">
+      <div v-for="r in job!.releases" :key="r.id" class="release">
         <b>Revision {{ r.revision }}</b>
         {{ ' '
         }}<span class="soft"
@@ -168,7 +173,33 @@ const stops = computed(() => job.value!.figures.cautions.filter((c) => c.level =
           }}<template v-if="r.checked_by">, checked by {{ r.checked_by }}</template></span
         >
         {{ r.note }}
-      </p>
+        <button class="button quiet" :aria-label="`What changed since revision ${r.revision}`" @click="compare(r.id)">
+          What changed since
+        </button>
+        <table v-if="compared?.id === r.id" class="list">
+          <tbody>
+            <tr v-for="t in compared.found.turns" :key="t.mark + t.what">
+              <td>
+                <b>{{ t.mark }}</b>
+              </td>
+              <td>{{ t.what }}</td>
+              <td>
+                <Reserve v-if="t.before_word" :value="t.before" /> → <Reserve v-if="t.after_word" :value="t.after" />
+              </td>
+            </tr>
+            <tr v-for="(d, k) in compared.found.differences" :key="k">
+              <td>
+                {{ d.kind }} <b>{{ d.label }}</b>
+              </td>
+              <td>{{ d.field }}</td>
+              <td>{{ [d.before, d.after].filter(Boolean).join(' → ') }}</td>
+            </tr>
+            <tr v-if="!compared.found.turns.length && !compared.found.differences.length">
+              <td class="soft">Nothing: the job is as it was released, but for the letter of its revision.</td>
+            </tr>
+          </tbody>
+        </table>
+      </div>
     </section>
   </div>
 </template>

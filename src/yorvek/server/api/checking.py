@@ -7,6 +7,8 @@ from ninja import Router
 from ninja.errors import HttpError
 from pydantic import Field
 
+from yorvek.core.files.compared import Difference, Turn, differences, state_of, turns
+from yorvek.core.files.jobfile import JobFile
 from yorvek.core.jobs.checking import ReleaseSpec, SignatureSpec, may_release, next_revision
 from yorvek.core.jobs.findings import Finding, findings
 from yorvek.core.model import Model
@@ -16,7 +18,7 @@ from yorvek.server.api import shapes
 from yorvek.server.api.access import job_of, row_of, user_of, writer
 from yorvek.server.api.view import job_view
 from yorvek.server.files import job_file
-from yorvek.server.jobs.models import Comment, Release, Signature
+from yorvek.server.jobs.models import Comment, Job, Release, Signature
 from yorvek.server.jobs.thread import job_figures, job_state
 from yorvek.server.journal.edits import edit
 
@@ -80,3 +82,26 @@ def release(request: HttpRequest, job_id: int, body: ReleaseIn) -> shapes.JobVie
 def released(request: HttpRequest, job_id: int, release_id: int) -> str:
     """The job file of a release."""
     return str(row_of(Release, job_of(request, job_id), release_id).spec.snapshot)
+
+
+class Compared(Model):
+    """What is otherwise in a later state of the job."""
+
+    differences: list[Difference]
+    turns: list[Turn]
+
+
+@router.get("/jobs/{job_id}/releases/{release_id}/against", response=Compared)
+def compare_release(request: HttpRequest, job_id: int, release_id: int, other: int | None = None) -> Compared:
+    """A release against another one, or against the job as it is now: field by field, and verdict by verdict."""
+    job = job_of(request, job_id)
+    before = _snapshot(job, release_id)
+    after = _snapshot(job, other) if other is not None else job_file(job)
+    was, now = state_of(before), state_of(after)
+    return Compared(
+        differences=differences(before, after), turns=turns((was, job_figures(was)), (now, job_figures(now)))
+    )
+
+
+def _snapshot(job: Job, release_id: int) -> JobFile:
+    return JobFile.model_validate_json(row_of(Release, job, release_id).spec.snapshot)
