@@ -20,6 +20,8 @@ MODELS = {
     "joint": "FreeJoint", "profile": "Profile", "part": "Part", "kept plan": "KeptPlan", "note": "Note",
     "comment": "Comment", "signature": "Signature", "release": "Release", "cut bar": "CutBar",
 }  # fmt: skip
+SINCE = {"dimensions": {"__all__": {"cut_anyway"}}}
+"""Fields that specs have had since: the digest of then knew nothing of them. A new field of a spec is added here."""
 LISTS = {
     "dimensions": "Dimension", "loads": "Load", "members": "Member", "structures": "Structure", "plates": "Plate",
     "joints": "FreeJoint", "profiles": "Profile", "parts": "Part",
@@ -38,7 +40,7 @@ def signed_anew(apps, schema_editor):
             state = JobState.model_validate({"number": job.pk, "job": job.data, **lists})
         except ValueError:
             continue  # it cannot be read, so nothing can stand under it
-        was = hashlib.sha256(state.model_dump_json().encode()).hexdigest()
+        was = hashlib.sha256(state.model_dump_json(exclude=SINCE).encode()).hexdigest()
         for row in Signature.objects.filter(job=job):
             if row.data["digest"] == was:
                 row.data["digest"] = digest_of(state)
