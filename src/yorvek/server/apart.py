@@ -4,6 +4,7 @@ more than there is, costs its sender an error and nobody else anything.
 
 from __future__ import annotations
 
+import importlib
 import math
 import multiprocessing
 import resource
@@ -24,8 +25,10 @@ AT_ONCE, PATIENCE_S = 2, 30.0
 P = ParamSpec("P")
 T = TypeVar("T")
 _gate = threading.BoundedSemaphore(AT_ONCE)
-_context = multiprocessing.get_context("forkserver")
-_context.set_forkserver_preload(["yorvek.core.files.warm"])
+_context = multiprocessing.get_context("fork")
+"""A child is a copy of this process: what reads files is loaded already. It takes no lock of ours and touches no
+connection; should it inherit one that another thread holds, its time ends it.
+"""
 
 
 def read_apart(function: Callable[P, T], *args: P.args, **more: P.kwargs) -> T:
@@ -34,6 +37,7 @@ def read_apart(function: Callable[P, T], *args: P.args, **more: P.kwargs) -> T:
     Raises:
         InputError: the function's own, or that the file takes too long or too much.
     """
+    importlib.import_module("yorvek.core.files.warm")  # once, so that children need not
     if not _gate.acquire(timeout=PATIENCE_S):
         raise InputError(field="file", got="", needs="patience: other files are being read, try again in a moment")
     try:

@@ -8,6 +8,7 @@ import os
 from django.core.wsgi import get_wsgi_application
 
 from yorvek.core.cutting.bars import warm_up
+from yorvek.core.files import warm  # noqa: F401  what reads files is ready before anybody brings one
 from yorvek.core.sections import catalogue
 
 os.environ.setdefault("DJANGO_SETTINGS_MODULE", "yorvek.server.settings")
