@@ -127,6 +127,13 @@ def test_no_cell_becomes_a_formula(text):
     assert safe("R1") == "R1" and safe(-3.5) == -3.5
 
 
+def test_E13_a_currency_that_is_a_formula_heads_no_column(job):
+    table = buy_table(job[1], "=1+1")
+    heads = [c for c in openpyxl.load_workbook(io.BytesIO(xlsx_bytes([table]))).active[1] if c.value]
+    assert not any(c.data_type == "f" for c in heads) and any(c.value == "'=1+1 each" for c in heads)
+    assert "'=1+1 each" in csv_text([table])
+
+
 def holds(new, old):
     """Whether a document has everything an older one has; later versions may have written more."""
     if isinstance(old, dict):

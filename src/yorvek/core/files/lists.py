@@ -126,8 +126,8 @@ def csv_text(tables: Sequence[Table]) -> str:
         if i:
             writer.writerow([])
         if len(tables) > 1:
-            writer.writerow([table.title])
-        writer.writerow(table.head)
+            writer.writerow([safe(table.title)])
+        writer.writerow([safe(c) for c in table.head])
         writer.writerows([[safe(c) for c in row] for row in table.rows])
     return stream.getvalue()
 
@@ -138,7 +138,7 @@ def xlsx_bytes(tables: Sequence[Table]) -> bytes:
     book.remove(book.active)
     for table in tables:
         page = book.create_sheet(table.title)
-        page.append(table.head)
+        page.append([safe(c) for c in table.head])
         for cell in page[1]:
             cell.font = Font(bold=True)
         for row in table.rows:
