@@ -64,6 +64,7 @@ class Application:
             "YORVEK_DATA": str(self.folder / "data"),
             "YORVEK_PORT": str(self.port),
             "YORVEK_DB_PORT": str(self.db_port),
+            "YORVEK_PLANS": "60",  # one test asks for fifty at once
         }
 
     def launcher(self, *words: str) -> subprocess.CompletedProcess[str]:

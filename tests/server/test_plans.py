@@ -180,12 +180,10 @@ def test_a_nest_is_changed_by_hand_locked_and_planned_anew(owner, plates):
     assert owner("POST", f"{base}/rest", {"locked": [99]}).status_code == 422
 
 
-def test_E11_a_shop_has_a_fair_number_of_plans_under_way(owner, job):
-    from yorvek.server.cutting.plans import MOST_UNDER_WAY
-
+def test_E11_a_shop_has_a_fair_number_of_plans_under_way(owner, job, settings):
     group = owner.good("GET", job["base"])["sheets"][0]
     ask = {"key": group["key"], "seconds": 1}
-    for _ in range(MOST_UNDER_WAY):
+    for _ in range(settings.MOST_PLANS):
         owner.good("POST", f"{job['base']}/plans", ask)
     refused = owner("POST", f"{job['base']}/plans", ask)
     assert refused.status_code == 422 and "cancelled, first" in refused.json()["sentence"]

@@ -9,6 +9,8 @@ SECRET_KEY = os.environ.get("YORVEK_SECRET_KEY") or secrets.token_urlsafe(50)
 """The launcher gives one that lasts; a tool that is run without it signs nothing that has to."""
 HTTPS = os.environ.get("YORVEK_HTTPS") == "1"
 BEHIND_PROXY = os.environ.get("YORVEK_BEHIND_PROXY") == "1"
+MOST_PLANS = int(os.environ.get("YORVEK_PLANS", "6"))
+"""Plans of one shop that wait or run at a time."""
 FIRST_CODE = os.environ.get("YORVEK_FIRST_CODE", "")
 """What the launcher prints as long as there is no account: it opens the first one."""
 DEBUG = False

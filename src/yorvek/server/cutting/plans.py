@@ -8,6 +8,7 @@ import threading
 import time
 from datetime import datetime, timedelta
 
+from django.conf import settings
 from django.db import InterfaceError, OperationalError, close_old_connections, connection, transaction
 from django.db.models import F
 from django.utils import timezone
@@ -26,8 +27,6 @@ from yorvek.server.jobs.models import Job
 DEAD_AFTER = timedelta(seconds=15)
 LOST = (OperationalError, InterfaceError)
 PATIENCE_S = 120
-MOST_UNDER_WAY = 6
-"""Plans of one shop that wait or run."""
 # Set when this process is told to end: a plan under way is given back, not finished first and not lost.
 SHUTTING_DOWN = threading.Event()
 
@@ -61,7 +60,7 @@ def refuse_many(shop_id: int) -> None:
         InputError: not before one of its own is done.
     """
     under_way = Plan.objects.filter(job__shop_id=shop_id, state__in=(Plan.State.WAITING, Plan.State.RUNNING)).count()
-    if under_way >= MOST_UNDER_WAY:
+    if under_way >= settings.MOST_PLANS:
         raise InputError(
             field="plan", got=f"{under_way} under way", needs="one of your shop's plans to be done, or cancelled, first"
         )
