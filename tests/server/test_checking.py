@@ -197,6 +197,8 @@ def test_a_release_is_compared_field_by_field_and_verdict_by_verdict(owner, job)
     said = {(d["kind"], d["label"], d["field"]): (d["before"], d["after"]) for d in found["differences"]}
     assert said[("load", "crowd", "area")] == ("5 kN/m2", "6 kN/m2") and said[("member", "R2", "")] == ("", "is new")
     assert not any(kind == "member" and label == "R1" for kind, label, _ in said), "the same load is no difference"
+    owner.good("POST", f"{base}/dimensions", {"name": "reach", "size": mm("900"), "verified_by": "owner"})
+    assert ("dimension", "reach", "is new") in {(d["kind"], d["label"], d["after"]) for d in against()["differences"]}
     turned = {(t["mark"], t["what"]): t for t in found["turns"]}
     assert turned[("R1", "strength")]["after"] < turned[("R1", "strength")]["before"]
     assert turned[("R2", "strength")]["before_word"] == ""

@@ -129,7 +129,7 @@ const when = (iso: string | null) =>
             <option v-for="r in ROLES" :key="r.id" :value="r.id">{{ r.words }}</option>
           </select>
         </div>
-        <button class="button main">Let them in</button>
+        <button class="button main gap">Let them in</button>
       </form>
       <form class="panel" @submit.prevent="changeOwn">
         <h2>Your own password</h2>
@@ -141,7 +141,7 @@ const when = (iso: string | null) =>
           <label for="o-new">New</label
           ><input id="o-new" v-model="own.new" type="password" autocomplete="new-password" />
         </div>
-        <button class="button">Change it</button>
+        <button class="button gap">Change it</button>
       </form>
     </div>
   </main>

@@ -87,23 +87,27 @@ def _plain(spec: Model) -> dict[str, Any]:
 
 
 def _fields(kind: str, label: str, was: dict[str, Any], now: dict[str, Any]) -> list[Difference]:
+    """Fields that read otherwise; a length that only follows a named dimension reads the same, and is told there."""
+    both = {name: (_words(was.get(name)), _words(now.get(name))) for name in sorted(was.keys() | now.keys())}
     return [
-        Difference(kind=kind, label=label, field=name, before=_words(was.get(name)), after=_words(now.get(name)))
-        for name in sorted(was.keys() | now.keys())
-        if was.get(name) != now.get(name)
-    ]
+        Difference(
+            kind=kind, label=label, field=name.replace("_", " "), before=before[:LONGEST], after=after[:LONGEST]
+        )
+        for name, (before, after) in both.items()
+        if before != after
+    ]  # fmt: skip
 
 
 def _words(value: Any) -> str:
     """A value as a person reads it: quantities as they were typed, lists by their items."""
     if value is None:
-        return "as usual"
+        return "nothing said"
     if isinstance(value, dict):
         if "text" in value:
             return str(value["text"])
-        return ", ".join(f"{k} {_words(v)}" for k, v in value.items())[:LONGEST]
+        return ", ".join(f"{k} {_words(v)}" for k, v in value.items())
     if isinstance(value, list):
-        return "; ".join(map(_words, value))[:LONGEST]
+        return "; ".join(map(_words, value))
     return str(value)
 
 
