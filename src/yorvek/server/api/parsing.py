@@ -27,16 +27,20 @@ class CarefulParser(Parser):
             InputError: it is no JSON, or a text in it holds what cannot be seen.
         """
         try:
-            data = json.loads(request.body)
-            if SUSPECT.search(request.body):
-                _refuse_hidden(data, "request")
+            return _read(request.body)
         except InputError as error:
             request.not_read = error  # type: ignore[attr-defined]
             raise
-        except (ValueError, RecursionError):
-            request.not_read = InputError(field="request", got="", needs="a JSON document")  # type: ignore[attr-defined]
-            raise
-        return data
+
+
+def _read(body: bytes) -> Any:
+    try:
+        data = json.loads(body)
+    except (ValueError, RecursionError):
+        raise InputError(field="request", got="", needs="a JSON document") from None
+    if SUSPECT.search(body):
+        _refuse_hidden(data, "request")
+    return data
 
 
 def _refuse_hidden(value: Any, place: str) -> None:
