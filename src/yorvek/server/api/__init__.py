@@ -112,6 +112,7 @@ def asked_twice(request: HttpRequest, error: AlreadyDone) -> HttpResponse:
     made = done.rows.order_by("id").first()
     job = Job.objects.filter(pk=done.job_id, shop=done.shop_id).first() if done.job_id else None
     view = job_view(job).model_dump(mode="json") if job is not None else {}
+    # as a whole job answers and as a saved record answers, whichever was asked for
     body = {
         **view,
         "already": done.title,

@@ -83,9 +83,10 @@ def list_jobs(request: HttpRequest) -> list[JobLine]:
 def job_line(request: HttpRequest, job_id: int) -> JobLine:
     """A job's line of the list, worked out where it has to be."""
     job = job_of(request, job_id)
-    if kept(job, job.shop.stock_version) is None:
-        keep(job, job_figures(job_state(job)))
-    return _line(job, job.shop.stock_version)
+    stock = job.shop.stock_version
+    if kept(job, stock) is None:
+        keep(job, job_figures(job_state(job)), stock)
+    return _line(job, stock)
 
 
 @router.post("/jobs", response=shapes.JobView)

@@ -13,20 +13,10 @@ from yorvek.core.records import KINDS, Kind, label_of
 from yorvek.server.api import shapes
 from yorvek.server.api.access import job_of, row_of, user_of, writer
 from yorvek.server.api.view import job_view
-from yorvek.server.jobs.models import ROWS, Job, JobRecord
-from yorvek.server.jobs.thread import job_state
+from yorvek.server.jobs.models import ROWS
 from yorvek.server.journal.edits import edit
 
 router = Router(tags=["records"])
-
-
-def _sound(job: Job, row: JobRecord) -> None:
-    """What a row says is worked out once as it stands now.
-
-    Raises:
-        InputError: it cannot be.
-    """
-    row.kind.check(job_state(job), row.pk)
 
 
 def add_endpoints(kind: Kind) -> None:
@@ -41,7 +31,7 @@ def add_endpoints(kind: Kind) -> None:
         job = job_of(request, job_id)
         with edit(user, job, f"new {kind.name} {label_of(body)}") as scope:
             row = scope.create(rows, kind.amended(None, body, user.username))
-            _sound(job, row)
+            scope.must_be(row)
         row.refresh_from_db()
         return shapes.Saved(id=row.pk, version=row.version, view=job_view(job))
 
@@ -52,7 +42,7 @@ def add_endpoints(kind: Kind) -> None:
         spec = kind.amended(row.spec, body.spec, user.username)
         with edit(user, job, f"{kind.name} {label_of(spec)}") as scope:
             saved = scope.update(row, spec, body.version)
-            _sound(job, saved)
+            scope.must_be(saved)
         saved.refresh_from_db()
         return shapes.Saved(id=saved.pk, version=saved.version, view=job_view(job))
 

@@ -115,8 +115,7 @@ def receive(request: HttpRequest, job_id: int, body: ReceiveIn) -> shapes.JobVie
         raise InputError(field="lengths", got="", needs="the measured length of each bar, or the size of each sheet")
     bars = body.lengths != []
     count = len(body.lengths) if bars else len(body.sheets)
-    _found(job)  # worked out before the lock, so that it need not be under it
-    with edit(user, job, f"received {count} of {body.key.replace('|', ', ')}") as scope:
+    with edit(user, job, f"received {count} of {body.key.replace('|', ', ')}", chooses=True) as scope:
         _, found = scope.found()
         line = _line_of(found, body.key, body.line, bars=bars)
         scope.call(f"received {count} × {line.words} of {body.key.replace('|', ', ')}")
@@ -174,8 +173,7 @@ def cut_bar(request: HttpRequest, job_id: int, body: CutIn) -> shapes.JobView:
     """Tick a bar off: its pieces are there, the bar leaves the stock book, a drop worth keeping comes back into it."""
     user, job = writer(request), job_of(request, job_id)
     marks = ", ".join(f"{n} × {m}" if n > 1 else m for m, n in body.cuts.items())
-    _found(job)  # worked out before the lock, so that it need not be under it
-    with edit(user, job, f"cut {marks}") as scope:
+    with edit(user, job, f"cut {marks}", chooses=True) as scope:
         state, found = scope.found()
         refuse_unmeasured(found)
         result = _profile(found, body.key)
@@ -247,9 +245,7 @@ class MiscutIn(Model):
 def miscut(request: HttpRequest, job_id: int, cut_id: int, body: MiscutIn) -> shapes.JobView:
     """A piece is wanted again; what it became is stock if it is worth keeping, and the log says what happened."""
     user, job = writer(request), job_of(request, job_id)
-    row_of(CutBar, job, cut_id)
-    _found(job)
-    with edit(user, job, "miscut") as scope:
+    with edit(user, job, "miscut", chooses=True) as scope:
         state, found = scope.found()
         row = row_of(CutBar, job, cut_id)
         spec: CutBarSpec = row.spec

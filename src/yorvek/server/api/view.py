@@ -91,10 +91,11 @@ def job_view(job: Job) -> shapes.JobView:
     """Everything the views show, from one state."""
     if job.worked is None:
         job.refresh_from_db()
+        stock = job.shop.stock_version
         state = job_state(job)
         found = job_figures(state)
-        if kept(job, job.shop.stock_version) is None:
-            keep(job, found)
+        if kept(job, stock) is None:
+            keep(job, found, stock)
     else:
         state, found = job.worked
     now = {g.key: problem_hash(g.problem) for g in found.sheets}

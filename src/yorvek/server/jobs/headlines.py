@@ -41,10 +41,9 @@ def headline(figures: Figures) -> dict[str, Any]:
     }
 
 
-def keep(job: Job, figures: Figures) -> None:
-    """Write a job's headline beside it."""
+def keep(job: Job, figures: Figures, stock: int) -> None:
+    """Write a job's headline beside it; `stock`: the version of the stock book before its figures were worked out."""
     stops = sum(1 for c in figures.cautions if c.level == "stop")
-    stock = Shop.objects.values_list("stock_version", flat=True).get(pk=job.shop_id)
     job.headline = {**headline(figures), "stops": stops, "mark": core_mark(), "stock": stock}
     Job.objects.filter(pk=job.pk).update(headline=job.headline)
 
@@ -55,6 +54,11 @@ def kept(job: Job, stock_version: int) -> dict[str, Any] | None:
     if not found or found["mark"] != core_mark() or found["stock"] != stock_version:
         return None
     return dict(found)
+
+
+def stock_version(shop: Shop) -> int:
+    """As it is now."""
+    return Shop.objects.values_list("stock_version", flat=True).get(pk=shop.pk)
 
 
 def stock_changed(shop: Shop) -> None:

@@ -37,7 +37,8 @@ def may_change(user: User, row: Record, data: dict[str, Any]) -> None:
     if not kind.said or _author(row) == user:
         return
     changed = {k for k in row.data.keys() | data.keys() if row.data.get(k) != data.get(k)}
-    if changed <= kind.answers and user.may_write:
+    given_by = row.data.get("answered_by") or user.username
+    if changed <= kind.answers and user.may_write and given_by == user.username:
         return
     raise NotYours(f"These are {_by(row)}'s words: only {_by(row)} changes them. Answer beside them instead.")
 

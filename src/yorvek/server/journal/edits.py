@@ -18,7 +18,7 @@ from yorvek.core.quantities.entry import evaluate_dimensions, resolve
 from yorvek.core.records import KINDS, refuse_broken
 from yorvek.core.records.upgrades import schema_of
 from yorvek.server.accounts.models import Shop, User
-from yorvek.server.jobs.headlines import keep, stock_changed
+from yorvek.server.jobs.headlines import keep, stock_changed, stock_version
 from yorvek.server.jobs.models import ROWS, Dimension, Job, JobRecord
 from yorvek.server.jobs.thread import job_figures, job_state
 from yorvek.server.journal.authorship import may_change, may_take_away
@@ -65,6 +65,7 @@ class EditScope:
             shop=shop, job_id=job.pk if job else None, user=user, title=title[:200], key=asked_as.get() or None
         )
         self.touched: set[str] = set()
+        self.unsure: list[Record] = []
         self._names: dict[str, float] | None = None
 
     def found(self) -> tuple[JobState, Figures]:
@@ -142,6 +143,10 @@ class EditScope:
         row.save()
         self._write_down(row, before, row.snapshot())
 
+    def must_be(self, row: Record) -> None:
+        """What a row says is worked out as it stands once the edit is over; what cannot be ends the edit."""
+        self.unsure.append(row)
+
     def put_away(self, job: Job) -> None:
         """Archive a job; nothing of it is lost."""
         before = job.snapshot()
@@ -185,9 +190,17 @@ class EditScope:
 
 
 @contextmanager
-def edit(user: User, job: Job | None, title: str, *, ripple: bool = True) -> Iterator[EditScope]:
+def edit(user: User, job: Job | None, title: str, *, ripple: bool = True, chooses: bool = False) -> Iterator[EditScope]:
     """An edit as one transaction under the job's lock; what it leaves must be whole. The ripple is worked out when it
     is done and the lock is free again.
+
+    Args:
+        user: who makes it.
+        job: what it is made in; none for what belongs to the shop.
+        title: what it is called in the history.
+        ripple: what it did down the thread is told.
+        chooses: it looks at the job's figures (`found`): they are worked out before the lock, so that they need not be
+            under it.
 
     Raises:
         InputError: something in it is wrong; nothing was changed.
@@ -196,6 +209,8 @@ def edit(user: User, job: Job | None, title: str, *, ripple: bool = True) -> Ite
         AlreadyDone: the same was asked and done before.
     """
     saved.set("nothing")
+    if chooses and job is not None:
+        job_figures(job_state(job))
     with transaction.atomic():
         if job is not None:
             Job.objects.select_for_update().get(pk=job.pk)
@@ -209,15 +224,17 @@ def edit(user: User, job: Job | None, title: str, *, ripple: bool = True) -> Ite
             raise first_trouble(error) from None
         scope.follow_dimensions()
         if not scope.touched:
+            _sound(scope, before)
             scope.edit.delete()
             return
         if "stock" in scope.touched:
             stock_changed(scope.shop)
+        stock = stock_version(scope.shop)
         after = _whole(scope)
         saved.set("perhaps")
     saved.set("all")
     if ripple and before is not None and after is not None:
-        _tell(scope, before, after)
+        _tell(scope, before, after, stock)
 
 
 def _refuse_done(user: User) -> None:
@@ -243,17 +260,29 @@ def _whole(scope: EditScope) -> JobState | None:
         return None
     job.refresh_from_db()
     after = job_state(job)
+    _sound(scope, after)
     refuse_broken(scope.before, after)
     if "job" not in scope.touched:
         Job.objects.filter(pk=job.pk).update(changed=scope.edit.at)
     return after
 
 
-def _tell(scope: EditScope, before: JobState, after: JobState) -> None:
-    """Work out and write down what the edit did down the thread."""
+def _sound(scope: EditScope, state: JobState | None) -> None:
+    """What was to be worked out can be.
+
+    Raises:
+        InputError: it cannot.
+    """
+    if state is not None:
+        for row in scope.unsure:
+            row.kind.check(state, row.pk)
+
+
+def _tell(scope: EditScope, before: JobState, after: JobState, stock: int) -> None:
+    """Work out and write down what the edit did down the thread; `stock`: the stock book it was done with."""
     assert scope.job is not None
     was, now = job_figures(before), job_figures(after)
     scope.job.worked = after, now
     scope.edit.ripple = ripple_of(scope.job, was, now)
     scope.edit.save(update_fields=["ripple"])
-    keep(scope.job, now)
+    keep(scope.job, now, stock)

@@ -7,6 +7,7 @@ from typing import Any
 from django.db.models import QuerySet
 
 from yorvek.core.errors import InputError
+from yorvek.core.records.upgrades import upgraded
 from yorvek.server.accounts.models import User
 from yorvek.server.jobs.models import Job
 from yorvek.server.journal.edits import TABLES, EditScope, edit
@@ -64,14 +65,19 @@ def _put_back(scope: EditScope, change: RowChange, done: Edit) -> None:
         if row is None and change.before is not None:
             scope.bring_back(kind, change.row_id, {**_first_said(kind, change), **change.before})
         return
-    if row is None or row.data != change.after["data"]:
+    if row is None or upgraded(row.table, row.data, row.schema) != _now(change.table, change.after):
         raise InputError(
             field="undo", got=done.title, needs="a row of it was changed since: undo the later change first"
         )
     if change.before is None:
         scope.delete(row)
     else:
-        scope.replace(row, change.before["data"])
+        scope.replace(row, _now(change.table, change.before))
+
+
+def _now(table: str, snapshot: dict[str, Any]) -> dict[str, Any]:
+    """What a snapshot says, in the present shape; the earliest ones do not say in which they are."""
+    return upgraded(table, snapshot["data"], snapshot.get("schema", 1))
 
 
 def _first_said(kind: type[Record], change: RowChange) -> dict[str, Any]:
