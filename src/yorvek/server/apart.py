@@ -39,7 +39,7 @@ def read_apart(function: Callable[P, T], *args: P.args, **more: P.kwargs) -> T:
     """
     importlib.import_module("yorvek.core.files.warm")  # once, so that children need not
     if not _gate.acquire(timeout=PATIENCE_S):
-        raise InputError(field="file", got="", needs="patience: other files are being read, try again in a moment")
+        raise InputError(field="file", got="one more than are read at once", needs="another try in a moment")
     try:
         kind, found = _asked(function, args, more)
     finally:
@@ -49,12 +49,9 @@ def read_apart(function: Callable[P, T], *args: P.args, **more: P.kwargs) -> T:
         return shape.model_validate_json(text)  # type: ignore[no-any-return]
     if kind == "refused":
         raise InputError(**found)
-    if kind == "slow":
-        needs = f"a simpler file: this one takes longer than {SECONDS:g} s to read"
-        raise InputError(field="file", got="", needs=needs)
-    if kind == "large":
-        needs = f"a simpler file: this one takes more than {MEMORY_BYTES // 2**20} MB to read"
-        raise InputError(field="file", got="", needs=needs)
+    if kind in ("slow", "large"):
+        most = f"longer than {SECONDS:g} s" if kind == "slow" else f"more than {MEMORY_BYTES // 2**20} MB"
+        raise InputError(field="file", got=f"one that takes {most} to read", needs="a simpler one")
     if kind == "fault":
         raise RuntimeError(found)
     return found  # type: ignore[no-any-return]

@@ -95,7 +95,7 @@ def _alone() -> Iterator[None]:
     with connection.cursor() as cursor:
         cursor.execute("SELECT GET_LOCK(%s, %s)", [LOCK, LOCK_S])
         if cursor.fetchone()[0] != 1:
-            raise InputError(field="code", got="", needs="somebody else is making the first account just now")
+            raise InputError(field="code", got="while somebody else makes the first account", needs="try again")
         try:
             yield
         finally:
