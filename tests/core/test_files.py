@@ -230,6 +230,7 @@ def test_the_schema_names_every_part_of_the_document():
         "notes",
         "cuts",
         "kept",
+        "schemas",
     }
     assert {"JobSpec", "MemberSpec", "LoadSpec", "PartSpec", "StockSpec"} <= set(schema["$defs"])
 

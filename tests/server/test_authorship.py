@@ -1,8 +1,11 @@
 """What somebody said stays theirs (findings E2, G4): words, answers, signatures, releases, and undo over them."""
 
+import json
+
 import pytest
 
 from tests.server.conftest import a_load, a_member, mm, person
+from yorvek.core.records import upgrades
 from yorvek.server.jobs.models import ROWS, Comment, JobRecord, Note, Release, Signature
 from yorvek.server.journal.models import Edit, RowChange
 
@@ -227,16 +230,68 @@ def test_every_kind_has_its_rows():
 
 def test_C8_a_file_of_an_earlier_version_with_two_of_one_name_comes_in_with_both(owner, job):
     """Earlier versions took them; now the second gets a number, and the log says so."""
-    import json
-
     file = json.loads(owner("GET", f"{job['base']}/export/job.json").content)
     twin = json.loads(json.dumps(file["loads"][0]))
     file["loads"].append({**twin, "id": 9000})
+    long = "everything that stands on the deck"
+    file["loads"] += [{"id": n, "spec": {**twin["spec"], "name": long}} for n in (9010, 9011)]
     file["members"].append({**file["members"][0], "id": 9001})
     file["members"][1]["spec"] = {**file["members"][0]["spec"], "loads": [{"load_id": 9000, "width": mm("900")}]}
     view = owner.good("POST", "/jobs/import", {"text": json.dumps(file)})
-    assert [x["spec"]["name"] for x in view["loads"]] == ["crowd", "crowd 2"]
+    assert [x["spec"]["name"] for x in view["loads"]] == ["crowd", "crowd 2", long, f"{long} 2"]
     assert [m["spec"]["mark"] for m in view["members"]] == ["R1", "R1 2"]
     second = view["members"][1]["spec"]["loads"][0]["load_id"]
     assert second == view["loads"][1]["id"] and view["members"][1]["trouble"] is None
     assert {"load", "member"} <= {w for n in view["notes"] for w in n["spec"]["text"].split()}
+
+
+def test_E2_an_answer_is_not_undone_by_another(owner, fabricator, checker, job, said):
+    path = f"{job['base']}/comments/{said['id']}"
+    spec = {"text": "from where is the span?", "about": "R1", "answer": "bearing to bearing"}
+    owner.good("PUT", path, {"version": 1, "spec": spec})
+    assert fabricator("POST", f"{job['base']}/undo?sure=true").status_code == 403
+    assert Comment.objects.get().spec.answer == "bearing to bearing"
+    owner.good("POST", f"{job['base']}/undo")
+    assert Comment.objects.get().spec.answer == ""
+
+
+@pytest.fixture
+def renamed_field(monkeypatch):
+    """As if loads had once called their name a title."""
+
+    def step(data):
+        out = dict(data)
+        out["name"] = out.pop("title")
+        return out
+
+    monkeypatch.setitem(upgrades.STEPS, "load", [step])
+
+
+def old(data):
+    out = dict(data)
+    out["title"] = out.pop("name")
+    return out
+
+
+def test_rows_the_journal_and_job_files_of_an_earlier_shape_are_read(owner, job, renamed_field):
+    """A row, the snapshots of its changes and a file as an earlier version wrote them, and undo and redo over them."""
+    base, load = job["base"], JobRecord.objects.get(pk=job["loads"][0]["id"])
+    JobRecord.objects.filter(pk=load.pk).update(data=old(load.data), schema=1)
+    for change in RowChange.objects.filter(table="load"):
+        change.after = {**change.after, "data": old(change.after["data"]), "schema": 1}
+        change.save()
+    view = owner.good("GET", base)
+    assert view["loads"][0]["spec"]["name"] == "crowd" and view["members"][0]["trouble"] is None
+    owner.good("PUT", f"{base}/loads/{load.pk}", {"version": 1, "spec": a_load(note="by the new version")})
+    stored = JobRecord.objects.get(pk=load.pk)
+    assert (stored.schema, stored.data["name"]) == (2, "crowd") and "title" not in stored.data
+    assert owner.good("POST", f"{base}/undo")["loads"][0]["spec"]["note"] == ""
+    assert JobRecord.objects.get(pk=load.pk).data["name"] == "crowd"
+    assert owner.good("POST", f"{base}/redo")["loads"][0]["spec"]["note"] == "by the new version"
+
+    file = json.loads(owner("GET", f"{base}/export/job.json").content)
+    assert file["schemas"] == {"load": 2}
+    assert owner.good("POST", "/jobs/import", {"text": json.dumps(file)})["loads"][0]["spec"]["name"] == "crowd"
+    file["loads"] = [{**x, "spec": old(x["spec"])} for x in file["loads"]]
+    del file["schemas"]
+    assert owner.good("POST", "/jobs/import", {"text": json.dumps(file)})["loads"][0]["spec"]["name"] == "crowd"

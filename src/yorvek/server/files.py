@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import Any
 
-from yorvek.core.files.jobfile import JobFile, Numbered, filed, spec_in
+from yorvek.core.files.jobfile import JobFile, Numbered, filed, present_shapes, spec_in
 from yorvek.core.jobs.spec import StockSpec
 from yorvek.core.records import FILED
 from yorvek.server.accounts.models import User
@@ -65,4 +65,4 @@ def job_file(job: Job, *, stock: bool = False) -> JobFile:
     lists: dict[str, list[Any]] = {kind.plural: [] for kind in FILED}
     for row in JobRecord.objects.filter(job=job, kind_name__in=[kind.name for kind in FILED]):
         lists[row.kind.plural].append(filed(row.kind.plural, row.pk, row.spec))
-    return JobFile(job=job.spec, stock=[_without_prices(s.spec) for s in lines], **lists)
+    return JobFile(schemas=present_shapes(), job=job.spec, stock=[_without_prices(s.spec) for s in lines], **lists)

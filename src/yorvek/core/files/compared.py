@@ -8,11 +8,9 @@ from yorvek.core.checks import Reserve
 from yorvek.core.files.jobfile import JobFile, Numbered, spec_in
 from yorvek.core.jobs import Figures, JobState
 from yorvek.core.model import Model
-from yorvek.core.records import FILED, IN_STATE, Kind, label_of
-from yorvek.core.records.sawn import CUT_BAR, KEPT_PLAN
+from yorvek.core.records import IN_STATE, Kind, label_of
+from yorvek.core.records.digest import SIGNED, Places, said
 
-COMPARED = tuple(k for k in FILED if k in IN_STATE and k not in (CUT_BAR, KEPT_PLAN))
-"""What is checked; what was cut since, and what was said, is no change of the job."""
 LONGEST = 200
 
 
@@ -51,10 +49,10 @@ def state_of(file: JobFile) -> JobState:
 
 def differences(before: JobFile, after: JobFile) -> list[Difference]:
     """Every field that is not the same; records are told by their marks and names, whatever their numbers are."""
-    was_brief, now_brief = ({**_plain(f.job), "revision": ""} for f in (before, after))
+    was_brief, now_brief = ({**said(f.job), "revision": ""} for f in (before, after))
     out = _fields("brief", after.job.name, was_brief, now_brief)
     places = _places(before, after)
-    for kind in COMPARED:
+    for kind in SIGNED:
         was, now = (_by_label(kind, f, places[side]) for side, f in enumerate((before, after)))
         for label in dict.fromkeys([*was, *now]):
             if label not in now:
@@ -66,24 +64,21 @@ def differences(before: JobFile, after: JobFile) -> list[Difference]:
     return out
 
 
-def _places(*files: JobFile) -> list[dict[str, dict[int, int]]]:
+def _places(*files: JobFile) -> list[dict[str, Places]]:
     """For each file the place of every numbered record among all labels of its kind: the same in both."""
-    out: list[dict[str, dict[int, int]]] = [{} for _ in files]
-    for kind in COMPARED:
+    out: list[dict[str, Places]] = [{} for _ in files]
+    for kind in SIGNED:
         items = [[x for x in getattr(f, kind.plural) if isinstance(x, Numbered)] for f in files]
         labels = sorted({label_of(x.spec) for each in items for x in each})
+        place = {label: k for k, label in enumerate(labels, start=1)}
         for found, each in zip(out, items, strict=True):
-            found[kind.name] = {x.id: labels.index(label_of(x.spec)) + 1 for x in each}
+            found[kind.name] = Places({x.id: place[label_of(x.spec)] for x in each})
     return out
 
 
-def _by_label(kind: Kind, file: JobFile, places: dict[str, dict[int, int]]) -> dict[str, dict[str, Any]]:
+def _by_label(kind: Kind, file: JobFile, places: dict[str, Places]) -> dict[str, dict[str, Any]]:
     specs = (kind.renumbered(spec_in(x), places) for x in getattr(file, kind.plural))
-    return {label_of(s): _plain(s) for s in specs}
-
-
-def _plain(spec: Model) -> dict[str, Any]:
-    return spec.model_dump(mode="json", exclude_defaults=True)
+    return {label_of(s): said(s) for s in specs}
 
 
 def _fields(kind: str, label: str, was: dict[str, Any], now: dict[str, Any]) -> list[Difference]:

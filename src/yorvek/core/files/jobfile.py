@@ -19,12 +19,14 @@ from yorvek.core.jobs.structures import StructureSpec
 from yorvek.core.model import Model
 from yorvek.core.parts import PartSpec
 from yorvek.core.quantities.entry import resolve
-from yorvek.core.records import DIMENSION, FILED, label_of
+from yorvek.core.records import DIMENSION, FILED, Kind, label_of
+from yorvek.core.records.upgrades import schema_of, upgraded
 
 FORMAT = "yorvek-job"
 VERSION = 1
 LARGEST_BYTES = 5_000_000
-LONGEST_MARK = 20
+ROOM = 4
+"""For the number behind a name that was taken."""
 
 
 class Numbered(Model):
@@ -69,6 +71,7 @@ class JobFile(Model):
 
     format: Literal["yorvek-job"] = "yorvek-job"
     version: Literal[1] = 1
+    schemas: dict[str, int] = Field(default={}, description="shape of each kind of record, where it is not the first")
     job: JobSpec
     dimensions: list[DimensionSpec] = []
     loads: list[FileLoad] = []
@@ -108,6 +111,8 @@ def read_job_file(text: str) -> JobFile:
         raise InputError(field="job file", got=f"{len(text)} bytes", needs=f"at most {LARGEST_BYTES} bytes")
     try:
         data: Any = json.loads(text, parse_constant=_refuse_constant)
+    except InputError:
+        raise
     except (ValueError, RecursionError) as error:  # a number of thousands of digits is a plain ValueError
         line = getattr(error, "lineno", 0)
         raise InputError(
@@ -121,12 +126,41 @@ def read_job_file(text: str) -> JobFile:
         )
     if data.get("version") != VERSION:
         raise InputError(field="version", got=data.get("version"), needs=f"this program reads version {VERSION}")
-    try:
-        file = JobFile.model_validate(data)
-    except ValidationError as error:
-        raise first_trouble(error) from None
+    file = as_written(data)
     _check_references(file)
     return _resolved(_told_apart(file))
+
+
+def as_written(data: dict[str, Any]) -> JobFile:
+    """The document in the present shape, whichever version wrote it.
+
+    Raises:
+        InputError: a field is not what it has to be.
+    """
+    shapes = data.get("schemas")
+    written = shapes if isinstance(shapes, dict) else {}
+    lists = {kind.plural: _in_shape(kind, data[kind.plural], written) for kind in FILED if kind.plural in data}
+    try:
+        return JobFile.model_validate({**data, **lists, "schemas": {}})
+    except ValidationError as error:
+        raise first_trouble(error) from None
+
+
+def _in_shape(kind: Kind, items: Any, written: dict[str, Any]) -> Any:
+    """A list of records brought to the present shape; what is no list of records is left to be refused."""
+    schema = written.get(kind.name, 1)
+    if not isinstance(items, list) or not isinstance(schema, int):
+        return items
+    numbered = issubclass(_inside(kind.plural), Numbered)
+
+    def brought(item: Any) -> Any:
+        spec = item.get("spec") if numbered and isinstance(item, dict) else item
+        if not isinstance(spec, dict):
+            return item
+        now = upgraded(kind.name, spec, schema)
+        return {**item, "spec": now} if numbered else now
+
+    return [brought(x) for x in items]
 
 
 def _refuse_constant(name: str) -> float:
@@ -178,15 +212,10 @@ def _told_apart(file: JobFile) -> JobFile:
         names = taken.setdefault(family, set())
         lists[kind.plural] = []
         for item in getattr(file, kind.plural):
-            name = was = str(getattr(spec_in(item), field))
-            for number in count(2):
-                if name not in names:
-                    break
-                name = f"{was[: LONGEST_MARK - 4]} {number}"
+            was = getattr(spec_in(item), field)
+            name = _free(kind, was, names)
             names.add(name)
             if name != was:
-                if kind is DIMENSION:  # formulas speak of it by its name
-                    raise InputError(field="dimensions", got=was, needs="each name may stand once")
                 spec = spec_in(item).model_copy(update={field: name})
                 item = item.model_copy(update={"spec": spec}) if isinstance(item, Numbered) else spec
                 notes.append(NoteSpec(text=f"Two were called {was} in the file: one {kind.name} is now {name}."))
@@ -194,10 +223,34 @@ def _told_apart(file: JobFile) -> JobFile:
     return file.model_copy(update={**lists, "notes": notes})
 
 
+def _free(kind: Kind, was: str, names: set[str]) -> str:
+    """A name that is not taken: its own, or with the next number behind it."""
+    if was not in names:
+        return was
+    if kind is DIMENSION:  # formulas speak of it by its name
+        raise InputError(field=kind.plural, got=was, needs="each name may stand once")
+    field, _ = kind.unique or ("name", "")
+    limits = (getattr(m, "max_length", None) for m in kind.spec.model_fields[field].metadata)
+    most = next((n for n in limits if n is not None), len(was) + ROOM)
+    return next(name for n in count(2) if (name := f"{was[: most - ROOM]} {n}") not in names)
+
+
+def _inside(plural: str) -> Any:
+    """What a list of a job file is made of."""
+    (inside,) = get_args(JobFile.model_fields[plural].annotation)
+    return inside
+
+
 def filed(plural: str, number: int, spec: Model) -> Model:
     """A record as it stands in its list of a job file: with its number where others may refer to it."""
-    (inside,) = get_args(JobFile.model_fields[plural].annotation)
-    return inside(id=number, spec=spec) if issubclass(inside, Numbered) else spec
+    inside = _inside(plural)
+    found: Model = inside(id=number, spec=spec) if issubclass(inside, Numbered) else spec
+    return found
+
+
+def present_shapes() -> dict[str, int]:
+    """The shape in which each kind of record is written now, where it is not the first."""
+    return {kind.name: schema for kind in FILED if (schema := schema_of(kind.name)) > 1}
 
 
 def _resolved(file: JobFile) -> JobFile:

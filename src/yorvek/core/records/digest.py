@@ -6,9 +6,11 @@ from __future__ import annotations
 
 import hashlib
 import json
+from itertools import count
 from typing import Any
 
 from yorvek.core.jobs.state import JobState
+from yorvek.core.model import Model
 from yorvek.core.records.kinds import IN_STATE
 from yorvek.core.records.sawn import CUT_BAR, KEPT_PLAN
 
@@ -18,22 +20,21 @@ SIGNED = tuple(k for k in IN_STATE if k not in (CUT_BAR, KEPT_PLAN))
 
 def digest_of(state: JobState) -> str:
     """Of everything that is checked, records by their order in it."""
-    numbers: dict[str, dict[int, int]] = {}
-    out: dict[str, Any] = {"job": state.job.model_dump(mode="json", exclude_defaults=True)}
-    for kind in SIGNED:
-        rows = getattr(state, kind.plural)
-        numbers[kind.name] = {number: place for place, number in enumerate(sorted(rows), start=1)}
-        told = (kind.renumbered(rows[number], _or_gone(numbers)) for number in sorted(rows))
-        out[kind.plural] = [spec.model_dump(mode="json", exclude_defaults=True) for spec in told]
+    rows = {kind: dict(sorted(getattr(state, kind.plural).items())) for kind in SIGNED}
+    places = {kind.name: Places(zip(found, count(1), strict=False)) for kind, found in rows.items()}
+    out: dict[str, Any] = {"job": said(state.job)}
+    for kind, found in rows.items():
+        out[kind.plural] = [said(kind.renumbered(spec, places)) for spec in found.values()]
     return hashlib.sha256(json.dumps(out, sort_keys=True).encode()).hexdigest()
 
 
-class _Gone(dict[int, int]):
-    """What is referred to and not there any more has no place."""
+def said(spec: Model) -> dict[str, Any]:
+    """What a spec says beyond what is usual."""
+    return spec.model_dump(mode="json", exclude_defaults=True)
+
+
+class Places(dict[int, int]):
+    """A place for each number; what is referred to and not there any more has none."""
 
     def __missing__(self, number: int) -> int:
         return 0
-
-
-def _or_gone(numbers: dict[str, dict[int, int]]) -> dict[str, dict[int, int]]:
-    return {name: _Gone(known) for name, known in numbers.items()}

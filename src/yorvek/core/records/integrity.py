@@ -10,9 +10,10 @@ from typing import Any
 from yorvek.core.errors import InputError
 from yorvek.core.jobs.state import JobState
 from yorvek.core.records.kind import Kind, Ref, label_of
-from yorvek.core.records.kinds import IN_STATE, KINDS
+from yorvek.core.records.kinds import IN_STATE, kind_named
 
-Users = dict[Ref, list[str]]
+Users = dict[Ref, dict[tuple[str, int], str]]
+"""By what is referred to: what refers to it, by kind and number, and what that is called."""
 
 
 def refuse_broken(before: JobState | None, after: JobState) -> None:
@@ -23,7 +24,7 @@ def refuse_broken(before: JobState | None, after: JobState) -> None:
     """
     was = _lost(before) if before is not None else {}
     for ref, users in _lost(after).items():
-        new = [u for u in users if u not in was.get(ref, [])]
+        new = [label for user, label in users.items() if user not in was.get(ref, {})]
         if new:
             raise _missing(ref, new, before)
     made_of = _lost_sections(before) if before is not None else []
@@ -45,17 +46,17 @@ def _all(state: JobState, kind: Kind) -> dict[int, Any]:
 def _lost(state: JobState) -> Users:
     """What is referred to and not there, with what refers to it."""
     there = {k.name: set(_all(state, k)) for k in IN_STATE}
-    out: Users = defaultdict(list)
+    out: Users = defaultdict(dict)
     for kind in IN_STATE:
-        for spec in _all(state, kind).values():
-            for ref in dict.fromkeys(kind.refers(spec)):
+        for number, spec in _all(state, kind).items():
+            for ref in kind.refers(spec):
                 if ref.id not in there[ref.kind]:
-                    out[ref].append(label_of(spec))
+                    out[ref][(kind.name, number)] = label_of(spec)
     return out
 
 
 def _missing(ref: Ref, users: list[str], before: JobState | None) -> InputError:
-    kind = next(k for k in KINDS if k.name == ref.kind)
+    kind = kind_named(ref.kind)
     known = _all(before, kind).get(ref.id) if before is not None else None
     if known is None:
         return InputError(

@@ -1,5 +1,5 @@
 """What was written by earlier versions, brought to the present shape: pure functions on JSON, one for each step. Rows,
-the journal and job files go through the same ones; tests hold frozen samples of each shape.
+the journal and job files go through the same ones.
 """
 
 from __future__ import annotations

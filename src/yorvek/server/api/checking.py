@@ -2,13 +2,15 @@
 
 from __future__ import annotations
 
+import json
+
 from django.http import HttpRequest
 from ninja import Router
 from ninja.errors import HttpError
 from pydantic import Field
 
 from yorvek.core.files.compared import Difference, Turn, differences, state_of, turns
-from yorvek.core.files.jobfile import JobFile
+from yorvek.core.files.jobfile import JobFile, as_written
 from yorvek.core.jobs.checking import ReleaseSpec, SignatureSpec, may_release, next_revision
 from yorvek.core.jobs.findings import Finding, findings
 from yorvek.core.model import Model
@@ -58,8 +60,7 @@ class ReleaseIn(Model):
 def release(request: HttpRequest, job_id: int, body: ReleaseIn) -> shapes.JobView:
     """Release the revision: a snapshot is kept, and work goes on under the next letter."""
     user, job = writer(request), job_of(request, job_id)
-    job_figures(job_state(job))  # worked out before the lock, so that it need not be under it
-    with edit(user, job, "released", ripple=False) as scope:
+    with edit(user, job, "released", ripple=False, chooses=True) as scope:
         state, found = scope.found()
         scope.call(f"released revision {state.job.revision}")
         digest = digest_of(state)
@@ -104,4 +105,4 @@ def compare_release(request: HttpRequest, job_id: int, release_id: int, other: i
 
 
 def _snapshot(job: Job, release_id: int) -> JobFile:
-    return JobFile.model_validate_json(row_of(Release, job, release_id).spec.snapshot)
+    return as_written(json.loads(row_of(Release, job, release_id).spec.snapshot))
