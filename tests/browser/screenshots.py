@@ -46,6 +46,10 @@ def main(folder: Path) -> None:
             log_in(page, application)
             settle(page)
             page.screenshot(path=folder / "jobs.png")
+            page.goto(f"{application.url}/people")
+            page.get_by_role("cell", name="fabricator", exact=True).wait_for()
+            settle(page)
+            page.screenshot(path=folder / "people.png")
             heron = f"{application.url}/jobs/{numbers['Heron Hide']}"
             for view in VIEWS:
                 page.goto(f"{heron}/{view}")

@@ -105,7 +105,7 @@ def children(env: dict[str, str], web_port: int, logs: Path) -> list[Child]:
     bind = os.environ.get("YORVEK_BIND", "127.0.0.1")
     web = [str(PYTHON), "-m", "gunicorn", "yorvek.server.wsgi", "--bind", f"{bind}:{web_port}", "--timeout", "120"]
     web += ["--workers", str(number("YORVEK_WEB_PROCESSES", 2, 64)), "--threads", str(number("YORVEK_THREADS", 4, 64))]
-    number("YORVEK_PLANS", 6, 1000)
+    number("YORVEK_PLANS", 6, 1000)  # the server's own setting: refused here, before anything starts
     work = [str(PYTHON), "-m", "yorvek.server.manage", "work"]
     workers = [
         Child("task worker" if k == 0 else f"task worker {k + 1}", work, env, logs / "worker.log")

@@ -43,8 +43,8 @@ watch(
       <p v-if="conflict" class="notice" role="alert">
         {{ conflict.sentence }} <button class="button" @click="attempt(() => open(id))">Show theirs</button>
       </p>
-      <p v-if="question" class="notice" role="alert">
-        {{ question.sentence }} <button class="button main" @click="question.go()">Yes</button>
+      <p v-if="question" class="notice row" role="alert">
+        {{ question.sentence }} <button class="button main" @click="question.go()">Undo it</button>
         <button class="button" @click="question = null">Leave it</button>
       </p>
       <router-view />

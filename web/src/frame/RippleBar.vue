@@ -37,8 +37,10 @@ const changes = computed(() => {
         ><span class="dim">{{ c.name }}</span> <span :class="{ alarm: c.bad }">{{ c.text }}</span></span
       >
       <span class="space"></span>
-      <button v-if="mayWrite && edit.is_undo" class="undo" @click="attempt(redo)">Do it again</button>
-      <button v-if="mayWrite" class="undo" @click="attempt(() => undo())">Undo</button>
+      <span v-if="mayWrite" class="back">
+        <button v-if="edit.is_undo" class="undo" @click="attempt(redo)">Do it again</button>
+        <button class="undo" @click="attempt(() => undo())">Undo</button>
+      </span>
     </template>
     <span v-else class="dim">What a change does to mass, money, reserve, bars and sheets will stand here.</span>
   </footer>
@@ -48,7 +50,7 @@ footer {
   background: var(--ink);
   color: #f3f1ec;
   display: flex;
-  gap: 8px 20px;
+  gap: 8px 16px;
   align-items: center;
   padding: 8px 18px;
   min-height: 44px;
@@ -69,6 +71,10 @@ footer {
 }
 .space {
   flex: 1;
+}
+.back {
+  display: flex;
+  gap: 8px;
 }
 .undo {
   background: none;

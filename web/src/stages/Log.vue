@@ -58,15 +58,17 @@ const plain = (v: unknown): string =>
         <button class="button main gap">{{ changed ? 'Save the change' : 'Write it down' }}</button>
       </form>
       <article v-for="n in job!.notes" :key="n.id">
-        <b>{{ n.spec.kind }}</b> <span class="soft">{{ n.spec.about }} {{ n.author }}, {{ when(n.at) }}</span
-        ><br />{{ n.spec.text }}
-        <RowActions
-          kind="notes"
-          :row="n"
-          :name="`what you wrote ${when(n.at)}`"
-          :change="() => change(n)"
-          :own="n.author === me?.username"
-        />
+        <div class="row">
+          <b>{{ n.spec.kind }}</b> <span class="soft">{{ n.spec.about }} {{ n.author }}, {{ when(n.at) }}</span
+          ><RowActions
+            kind="notes"
+            :row="n"
+            :name="`what you wrote ${when(n.at)}`"
+            :change="() => change(n)"
+            :own="n.author === me?.username"
+          />
+        </div>
+        {{ n.spec.text }}
       </article>
     </section>
     <section>
