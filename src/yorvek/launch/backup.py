@@ -70,12 +70,14 @@ def _dump(database: MariaDB, file: Path) -> None:
     half = file.with_name(file.name + ".part")
     try:
         handle = os.open(half, os.O_WRONLY | os.O_CREAT | os.O_TRUNC, 0o600)
-        with os.fdopen(handle, "wb") as raw, gzip.open(raw, "wb") as out:
-            writer = subprocess.Popen(command, env=env, stdout=subprocess.PIPE)
+        with (
+            os.fdopen(handle, "wb") as raw,
+            gzip.open(raw, "wb") as out,
+            subprocess.Popen(command, env=env, stdout=subprocess.PIPE) as writer,
+        ):
             assert writer.stdout is not None
             out.write(FIRST)
             shutil.copyfileobj(writer.stdout, out, CHUNK)
-            writer.wait()
         if writer.returncode:
             raise Refused("mariadb-dump failed; the backup was not written")
         half.replace(file)

@@ -80,7 +80,7 @@ def _load(file: Path) -> None:
     import MySQLdb
 
     connection = MySQLdb.connect(
-        host=os.environ.get("YORVEK_DB_HOST", "127.0.0.1"), port=int(os.environ["YORVEK_DB_PORT"]), user="yorvek",
+        host="127.0.0.1", port=int(os.environ["YORVEK_DB_PORT"]), user="yorvek",
         passwd=os.environ["YORVEK_DB_PASSWORD"], charset="utf8mb4", multi_statements=False,
     )  # fmt: skip
     with connection.cursor() as cursor:
