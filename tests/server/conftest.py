@@ -1,6 +1,7 @@
 """A shop with its people, another shop beside it, and a job made through the API."""
 
 import json
+import re
 from pathlib import Path
 
 import pytest
@@ -16,21 +17,57 @@ def _quick_passwords(settings):
     settings.PASSWORD_HASHERS = ["django.contrib.auth.hashers.MD5PasswordHasher"]
 
 
+def laid_over(view, changes):
+    """A job's view with what an edit changed laid over it, as a page does it."""
+    whole = {**view, "stand": changes["stand"]}
+    for name, part in changes.items():
+        if name in ("since", "stand") or part is None:
+            continue
+        if isinstance(part, dict) and part.keys() == {"order", "rows"}:
+            rows = {row["id"]: row for row in (*view[name], *part["rows"])}
+            whole[name] = [rows[number] for number in part["order"]]
+        else:
+            whole[name] = part
+    return whole
+
+
 class Caller:
-    """A logged-in person at the API."""
+    """A logged-in person at the API, who holds jobs as a page does: what an edit changed is laid over what is held, and
+    must then be what anybody else would read.
+    """
 
     def __init__(self, user):
         self.client = Client()
         self.client.force_login(user, backend="django.contrib.auth.backends.ModelBackend")
+        self.held = {}
+        self.laid = 0
 
     def __call__(self, method, path, body=None, **headers):
         content = json.dumps(body) if body is not None else ""
         return self.client.generic(method, f"/api{path}", content, content_type="application/json", **headers)
 
     def good(self, method, path, body=None):
+        """The answer; where it is what an edit changed, the whole job after it (of a saved record, as its `view`)."""
         answer = self(method, path, body)
         assert answer.status_code == 200, answer.content[:500]
-        return answer.json()
+        found = answer.json()
+        if not isinstance(found, dict) or path.endswith("/preview"):
+            return found
+        if "job" in found and "stand" in found and "since" not in found:
+            self.held[found["job"]["id"]] = dict(found)
+        changes = found.get("changes", found)
+        if not isinstance(changes, dict) or "since" not in changes:
+            return found
+        view = self._after(int(re.search(r"(?:/jobs/|job_id=)(\d+)", path)[1]), changes)
+        return {**found, "view": view} if "changes" in found else view
+
+    def _after(self, job, changes):
+        held = self.held.get(job)
+        fresh = self.good("GET", f"/jobs/{job}")
+        if held is not None and held["stand"] == changes["since"]:
+            assert laid_over(held, changes) == fresh
+            self.laid += 1
+        return fresh
 
 
 def person(shop, name, role="owner"):

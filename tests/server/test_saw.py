@@ -71,18 +71,22 @@ def test_a_short_bar_is_planned_around(owner, job):
         assert used <= lengths[bar["stock"]] - 10 + 1e-6
 
 
-def tick(owner, job, view, k=0, **more):
+def tick(view, k=0, **more):
     bar = of(view)["plan"]["bars"][k]
     body = {"key": KEY, "stock": bar["stock"], "cuts": {c["part"]: c["qty"] for c in bar["cuts"]}, **more}
-    return bar, owner("POST", f"{job}/cuts", body)
+    return bar, body
+
+
+def ticked(owner, job, view, k=0, **more):
+    """The bar, and the job once it is ticked off."""
+    bar, body = tick(view, k, **more)
+    return bar, owner.good("POST", f"{job}/cuts", body)
 
 
 def test_a_bar_is_ticked_off_and_the_rest_stays_as_it_was(owner, job):
     _, view = received(owner, job)
     others = [b["cuts"] for b in of(view)["plan"]["bars"][1:]]
-    bar, answer = tick(owner, job, view, drop=mm("640"), location="rack 5")
-    after = answer.json()
-    assert answer.status_code == 200, after
+    bar, after = ticked(owner, job, view, drop=mm("640"), location="rack 5")
     left = {m: n - sum(c["qty"] for c in bar["cuts"] if c["part"] == m) for m, n in wanted(view).items()}
     assert wanted(after) == {m: n for m, n in left.items() if n}
     still = [b["cuts"] for b in of(after)["plan"]["bars"]]
@@ -97,7 +101,7 @@ def test_a_bar_is_ticked_off_and_the_rest_stays_as_it_was(owner, job):
 
 def test_a_bar_that_is_not_here_or_not_of_the_plan_is_not_ticked_off(owner, job):
     view = owner.good("GET", job)
-    _, answer = tick(owner, job, view)
+    answer = owner("POST", f"{job}/cuts", tick(view)[1])
     assert answer.status_code == 422 and "receive it first" in answer.json()["sentence"]
     _, view = received(owner, job)
     body = {"key": KEY, "stock": of(view)["plan"]["bars"][0]["stock"], "cuts": {"A": 77}}
@@ -107,8 +111,7 @@ def test_a_bar_that_is_not_here_or_not_of_the_plan_is_not_ticked_off(owner, job)
 
 def test_a_miscut_is_wanted_again_and_what_it_became_is_stock(owner, job):
     _, view = received(owner, job)
-    _, answer = tick(owner, job, view, drop=mm("0"))
-    after = answer.json()
+    _, after = ticked(owner, job, view, drop=mm("0"))
     (cut,) = after["cuts"]
     part = cut["spec"]["pieces"][0]["part"]
     body = {"piece": 0, "came_out": mm("880"), "why": "stop slipped"}
@@ -127,9 +130,7 @@ def test_a_miscut_is_wanted_again_and_what_it_became_is_stock(owner, job):
 def test_everything_cut_leaves_no_plan_and_the_job_file_remembers(owner, job):
     _, view = received(owner, job)
     while of(view):
-        _, answer = tick(owner, job, view)
-        view = answer.json()
-        assert answer.status_code == 200, view
+        _, view = ticked(owner, job, view)
     assert len(view["cuts"]) >= 2 and view["figures"]["bars_to_cut"] == 0
     text = owner("GET", f"{job}/export/job.json").content.decode()
     again = owner.good("POST", "/jobs/import", {"text": text})
@@ -161,7 +162,7 @@ def test_sheets_are_received_too(owner, job):
 
 def test_a_line_of_the_stock_book_tells_what_happened_to_it(owner, stranger, job):
     _, view = received(owner, job)
-    tick(owner, job, view)
+    ticked(owner, job, view)
     number = next(r["id"] for r in owner.good("GET", "/stock") if not r["spec"]["item"]["drop"])
     told = owner.good("GET", f"/stock/{number}/history")
     assert told[0]["title"].startswith("cut ") and told[-1]["title"].startswith("received ")

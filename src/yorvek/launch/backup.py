@@ -18,6 +18,8 @@ from yorvek.launch.places import HOME, PYTHON, Refused, data_folder, say
 
 FIRST, LAST = b"-- yorvek backup, version 1\n", b"-- Dump completed"
 CHUNK = 1 << 20
+WORTH_NOTHING = ("jobs_worked",)
+"""What can be worked out again at any time."""
 
 
 @contextmanager
@@ -65,6 +67,7 @@ def _dump(database: MariaDB, file: Path) -> None:
         "--skip-lock-tables",
         "--hex-blob",
         "--no-tablespaces",
+        *(f"--ignore-table-data=yorvek.{table}" for table in WORTH_NOTHING),
         "yorvek",
     )
     half = file.with_name(file.name + ".part")

@@ -19,7 +19,8 @@ const PERHAPS =
   'saving it once more does it once.'
 const PAUSES_MS = [400, 1500]
 /** What is posted because it is long, and changes nothing: asked anew by whoever wants to know. */
-const QUESTION = /^\/(quantity|section\/outline|login|table\/run)$|\/(compare|look|section|drawings|starters(\/own)?)$/
+const QUESTION =
+  /^\/(quantity|section\/outline|login|table\/run)$|\/(compare|look|preview|section|drawings|starters(\/own)?)$/
 
 function cookie(name: string): string {
   return (

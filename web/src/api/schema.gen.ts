@@ -156,6 +156,27 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/changes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Changes Since
+         * @description What is otherwise than at `since`: how far sheet plans are. Where the job itself is otherwise, `since` comes back
+         *     empty, and it is read anew.
+         */
+        get: operations["yorvek_server_api_jobs_changes_since"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/comments": {
         parameters: {
             query?: never;
@@ -1104,6 +1125,26 @@ export interface paths {
          * @description Take away a plate.
          */
         delete: operations["yorvek_server_api_records_take_away_plate"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Preview
+         * @description Work a change out without making it: the rows it would touch with their verdicts, the figures, the ripple.
+         */
+        post: operations["yorvek_server_api_drafts_preview"];
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -2694,6 +2735,42 @@ export interface components {
             title: string;
         };
         /**
+         * Changes
+         * @description What an edit changed of what the views show. Over a view that stands at `since` it makes the view at `stand`;
+         *     what is null is as it was.
+         */
+        Changes: {
+            /** Bars */
+            bars?: components["schemas"]["BarView"][] | null;
+            comments?: components["schemas"]["Listed_CommentRow_"] | null;
+            cuts?: components["schemas"]["Listed_CutRow_"] | null;
+            dimensions?: components["schemas"]["Listed_DimensionRow_"] | null;
+            figures?: components["schemas"]["ThreadFigures"] | null;
+            /** Hardware */
+            hardware?: components["schemas"]["HardwareLine"][] | null;
+            job?: components["schemas"]["JobRow"] | null;
+            joints?: components["schemas"]["Listed_JointRow_"] | null;
+            last_edit?: components["schemas"]["EditView"] | null;
+            loads?: components["schemas"]["Listed_LoadRow_"] | null;
+            members?: components["schemas"]["Listed_MemberRow_"] | null;
+            /** Needs Checker */
+            needs_checker?: boolean | null;
+            notes?: components["schemas"]["Listed_NoteRow_"] | null;
+            parts?: components["schemas"]["Listed_PartRow_"] | null;
+            plates?: components["schemas"]["Listed_PlateRow_"] | null;
+            profiles?: components["schemas"]["Listed_ProfileRow_"] | null;
+            releases?: components["schemas"]["Listed_ReleaseRow_"] | null;
+            /** Sheets */
+            sheets?: components["schemas"]["SheetView"][] | null;
+            /** Signatures */
+            signatures?: components["schemas"]["SignatureRow"][] | null;
+            /** Since */
+            since: string;
+            /** Stand */
+            stand: string;
+            structures?: components["schemas"]["Listed_StructureRow_"] | null;
+        };
+        /**
          * Check
          * @description One check: demand against capacity, with everything a checker wants to see.
          */
@@ -3114,6 +3191,33 @@ export interface components {
             /** First Account */
             first_account: boolean;
             me: components["schemas"]["Me"] | null;
+        };
+        /**
+         * Draft
+         * @description What would change of the job, under the number 0 where a record would be made, and what would go down the
+         *     thread.
+         */
+        Draft: {
+            changes: components["schemas"]["Changes"];
+            ripple: components["schemas"]["Ripple"];
+        };
+        /**
+         * DraftIn
+         * @description A record as it would be: `kind` as in its address; no number where it would be made, no spec where it would be
+         *     taken away.
+         */
+        DraftIn: {
+            /**
+             * Id
+             * @default 0
+             */
+            id: number;
+            /** Kind */
+            kind: string;
+            /** Spec */
+            spec?: {
+                [key: string]: unknown;
+            } | null;
         };
         /**
          * DrawingIn
@@ -4312,7 +4416,7 @@ export interface components {
         };
         /**
          * JobView
-         * @description Everything the views of a job show.
+         * @description Everything the views of a job show; `stand` says of when.
          */
         JobView: {
             /** Bars */
@@ -4350,6 +4454,8 @@ export interface components {
             sheets: components["schemas"]["SheetView"][];
             /** Signatures */
             signatures: components["schemas"]["SignatureRow"][];
+            /** Stand */
+            stand: string;
             /** Structures */
             structures: components["schemas"]["StructureRow"][];
         };
@@ -4586,6 +4692,90 @@ export interface components {
              * @enum {string}
              */
             unit: "mm" | "in";
+        };
+        /** Listed[CommentRow] */
+        Listed_CommentRow_: {
+            /** Order */
+            order: number[];
+            /** Rows */
+            rows: components["schemas"]["CommentRow"][];
+        };
+        /** Listed[CutRow] */
+        Listed_CutRow_: {
+            /** Order */
+            order: number[];
+            /** Rows */
+            rows: components["schemas"]["CutRow"][];
+        };
+        /** Listed[DimensionRow] */
+        Listed_DimensionRow_: {
+            /** Order */
+            order: number[];
+            /** Rows */
+            rows: components["schemas"]["DimensionRow"][];
+        };
+        /** Listed[JointRow] */
+        Listed_JointRow_: {
+            /** Order */
+            order: number[];
+            /** Rows */
+            rows: components["schemas"]["JointRow"][];
+        };
+        /** Listed[LoadRow] */
+        Listed_LoadRow_: {
+            /** Order */
+            order: number[];
+            /** Rows */
+            rows: components["schemas"]["LoadRow"][];
+        };
+        /** Listed[MemberRow] */
+        Listed_MemberRow_: {
+            /** Order */
+            order: number[];
+            /** Rows */
+            rows: components["schemas"]["MemberRow"][];
+        };
+        /** Listed[NoteRow] */
+        Listed_NoteRow_: {
+            /** Order */
+            order: number[];
+            /** Rows */
+            rows: components["schemas"]["NoteRow"][];
+        };
+        /** Listed[PartRow] */
+        Listed_PartRow_: {
+            /** Order */
+            order: number[];
+            /** Rows */
+            rows: components["schemas"]["PartRow"][];
+        };
+        /** Listed[PlateRow] */
+        Listed_PlateRow_: {
+            /** Order */
+            order: number[];
+            /** Rows */
+            rows: components["schemas"]["PlateRow"][];
+        };
+        /** Listed[ProfileRow] */
+        Listed_ProfileRow_: {
+            /** Order */
+            order: number[];
+            /** Rows */
+            rows: components["schemas"]["ProfileRow"][];
+        };
+        /** Listed[ReleaseRow] */
+        Listed_ReleaseRow_: {
+            /** Order */
+            order: number[];
+            /** Rows */
+            rows: components["schemas"]["ReleaseRow"][];
+        };
+        /** Listed[StructureRow] */
+        Listed_StructureRow_: {
+            /** Order */
+            order: number[];
+            /** Rows */
+            rows: components["schemas"]["StructureRow"][];
         };
         /** LoadIn */
         LoadIn: {
@@ -5232,16 +5422,16 @@ export interface components {
         };
         /**
          * OffersOut
-         * @description What a spreadsheet holds; and the job after it was taken.
+         * @description What a spreadsheet holds; and what taking it changed of the job.
          */
         OffersOut: {
+            changes?: components["schemas"]["Changes"] | null;
             /** Odd */
             odd: components["schemas"]["Odd"][];
             /** Offers */
             offers: components["schemas"]["StockSpec"][];
             /** Unknown */
             unknown: string[];
-            view?: components["schemas"]["JobView"] | null;
         };
         /**
          * OnBase
@@ -6803,14 +6993,14 @@ export interface components {
         };
         /**
          * Saved
-         * @description A record that was written, and the job after it.
+         * @description A record that was written, and what that changed of the job; none outside one.
          */
         Saved: {
+            changes: components["schemas"]["Changes"] | null;
             /** Id */
             id: number;
             /** Version */
             version: number;
-            view: components["schemas"]["JobView"] | null;
         };
         /**
          * Saving
@@ -8771,7 +8961,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["JobView"];
+                    "application/json": components["schemas"]["Changes"];
                 };
             };
         };
@@ -8793,6 +8983,30 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    yorvek_server_api_jobs_changes_since: {
+        parameters: {
+            query: {
+                since: string;
+            };
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Changes"];
+                };
             };
         };
     };
@@ -8869,7 +9083,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["JobView"];
+                    "application/json": components["schemas"]["Changes"];
                 };
             };
         };
@@ -8895,7 +9109,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["JobView"];
+                    "application/json": components["schemas"]["Changes"];
                 };
             };
         };
@@ -8922,7 +9136,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["JobView"];
+                    "application/json": components["schemas"]["Changes"];
                 };
             };
         };
@@ -9000,7 +9214,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["JobView"];
+                    "application/json": components["schemas"]["Changes"];
                 };
             };
         };
@@ -9052,7 +9266,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["JobView"];
+                    "application/json": components["schemas"]["Changes"];
                 };
             };
         };
@@ -9421,7 +9635,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["JobView"];
+                    "application/json": components["schemas"]["Changes"];
                 };
             };
         };
@@ -9521,7 +9735,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["JobView"];
+                    "application/json": components["schemas"]["Changes"];
                 };
             };
         };
@@ -9574,7 +9788,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["JobView"];
+                    "application/json": components["schemas"]["Changes"];
                 };
             };
         };
@@ -9676,7 +9890,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["JobView"];
+                    "application/json": components["schemas"]["Changes"];
                 };
             };
         };
@@ -9754,7 +9968,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["JobView"];
+                    "application/json": components["schemas"]["Changes"];
                 };
             };
         };
@@ -9776,7 +9990,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["JobView"];
+                    "application/json": components["schemas"]["Changes"];
                 };
             };
         };
@@ -9854,7 +10068,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["JobView"];
+                    "application/json": components["schemas"]["Changes"];
                 };
             };
         };
@@ -10133,7 +10347,33 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["JobView"];
+                    "application/json": components["schemas"]["Changes"];
+                };
+            };
+        };
+    };
+    yorvek_server_api_drafts_preview: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DraftIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Draft"];
                 };
             };
         };
@@ -10233,7 +10473,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["JobView"];
+                    "application/json": components["schemas"]["Changes"];
                 };
             };
         };
@@ -10259,7 +10499,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["JobView"];
+                    "application/json": components["schemas"]["Changes"];
                 };
             };
         };
@@ -10283,7 +10523,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["JobView"];
+                    "application/json": components["schemas"]["Changes"];
                 };
             };
         };
@@ -10309,7 +10549,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["JobView"];
+                    "application/json": components["schemas"]["Changes"];
                 };
             };
         };
@@ -10433,7 +10673,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["JobView"];
+                    "application/json": components["schemas"]["Changes"];
                 };
             };
         };
@@ -10563,7 +10803,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["JobView"];
+                    "application/json": components["schemas"]["Changes"];
                 };
             };
         };
@@ -10617,7 +10857,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["JobView"];
+                    "application/json": components["schemas"]["Changes"];
                 };
             };
         };
@@ -10670,7 +10910,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["JobView"];
+                    "application/json": components["schemas"]["Changes"];
                 };
             };
         };
@@ -10743,7 +10983,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["JobView"];
+                    "application/json": components["schemas"]["Changes"];
                 };
             };
         };

@@ -90,11 +90,13 @@ it('asks for the code of the launcher where there is no account yet', async () =
 
 const edit = (more = {}) => ({ id: 9, title: 'load crowd', by: 'Odd', at: '', ripple: null, undone: false, ...more })
 const inJob = (more = {}) =>
-  ({ job: { id: 4, spec: { currency: '€' } }, notes: [], last_edit: edit(), ...more }) as never
+  ({ stand: '9', job: { id: 4, spec: { currency: '€' } }, notes: [], last_edit: edit(), ...more }) as never
 it('asks before it undoes what somebody else did, and goes on only with a yes', async () => {
   job.value = inJob()
   replies['POST /api/jobs/4/undo'] = { status: 409, body: { sentence: 'done by Odd: undo it?', asks: 'sure' } }
-  replies['POST /api/jobs/4/undo?sure=true'] = { body: inJob({ last_edit: edit({ is_undo: true }) }) }
+  replies['POST /api/jobs/4/undo?sure=true'] = {
+    body: { since: '9', stand: '10', last_edit: edit({ is_undo: true }) },
+  }
   const bar = await shown(RippleBar)
   expect(button(bar, 'Do it again')).toBeUndefined()
   await button(bar, 'Undo').trigger('click')
@@ -115,7 +117,7 @@ it('offers to change only what one wrote oneself', async () => {
   })
   job.value = inJob({ notes: [note(1, 'Ines'), note(2, 'Odd')] })
   replies['GET /api/jobs/4/history'] = { body: [] }
-  replies['PUT /api/jobs/4/notes/1'] = { body: { id: 1, view: inJob() } }
+  replies['PUT /api/jobs/4/notes/1'] = { body: { id: 1, changes: { since: '9', stand: '10' } } }
   const page = await shown(Log)
   const articles = page.findAll('article')
   expect(articles[1].find('button').exists()).toBe(false)

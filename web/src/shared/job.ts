@@ -49,25 +49,68 @@ export async function attempt(work: () => Promise<unknown>): Promise<boolean> {
 export type Kind =
   'dimensions' | 'loads' | 'members' | 'structures' | 'plates' | 'joints' | 'profiles' | 'parts' | 'notes' | 'comments'
 
+const listed = (part: unknown): part is { order: number[]; rows: { id: number }[] } =>
+  typeof part === 'object' && part !== null && 'order' in part && 'rows' in part
+
+/** A view with what an edit changed laid over it; rows that nobody touched stay the objects that they were. */
+export function laidOver(view: S['JobView'], changes: S['Changes']): S['JobView'] {
+  const whole: Record<string, unknown> = { ...view }
+  for (const [name, part] of Object.entries(changes)) {
+    if (name === 'since' || part === null || part === undefined) continue
+    if (!listed(part)) whole[name] = part
+    else {
+      const rows = new Map([...(whole[name] as { id: number }[]), ...part.rows].map((row) => [row.id, row]))
+      whole[name] = part.order.map((id) => rows.get(id))
+    }
+  }
+  return whole as S['JobView']
+}
+
+/** Take in what an edit changed. Where somebody else was faster, what is held is not what it was made on: read anew. */
+async function take(changes: S['Changes'] | null | undefined): Promise<void> {
+  if (!changes || !job.value) return
+  if (changes.since === job.value.stand) job.value = laidOver(job.value, changes)
+  else if (changes.stand !== job.value.stand) await open(job.value.job.id)
+}
+
+/** How far sheet plans are; whatever else somebody did meanwhile. */
+export async function refresh(): Promise<void> {
+  const { job: at, stand } = job.value!
+  await take(await call<S['Changes']>('GET', `/jobs/${at.id}/changes?since=${stand}`))
+}
+
+/** Change something of the job. */
+export async function change(method: string, path: string, body?: unknown): Promise<void> {
+  await take(await call<S['Changes']>(method, path, body))
+}
+
+/** Change something whose answer says more than what changed of the job. */
+export async function changed<T extends { changes?: S['Changes'] | null }>(
+  method: string,
+  path: string,
+  body?: unknown,
+): Promise<T> {
+  const answer = await call<T>(method, path, body)
+  await take(answer.changes)
+  return answer
+}
+
 export async function save(kind: Kind, row: { id: number; version: number } | null, spec: unknown): Promise<number> {
   const base = `/jobs/${job.value!.job.id}/${kind}`
   const saved = row
-    ? await call<S['Saved']>('PUT', `${base}/${row.id}`, { version: row.version, spec })
-    : await call<S['Saved']>('POST', base, spec)
-  job.value = saved.view
+    ? await changed<S['Saved']>('PUT', `${base}/${row.id}`, { version: row.version, spec })
+    : await changed<S['Saved']>('POST', base, spec)
   return saved.id
 }
-export async function remove(kind: Kind, row: { id: number; version: number }): Promise<void> {
-  job.value = await call<S['JobView']>('DELETE', `/jobs/${job.value!.job.id}/${kind}/${row.id}?version=${row.version}`)
-}
-export async function saveBrief(spec: S['JobSpec']): Promise<void> {
-  job.value = await call<S['JobView']>('PUT', `/jobs/${job.value!.job.id}`, { version: job.value!.job.version, spec })
-}
+export const remove = (kind: Kind, row: { id: number; version: number }) =>
+  change('DELETE', `/jobs/${job.value!.job.id}/${kind}/${row.id}?version=${row.version}`)
+export const saveBrief = (spec: S['JobSpec']) =>
+  change('PUT', `/jobs/${job.value!.job.id}`, { version: job.value!.job.version, spec })
 /** Undo or do again; where it is somebody else's, the page asks first. */
 async function back(path: string, sure = false): Promise<void> {
   const mark = path.includes('?') ? '&' : '?'
   try {
-    job.value = await call<S['JobView']>('POST', `/jobs/${job.value!.job.id}/${path}${sure ? `${mark}sure=true` : ''}`)
+    await change('POST', `/jobs/${job.value!.job.id}/${path}${sure ? `${mark}sure=true` : ''}`)
   } catch (error) {
     if (error instanceof ApiError && error.body.asks)
       question.value = { sentence: error.sentence, go: () => attempt(() => back(path, true)) }

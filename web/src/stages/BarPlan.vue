@@ -1,9 +1,9 @@
 <script setup lang="ts">
 /** The bar plan of one profile: what comes out of which bar, and a bar ticked off as it is cut. */
 import { computed, ref, useId } from 'vue'
-import { call, type S } from '../api/client'
+import { type S } from '../api/client'
 import EntryField from '../shared/EntryField.vue'
-import { attempt, job, mayWrite } from '../shared/job'
+import { attempt, change, job, mayWrite } from '../shared/job'
 import { shortName } from '../shared/named'
 import { length, mass } from '../shared/units'
 
@@ -28,7 +28,7 @@ const ticking = ref<{
 const tick = () =>
   attempt(async () => {
     const t = ticking.value!
-    job.value = await call('POST', `${base.value}/cuts`, {
+    await change('POST', `${base.value}/cuts`, {
       key: props.b.group.key,
       stock: t.bar.stock,
       cuts: Object.fromEntries(t.bar.cuts.map((c) => [c.part, c.qty])),

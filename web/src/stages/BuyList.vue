@@ -1,9 +1,9 @@
 <script setup lang="ts">
 /** What is bought for the plans, and what came of it: received bar by bar as it was measured. */
 import { computed, ref } from 'vue'
-import { call, type S } from '../api/client'
+import { type S } from '../api/client'
 import EntryField from '../shared/EntryField.vue'
-import { attempt, job, mayWrite } from '../shared/job'
+import { attempt, change, job, mayWrite } from '../shared/job'
 import { named, shortName } from '../shared/named'
 import { keysOf, partsOf } from '../shared/nest'
 import { length, lengthUnit, unit } from '../shared/units'
@@ -64,7 +64,7 @@ const store = () =>
       text: /[a-z'"]/i.test(text) ? text : `${text} mm`,
       unit: unit.value,
     }))
-    job.value = await call('POST', `/jobs/${job.value!.job.id}/receive`, {
+    await change('POST', `/jobs/${job.value!.job.id}/receive`, {
       key: r.key,
       line: r.l.id,
       lengths: r.sheet ? [] : measured,

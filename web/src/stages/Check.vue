@@ -3,7 +3,7 @@
 import { computed, ref } from 'vue'
 import { call, type S } from '../api/client'
 import { checksOf } from '../shared/checks'
-import { attempt, copy, job, mayWrite, me, remove, save, why } from '../shared/job'
+import { attempt, change, copy, job, mayWrite, me, remove, save, why } from '../shared/job'
 import Reserve from '../shared/Reserve.vue'
 import { unit } from '../shared/units'
 
@@ -45,12 +45,12 @@ const answer = (id: number) =>
 const statement = ref('Checked by calculation of my own; the assumptions are as stated.')
 const sign = () =>
   attempt(async () => {
-    job.value = await call('POST', `/jobs/${job.value!.job.id}/sign`, { statement: statement.value })
+    await change('POST', `/jobs/${job.value!.job.id}/sign`, { statement: statement.value })
   })
 const note = ref('')
 const release = () =>
   attempt(async () => {
-    job.value = await call('POST', `/jobs/${job.value!.job.id}/release`, {
+    await change('POST', `/jobs/${job.value!.job.id}/release`, {
       version: job.value!.job.version,
       note: note.value,
     })

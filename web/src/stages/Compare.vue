@@ -2,7 +2,7 @@
 import { computed, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { call, type S } from '../api/client'
-import { attempt, catalogue, copy, job, mayWrite, save } from '../shared/job'
+import { attempt, catalogue, change, copy, job, mayWrite, save } from '../shared/job'
 import Reserve from '../shared/Reserve.vue'
 import Findings from './Findings.vue'
 import RoleCompare from './RoleCompare.vue'
@@ -88,7 +88,7 @@ const pin = (c: S['Candidate']) =>
 const choose = () =>
   attempt(async () => {
     const c = picked.value!
-    job.value = await call('POST', `/jobs/${job.value!.job.id}/members/${row.value!.id}/choose`, {
+    await change('POST', `/jobs/${job.value!.job.id}/members/${row.value!.id}/choose`, {
       version: row.value!.version,
       section_id: c.section_id,
       material_id: c.material_id,

@@ -2,7 +2,7 @@
 /** What is bought, and how every piece comes out of it: bars, sheets, bolts, and what was cut already. */
 import { computed, onBeforeUnmount, reactive, ref, watch } from 'vue'
 import { call, type S } from '../api/client'
-import { attempt, job, open } from '../shared/job'
+import { attempt, job, refresh as catchUp } from '../shared/job'
 import { going } from '../shared/nest'
 import { unit } from '../shared/units'
 import BarPlan from './BarPlan.vue'
@@ -36,7 +36,7 @@ watch(
     clearTimeout(timer)
     const again = () => {
       timer = window.setTimeout(async () => {
-        await attempt(() => open(job.value!.job.id))
+        await attempt(catchUp)
         if (job.value!.sheets.some(going)) again()
       }, 700)
     }

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 /** Bars that were cut, newest first; a piece that came out wrong is said here and planned again. */
 import { ref } from 'vue'
-import { call, type S } from '../api/client'
+import { type S } from '../api/client'
 import EntryField from '../shared/EntryField.vue'
-import { attempt, job, mayWrite } from '../shared/job'
+import { attempt, change, job, mayWrite } from '../shared/job'
 import { length, lengthUnit, unit } from '../shared/units'
 
 const wrong = ref<{
@@ -18,7 +18,7 @@ const begin = (cut: S['CutRow'], piece: number) => {
 const store = () =>
   attempt(async () => {
     const w = wrong.value!
-    job.value = await call('POST', `/jobs/${job.value!.job.id}/cuts/${w.cut.id}/miscut`, {
+    await change('POST', `/jobs/${job.value!.job.id}/cuts/${w.cut.id}/miscut`, {
       piece: w.piece,
       came_out: w.came_out,
       why: w.why,

@@ -4,7 +4,7 @@ import { computed, ref } from 'vue'
 import { call, type S } from '../api/client'
 import EntryField from '../shared/EntryField.vue'
 import { picked } from '../shared/file'
-import { attempt, job } from '../shared/job'
+import { attempt, change, job } from '../shared/job'
 import { outlinePath } from '../shared/OutlinePath'
 import { length, unit } from '../shared/units'
 
@@ -42,7 +42,7 @@ const make = () =>
       .map((r, number) => ({ ...r, number }))
       .filter((r) => r.take)
       .map(({ number, mark, name, qty }) => ({ number, mark, name, qty }))
-    job.value = await call('POST', `/jobs/${job.value!.job.id}/drawings/parts`, {
+    await change('POST', `/jobs/${job.value!.job.id}/drawings/parts`, {
       drawing: body.value,
       material_id: material.value,
       thickness: thickness.value,

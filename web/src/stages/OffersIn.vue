@@ -4,15 +4,19 @@
  * suppliers.
  */
 import { ref } from 'vue'
-import { call, type S } from '../api/client'
+import { type S } from '../api/client'
 import { picked } from '../shared/file'
-import { attempt, job } from '../shared/job'
+import { attempt, change, changed, job } from '../shared/job'
 import { unit } from '../shared/units'
 
 const file = ref<{ name: string; content: string } | null>(null)
 const found = ref<S['OffersOut'] | null>(null)
 const send = (take: boolean) =>
-  call<S['OffersOut']>('POST', `/stock/import?job_id=${job.value!.job.id}`, { ...file.value!, unit: unit.value, take })
+  changed<S['OffersOut']>('POST', `/stock/import?job_id=${job.value!.job.id}`, {
+    ...file.value!,
+    unit: unit.value,
+    take,
+  })
 async function pick(event: Event) {
   found.value = null
   file.value = await picked(event)
@@ -23,12 +27,12 @@ async function pick(event: Event) {
 }
 const take = () =>
   attempt(async () => {
-    job.value = (await send(true)).view!
+    await send(true)
     found.value = null
   })
 const fetchOffers = () =>
   attempt(async () => {
-    job.value = await call('POST', `/jobs/${job.value!.job.id}/offers`)
+    await change('POST', `/jobs/${job.value!.job.id}/offers`)
   })
 const size = (x: S['StockSpec']) => {
   const i = x.item

@@ -2,7 +2,7 @@
 /** A role of a structure in other sections and metals, each worked out through the whole structure. */
 import { computed, onMounted, ref, shallowRef, watch } from 'vue'
 import { call, type S } from '../api/client'
-import { attempt, catalogue, job, mayWrite } from '../shared/job'
+import { attempt, catalogue, change, job, mayWrite } from '../shared/job'
 import Reserve from '../shared/Reserve.vue'
 import { mass, small, unit } from '../shared/units'
 
@@ -50,7 +50,7 @@ const compare = () =>
 const reason = ref('')
 const take = (c: S['RoleCandidate']) =>
   attempt(async () => {
-    job.value = await call('POST', `/jobs/${job.value!.job.id}/structures/${chosen.value}/take`, {
+    await change('POST', `/jobs/${job.value!.job.id}/structures/${chosen.value}/take`, {
       version: row.value!.version,
       words: `${role.value}: ${c.section_id}, ${c.material_id}`,
       role: role.value,

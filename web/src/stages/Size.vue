@@ -3,7 +3,7 @@ import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { call, type S } from '../api/client'
 import EntryField from '../shared/EntryField.vue'
-import { attempt, catalogue, copy, job, mayWrite, save, why } from '../shared/job'
+import { attempt, catalogue, change, copy, job, mayWrite, save, why } from '../shared/job'
 import Reserve from '../shared/Reserve.vue'
 import RowActions from '../shared/RowActions.vue'
 import { shown } from '../shared/reserve'
@@ -55,7 +55,7 @@ function add() {
   editing.value = null
   shape.value = 'simple'
 }
-function change(m: S['MemberRow']) {
+function revise(m: S['MemberRow']) {
   draft.value = copy(m.spec)
   editing.value = { id: m.id, version: m.version }
   shape.value = 'as it is'
@@ -122,7 +122,7 @@ const aside = computed(() =>
 const take = () =>
   attempt(async () => {
     const c = lightest.value!
-    job.value = await call('POST', `/jobs/${job.value!.job.id}/members/${row.value!.id}/choose`, {
+    await change('POST', `/jobs/${job.value!.job.id}/members/${row.value!.id}/choose`, {
       version: row.value!.version,
       section_id: c.section_id,
       material_id: c.material_id,
@@ -193,7 +193,7 @@ const whyOf = (member: number, check: string) => {
         </button>
       </div>
       <div v-if="mayWrite" class="row">
-        <button class="button" @click="change(row)">Change</button>
+        <button class="button" @click="revise(row)">Change</button>
         <router-link class="button link" :to="`/jobs/${job!.job.id}/compare?member=${row.id}`">Compare</router-link>
         <button
           v-if="!job!.parts.some((p) => p.spec.shape.family === 'bar' && p.spec.shape.member_id === row!.id)"
@@ -231,7 +231,7 @@ const whyOf = (member: number, check: string) => {
     </p>
   </section>
   <p v-else-if="row?.trouble && !draft" class="notice bad">
-    Not checked: {{ row.trouble }} <button class="button" @click="change(row)">Change</button>
+    Not checked: {{ row.trouble }} <button class="button" @click="revise(row)">Change</button>
   </p>
   <form v-if="draft" class="panel gap" @submit.prevent="store">
     <h2>{{ editing ? `Change ${draft.mark}` : 'A new member' }}</h2>

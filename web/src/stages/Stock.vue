@@ -3,7 +3,7 @@ import { computed, ref, watch } from 'vue'
 import { call, type S } from '../api/client'
 import EntryField from '../shared/EntryField.vue'
 import { picked } from '../shared/file'
-import { attempt, catalogue, copy, job, mayWrite } from '../shared/job'
+import { attempt, catalogue, changed, copy, job, mayWrite } from '../shared/job'
 import SectionPick from '../shared/SectionPick.vue'
 import { unit } from '../shared/units'
 import OffersIn from './OffersIn.vue'
@@ -64,18 +64,14 @@ const at = () => `?job_id=${job.value!.job.id}`
 const store = () =>
   attempt(async () => {
     const item = { ...draft.value, qty: onHand.value ? Number(draft.value.qty ?? 1) : null }
-    const saved = editing.value
-      ? await call<S['Saved']>('PUT', `/stock/${editing.value.id}${at()}`, {
-          version: editing.value.version,
-          spec: { item },
-        })
-      : await call<S['Saved']>('POST', `/stock${at()}`, { item })
-    job.value = saved.view
+    if (editing.value)
+      await changed('PUT', `/stock/${editing.value.id}${at()}`, { version: editing.value.version, spec: { item } })
+    else await changed('POST', `/stock${at()}`, { item })
     draft.value = null
   })
 const away = (r: S['StockRow']) =>
   attempt(async () => {
-    job.value = (await call<S['Saved']>('DELETE', `/stock/${r.id}${at()}&version=${r.version}`)).view
+    await changed('DELETE', `/stock/${r.id}${at()}&version=${r.version}`)
   })
 const photo = (r: S['StockRow'], event: Event) =>
   attempt(async () => {

@@ -6,7 +6,7 @@
 import { computed, onMounted, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { call, type S } from '../api/client'
-import { attempt, job, mayWrite, why } from '../shared/job'
+import { attempt, change, job, mayWrite, why } from '../shared/job'
 import Reserve from '../shared/Reserve.vue'
 import RowActions from '../shared/RowActions.vue'
 import { force, length, mass, moment, value } from '../shared/units'
@@ -58,7 +58,7 @@ const rate = () =>
 const sized = (v: number | null | undefined, core: string) => (v == null ? '' : value(v, core))
 const makeParts = () =>
   attempt(async () => {
-    job.value = await call('POST', `/jobs/${job.value!.job.id}/structures/${row.value!.id}/parts`, {
+    await change('POST', `/jobs/${job.value!.job.id}/structures/${row.value!.id}/parts`, {
       version: row.value!.version,
     })
     await router.push(`/jobs/${job.value!.job.id}/parts`)

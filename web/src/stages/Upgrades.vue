@@ -2,7 +2,7 @@
 /** What would mend a structure's weakest link, worked out when asked for; with `takes` an offer can be taken here. */
 import { ref, watch } from 'vue'
 import { call, type S } from '../api/client'
-import { attempt, job, mayWrite } from '../shared/job'
+import { attempt, change, job, mayWrite } from '../shared/job'
 import { shown } from '../shared/reserve'
 import { mass } from '../shared/units'
 
@@ -23,7 +23,7 @@ const look = () =>
 const take = ({ words, role, section_id, weld_leg_mm, joint_at, joint }: S['Upgrade']) =>
   attempt(async () => {
     const chosen = { words, role, section_id, weld_leg_mm, joint_at, joint }
-    job.value = await call('POST', `${path()}/take`, {
+    await change('POST', `${path()}/take`, {
       version: props.row.version,
       ...chosen,
       reason: reason.value,

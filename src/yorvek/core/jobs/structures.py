@@ -220,12 +220,37 @@ class StructureSpec(Model):
     decided: str = Field(default="", max_length=400)
 
 
+class Refusal(Model):
+    """What bad input was told, kept with the result that there is none."""
+
+    field: str
+    got: str
+    needs: str
+    at: int | None = None
+
+    def error(self) -> InputError:
+        """As it was raised."""
+        return InputError(field=self.field, got=self.got, needs=self.needs, at=self.at)
+
+
 class StructureResult(Model):
     """A structure worked out, or why it is not."""
 
     verdict: FrameVerdict | None
     chain: list[Link] = []
     trouble: str | None = None
+    refused: Refusal | None = None
+
+    def proved(self) -> FrameVerdict:
+        """The verdict.
+
+        Raises:
+            InputError: there is none, as it was said when it was worked out.
+        """
+        if self.verdict is None:
+            assert self.refused is not None
+            raise self.refused.error()
+        return self.verdict
 
 
 def frame_load(on: StructureLoad, load: LoadSpec) -> FrameLoad:
@@ -334,5 +359,7 @@ def work_out(request: FrameRequest) -> StructureResult:
     try:
         verdict = check_frame(request)
     except InputError as error:
-        return StructureResult(verdict=None, trouble=error.sentence)
+        got = "" if error.got is None else str(error.got)
+        refused = Refusal(field=error.field, got=got, needs=error.needs, at=error.at)
+        return StructureResult(verdict=None, trouble=error.sentence, refused=refused)
     return StructureResult(verdict=verdict, chain=chain(request, verdict))

@@ -2,10 +2,10 @@
 
 from yorvek.core.jobs.spec import DimensionSpec
 from yorvek.core.jobs.state import JobState
-from yorvek.core.records.kind import Kind
+from yorvek.core.records.kind import Kind, Solve
 
 
-def _check(state: JobState, number: int) -> None:
+def _check(state: JobState, number: int, solve: Solve) -> None:
     """All of them can be worked out."""
     state.names()
 

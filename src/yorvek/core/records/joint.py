@@ -2,10 +2,10 @@
 
 from yorvek.core.jobs.free_joints import FreeJointSpec, check_free_joint
 from yorvek.core.jobs.state import JobState
-from yorvek.core.records.kind import MARK, Kind
+from yorvek.core.records.kind import MARK, Kind, Solve
 
 
-def _check(state: JobState, number: int) -> None:
+def _check(state: JobState, number: int, solve: Solve) -> None:
     """It is one: its bar, what it stands on, and forces of one sort."""
     check_free_joint(state.job, state.joints[number], state.section_id)
 

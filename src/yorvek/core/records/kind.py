@@ -6,12 +6,16 @@ from collections.abc import Callable, Mapping
 from dataclasses import dataclass
 from typing import Any, Literal, NamedTuple
 
+from yorvek.core.frames import FrameRequest
 from yorvek.core.jobs.state import JobState
+from yorvek.core.jobs.structures import StructureResult
 from yorvek.core.model import Model
 
 Hand = Literal["worker", "anyone", "door"]
 """Who makes one: whoever works in the shop, whoever may read, or only the door made for it (signing, sawing)."""
 SHORT = 60
+Solve = Callable[[FrameRequest], StructureResult]
+"""Works a structure out, or knows what came of it."""
 Numbers = Mapping[str, Mapping[int, int]]
 """By kind: the number a record had, and the one it has now."""
 
@@ -35,7 +39,7 @@ def _nothing(spec: Any) -> list[Ref]:
     return []
 
 
-def _sound(state: JobState, number: int) -> None:
+def _sound(state: JobState, number: int, solve: Solve) -> None:
     """Nothing to work out."""
 
 
@@ -59,10 +63,11 @@ class Kind:
             may share it.
         refers: the records it stands on.
         renumbered: the same spec, what it refers to under other numbers.
-        check: works out whether it can be.
+        check: works out whether it can be; structures are worked out by what is handed to it.
 
             Raises:
                 InputError: it cannot.
+        solved: its check works a structure out, which is not done while others wait.
         used: what is said where one of them is taken away that others (`{users}`) stand on.
         amended: what is stored of a change, of (before or none, now, who); what is said with another's name goes.
 
@@ -81,7 +86,8 @@ class Kind:
     unique: tuple[str, str] | None = None
     refers: Callable[[Any], list[Ref]] = _nothing
     renumbered: Callable[[Any, Numbers], Any] = _same
-    check: Callable[[JobState, int], None] = _sound
+    check: Callable[[JobState, int, Solve], None] = _sound
+    solved: bool = False
     used: str = "{users} use it: change that first"
     amended: Callable[[Any, Any, str], Any] = _as_given
     hand: Hand = "worker"

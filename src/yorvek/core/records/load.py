@@ -2,10 +2,10 @@
 
 from yorvek.core.jobs.spec import LoadSpec
 from yorvek.core.jobs.state import JobState
-from yorvek.core.records.kind import Kind
+from yorvek.core.records.kind import Kind, Solve
 
 
-def _check(state: JobState, number: int) -> None:
+def _check(state: JobState, number: int, solve: Solve) -> None:
     """It has a size."""
     state.loads[number].entered()
 

@@ -7,7 +7,7 @@ from yorvek.core.errors import InputError
 from yorvek.core.jobs.spec import MemberSpec
 from yorvek.core.jobs.state import JobState, beam_member
 from yorvek.core.jobs.structures import StructureSpec
-from yorvek.core.records.kind import MARK, Kind, Numbers, Ref
+from yorvek.core.records.kind import MARK, Kind, Numbers, Ref, Solve
 from yorvek.core.sections import section, sold_in
 from yorvek.core.structures import member_cases
 
@@ -41,7 +41,7 @@ def sold(state: JobState, section_id: str, material_id: str) -> None:
         )
 
 
-def _check(state: JobState, number: int) -> None:
+def _check(state: JobState, number: int, solve: Solve) -> None:
     """It stands, and its section is sold in its material."""
     spec = state.members[number]
     sold(state, spec.section_id, spec.material_id)

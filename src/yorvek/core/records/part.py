@@ -3,7 +3,7 @@
 from yorvek.core.jobs.state import JobState, followed
 from yorvek.core.parts import BarPiece, PartSpec
 from yorvek.core.parts.geometry import part_geometry
-from yorvek.core.records.kind import Kind, Numbers, Ref
+from yorvek.core.records.kind import Kind, Numbers, Ref, Solve
 
 
 def _refers(spec: PartSpec) -> list[Ref]:
@@ -19,7 +19,7 @@ def _renumbered(spec: PartSpec, numbers: Numbers) -> PartSpec:
     return spec.model_copy(update={"shape": changed})
 
 
-def _check(state: JobState, number: int) -> None:
+def _check(state: JobState, number: int, solve: Solve) -> None:
     """Its dimensions do not contradict each other."""
     part_geometry(followed(state, state.parts[number]))
 

@@ -3,7 +3,7 @@
 from yorvek.core.checks.plate import check_plate
 from yorvek.core.jobs.plates import PlateSpec, plate_request
 from yorvek.core.jobs.state import JobState
-from yorvek.core.records.kind import MARK, Kind, Numbers, Ref
+from yorvek.core.records.kind import MARK, Kind, Numbers, Ref, Solve
 from yorvek.core.records.member import refs_to_loads
 
 
@@ -17,7 +17,7 @@ def _renumbered(spec: PlateSpec, numbers: Numbers) -> PlateSpec:
     return spec.model_copy(update={"loads": [known[i] for i in spec.loads], "patches": patches})
 
 
-def _check(state: JobState, number: int) -> None:
+def _check(state: JobState, number: int, solve: Solve) -> None:
     """Its dimensions are possible, and its loads are of the sort that a plate takes."""
     check_plate(plate_request(state.job, state.loads, state.plates[number]))
 

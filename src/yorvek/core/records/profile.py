@@ -2,11 +2,11 @@
 
 from yorvek.core.jobs.profiles import ProfileSpec
 from yorvek.core.jobs.state import JobState
-from yorvek.core.records.kind import Kind
+from yorvek.core.records.kind import Kind, Solve
 from yorvek.core.sections import section
 
 
-def _check(state: JobState, number: int) -> None:
+def _check(state: JobState, number: int, solve: Solve) -> None:
     """Its parts lie beside each other and are sold in one material."""
     section(state.profiles[number].line())
 

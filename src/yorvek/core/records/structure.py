@@ -1,9 +1,8 @@
 """A structure that is judged as a whole."""
 
-from yorvek.core.frames import check_frame
 from yorvek.core.jobs.state import JobState
 from yorvek.core.jobs.structures import StructureSpec, frame_request
-from yorvek.core.records.kind import MARK, Kind, Numbers, Ref
+from yorvek.core.records.kind import MARK, Kind, Numbers, Ref, Solve
 from yorvek.core.records.member import refs_to_loads, with_loads
 
 
@@ -22,12 +21,12 @@ def _renumbered(spec: StructureSpec, numbers: Numbers) -> StructureSpec:
     return with_loads(spec, numbers).model_copy(update={"situations": situations})
 
 
-def _check(state: JobState, number: int) -> None:
+def _check(state: JobState, number: int, solve: Solve) -> None:
     """It stands, and carries its loads where it has spots for them."""
-    check_frame(frame_request(state.job, state.loads, state.structures[number], state.section_id))
+    solve(frame_request(state.job, state.loads, state.structures[number], state.section_id)).proved()
 
 
 STRUCTURE = Kind(
     "structure", "structures", StructureSpec, follows=True, unique=MARK, refers=_refers, renumbered=_renumbered,
-    check=_check,
+    check=_check, solved=True,
 )  # fmt: skip

@@ -16,6 +16,7 @@ from yorvek.server.accounts.slowing import TooFast
 from yorvek.server.api import (
     accounts,
     checking,
+    drafts,
     drawings,
     exports,
     jobs,
@@ -28,21 +29,28 @@ from yorvek.server.api import (
     table,
 )
 from yorvek.server.api.parsing import CarefulParser
+from yorvek.server.api.rendering import QuickRenderer
 from yorvek.server.api.view import job_view
 from yorvek.server.jobs.models import Job
 from yorvek.server.journal.authorship import NotYours
 from yorvek.server.journal.conflicts import Conflict
 from yorvek.server.journal.edits import AlreadyDone, saved
+from yorvek.server.journal.stand import stand_of
 from yorvek.server.journal.undoing import Ask
 
+MOST_ERRORS = 50
 logger = logging.getLogger(__name__)
-api = NinjaAPI(title="Yorvek", version="1", auth=django_auth, docs_url=None, openapi_url=None, parser=CarefulParser())
+api = NinjaAPI(
+    title="Yorvek", version="1", auth=django_auth, docs_url=None, openapi_url=None, parser=CarefulParser(),
+    renderer=QuickRenderer(),
+)  # fmt: skip
 for prefix, module in (
     ("", accounts),
     ("", reference),
     ("", jobs),
     ("", records),
     ("", structures),
+    ("", drafts),
     ("", checking),
     ("", drawings),
     ("", stock),
@@ -57,17 +65,26 @@ for prefix, module in (
 @api.exception_handler(InputError)
 def bad_input(request: HttpRequest, error: InputError) -> HttpResponse:
     body = {"sentence": error.sentence, "field": error.field, "needs": error.needs, "at": error.at}
-    return api.create_response(request, body, status=422)
+    errors = [{"path": error.field, "sentence": error.sentence}]
+    return api.create_response(request, {**body, "errors": errors}, status=422)
 
 
 @api.exception_handler(ValidationError)
 def bad_shape(request: HttpRequest, error: ValidationError) -> HttpResponse:
-    trouble: dict[str, Any] = error.errors[0]
-    inner = (trouble.get("ctx") or {}).get("error")
-    place = ".".join(str(p) for p in trouble["loc"] if p not in ("body", "spec", "data"))
-    needs = inner.needs if isinstance(inner, InputError) else str(trouble["msg"]).lower()
-    sentence = f"{place or 'request'}: {needs}."
-    return api.create_response(request, {"sentence": sentence, "field": place, "needs": needs, "at": None}, status=422)
+    """Everything that does not fit: the first of it as the sentence, all of it with its places."""
+    troubles = [_trouble(one) for one in error.errors[:MOST_ERRORS]]
+    place, needs, sentence = troubles[0]
+    errors = [{"path": path, "sentence": words} for path, _, words in troubles]
+    body = {"sentence": sentence, "field": place, "needs": needs, "at": None, "errors": errors}
+    return api.create_response(request, body, status=422)
+
+
+def _trouble(found: dict[str, Any]) -> tuple[str, str, str]:
+    """Place, what is needed, and the sentence."""
+    inner = (found.get("ctx") or {}).get("error")
+    place = ".".join(str(p) for p in found["loc"] if p not in ("body", "spec", "data"))
+    needs = inner.needs if isinstance(inner, InputError) else str(found["msg"]).lower()
+    return place, needs, f"{place or 'request'}: {needs}."
 
 
 @api.exception_handler(Conflict)
@@ -107,18 +124,22 @@ def asks(request: HttpRequest, error: Ask) -> HttpResponse:
 
 @api.exception_handler(AlreadyDone)
 def asked_twice(request: HttpRequest, error: AlreadyDone) -> HttpResponse:
-    """What was done at the first time of asking, and the job as it stands."""
+    """What was done at the first time of asking. What it changed is not known any more: `since` fits nothing, so that
+    whoever asked reads the job anew; a job that was made is given whole.
+    """
     done = error.edit
     made = done.rows.order_by("id").first()
     job = Job.objects.filter(pk=done.job_id, shop=done.shop_id).first() if done.job_id else None
-    view = job_view(job).model_dump(mode="json") if job is not None else {}
-    # as a whole job answers and as a saved record answers, whichever was asked for
+    whole = job is not None and made is not None and made.table == Job.table and made.before is None
+    changes = {"since": "", "stand": stand_of(job) if job is not None else ""}
+    # as a whole job answers, as a saved record answers and as changes answer, whichever was asked for
     body = {
-        **view,
+        **changes,
+        **(job_view(job).model_dump(mode="json") if whole and job is not None else {}),
         "already": done.title,
         "id": made.row_id if made else None,
         "version": (made.after or {}).get("version") if made else None,
-        "view": view,
+        "changes": changes,
     }
     return api.create_response(request, body, status=200)
 

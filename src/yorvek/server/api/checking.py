@@ -18,7 +18,7 @@ from yorvek.core.records.digest import digest_of
 from yorvek.server.accounts.models import User
 from yorvek.server.api import shapes
 from yorvek.server.api.access import job_of, row_of, user_of, writer
-from yorvek.server.api.view import job_view
+from yorvek.server.api.view import job_changes
 from yorvek.server.files import job_file
 from yorvek.server.jobs.models import Comment, Job, Release, Signature
 from yorvek.server.jobs.thread import job_figures, job_state
@@ -38,8 +38,8 @@ class SignIn(Model):
     statement: str = Field(min_length=1, max_length=2000)
 
 
-@router.post("/jobs/{job_id}/sign", response=shapes.JobView)
-def sign(request: HttpRequest, job_id: int, body: SignIn) -> shapes.JobView:
+@router.post("/jobs/{job_id}/sign", response=shapes.Changes)
+def sign(request: HttpRequest, job_id: int, body: SignIn) -> shapes.Changes:
     """Sign the job as it stands; only a checker may."""
     user, job = user_of(request), job_of(request, job_id)
     if user.role != User.Role.CHECKER:
@@ -48,7 +48,7 @@ def sign(request: HttpRequest, job_id: int, body: SignIn) -> shapes.JobView:
     spec = SignatureSpec(statement=body.statement, revision=state.job.revision, digest=digest_of(state))
     with edit(user, job, f"signed revision {state.job.revision}", ripple=False) as scope:
         scope.create(Signature, spec)
-    return job_view(job)
+    return job_changes(job)
 
 
 class ReleaseIn(Model):
@@ -56,8 +56,8 @@ class ReleaseIn(Model):
     note: str = Field(default="", max_length=2000)
 
 
-@router.post("/jobs/{job_id}/release", response=shapes.JobView)
-def release(request: HttpRequest, job_id: int, body: ReleaseIn) -> shapes.JobView:
+@router.post("/jobs/{job_id}/release", response=shapes.Changes)
+def release(request: HttpRequest, job_id: int, body: ReleaseIn) -> shapes.Changes:
     """Release the revision: a snapshot is kept, and work goes on under the next letter."""
     user, job = writer(request), job_of(request, job_id)
     with edit(user, job, "released", ripple=False, chooses=True) as scope:
@@ -76,7 +76,7 @@ def release(request: HttpRequest, job_id: int, body: ReleaseIn) -> shapes.JobVie
         )
         scope.create(Release, spec)
         scope.update(job, state.job.model_copy(update={"revision": next_revision(state.job.revision)}), body.version)
-    return job_view(job)
+    return job_changes(job)
 
 
 @router.get("/jobs/{job_id}/releases/{release_id}", response=str)

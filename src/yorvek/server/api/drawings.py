@@ -18,7 +18,7 @@ from yorvek.core.quantities.entry import Thickness, resolve
 from yorvek.server.apart import read_apart
 from yorvek.server.api import shapes
 from yorvek.server.api.access import job_of, writer
-from yorvek.server.api.view import job_view
+from yorvek.server.api.view import job_changes
 from yorvek.server.jobs.models import Part
 from yorvek.server.jobs.thread import job_state
 from yorvek.server.journal.edits import edit
@@ -77,8 +77,8 @@ class OutlinesIn(Model):
     parts: list[Taken] = Field(min_length=1, max_length=200)
 
 
-@router.post("/jobs/{job_id}/drawings/parts", response=shapes.JobView)
-def make_parts_of_drawing(request: HttpRequest, job_id: int, body: OutlinesIn) -> shapes.JobView:
+@router.post("/jobs/{job_id}/drawings/parts", response=shapes.Changes)
+def make_parts_of_drawing(request: HttpRequest, job_id: int, body: OutlinesIn) -> shapes.Changes:
     """Make parts of outlines of a drawing, as one edit; the drawing is read again here, so that nothing is made up
     between.
     """
@@ -111,4 +111,4 @@ def make_parts_of_drawing(request: HttpRequest, job_id: int, body: OutlinesIn) -
             )
             part_geometry(resolve(spec, names))
             scope.create(Part, spec)
-    return job_view(job)
+    return job_changes(job)

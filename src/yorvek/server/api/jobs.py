@@ -18,7 +18,7 @@ from yorvek.core.model import Model
 from yorvek.server.apart import read_apart
 from yorvek.server.api import shapes
 from yorvek.server.api.access import job_of, owner_of, row_of, user_of, writer
-from yorvek.server.api.view import edit_view, job_view
+from yorvek.server.api.view import changes_at, edit_view, job_changes, job_view
 from yorvek.server.files import load_job
 from yorvek.server.jobs.headlines import keep, kept
 from yorvek.server.jobs.models import Job, Member
@@ -112,13 +112,21 @@ def get_job(request: HttpRequest, job_id: int) -> shapes.JobView:
     return job_view(job_of(request, job_id))
 
 
-@router.put("/jobs/{job_id}", response=shapes.JobView)
-def change_job(request: HttpRequest, job_id: int, body: JobIn) -> shapes.JobView:
+@router.get("/jobs/{job_id}/changes", response=shapes.Changes)
+def changes_since(request: HttpRequest, job_id: int, since: str) -> shapes.Changes:
+    """What is otherwise than at `since`: how far sheet plans are. Where the job itself is otherwise, `since` comes back
+    empty, and it is read anew.
+    """
+    return changes_at(job_of(request, job_id), since)
+
+
+@router.put("/jobs/{job_id}", response=shapes.Changes)
+def change_job(request: HttpRequest, job_id: int, body: JobIn) -> shapes.Changes:
     """Change the brief."""
     user, job = writer(request), job_of(request, job_id)
     with edit(user, job, f"brief of {body.spec.name}") as scope:
         scope.update(job, body.spec, body.version)
-    return job_view(job)
+    return job_changes(job)
 
 
 @router.delete("/jobs/{job_id}")
@@ -179,8 +187,8 @@ def history_of_edit(request: HttpRequest, job_id: int, edit_id: int) -> list[Row
     return out
 
 
-@router.post("/jobs/{job_id}/undo", response=shapes.JobView)
-def undo_last(request: HttpRequest, job_id: int, edit_id: int | None = None, sure: bool = False) -> shapes.JobView:
+@router.post("/jobs/{job_id}/undo", response=shapes.Changes)
+def undo_last(request: HttpRequest, job_id: int, edit_id: int | None = None, sure: bool = False) -> shapes.Changes:
     """Undo an edit, or the newest that was not undone; `sure`: also where it is somebody else's."""
     user, job = writer(request), job_of(request, job_id)
     edits = to_undo(job)
@@ -188,18 +196,18 @@ def undo_last(request: HttpRequest, job_id: int, edit_id: int | None = None, sur
     if found is None or found.rows.filter(table="job", before__isnull=True).exists():
         raise InputError(field="undo", got="", needs="there is nothing left to undo in this job")
     undo(user, found, sure=sure)
-    return job_view(job)
+    return job_changes(job)
 
 
-@router.post("/jobs/{job_id}/redo", response=shapes.JobView)
-def do_again(request: HttpRequest, job_id: int, sure: bool = False) -> shapes.JobView:
+@router.post("/jobs/{job_id}/redo", response=shapes.Changes)
+def do_again(request: HttpRequest, job_id: int, sure: bool = False) -> shapes.Changes:
     """Do again what was undone last, as long as nothing was done since."""
     user, job = writer(request), job_of(request, job_id)
     found = to_redo(job)
     if found is None:
         raise InputError(field="redo", got="", needs="nothing was undone just now")
     undo(user, found, sure=sure)
-    return job_view(job)
+    return job_changes(job)
 
 
 class CompareIn(Model):
@@ -278,8 +286,8 @@ class ChooseIn(Model):
     reason: str = Field(default="", max_length=400)
 
 
-@router.post("/jobs/{job_id}/members/{member_id}/choose", response=shapes.JobView)
-def choose(request: HttpRequest, job_id: int, member_id: int, body: ChooseIn) -> shapes.JobView:
+@router.post("/jobs/{job_id}/members/{member_id}/choose", response=shapes.Changes)
+def choose(request: HttpRequest, job_id: int, member_id: int, body: ChooseIn) -> shapes.Changes:
     """Take a section and material for a member; with a reason it is a decision in the log."""
     from yorvek.core.jobs import NoteSpec
     from yorvek.core.sections import section, sold_in
@@ -309,4 +317,4 @@ def choose(request: HttpRequest, job_id: int, member_id: int, body: ChooseIn) ->
                 f"{body.reason.strip()}"
             )
             scope.create(Note, NoteSpec(kind="decision", text=text, about=before.mark))
-    return job_view(job)
+    return job_changes(job)

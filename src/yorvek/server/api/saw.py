@@ -27,7 +27,7 @@ from yorvek.core.model import Model
 from yorvek.core.quantities.entry import Length, Money, Place, Thickness
 from yorvek.server.api import shapes
 from yorvek.server.api.access import job_of, row_of, writer
-from yorvek.server.api.view import job_view
+from yorvek.server.api.view import job_changes
 from yorvek.server.jobs.models import CutBar, Job, KeptPlan, Note
 from yorvek.server.jobs.thread import job_figures, job_state
 from yorvek.server.journal.edits import EditScope, edit
@@ -107,8 +107,8 @@ class ReceiveIn(Model):
     heat: str = Field(default="", max_length=60)
 
 
-@router.post("/jobs/{job_id}/receive", response=shapes.JobView)
-def receive(request: HttpRequest, job_id: int, body: ReceiveIn) -> shapes.JobView:
+@router.post("/jobs/{job_id}/receive", response=shapes.Changes)
+def receive(request: HttpRequest, job_id: int, body: ReceiveIn) -> shapes.Changes:
     """Put what came into the stock book, each bar or sheet as long as it is, and plan again with that."""
     user, job = writer(request), job_of(request, job_id)
     if not body.lengths and not body.sheets:
@@ -141,7 +141,7 @@ def receive(request: HttpRequest, job_id: int, body: ReceiveIn) -> shapes.JobVie
                     note="measured on receipt",
                 )  # fmt: skip
                 scope.create(StockItem, StockSpec(item=sheet))
-    return job_view(job)
+    return job_changes(job)
 
 
 def _line_of(found: Figures, key: str, id: str, *, bars: bool) -> StockLine:
@@ -168,8 +168,8 @@ class CutIn(Model):
     location: str = Field(default="", max_length=60)
 
 
-@router.post("/jobs/{job_id}/cuts", response=shapes.JobView)
-def cut_bar(request: HttpRequest, job_id: int, body: CutIn) -> shapes.JobView:
+@router.post("/jobs/{job_id}/cuts", response=shapes.Changes)
+def cut_bar(request: HttpRequest, job_id: int, body: CutIn) -> shapes.Changes:
     """Tick a bar off: its pieces are there, the bar leaves the stock book, a drop worth keeping comes back into it."""
     user, job = writer(request), job_of(request, job_id)
     marks = ", ".join(f"{n} × {m}" if n > 1 else m for m, n in body.cuts.items())
@@ -190,7 +190,7 @@ def cut_bar(request: HttpRequest, job_id: int, body: CutIn) -> shapes.JobView:
         if worth:
             _drop_back(scope, item, left, body.location, f"{state.job.name}: {marks}")
         _hold(scope, job, body.key, meant_bars(result.plan, without=body.cuts))
-    return job_view(job)
+    return job_changes(job)
 
 
 def _bar_to_cut(result: BarResult, body: CutIn) -> tuple[Bar, StockLine, int]:
@@ -241,8 +241,8 @@ class MiscutIn(Model):
     location: str = Field(default="", max_length=60)
 
 
-@router.post("/jobs/{job_id}/cuts/{cut_id}/miscut", response=shapes.JobView)
-def miscut(request: HttpRequest, job_id: int, cut_id: int, body: MiscutIn) -> shapes.JobView:
+@router.post("/jobs/{job_id}/cuts/{cut_id}/miscut", response=shapes.Changes)
+def miscut(request: HttpRequest, job_id: int, cut_id: int, body: MiscutIn) -> shapes.Changes:
     """A piece is wanted again; what it became is stock if it is worth keeping, and the log says what happened."""
     user, job = writer(request), job_of(request, job_id)
     with edit(user, job, "miscut", chooses=True) as scope:
@@ -269,7 +269,7 @@ def miscut(request: HttpRequest, job_id: int, cut_id: int, body: MiscutIn) -> sh
         held = next((b for b in found.bars if b.group.key == spec.key), None)
         _hold(scope, job, spec.key, meant_bars(held.plan) if held else [])
         _say(scope, piece, came_out, body.why)
-    return job_view(job)
+    return job_changes(job)
 
 
 def _say(scope: EditScope, piece: CutPiece, came_out: float, why: str) -> None:

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from typing import Any
+from typing import Any, Generic, TypeVar
 
 from yorvek.core.checks import BeamVerdict, Reserve
 from yorvek.core.checks.plate import PlateVerdict
@@ -250,8 +250,9 @@ class SheetView(Model):
 
 
 class JobView(Model):
-    """Everything the views of a job show."""
+    """Everything the views of a job show; `stand` says of when."""
 
+    stand: str
     job: JobRow
     dimensions: list[DimensionRow]
     loads: list[LoadRow]
@@ -274,9 +275,48 @@ class JobView(Model):
     needs_checker: bool
 
 
+R = TypeVar("R", bound=Model)
+
+
+class Listed(Model, Generic[R]):
+    """A list of which some rows are otherwise: those, and the numbers of all in their order."""
+
+    order: list[int]
+    rows: list[R]
+
+
+class Changes(Model):
+    """What an edit changed of what the views show. Over a view that stands at `since` it makes the view at `stand`;
+    what is null is as it was.
+    """
+
+    since: str
+    stand: str
+    job: JobRow | None = None
+    dimensions: Listed[DimensionRow] | None = None
+    loads: Listed[LoadRow] | None = None
+    members: Listed[MemberRow] | None = None
+    structures: Listed[StructureRow] | None = None
+    plates: Listed[PlateRow] | None = None
+    joints: Listed[JointRow] | None = None
+    profiles: Listed[ProfileRow] | None = None
+    parts: Listed[PartRow] | None = None
+    notes: Listed[NoteRow] | None = None
+    bars: list[BarView] | None = None
+    cuts: Listed[CutRow] | None = None
+    hardware: list[HardwareLine] | None = None
+    sheets: list[SheetView] | None = None
+    figures: ThreadFigures | None = None
+    last_edit: EditView | None = None
+    comments: Listed[CommentRow] | None = None
+    signatures: list[SignatureRow] | None = None
+    releases: Listed[ReleaseRow] | None = None
+    needs_checker: bool | None = None
+
+
 class Saved(Model):
-    """A record that was written, and the job after it."""
+    """A record that was written, and what that changed of the job; none outside one."""
 
     id: int
     version: int
-    view: JobView | None
+    changes: Changes | None

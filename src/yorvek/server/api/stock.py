@@ -27,7 +27,7 @@ from yorvek.server.apart import read_apart
 from yorvek.server.api import shapes
 from yorvek.server.api.access import job_of, user_of, writer
 from yorvek.server.api.drawings import content_of
-from yorvek.server.api.view import job_view
+from yorvek.server.api.view import job_changes
 from yorvek.server.jobs.models import Job
 from yorvek.server.jobs.thread import job_figures, job_state
 from yorvek.server.journal.edits import edit
@@ -92,7 +92,7 @@ def make_stock(request: HttpRequest, body: StockSpec, job_id: int | None = None)
     with edit(user, job, f"stock: {_words(body)}") as scope:
         row = scope.create(StockItem, body)
         _check(row.spec)
-    return shapes.Saved(id=row.pk, version=row.version, view=job_view(job) if job else None)
+    return shapes.Saved(id=row.pk, version=row.version, changes=job_changes(job) if job else None)
 
 
 class ListIn(Model):
@@ -105,9 +105,9 @@ class ListIn(Model):
 
 
 class OffersOut(OffersRead):
-    """What a spreadsheet holds; and the job after it was taken."""
+    """What a spreadsheet holds; and what taking it changed of the job."""
 
-    view: shapes.JobView | None = None
+    changes: shapes.Changes | None = None
 
 
 @router.post("/stock/import", response=OffersOut)
@@ -121,11 +121,11 @@ def bring_offers(request: HttpRequest, body: ListIn, job_id: int | None = None) 
         with edit(user, job, f"{len(found.offers)} lines of {body.name}") as scope:
             for spec in found.offers:
                 scope.create(StockItem, spec)
-    return OffersOut(**found.model_dump(), view=job_view(job) if job and body.take else None)
+    return OffersOut(**found.model_dump(), changes=job_changes(job) if job and body.take else None)
 
 
-@router.post("/jobs/{job_id}/offers", response=shapes.JobView)
-def fetch_offers(request: HttpRequest, job_id: int) -> shapes.JobView:
+@router.post("/jobs/{job_id}/offers", response=shapes.Changes)
+def fetch_offers(request: HttpRequest, job_id: int) -> shapes.Changes:
     """Today's offers of the simulated suppliers for what the job needs; their earlier ones are replaced."""
     user, job = writer(request), job_of(request, job_id)
     found = job_figures(job_state(job))
@@ -135,7 +135,7 @@ def fetch_offers(request: HttpRequest, job_id: int) -> shapes.JobView:
                 scope.delete(row)
         for spec in feed(found, timezone.localdate()):
             scope.create(StockItem, spec)
-    return job_view(job)
+    return job_changes(job)
 
 
 class StockChange(Model):
@@ -212,7 +212,7 @@ def change_stock(request: HttpRequest, item_id: int, body: StockIn, job_id: int 
     with edit(user, job, f"stock: {_words(body.spec)}") as scope:
         saved = scope.update(row, body.spec, body.version)
         _check(saved.spec)
-    return shapes.Saved(id=saved.pk, version=saved.version, view=job_view(job) if job else None)
+    return shapes.Saved(id=saved.pk, version=saved.version, changes=job_changes(job) if job else None)
 
 
 @router.delete("/stock/{item_id}", response=shapes.Saved)
@@ -221,4 +221,4 @@ def take_stock_away(request: HttpRequest, item_id: int, version: int, job_id: in
     user, job, row = writer(request), _job(request, job_id), _item(request, item_id)
     with edit(user, job, f"stock: {_words(row.spec)} taken away") as scope:
         scope.delete(row, version)
-    return shapes.Saved(id=item_id, version=version, view=job_view(job) if job else None)
+    return shapes.Saved(id=item_id, version=version, changes=job_changes(job) if job else None)

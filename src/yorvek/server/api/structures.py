@@ -17,13 +17,15 @@ from yorvek.core.jobs.structures import NodeSpec, OwnSpec, StructureSpec, frame_
 from yorvek.core.model import Model
 from yorvek.core.parts import PartSpec
 from yorvek.core.quantities.entry import Length, Size, resolve
+from yorvek.core.records import STRUCTURE
 from yorvek.core.structures.starters import STARTERS, as_own
 from yorvek.core.structures.starters.layout import HINGE
 from yorvek.server.api import shapes
 from yorvek.server.api.access import job_of, row_of, writer
-from yorvek.server.api.view import job_view
+from yorvek.server.api.view import job_changes
 from yorvek.server.jobs.models import Job, Note, Part, Structure
-from yorvek.server.jobs.thread import job_state
+from yorvek.server.jobs.thread import job_state, structure_result
+from yorvek.server.journal.ahead import solve_ahead
 from yorvek.server.journal.edits import edit
 
 router = Router(tags=["structures"])
@@ -114,7 +116,7 @@ def offers(request: HttpRequest, job_id: int, structure_id: int) -> list[Upgrade
     """The cheapest changes that lift the weakest link, each worked out through the whole structure."""
     job = job_of(request, job_id)
     asked = _request(job, row_of(Structure, job, structure_id).spec)
-    return upgrades(asked, check_frame(asked))
+    return upgrades(asked, structure_result(asked).proved())
 
 
 class RoleIn(Model):
@@ -159,8 +161,8 @@ class OfferIn(Model):
     reason: str = Field(default="", max_length=400)
 
 
-@router.post("/jobs/{job_id}/structures/{structure_id}/take", response=shapes.JobView)
-def take(request: HttpRequest, job_id: int, structure_id: int, body: OfferIn) -> shapes.JobView:
+@router.post("/jobs/{job_id}/structures/{structure_id}/take", response=shapes.Changes)
+def take(request: HttpRequest, job_id: int, structure_id: int, body: OfferIn) -> shapes.Changes:
     """Take an offer; with a reason it is a decision in the log."""
     user, job = writer(request), job_of(request, job_id)
     row = row_of(Structure, job, structure_id)
@@ -191,21 +193,23 @@ def take(request: HttpRequest, job_id: int, structure_id: int, body: OfferIn) ->
         raise InputError(field="offer", got="nothing", needs="a section, a weld, a pin or a joint")
     if body.reason:
         changes["decided"] = body.reason
+    after = spec.model_copy(update=changes)
+    solve_ahead(job, STRUCTURE, row.pk, after)
     with edit(user, job, f"{spec.mark}: {body.words}") as scope:
-        saved = scope.update(row, spec.model_copy(update=changes), body.version)
-        check_frame(_request(job, saved.spec))
+        saved = scope.update(row, after, body.version)
+        scope.must_be(saved)
         if body.reason:
             words = f"{spec.mark}: {body.words}, because {body.reason}"
             scope.create(Note, NoteSpec(kind="decision", text=words, about=spec.mark))
-    return job_view(job)
+    return job_changes(job)
 
 
 class PartsIn(Model):
     version: int = Field(ge=1)
 
 
-@router.post("/jobs/{job_id}/structures/{structure_id}/parts", response=shapes.JobView)
-def make_parts(request: HttpRequest, job_id: int, structure_id: int, body: PartsIn) -> shapes.JobView:
+@router.post("/jobs/{job_id}/structures/{structure_id}/parts", response=shapes.Changes)
+def make_parts(request: HttpRequest, job_id: int, structure_id: int, body: PartsIn) -> shapes.Changes:
     """Make bar parts of a structure's bars, node to node, one for each length of each role, as one edit."""
     user, job = writer(request), job_of(request, job_id)
     row = row_of(Structure, job, structure_id)
@@ -214,7 +218,7 @@ def make_parts(request: HttpRequest, job_id: int, structure_id: int, body: Parts
         raise InputError(
             field="structure", got=spec.mark, needs="somebody changed it meanwhile: look at it again first"
         )
-    verdict = check_frame(_request(job, spec))
+    verdict = structure_result(_request(job, spec)).proved()
     lengths: dict[tuple[str, str, str, float], int] = {}
     for run in straight_pieces(verdict):
         key = (run.role, run.section_id, run.material_id, round(run.length_mm, 1))
@@ -236,4 +240,4 @@ def make_parts(request: HttpRequest, job_id: int, structure_id: int, body: Parts
                 "shape": shape,
             }
             scope.create(Part, PartSpec.model_validate(made))
-    return job_view(job)
+    return job_changes(job)

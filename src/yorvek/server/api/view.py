@@ -1,23 +1,31 @@
-"""A job put together for its views."""
+"""A job put together for its views, whole or as far as an edit changed it."""
 
 from __future__ import annotations
 
-from yorvek.core.errors import InputError
-from yorvek.core.jobs import JobState, LoadSpec, ProfileSpec
+from collections.abc import Iterable
+from typing import Any
+
+from yorvek.core.jobs import Figures, JobState
 from yorvek.core.jobs.checking import needs_checker
+from yorvek.core.jobs.figures import BarResult
 from yorvek.core.jobs.hardware import hardware_line
 from yorvek.core.jobs.order_of_work import laid
-from yorvek.core.jobs.state import followed
 from yorvek.core.records import KINDS
 from yorvek.core.records.digest import digest_of
-from yorvek.core.sections import section, sold_in
 from yorvek.server.api import shapes
+from yorvek.server.api.rows import SAID_ROWS, WORKED_ROWS, Place, by, result_of
 from yorvek.server.cutting.models import Plan
 from yorvek.server.cutting.plans import latest_plans, problem_hash
 from yorvek.server.jobs.headlines import keep, kept
 from yorvek.server.jobs.models import Job, JobRecord
 from yorvek.server.jobs.thread import job_figures, job_state
 from yorvek.server.journal.models import Edit, Way
+from yorvek.server.journal.stand import Step, stand_of
+
+SAID = [kind.name for kind in KINDS if kind.said]
+KIND_OF = {kind.plural: kind.name for kind in KINDS}
+Told = dict[str, list[JobRecord]]
+"""What people said, by kind, oldest first."""
 
 
 def plan_state(plan: Plan, now: dict[str, str]) -> shapes.PlanState:
@@ -56,48 +64,12 @@ def edit_view(edit: Edit) -> shapes.EditView:
 
 def last_edit(job: Job) -> shapes.EditView | None:
     """The newest edit of the job."""
-    edit = Edit.objects.filter(job_id=job.pk).select_related("user").order_by("-id").first()
+    edit = Edit.objects.filter(job_id=job.pk).select_related("user", "undone_by").order_by("-id").first()
     return edit_view(edit) if edit else None
 
 
-def _size_of(load: LoadSpec) -> float | None:
-    try:
-        return load.entered().value
-    except InputError:
-        return None
-
-
-def _profile(number: int, version: int, spec: ProfileSpec) -> shapes.ProfileRow:
-    """A profile with what it is sold in; a dimension it follows may have pulled its parts apart, and then that is
-    said.
-    """
-    try:
-        line = spec.line()
-        return shapes.ProfileRow(
-            id=number, version=version, spec=spec, line=line, materials=list(sold_in(section(line))), trouble=None
-        )
-    except InputError as error:
-        return shapes.ProfileRow(id=number, version=version, spec=spec, line="", materials=[], trouble=error.sentence)
-
-
-def _followed(state: JobState, number: int) -> object:
-    try:
-        return followed(state, state.parts[number])
-    except ValueError:
-        return state.parts[number]
-
-
-def job_view(job: Job) -> shapes.JobView:
-    """Everything the views show, from one state."""
-    if job.worked is None:
-        job.refresh_from_db()
-        stock = job.shop.stock_version
-        state = job_state(job)
-        found = job_figures(state)
-        if kept(job, stock) is None:
-            keep(job, found, stock)
-    else:
-        state, found = job.worked
+def sheet_views(job: Job, found: Figures) -> list[shapes.SheetView]:
+    """Groups of plates with their newest plans."""
     now = {g.key: problem_hash(g.problem) for g in found.sheets}
     plans = [plan_state(p, now) for p in latest_plans(job.pk)]
     sheets = []
@@ -117,144 +89,144 @@ def job_view(job: Job) -> shapes.JobView:
                 done=next((p for p in reversed(mine) if p.state == "done"), None),
             )
         )
-    figures = shapes.ThreadFigures(
-        strength=found.strength,
-        stiffness=found.stiffness,
-        weakest=found.weakest,
-        softest=found.softest,
-        mass_kg=found.mass_kg,
-        modules=found.modules,
-        buy_price=found.buy_price,
-        sheet_estimate=found.sheet_estimate,
-        bars_to_cut=found.bars_to_cut,
-        bars_to_buy=found.bars_to_buy,
-        pieces=found.pieces,
-        unverified=found.unverified,
-        held_up=found.held_up,
-        cautions=found.cautions,
+    return sheets
+
+
+def thread_figures(found: Figures, sheets: list[shapes.SheetView]) -> shapes.ThreadFigures:
+    """The numbers of the thread."""
+    same = {name: getattr(found, name) for name in shapes.ThreadFigures.model_fields if hasattr(found, name)}
+    return shapes.ThreadFigures(
+        **same,
         stale_plans=sum(1 for s in sheets if s.done and s.done.stale),
         sheets_planned=sum(1 for s in sheets if s.done),
     )
-    rows = _told(job)
+
+
+def bar_views(bars: list[BarResult]) -> list[shapes.BarView]:
+    """Plans of the profiles with the order of work."""
+    return [shapes.BarView(group=b.group, plan=b.plan, laid=[laid(b.group, x) for x in b.plan.bars]) for b in bars]
+
+
+def job_view(job: Job) -> shapes.JobView:
+    """Everything the views show, from one state."""
+    step: Step | None = job.worked
+    if step is None:
+        stand = stand_of(job)
+        job.refresh_from_db()
+        stock = job.shop.stock_version
+        state = job_state(job)
+        found = job_figures(state)
+        if kept(job, stock) is None:
+            keep(job, found, stock)
+    else:
+        stand, state, found = step.stand, step.after, step.now
+    told = _told(job)
     versions = dict(JobRecord.objects.filter(job=job).values_list("pk", "version"))
+    sheets = sheet_views(job, found)
+    rows: dict[str, Any] = {
+        name: [row(Place(state, found, k, versions[k])) for k in getattr(state, name)]
+        for name, row in WORKED_ROWS.items()
+    }
+    for name, said in SAID_ROWS.items():
+        rows[name] = [said.row(x) for x in _in_order(name, told[said.kind])]
     return shapes.JobView(
+        stand=stand,
         job=shapes.JobRow(id=job.pk, version=job.version, spec=state.job),
-        dimensions=[shapes.DimensionRow(id=k, version=versions[k], spec=d) for k, d in state.dimensions.items()],
-        loads=[shapes.LoadRow(id=k, version=versions[k], spec=x, value=_size_of(x)) for k, x in state.loads.items()],
-        members=[
-            shapes.MemberRow(
-                id=k,
-                version=versions[k],
-                spec=m,
-                verdict=found.members[k].verdict,
-                trouble=found.members[k].trouble,
-            )
-            for k, m in state.members.items()
-        ],
-        structures=[
-            shapes.StructureRow(
-                id=k,
-                version=versions[k],
-                spec=x,
-                verdict=found.structures[k].verdict,
-                chain=found.structures[k].chain,
-                trouble=found.structures[k].trouble,
-            )
-            for k, x in state.structures.items()
-        ],
-        plates=[
-            shapes.PlateRow(
-                id=k,
-                version=versions[k],
-                spec=x,
-                verdict=found.plates[k].verdict,
-                trouble=found.plates[k].trouble,
-            )
-            for k, x in state.plates.items()
-        ],
-        joints=[
-            shapes.JointRow(
-                id=k,
-                version=versions[k],
-                spec=x,
-                verdict=found.joints[k].verdict,
-                trouble=found.joints[k].trouble,
-            )
-            for k, x in state.joints.items()
-        ],
-        profiles=[_profile(k, versions[k], x) for k, x in state.profiles.items()],
-        parts=[
-            shapes.PartRow(
-                id=k,
-                version=versions[k],
-                spec=p,
-                followed=_followed(state, k),
-                geometry=found.parts[k].geometry,
-                trouble=found.parts[k].trouble,
-            )
-            for k, p in state.parts.items()
-        ],
-        notes=[
-            shapes.NoteRow(
-                id=n.pk,
-                version=n.version,
-                spec=n.spec,
-                author=_by(n),
-                at=n.at.isoformat(),
-            )
-            for n in reversed(rows["note"])
-        ],
-        bars=[
-            shapes.BarView(group=b.group, plan=b.plan, laid=[laid(b.group, x) for x in b.plan.bars]) for b in found.bars
-        ],
-        cuts=[
-            shapes.CutRow(id=c.pk, version=c.version, spec=c.spec, author=_by(c), at=c.at.isoformat())
-            for c in reversed(rows["cut bar"])
-        ],
+        **rows,
+        bars=bar_views(found.bars),
         hardware=[hardware_line(item) for item in state.job.hardware],
         sheets=sheets,
-        figures=figures,
+        figures=thread_figures(found, sheets),
         last_edit=last_edit(job),
-        comments=[
-            shapes.CommentRow(id=c.pk, version=c.version, spec=c.spec, author=_by(c), at=c.at.isoformat())
-            for c in rows["comment"]
-        ],
-        signatures=_signatures(rows["signature"], state),
-        releases=[
-            shapes.ReleaseRow(
-                id=r.pk,
-                revision=r.spec.revision,
-                by=_by(r),
-                at=r.at.isoformat(),
-                note=r.spec.note,
-                checked_by=r.spec.checked_by,
-            )
-            for r in reversed(rows["release"])
-        ],
+        signatures=_signatures(told["signature"], state),
         needs_checker=needs_checker(state),
     )
 
 
-SAID = [kind.name for kind in KINDS if kind.said]
+def job_changes(job: Job) -> shapes.Changes:
+    """What the edit just made changed of what the views show."""
+    step: Step | None = job.worked
+    if step is None:
+        stand = stand_of(job)
+        return shapes.Changes(since=stand, stand=stand)
+    return step_changes(job, step).model_copy(update={"last_edit": last_edit(job)})
 
 
-def _told(job: Job) -> dict[str, list[JobRecord]]:
-    """What people said, by kind, oldest first."""
-    rows: dict[str, list[JobRecord]] = {name: [] for name in SAID}
+def changes_at(job: Job, since: str) -> shapes.Changes:
+    """What changes though nobody edits the job: how far its sheet plans are."""
+    now = stand_of(job)
+    if now != since:
+        return shapes.Changes(since="", stand=now)
+    found = job_figures(job_state(job))
+    sheets = sheet_views(job, found)
+    return shapes.Changes(since=since, stand=now, sheets=sheets, figures=thread_figures(found, sheets))
+
+
+def step_changes(job: Job, step: Step) -> shapes.Changes:
+    """What a step changes of what the views show; laid over what stood at `since` it is the whole."""
+    sheets = sheet_views(job, step.now)
+    told = _told(job)
+    changed: dict[str, Any] = {name: _worked_rows(name, step, job) for name in WORKED_ROWS}
+    changed |= {name: _said_rows(name, step, told) for name in SAID_ROWS}
+    if step.touched(job.table):
+        changed["job"] = shapes.JobRow(id=job.pk, version=job.version, spec=step.after.job)
+        changed["hardware"] = [hardware_line(item) for item in step.after.job.hardware]
+    if step.was.bars != step.now.bars:
+        changed["bars"] = bar_views(step.now.bars)
+    return shapes.Changes(
+        since=step.since,
+        stand=step.stand,
+        **changed,
+        sheets=sheets,
+        figures=thread_figures(step.now, sheets),
+        signatures=_signatures(told["signature"], step.after),
+        needs_checker=needs_checker(step.after),
+    )
+
+
+def _worked_rows(name: str, step: Step, job: Job) -> dict[str, Any] | None:
+    """Rows of a section that were touched or came out otherwise, and all numbers that it now has."""
+    now, was = getattr(step.after, name), getattr(step.before, name)
+    touched = step.touched(KIND_OF[name])
+    changed = [
+        k
+        for k in now
+        if k in touched
+        or k not in was
+        or result_of(name, step.after, step.now, k) != result_of(name, step.before, step.was, k)
+    ]
+    if not changed and not touched:
+        return None
+    versions = dict(JobRecord.objects.filter(job=job, pk__in=changed).values_list("pk", "version"))
+    rows = [WORKED_ROWS[name](Place(step.after, step.now, k, versions.get(k, 0))) for k in changed]
+    return {"order": list(now), "rows": rows}
+
+
+def _said_rows(name: str, step: Step, told: Told) -> dict[str, Any] | None:
+    said = SAID_ROWS[name]
+    touched = step.touched(said.kind)
+    if not touched:
+        return None
+    rows = list(_in_order(name, told[said.kind]))
+    return {"order": [x.pk for x in rows], "rows": [said.row(x) for x in rows if x.pk in touched]}
+
+
+def _told(job: Job) -> Told:
+    rows: Told = {name: [] for name in SAID}
     for row in JobRecord.objects.filter(job=job, kind_name__in=SAID).select_related("author"):
         rows[row.kind_name].append(row)
     return rows
 
 
-def _by(row: JobRecord) -> str:
-    return row.author.username if row.author else ""
+def _in_order(name: str, rows: list[JobRecord]) -> Iterable[JobRecord]:
+    return reversed(rows) if SAID_ROWS[name].newest_first else rows
 
 
 def _signatures(rows: list[JobRecord], state: JobState) -> list[shapes.SignatureRow]:
     now = digest_of(state) if rows else ""
     return [
         shapes.SignatureRow(
-            by=_by(s),
+            by=by(s),
             at=s.at.isoformat(),
             statement=s.spec.statement,
             revision=s.spec.revision,

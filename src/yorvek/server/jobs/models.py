@@ -24,7 +24,18 @@ class Job(Record):
     headline = models.JSONField(null=True)
     """What the list of jobs says of it, when it was worked out last."""
     worked: Any = None
-    """State and figures as the last edit of this request left them, so that its answer need not work them out again."""
+    """The last edit of this request, before and after, so that its answer need not work them out again."""
+
+
+class Worked(models.Model):
+    """Something that took long to work out, under a mark of what was asked and of the rules it was worked out by."""
+
+    key = models.CharField(max_length=64, primary_key=True)
+    text = models.TextField()
+    at = models.DateTimeField(auto_now_add=True, db_index=True)
+
+    def __str__(self) -> str:
+        return self.key
 
 
 class OfKind(models.Manager["JobRecord"]):

@@ -12,6 +12,7 @@ from yorvek.core.jobs import Figures, JobState, figures
 from yorvek.core.jobs.structures import StructureResult, work_out
 from yorvek.core.records import IN_STATE
 from yorvek.server.jobs.models import Job, JobRecord
+from yorvek.server.jobs.worked import recalled
 from yorvek.server.stock.models import StockItem
 
 BAR_SECONDS = 0.15
@@ -20,6 +21,10 @@ BAR_SECONDS = 0.15
 
 @lru_cache(maxsize=512)
 def _bar_plan(text: str) -> BarPlan:
+    return recalled(text, _plan, BarPlan)
+
+
+def _plan(text: str) -> BarPlan:
     return solve_bars(BarProblem.model_validate_json(text), seconds=BAR_SECONDS)
 
 
@@ -30,7 +35,16 @@ def _verdict(text: str) -> BeamVerdict:
 
 @lru_cache(maxsize=512)
 def _structure(text: str) -> StructureResult:
+    return recalled(text, _work_out, StructureResult)
+
+
+def _work_out(text: str) -> StructureResult:
     return work_out(FrameRequest.model_validate_json(text))
+
+
+def structure_result(request: FrameRequest) -> StructureResult:
+    """A structure worked out, from memory where the same was asked before."""
+    return _structure(request.model_dump_json())
 
 
 @lru_cache(maxsize=64)
@@ -39,7 +53,7 @@ def _figures(text: str) -> Figures:
         JobState.model_validate_json(text),
         lambda problem: _bar_plan(problem.model_dump_json()),
         lambda member: _verdict(member.model_dump_json()),
-        lambda request: _structure(request.model_dump_json()),
+        structure_result,
     )
 
 

@@ -20,11 +20,12 @@ from yorvek.core.records.upgrades import schema_of
 from yorvek.server.accounts.models import Shop, User
 from yorvek.server.jobs.headlines import keep, stock_changed, stock_version
 from yorvek.server.jobs.models import ROWS, Dimension, Job, JobRecord
-from yorvek.server.jobs.thread import job_figures, job_state
+from yorvek.server.jobs.thread import job_figures, job_state, structure_result
 from yorvek.server.journal.authorship import may_change, may_take_away
 from yorvek.server.journal.conflicts import Conflict
 from yorvek.server.journal.models import Edit, RowChange
 from yorvek.server.journal.ripple import ripple_of
+from yorvek.server.journal.stand import Step, stand, stand_of
 from yorvek.server.records import Record, dumped
 from yorvek.server.stock.models import Photo, StockItem
 
@@ -65,7 +66,9 @@ class EditScope:
             shop=shop, job_id=job.pk if job else None, user=user, title=title[:200], key=asked_as.get() or None
         )
         self.touched: set[str] = set()
+        self.rows: set[tuple[str, int]] = set()
         self.unsure: list[Record] = []
+        self.shelved = False
         self._names: dict[str, float] | None = None
 
     def found(self) -> tuple[JobState, Figures]:
@@ -98,6 +101,7 @@ class EditScope:
     def _write_down(self, row: Record, before: dict[str, Any] | None, after: dict[str, Any] | None) -> None:
         RowChange.objects.create(edit=self.edit, table=row.table, row_id=row.pk, before=before, after=after)
         self.touched.add(row.table)
+        self.rows.add((row.table, row.pk))
         if row.table == "dimension":
             self._names = None
 
@@ -150,7 +154,7 @@ class EditScope:
     def put_away(self, job: Job) -> None:
         """Archive a job; nothing of it is lost."""
         before = job.snapshot()
-        job.archived, job.version = True, job.version + 1
+        self.shelved, job.archived, job.version = True, True, job.version + 1
         job.save()
         self._write_down(job, before, job.snapshot())
 
@@ -198,7 +202,7 @@ def edit(user: User, job: Job | None, title: str, *, ripple: bool = True, choose
         user: who makes it.
         job: what it is made in; none for what belongs to the shop.
         title: what it is called in the history.
-        ripple: what it did down the thread is told.
+        ripple: what it did down the thread is written down.
         chooses: it looks at the job's figures (`found`): they are worked out before the lock, so that they need not be
             under it.
 
@@ -216,6 +220,7 @@ def edit(user: User, job: Job | None, title: str, *, ripple: bool = True, choose
             Job.objects.select_for_update().get(pk=job.pk)
             job.refresh_from_db()
         _refuse_done(user)
+        since = stand_of(job) if job is not None else ""
         before = job_state(job) if job is not None else None
         scope = EditScope(user, job, title, before)
         try:
@@ -233,8 +238,8 @@ def edit(user: User, job: Job | None, title: str, *, ripple: bool = True, choose
         after = _whole(scope)
         saved.set("perhaps")
     saved.set("all")
-    if ripple and before is not None and after is not None:
-        _tell(scope, before, after, stock)
+    if before is not None and after is not None and not scope.shelved:
+        _tell(scope, before, after, (since, stock), ripple)
 
 
 def _refuse_done(user: User) -> None:
@@ -275,14 +280,18 @@ def _sound(scope: EditScope, state: JobState | None) -> None:
     """
     if state is not None:
         for row in scope.unsure:
-            row.kind.check(state, row.pk)
+            row.kind.check(state, row.pk, structure_result)
 
 
-def _tell(scope: EditScope, before: JobState, after: JobState, stock: int) -> None:
-    """Work out and write down what the edit did down the thread; `stock`: the stock book it was done with."""
+def _tell(scope: EditScope, before: JobState, after: JobState, stood: tuple[str, int], ripple: bool) -> None:
+    """Work out what the edit did, and write down what of it went down the thread; `stood`: where the job stood, and the
+    stock book it was done with.
+    """
     assert scope.job is not None
+    since, stock = stood
     was, now = job_figures(before), job_figures(after)
-    scope.job.worked = after, now
-    scope.edit.ripple = ripple_of(scope.job, was, now)
-    scope.edit.save(update_fields=["ripple"])
+    scope.job.worked = Step(before, was, after, now, frozenset(scope.rows), since, stand(scope.edit.pk, stock))
+    if ripple:
+        scope.edit.ripple = ripple_of(scope.job, was, now)
+        scope.edit.save(update_fields=["ripple"])
     keep(scope.job, now, stock)

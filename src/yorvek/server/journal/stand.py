@@ -1,0 +1,47 @@
+"""Where a job stands, so that what an edit changed can be laid over what somebody holds."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from django.db.models import Max
+
+from yorvek.core.jobs import Figures, JobState
+from yorvek.server.jobs.headlines import core_mark, stock_version
+from yorvek.server.jobs.models import Job
+from yorvek.server.journal.models import Edit
+
+
+def stand_of(job: Job) -> str:
+    """What the views of a job are of: two that are alike show the same, how far sheet plans are apart."""
+    last = Edit.objects.filter(job_id=job.pk).aggregate(last=Max("id"))["last"] or 0
+    return stand(last, stock_version(job.shop))
+
+
+def stand(last_edit: int, stock: int) -> str:
+    """The newest edit, the stock book that it is worked out with, and the rules."""
+    return f"{last_edit}.{stock}.{core_mark()[:8]}"
+
+
+@dataclass(frozen=True)
+class Step:
+    """A job before an edit and after it.
+
+    Args:
+        before, was: its records and figures as they were.
+        after, now: as they are.
+        rows: what was written, by table and number.
+        since, stand: where it stood, and where it stands.
+    """
+
+    before: JobState
+    was: Figures
+    after: JobState
+    now: Figures
+    rows: frozenset[tuple[str, int]]
+    since: str
+    stand: str
+
+    def touched(self, table: str) -> set[int]:
+        """Numbers of what was written in a table."""
+        return {number for name, number in self.rows if name == table}
