@@ -91,5 +91,5 @@ def test_a_backup_of_the_version_before_still_opens(demo: Application) -> None:
     assert part["geometry"]["length_mm"] == 2400
     assert view["signatures"][0]["stands"] and view["comments"][0]["author"] == "checker"
     taken = next(e for e in estimator("GET", f"/jobs/{job}/history") if "taken away" in e["title"])
-    back = estimator("POST", f"/jobs/{job}/undo?edit_id={taken['id']}")["notes"][0]
+    (back,) = estimator("POST", f"/jobs/{job}/undo?edit_id={taken['id']}")["notes"]["rows"]
     assert (back["author"], back["spec"]["text"]) == ("estimator", "to be taken away")

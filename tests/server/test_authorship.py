@@ -59,11 +59,17 @@ def test_E2_a_note_is_its_authors(owner, fabricator, job):
     fabricator.good("PUT", path, {"version": 1, "spec": {"kind": "lesson", "text": "measure both quays first"}})
 
 
+def newest():
+    """The edit that was made last."""
+    return Edit.objects.order_by("-id").first().pk
+
+
 def test_E2_undo_of_somebody_elses_edit_asks_and_never_touches_their_words(owner, fabricator, checker, job, said):
     base = job["base"]
-    newest = owner("POST", f"{base}/undo")
-    assert newest.status_code == 409 and newest.json()["asks"] == "sure" and "checker" in newest.json()["sentence"]
-    assert owner("POST", f"{base}/undo?sure=true").status_code == 403
+    theirs = f"{base}/undo?edit_id={newest()}"
+    asked = owner("POST", theirs)
+    assert asked.status_code == 409 and asked.json()["asks"] == "sure" and "checker" in asked.json()["sentence"]
+    assert owner("POST", f"{theirs}&sure=true").status_code == 403
     assert Comment.objects.exists()
     owner.good("PUT", f"{base}/loads/{job['loads'][0]['id']}", {"version": 1, "spec": a_load(note="by the owner")})
     assert fabricator("POST", f"{base}/undo").status_code == 409
@@ -75,11 +81,11 @@ def test_E2_a_signature_and_a_release_are_not_undone(owner, checker, job):
     base = job["base"]
     checker.good("POST", f"{base}/sign", {"statement": "worked through"})
     assert checker("POST", f"{base}/undo").status_code == 403  # a checker undoes nothing
-    assert owner("POST", f"{base}/undo?sure=true").status_code == 403
+    assert owner("POST", f"{base}/undo?edit_id={newest()}&sure=true").status_code == 403
     spec = {**job["job"]["spec"], "span_over": 50}
     view = owner.good("PUT", base, {"version": job["job"]["version"], "spec": spec})
     owner.good("POST", f"{base}/release", {"version": view["job"]["version"], "note": "for cutting"})
-    refused = owner("POST", f"{base}/undo")
+    refused = owner("POST", f"{base}/undo?edit_id={newest()}")
     assert refused.status_code == 403 and "stays" in refused.json()["sentence"]
     assert Signature.objects.count() == 1 and Release.objects.count() == 1
 
@@ -88,7 +94,7 @@ def test_E2_what_was_taken_away_comes_back_with_author_and_time(owner, fabricato
     note = fabricator.good("POST", f"{job['base']}/notes", {"kind": "note", "text": "the blade is new"})
     then = Note.objects.get(pk=note["id"]).at
     fabricator.good("DELETE", f"{job['base']}/notes/{note['id']}?version=1")
-    owner.good("POST", f"{job['base']}/undo?sure=true")
+    owner.good("POST", f"{job['base']}/undo?edit_id={newest()}&sure=true")
     back = Note.objects.get(pk=note["id"])
     assert back.author.username == "fabricator" and back.at == then
 
@@ -251,7 +257,7 @@ def test_E2_an_answer_is_not_undone_by_another(owner, fabricator, checker, job, 
     path = f"{job['base']}/comments/{said['id']}"
     spec = {"text": "from where is the span?", "about": "R1", "answer": "bearing to bearing"}
     owner.good("PUT", path, {"version": 1, "spec": spec})
-    assert fabricator("POST", f"{job['base']}/undo?sure=true").status_code == 403
+    assert fabricator("POST", f"{job['base']}/undo?edit_id={newest()}&sure=true").status_code == 403
     assert Comment.objects.get().spec.answer == "bearing to bearing"
     owner.good("POST", f"{job['base']}/undo")
     assert Comment.objects.get().spec.answer == ""

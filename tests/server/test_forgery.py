@@ -11,7 +11,7 @@ import pytest
 from tests.server.conftest import a_load, a_member, mm, person
 from yorvek.core.records import KINDS
 from yorvek.server.api import api
-from yorvek.server.jobs.models import CutBar, Job, JobRecord, Release, Signature
+from yorvek.server.jobs.models import CutBar, Job, JobRecord, ReadingLink, Release, Signature
 from yorvek.server.journal.models import Edit
 from yorvek.server.stock.models import Photo, StockItem
 
@@ -24,6 +24,7 @@ MAY = {
     "worker": {"fabricator", "owner"},
     "checker": {"checker"},
     "owner": {"owner"},
+    "link": set(),
 }
 BY_HAND = {"kinds": "worker", "words": "anyone"}
 
@@ -98,6 +99,7 @@ def scene(shop, owner, stranger, job):
         "job_id": number, "edit_id": Edit.objects.filter(job_id=number).first().pk, "release_id": released.pk,
         "part_id": rows["parts"], "kind": "dxf", "side": "left", "plan_id": 1, "member_id": rows["members"],
         "structure_id": 1, "cut_id": cut.pk, "item_id": line, "photo_id": photo.pk, "person_id": author_number(author),
+        "link_id": owner.good("POST", f"{base}/links", {"for_whom": "Odd"})["link"]["id"],
     }  # fmt: skip
     return {"owner": owner, **hands, "stranger": stranger, "places": places, "rows": rows}
 
@@ -146,7 +148,8 @@ def everything():
     """Whatever a request could have changed."""
     rows = [(r.pk, r.version, json.dumps(r.data)) for r in JobRecord.objects.all()]
     stock = [(r.pk, r.version, json.dumps(r.data)) for r in StockItem.objects.all()]
-    return rows, stock, Edit.objects.count(), Job.objects.count(), Photo.objects.count(), people()
+    links = list(ReadingLink.objects.values_list("pk", "ended"))
+    return rows, stock, links, Edit.objects.count(), Job.objects.count(), Photo.objects.count(), people()
 
 
 def people():

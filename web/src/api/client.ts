@@ -36,12 +36,19 @@ function newKey(): string {
   return Array.from(crypto.getRandomValues(new Uint32Array(4)), (n) => n.toString(36)).join('-')
 }
 
+let link = ''
+/** Whoever reads by a link shows it with every request. */
+export function holdLink(token: string): void {
+  link = token
+}
+
 /** Keys of writes that nobody knows the end of, by what they ask: asked again, they are done once. */
 const open = new Map<string, string>()
 
 async function sent(method: string, path: string, body: string | undefined, key: string): Promise<Response> {
   const headers: Record<string, string> = { 'Content-Type': 'application/json', 'X-CSRFToken': cookie('csrftoken') }
   if (key) headers['Idempotency-Key'] = key
+  if (link) headers['X-Link'] = link
   for (const pause of key ? [...PAUSES_MS, 0] : [0]) {
     try {
       return await fetch(`/api${path}`, { method, headers, body })
@@ -51,6 +58,14 @@ async function sent(method: string, path: string, body: string | undefined, key:
     }
   }
   throw new ApiError(0, key ? PERHAPS : AWAY)
+}
+
+/** A file that is not fetched by an address alone. */
+export async function fileOf(path: string): Promise<Blob> {
+  const response = await sent('GET', path, undefined, '')
+  if (response.ok) return response.blob()
+  const data = await response.json().catch(() => ({}))
+  throw new ApiError(response.status, data.sentence ?? AWAY, data)
 }
 
 export async function call<T>(method: string, path: string, body?: unknown): Promise<T> {

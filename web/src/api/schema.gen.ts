@@ -670,6 +670,50 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/links": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Links
+         * @description The links into a job, newest first.
+         */
+        get: operations["yorvek_server_api_links_list_links"];
+        put?: never;
+        /**
+         * Make Link
+         * @description A new link; only the owner opens a door to the outside.
+         */
+        post: operations["yorvek_server_api_links_make_link"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/links/{link_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * End Link
+         * @description End a link, for good.
+         */
+        delete: operations["yorvek_server_api_links_end_link"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/loads": {
         parameters: {
             query?: never;
@@ -1314,6 +1358,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/releases/{release_id}/report.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Report Of Release
+         * @description The calculation report of a release.
+         */
+        get: operations["yorvek_server_api_checking_report_of_release"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/releases/{release_id}/view": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * View Release
+         * @description A release as it stood, worked out by the rules of today, to be read.
+         */
+        get: operations["yorvek_server_api_checking_view_release"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/savings": {
         parameters: {
             query?: never;
@@ -1590,7 +1674,7 @@ export interface paths {
         put?: never;
         /**
          * Undo Last
-         * @description Undo an edit, or the newest that was not undone; `sure`: also where it is somebody else's.
+         * @description Undo an edit, or the newest that one can undo; `sure`: also where it is somebody else's.
          */
         post: operations["yorvek_server_api_jobs_undo_last"];
         delete?: never;
@@ -1673,6 +1757,66 @@ export interface paths {
          * @description Log out.
          */
         post: operations["yorvek_server_api_accounts_log_out"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/look": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Look
+         * @description What a link opens.
+         */
+        get: operations["yorvek_server_api_links_look"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/look/comments": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Remark
+         * @description Say something of the job, of a mark, or of one of its checks.
+         */
+        post: operations["yorvek_server_api_links_remark"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/look/report.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Report
+         * @description The calculation report of what a link opens.
+         */
+        get: operations["yorvek_server_api_links_report"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -2892,6 +3036,12 @@ export interface components {
              * @default
              */
             check_id: string;
+            /**
+             * Guest
+             * @description the name given by who had a link; by the program
+             * @default
+             */
+            guest: string;
             /** Text */
             text: string;
         };
@@ -4673,6 +4823,59 @@ export interface components {
             why_not: string | null;
         };
         /**
+         * LinkIn
+         * @description Who is to read it, for how many days, whether prices are shown, and which release; none: the job as it is.
+         */
+        LinkIn: {
+            /**
+             * Days
+             * @default 14
+             */
+            days: number;
+            /** For Whom */
+            for_whom: string;
+            /**
+             * Prices
+             * @default false
+             */
+            prices: boolean;
+            /** Release Id */
+            release_id?: number | null;
+        };
+        /**
+         * LinkMade
+         * @description A link that was made. Its token is said this once and kept nowhere.
+         */
+        LinkMade: {
+            link: components["schemas"]["LinkRow"];
+            /** Token */
+            token: string;
+        };
+        /**
+         * LinkRow
+         * @description A link in the list; `release`: the revision that it opens.
+         */
+        LinkRow: {
+            /** By */
+            by: string;
+            /** Ended */
+            ended: boolean;
+            /** For Whom */
+            for_whom: string;
+            /** Id */
+            id: number;
+            /** Made */
+            made: string;
+            /** Prices */
+            prices: boolean;
+            /** Release */
+            release: string | null;
+            /** Seen */
+            seen: string | null;
+            /** Until */
+            until: string;
+        };
+        /**
          * ListIn
          * @description A spreadsheet as it was picked; content in base64. `take`: put what is in it into the stock book.
          */
@@ -4864,6 +5067,25 @@ export interface components {
             password: string;
             /** Username */
             username: string;
+        };
+        /**
+         * Look
+         * @description What the holder of a link reads.
+         */
+        Look: {
+            /** For Whom */
+            for_whom: string;
+            /** Release */
+            release: string | null;
+            /** Until */
+            until: string;
+            /**
+             * View
+             * @description as a job's view; fields that tell prices are left out
+             */
+            view: {
+                [key: string]: unknown;
+            };
         };
         /**
          * Looked
@@ -6811,6 +7033,26 @@ export interface components {
             note: string;
             /** Revision */
             revision: string;
+        };
+        /**
+         * Remark
+         * @description A comment of whoever holds a link, on a mark or on one of its checks.
+         */
+        Remark: {
+            /**
+             * About
+             * @default
+             */
+            about: string;
+            /**
+             * Check Id
+             * @default
+             */
+            check_id: string;
+            /** Name */
+            name: string;
+            /** Text */
+            text: string;
         };
         /**
          * Reserve
@@ -9662,6 +9904,77 @@ export interface operations {
             };
         };
     };
+    yorvek_server_api_links_list_links: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LinkRow"][];
+                };
+            };
+        };
+    };
+    yorvek_server_api_links_make_link: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LinkIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LinkMade"];
+                };
+            };
+        };
+    };
+    yorvek_server_api_links_end_link: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+                link_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LinkRow"];
+                };
+            };
+        };
+    };
     yorvek_server_api_records_make_load: {
         parameters: {
             query?: never;
@@ -10602,6 +10915,52 @@ export interface operations {
             };
         };
     };
+    yorvek_server_api_checking_report_of_release: {
+        parameters: {
+            query?: {
+                unit?: "mm" | "in";
+            };
+            header?: never;
+            path: {
+                job_id: number;
+                release_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    yorvek_server_api_checking_view_release: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+                release_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobView"];
+                };
+            };
+        };
+    };
     yorvek_server_api_saw_what_less_would_save: {
         parameters: {
             query?: {
@@ -11059,6 +11418,70 @@ export interface operations {
     yorvek_server_api_accounts_log_out: {
         parameters: {
             query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    yorvek_server_api_links_look: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Look"];
+                };
+            };
+        };
+    };
+    yorvek_server_api_links_remark: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Remark"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CommentRow"];
+                };
+            };
+        };
+    };
+    yorvek_server_api_links_report: {
+        parameters: {
+            query?: {
+                unit?: "mm" | "in";
+            };
             header?: never;
             path?: never;
             cookie?: never;

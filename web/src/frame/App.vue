@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import { onMounted, ref } from 'vue'
+import { useRoute } from 'vue-router'
 import { call, type S } from '../api/client'
 import { attempt, me, message } from '../shared/job'
 import { unit } from '../shared/units'
 import Door from './Door.vue'
 
+const route = useRoute()
 const door = ref<S['Door'] | null>(null)
 onMounted(() =>
   attempt(async () => {
@@ -19,7 +21,8 @@ function key(event: KeyboardEvent) {
 onMounted(() => window.addEventListener('keydown', key))
 </script>
 <template>
-  <Door v-if="door && !me" :first="door.first_account" />
+  <router-view v-if="route.path === '/look'" />
+  <Door v-else-if="door && !me" :first="door.first_account" />
   <router-view v-else-if="me" />
   <p v-else class="bad" style="padding: 20px">{{ message }}</p>
 </template>

@@ -2,7 +2,7 @@
 import { computed, ref, watch } from 'vue'
 import { call, type S } from '../api/client'
 import { checksOf } from '../shared/checks'
-import { attempt, job, save, why } from '../shared/job'
+import { attempt, job, reading, say, why } from '../shared/job'
 import Reserve from '../shared/Reserve.vue'
 import { length, lengthUnit, value } from '../shared/units'
 
@@ -23,9 +23,9 @@ const comments = computed(() =>
   job.value!.comments.filter((c) => c.spec.check_id === why.value?.check && c.spec.about === mark.value),
 )
 const remark = ref('')
-const say = () =>
+const send = () =>
   attempt(async () => {
-    await save('comments', null, { text: remark.value, about: mark.value, check_id: why.value!.check, answer: '' })
+    await say({ text: remark.value, about: mark.value ?? '', check_id: why.value!.check })
     remark.value = ''
   })
 const outside = computed(
@@ -42,7 +42,7 @@ watch(
   () => {
     moves.value = null
     const m = member.value
-    if (m?.verdict)
+    if (m?.verdict && !reading.value)
       void attempt(async () => {
         moves.value = await call('GET', `/jobs/${job.value!.job.id}/members/${m.id}/sensitivity`)
       })
@@ -107,7 +107,7 @@ const factor = computed(() => {
         <b>{{ c.author }}</b>: {{ c.spec.text
         }}<template v-if="c.spec.answer"><br />Answered: {{ c.spec.answer }}</template>
       </p>
-      <form class="row" @submit.prevent="say">
+      <form v-if="!reading || reading.say" class="row" @submit.prevent="send">
         <input v-model="remark" aria-label="Comment on this number" placeholder="comment on this number" /><button
           class="button"
           :disabled="!remark"

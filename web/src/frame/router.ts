@@ -11,13 +11,17 @@ import SectionBench from '../stages/SectionBench.vue'
 import Size from '../stages/Size.vue'
 import Stock from '../stages/Stock.vue'
 import JobFrame from './JobFrame.vue'
+import Look from './Look.vue'
 import People from './People.vue'
+import Released from './Released.vue'
 
 export const router = createRouter({
   history: createWebHistory('/'),
   routes: [
     { path: '/', component: Jobs },
     { path: '/people', component: People },
+    { path: '/look', component: Look },
+    { path: '/jobs/:id(\\d+)/releases/:release(\\d+)', component: Released },
     {
       path: '/jobs/:id(\\d+)',
       component: JobFrame,

@@ -13,14 +13,18 @@ export const why = ref<{
   joint?: number
   check: string
 } | null>(null)
+/** The job is read and not worked on: a release, or by a link. How a remark is made, if one may be. */
+export const reading = shallowRef<{ say: ((remark: Remark) => Promise<unknown>) | null } | null>(null)
+export type Remark = { text: string; about: string; check_id: string }
 export const message = ref('')
 export const conflict = ref<{ sentence: string; fields: string[] } | null>(null)
 /** Something that goes on only if it is meant: what it is, and how to go on. */
 export const question = ref<{ sentence: string; go: () => Promise<unknown> } | null>(null)
-export const mayWrite = computed(() => me.value?.may_write ?? false)
+export const mayWrite = computed(() => !reading.value && (me.value?.may_write ?? false))
 
 export async function open(id: number): Promise<void> {
-  const first = job.value?.job.id !== id
+  const first = job.value?.job.id !== id || reading.value
+  reading.value = null
   job.value = await call<S['JobView']>('GET', `/jobs/${id}`)
   if (first) {
     unit.value = job.value.job.spec.unit ?? 'mm'
@@ -77,6 +81,12 @@ async function take(changes: S['Changes'] | null | undefined): Promise<void> {
 export async function refresh(): Promise<void> {
   const { job: at, stand } = job.value!
   await take(await call<S['Changes']>('GET', `/jobs/${at.id}/changes?since=${stand}`))
+}
+
+/** Say something of a mark or of one of its checks. */
+export async function say(remark: Remark): Promise<void> {
+  if (reading.value) await reading.value.say?.(remark)
+  else await save('comments', null, { ...remark, answer: '' })
 }
 
 /** Change something of the job. */

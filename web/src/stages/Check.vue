@@ -2,34 +2,12 @@
 /** The checker's desk: every number weakest first, comments and their answers, the signature, the release. */
 import { computed, ref } from 'vue'
 import { call, type S } from '../api/client'
-import { checksOf } from '../shared/checks'
-import { attempt, change, copy, job, mayWrite, me, remove, save, why } from '../shared/job'
+import { attempt, change, copy, job, mayWrite, me, remove, save } from '../shared/job'
 import Reserve from '../shared/Reserve.vue'
 import { unit } from '../shared/units'
+import Checks from './Checks.vue'
+import Links from './Links.vue'
 
-const reserveOf = (c: { demand?: number | null; capacity?: number | null; not_checked?: string | null }) =>
-  c.not_checked || !c.capacity || c.demand == null ? null : c.capacity / Math.max(Math.abs(c.demand), 1e-9)
-const all = computed(() => {
-  const v = job.value!
-  const members = v.members.flatMap((m) =>
-    checksOf(m.verdict).map((c) => ({ mark: m.spec.mark, at: { member: m.id }, c })),
-  )
-  const frames = v.structures.flatMap((x) =>
-    checksOf(x.verdict).map((c) => ({ mark: x.spec.mark, at: { member: 0, structure: x.id }, c })),
-  )
-  const plates = v.plates.flatMap((x) =>
-    checksOf(x.verdict).map((c) => ({ mark: x.spec.mark, at: { member: 0, plate: x.id }, c })),
-  )
-  const joints = v.joints.flatMap((x) =>
-    checksOf(x.verdict).map((c) => ({ mark: x.spec.mark, at: { member: 0, joint: x.id }, c })),
-  )
-  return [...members, ...frames, ...plates, ...joints]
-    .map((x) => ({ ...x, reserve: reserveOf(x.c) }))
-    .sort((a, b) => (a.reserve ?? -1) - (b.reserve ?? -1))
-})
-const most = ref(40)
-const said = (mark: string, id: string) =>
-  job.value!.comments.filter((c) => c.spec.about === mark && c.spec.check_id === id).length
 const text = ref('')
 const comment = () =>
   attempt(async () => {
@@ -72,39 +50,7 @@ const stops = computed(() => job.value!.figures.cautions.filter((c) => c.level =
   </div>
   <div class="two gap">
     <section>
-      <h2>{{ all.length }} checks</h2>
-      <table class="list">
-        <thead>
-          <tr>
-            <th>Mark</th>
-            <th>Check</th>
-            <th>Clause</th>
-            <th>Reserve</th>
-            <th></th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr
-            v-for="x in all.slice(0, most)"
-            :key="x.mark + x.c.id"
-            class="pick"
-            @click="why = { title: '', ...x.at, check: x.c.id }"
-          >
-            <td>
-              <b>{{ x.mark }}</b>
-            </td>
-            <td>
-              <button class="button quiet">{{ x.c.title }}</button>
-            </td>
-            <td class="soft">{{ x.c.clause }}</td>
-            <td><Reserve :value="x.reserve" /></td>
-            <td class="soft">{{ said(x.mark, x.c.id) ? `${said(x.mark, x.c.id)} said` : '' }}</td>
-          </tr>
-        </tbody>
-      </table>
-      <button v-if="all.length > most" class="button gap" @click="most += 200">
-        Show {{ all.length - most }} more
-      </button>
+      <Checks />
     </section>
     <section>
       <h2>Comments</h2>
@@ -173,6 +119,9 @@ const stops = computed(() => job.value!.figures.cautions.filter((c) => c.level =
           }}<template v-if="r.checked_by">, checked by {{ r.checked_by }}</template></span
         >
         {{ r.note }}
+        <router-link :to="`/jobs/${job!.job.id}/releases/${r.id}`" :aria-label="`Read revision ${r.revision}`"
+          >Read it</router-link
+        >
         <button class="button quiet" :aria-label="`What changed since revision ${r.revision}`" @click="compare(r.id)">
           What changed since
         </button>
@@ -200,6 +149,7 @@ const stops = computed(() => job.value!.figures.cautions.filter((c) => c.level =
           </tbody>
         </table>
       </div>
+      <Links v-if="me?.role === 'owner'" class="gap" />
     </section>
   </div>
 </template>
@@ -215,9 +165,6 @@ article {
 }
 .wide {
   flex: 1;
-}
-td .button.quiet {
-  text-align: left;
 }
 .link {
   text-decoration: none;

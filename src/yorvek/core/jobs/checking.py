@@ -18,6 +18,7 @@ class CommentSpec(Model):
     check_id: str = Field(default="", max_length=200)
     answer: str = Field(default="", max_length=2000)
     answered_by: str = Field(default="", max_length=150, description="who gave the answer; written by the program")
+    guest: str = Field(default="", max_length=60, description="the name given by who had a link; by the program")
 
 
 class SignatureSpec(Model):

@@ -9,11 +9,12 @@ NOTE = Kind("note", "notes", NoteSpec, hand="anyone", said=True)
 
 
 def _answered(before: CommentSpec | None, now: CommentSpec, by: str) -> CommentSpec:
-    """An answer carries the name of who gave it, and stays theirs.
+    """An answer carries the name of who gave it, and stays theirs; only a link makes somebody a guest.
 
     Raises:
         InputError: somebody else gave it.
     """
+    now = now.model_copy(update={"guest": before.guest if before is not None else ""})
     answer, who = (before.answer, before.answered_by) if before is not None else ("", "")
     if now.answer == answer:
         return now.model_copy(update={"answered_by": who})

@@ -1,5 +1,7 @@
 """A shop is closed to others; its people have a role."""
 
+from dataclasses import dataclass
+
 from django.contrib.auth.models import AbstractUser
 from django.db import models
 
@@ -31,6 +33,14 @@ class User(AbstractUser):
     def may_write(self) -> bool:
         """A checker reads and comments."""
         return self.role in (self.Role.OWNER, self.Role.FABRICATOR)
+
+
+@dataclass(frozen=True)
+class Guest:
+    """Somebody who has a link into a shop, under the name they give."""
+
+    shop: Shop
+    name: str
 
 
 class Failure(models.Model):

@@ -27,7 +27,7 @@ class TooFast(Exception):
 
     def __init__(self, seconds: int, because: str) -> None:
         self.seconds = seconds
-        self.sentence = f"Too many wrong passwords {because}: try again in {seconds} s."
+        self.sentence = f"Too many {because}: try again in {seconds} s."
         super().__init__(self.sentence)
 
 
@@ -70,7 +70,21 @@ def refuse_fast(request: HttpRequest, name: str) -> None:
         wait = min(2**over, MOST_S)
         left = wait - (now - times[0].at).total_seconds()
         if left > 0:
-            raise TooFast(math.ceil(left), "for this name" if kind == "name" else "from this address")
+            whose = "for this name" if kind == "name" else "from this address"
+            raise TooFast(math.ceil(left), f"wrong passwords {whose}")
+
+
+def count(bucket: str, most: int, within: timedelta, what: str) -> None:
+    """Count one more of what may be done so often and no oftener.
+
+    Raises:
+        TooFast: it was done `most` times `within` that time.
+    """
+    now = timezone.now()
+    times = list(Failure.objects.filter(bucket=bucket, at__gt=now - within, at__lte=now).order_by("-at")[:most])
+    if len(times) >= most:
+        raise TooFast(math.ceil((times[-1].at + within - now).total_seconds()), what)
+    Failure.objects.create(bucket=bucket, at=now)
 
 
 def failed(request: HttpRequest, name: str) -> None:

@@ -4,21 +4,25 @@ from __future__ import annotations
 
 import json
 
-from django.http import HttpRequest
+from django.http import HttpRequest, HttpResponse
 from ninja import Router
 from ninja.errors import HttpError
 from pydantic import Field
 
 from yorvek.core.files.compared import Difference, Turn, differences, state_of, turns
 from yorvek.core.files.jobfile import JobFile, as_written
+from yorvek.core.files.report import report_pdf
+from yorvek.core.jobs import JobState
 from yorvek.core.jobs.checking import ReleaseSpec, SignatureSpec, may_release, next_revision
 from yorvek.core.jobs.findings import Finding, findings
 from yorvek.core.model import Model
+from yorvek.core.quantities import UnitSystem
 from yorvek.core.records.digest import digest_of
 from yorvek.server.accounts.models import User
 from yorvek.server.api import shapes
 from yorvek.server.api.access import job_of, row_of, user_of, writer
-from yorvek.server.api.view import job_changes
+from yorvek.server.api.exports import file_response
+from yorvek.server.api.view import job_changes, state_view
 from yorvek.server.files import job_file
 from yorvek.server.jobs.models import Comment, Job, Release, Signature
 from yorvek.server.jobs.thread import job_figures, job_state
@@ -79,6 +83,22 @@ def release(request: HttpRequest, job_id: int, body: ReleaseIn) -> shapes.Change
     return job_changes(job)
 
 
+@router.get("/jobs/{job_id}/releases/{release_id}/view", response=shapes.JobView)
+def view_release(request: HttpRequest, job_id: int, release_id: int) -> shapes.JobView:
+    """A release as it stood, worked out by the rules of today, to be read."""
+    job = job_of(request, job_id)
+    return state_view(job, released_state(job, release_id), f"release {release_id}")
+
+
+@router.get("/jobs/{job_id}/releases/{release_id}/report.pdf")
+def report_of_release(request: HttpRequest, job_id: int, release_id: int, unit: UnitSystem = "mm") -> HttpResponse:
+    """The calculation report of a release."""
+    state = released_state(job_of(request, job_id), release_id)
+    content = report_pdf(state, job_figures(state), unit)
+    name = f"{state.job.name} {state.job.revision} calculation report.pdf"
+    return file_response(content, name, "application/pdf")
+
+
 @router.get("/jobs/{job_id}/releases/{release_id}", response=str)
 def released(request: HttpRequest, job_id: int, release_id: int) -> str:
     """The job file of a release."""
@@ -102,6 +122,11 @@ def compare_release(request: HttpRequest, job_id: int, release_id: int, other: i
     return Compared(
         differences=differences(before, after), turns=turns((was, job_figures(was)), (now, job_figures(now)))
     )
+
+
+def released_state(job: Job, release_id: int) -> JobState:
+    """The job as it stood when it was released."""
+    return state_of(_snapshot(job, release_id))
 
 
 def _snapshot(job: Job, release_id: int) -> JobFile:

@@ -25,7 +25,7 @@ from yorvek.server.jobs.models import Job, Member
 from yorvek.server.jobs.thread import job_figures, job_state
 from yorvek.server.journal.edits import edit
 from yorvek.server.journal.models import Edit
-from yorvek.server.journal.undoing import to_redo, to_undo, undo
+from yorvek.server.journal.undoing import next_to_undo, to_redo, to_undo, undo
 
 router = Router(tags=["jobs"])
 MOST_CANDIDATES = 300
@@ -189,13 +189,12 @@ def history_of_edit(request: HttpRequest, job_id: int, edit_id: int) -> list[Row
 
 @router.post("/jobs/{job_id}/undo", response=shapes.Changes)
 def undo_last(request: HttpRequest, job_id: int, edit_id: int | None = None, sure: bool = False) -> shapes.Changes:
-    """Undo an edit, or the newest that was not undone; `sure`: also where it is somebody else's."""
+    """Undo an edit, or the newest that one can undo; `sure`: also where it is somebody else's."""
     user, job = writer(request), job_of(request, job_id)
-    edits = to_undo(job)
-    found = edits.filter(pk=edit_id).first() if edit_id else edits.order_by("-id").first()
+    found = to_undo(job).filter(pk=edit_id).first() if edit_id else next_to_undo(user, job)
     if found is None or found.rows.filter(table="job", before__isnull=True).exists():
         raise InputError(field="undo", got="", needs="there is nothing left to undo in this job")
-    undo(user, found, sure=sure)
+    undo(user, job, found, sure=sure)
     return job_changes(job)
 
 
@@ -206,7 +205,7 @@ def do_again(request: HttpRequest, job_id: int, sure: bool = False) -> shapes.Ch
     found = to_redo(job)
     if found is None:
         raise InputError(field="redo", got="", needs="nothing was undone just now")
-    undo(user, found, sure=sure)
+    undo(user, job, found, sure=sure)
     return job_changes(job)
 
 

@@ -118,8 +118,11 @@ def result_of(section_name: str, state: JobState, found: Figures, number: int) -
 
 
 def by(row: JobRecord) -> str:
-    """Who said it."""
-    return row.author.username if row.author else ""
+    """Who said it; a guest by the name they gave."""
+    if row.author is not None:
+        return row.author.username
+    guest = row.data.get("guest")
+    return f"{guest} (by a link)" if guest else ""
 
 
 def _note(row: JobRecord) -> shapes.NoteRow:

@@ -123,21 +123,45 @@ def job_view(job: Job) -> shapes.JobView:
     told = _told(job)
     versions = dict(JobRecord.objects.filter(job=job).values_list("pk", "version"))
     sheets = sheet_views(job, found)
-    rows: dict[str, Any] = {
-        name: [row(Place(state, found, k, versions[k])) for k in getattr(state, name)]
-        for name, row in WORKED_ROWS.items()
-    }
-    for name, said in SAID_ROWS.items():
-        rows[name] = [said.row(x) for x in _in_order(name, told[said.kind])]
     return shapes.JobView(
         stand=stand,
         job=shapes.JobRow(id=job.pk, version=job.version, spec=state.job),
-        **rows,
+        **_worked(state, found, versions),
+        **{name: [said.row(x) for x in _in_order(name, told[said.kind])] for name, said in SAID_ROWS.items()},
         bars=bar_views(found.bars),
         hardware=[hardware_line(item) for item in state.job.hardware],
         sheets=sheets,
         figures=thread_figures(found, sheets),
         last_edit=last_edit(job),
+        signatures=_signatures(told["signature"], state),
+        needs_checker=needs_checker(state),
+    )
+
+
+def _worked(state: JobState, found: Figures, versions: dict[int, int]) -> dict[str, Any]:
+    """The rows that figures are worked out from."""
+    return {
+        name: [row(Place(state, found, k, versions.get(k, 0))) for k in getattr(state, name)]
+        for name, row in WORKED_ROWS.items()
+    }
+
+
+def state_view(job: Job, state: JobState, stand: str) -> shapes.JobView:
+    """A state of a job that is read and not worked on: what is sized and made in it, and the comments on the job."""
+    found, told = job_figures(state), _told(job)
+    return shapes.JobView(
+        stand=stand,
+        job=shapes.JobRow(id=job.pk, version=0, spec=state.job),
+        **_worked(state, found, {}),
+        notes=[],
+        cuts=[],
+        releases=[],
+        comments=[SAID_ROWS["comments"].row(x) for x in told["comment"]],
+        bars=bar_views(found.bars),
+        hardware=[hardware_line(item) for item in state.job.hardware],
+        sheets=[],
+        figures=thread_figures(found, []),
+        last_edit=None,
         signatures=_signatures(told["signature"], state),
         needs_checker=needs_checker(state),
     )

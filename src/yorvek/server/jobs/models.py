@@ -27,6 +27,26 @@ class Job(Record):
     """The last edit of this request, before and after, so that its answer need not work them out again."""
 
 
+class ReadingLink(models.Model):
+    """A door for a second pair of eyes: to one job, or to one of its releases; who has the token may read and comment.
+    The token itself is kept nowhere.
+    """
+
+    job = models.ForeignKey(Job, on_delete=models.CASCADE)
+    release_id = models.BigIntegerField(null=True)
+    token_hash = models.CharField(max_length=64, unique=True)
+    for_whom = models.CharField(max_length=60)
+    prices = models.BooleanField(default=False)
+    made_by = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.SET_NULL, null=True)
+    made = models.DateTimeField(auto_now_add=True)
+    until = models.DateTimeField()
+    ended = models.DateTimeField(null=True)
+    seen = models.DateTimeField(null=True)
+
+    def __str__(self) -> str:
+        return f"for {self.for_whom}"
+
+
 class Worked(models.Model):
     """Something that took long to work out, under a mark of what was asked and of the rules it was worked out by."""
 

@@ -22,7 +22,7 @@ def _author(row: Record) -> Any:
 
 def _by(row: Record) -> str:
     author = _author(row)
-    return author.username if author is not None else "somebody who is gone"
+    return author.username if author is not None else str(row.data.get("guest") or "somebody who is gone")
 
 
 def may_change(user: User, row: Record, data: dict[str, Any]) -> None:

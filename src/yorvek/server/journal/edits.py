@@ -8,7 +8,7 @@ from contextvars import ContextVar
 from typing import Any, Literal, TypeVar, cast
 
 from django.db import transaction
-from django.db.models import Manager
+from django.db.models import Manager, Q
 from pydantic import ValidationError
 
 from yorvek.core.files.jobfile import first_trouble
@@ -17,11 +17,11 @@ from yorvek.core.model import Model
 from yorvek.core.quantities.entry import evaluate_dimensions, resolve
 from yorvek.core.records import KINDS, refuse_broken
 from yorvek.core.records.upgrades import schema_of
-from yorvek.server.accounts.models import Shop, User
+from yorvek.server.accounts.models import Guest, Shop, User
 from yorvek.server.jobs.headlines import keep, stock_changed, stock_version
 from yorvek.server.jobs.models import ROWS, Dimension, Job, JobRecord
 from yorvek.server.jobs.thread import job_figures, job_state, structure_result
-from yorvek.server.journal.authorship import may_change, may_take_away
+from yorvek.server.journal.authorship import NotYours, may_change, may_take_away
 from yorvek.server.journal.conflicts import Conflict
 from yorvek.server.journal.models import Edit, RowChange
 from yorvek.server.journal.ripple import ripple_of
@@ -40,6 +40,7 @@ saved: ContextVar[Saved] = ContextVar("saved", default="nothing")
 
 
 R = TypeVar("R", bound=Record)
+Hand = User | Guest
 
 
 def _locked(row: R) -> R:
@@ -59,17 +60,25 @@ class AlreadyDone(Exception):
 class EditScope:
     """What can be done within an edit. Every write goes through here."""
 
-    def __init__(self, user: User, job: Job | None, title: str, before: JobState | None) -> None:
-        shop = cast(Shop, user.shop)
-        self.user, self.job, self.shop, self.before = user, job, shop, before
+    def __init__(self, by: Hand, job: Job | None, title: str, before: JobState | None) -> None:
+        shop = cast(Shop, by.shop)
+        self.by, self.job, self.shop, self.before = by, job, shop, before
+        self.person = by if isinstance(by, User) else None
         self.edit = Edit.objects.create(
-            shop=shop, job_id=job.pk if job else None, user=user, title=title[:200], key=asked_as.get() or None
+            shop=shop, job_id=job.pk if job else None, user=self.person, title=title[:200], key=asked_as.get() or None
         )
         self.touched: set[str] = set()
         self.rows: set[tuple[str, int]] = set()
         self.unsure: list[Record] = []
         self.shelved = False
         self._names: dict[str, float] | None = None
+
+    @property
+    def user(self) -> User:
+        """Whoever makes the edit; a guest only says something new."""
+        if self.person is None:
+            raise NotYours("A link only adds a comment.")
+        return self.person
 
     def found(self) -> tuple[JobState, Figures]:
         """The job as it stood when this edit got hold of it, and its figures."""
@@ -110,7 +119,7 @@ class EditScope:
         already.
         """
         owner = {kind.owner_field: self.shop if kind.owner_field == "shop" else self.job}
-        author = {"author": self.user} if kind.kind.said else {}
+        author = {"author": self.person} if kind.kind.said else {}
         data = dumped(spec if resolved else self.resolved(spec))
         return self._insert(kind(data=data, schema=schema_of(kind.table), **owner, **author, **more))
 
@@ -194,12 +203,12 @@ class EditScope:
 
 
 @contextmanager
-def edit(user: User, job: Job | None, title: str, *, ripple: bool = True, chooses: bool = False) -> Iterator[EditScope]:
+def edit(by: Hand, job: Job | None, title: str, *, ripple: bool = True, chooses: bool = False) -> Iterator[EditScope]:
     """An edit as one transaction under the job's lock; what it leaves must be whole. The ripple is worked out when it
     is done and the lock is free again.
 
     Args:
-        user: who makes it.
+        by: who makes it.
         job: what it is made in; none for what belongs to the shop.
         title: what it is called in the history.
         ripple: what it did down the thread is written down.
@@ -219,10 +228,10 @@ def edit(user: User, job: Job | None, title: str, *, ripple: bool = True, choose
         if job is not None:
             Job.objects.select_for_update().get(pk=job.pk)
             job.refresh_from_db()
-        _refuse_done(user)
+        _refuse_done(by, job)
         since = stand_of(job) if job is not None else ""
         before = job_state(job) if job is not None else None
-        scope = EditScope(user, job, title, before)
+        scope = EditScope(by, job, title, before)
         try:
             yield scope
         except ValidationError as error:
@@ -242,14 +251,15 @@ def edit(user: User, job: Job | None, title: str, *, ripple: bool = True, choose
         _tell(scope, before, after, (since, stock), ripple)
 
 
-def _refuse_done(user: User) -> None:
+def _refuse_done(by: Hand, job: Job | None) -> None:
     """What was asked under the same key, and done, is not done again.
 
     Raises:
         AlreadyDone: it was.
     """
     if key := asked_as.get():
-        done = Edit.objects.filter(user=user, key=key).first()
+        same = Q(user=by) if isinstance(by, User) else Q(user=None, job_id=job.pk if job else None)
+        done = Edit.objects.filter(same, key=key).first()
         if done is not None:
             raise AlreadyDone(done)
 

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import Any
 
-from django.db.models import QuerySet
+from django.db.models import Exists, OuterRef, QuerySet
 
 from yorvek.core.errors import InputError
 from yorvek.core.records.upgrades import upgraded
@@ -26,7 +26,17 @@ class Ask(Exception):
 
 def to_undo(job: Job) -> QuerySet[Edit]:
     """Edits that can be undone: done, or done again, and not undone yet."""
-    return Edit.objects.filter(job_id=job.pk, undone_by__isnull=True).exclude(way=Way.UNDONE)
+    of_rows = Exists(RowChange.objects.filter(edit=OuterRef("pk")))
+    return Edit.objects.filter(of_rows, job_id=job.pk, undone_by__isnull=True).exclude(way=Way.UNDONE)
+
+
+def next_to_undo(user: User, job: Job) -> Edit | None:
+    """The newest edit that a user can undo: what others said, and what stays for good, is passed over."""
+    for done in to_undo(job).order_by("-id").prefetch_related("rows").iterator(chunk_size=20):
+        kinds = [TABLES[row.table].kind for row in done.rows.all()]
+        if not any(kind.lasting or (kind.said and done.user_id != user.pk) for kind in kinds):
+            return done
+    return None
 
 
 def to_redo(job: Job) -> Edit | None:
@@ -35,8 +45,8 @@ def to_redo(job: Job) -> Edit | None:
     return last if last is not None and last.way == Way.UNDONE else None
 
 
-def undo(user: User, done: Edit, *, sure: bool = False) -> Edit:
-    """Put every row of an edit back to what it was before; where the edit undid another, that does it again.
+def undo(user: User, job: Job, done: Edit, *, sure: bool = False) -> Edit:
+    """Put every row of an edit of a job back to what it was before; where the edit undid another, that does it again.
 
     Raises:
         InputError: it was undone already, or a row was changed since.
@@ -47,7 +57,6 @@ def undo(user: User, done: Edit, *, sure: bool = False) -> Edit:
         raise InputError(field="undo", got=done.title, needs="this was undone already")
     if done.user_id != user.pk and not sure:
         raise Ask(done)
-    job = Job.objects.filter(pk=done.job_id, shop=user.shop).first() if done.job_id else None
     again = done.way == Way.UNDONE
     title = f"again: {done.title.removeprefix('undo: ')}" if again else f"undo: {done.title.removeprefix('again: ')}"
     with edit(user, job, title) as scope:

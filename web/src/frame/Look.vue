@@ -1,0 +1,49 @@
+<script setup lang="ts">
+/** What whoever holds a link reads. The token stands behind the # of the address, which no server is ever sent. */
+import { onBeforeUnmount, onMounted, ref } from 'vue'
+import { call, fileOf, holdLink, type S } from '../api/client'
+import { attempt, job, message, reading, type Remark } from '../shared/job'
+import { unit } from '../shared/units'
+import Reading from './Reading.vue'
+
+const found = ref<S['Look'] | null>(null)
+const name = ref('')
+async function read() {
+  found.value = await call<S['Look']>('GET', '/look')
+  // what tells prices is left out; nothing here shows them
+  job.value = found.value.view as unknown as S['JobView']
+}
+async function say(remark: Remark) {
+  await call('POST', '/look/comments', { ...remark, name: name.value })
+  await read()
+}
+onMounted(() => {
+  holdLink(window.location.hash.slice(1))
+  void attempt(async () => {
+    reading.value = { say }
+    await read()
+    name.value = found.value!.for_whom
+    unit.value = job.value!.job.spec.unit ?? 'mm'
+  })
+})
+onBeforeUnmount(() => holdLink(''))
+const paper = () =>
+  attempt(async () => {
+    const address = URL.createObjectURL(await fileOf(`/look/report.pdf?unit=${unit.value}`))
+    const a = Object.assign(document.createElement('a'), { href: address, download: 'calculation report.pdf' })
+    a.click()
+    URL.revokeObjectURL(address)
+  })
+const day = (iso: string) => new Date(iso).toLocaleDateString('en-GB', { dateStyle: 'medium' })
+</script>
+<template>
+  <Reading v-if="found" :as="`for ${found.for_whom} to read, until ${day(found.until)}`">
+    <template #papers><button class="button" @click="paper">Calculation report PDF</button></template>
+    <template #name>
+      <div class="field">
+        <label for="g-name">Your name, as it stands beside what you say</label><input id="g-name" v-model="name" />
+      </div>
+    </template>
+  </Reading>
+  <p v-else class="notice" role="alert">{{ message || 'Opening…' }}</p>
+</template>

@@ -1,0 +1,36 @@
+<script setup lang="ts">
+/** A release as it stood. */
+import { onBeforeUnmount, onMounted, ref } from 'vue'
+import { useRoute } from 'vue-router'
+import { call, type S } from '../api/client'
+import { attempt, job, message, reading, why } from '../shared/job'
+import { unit } from '../shared/units'
+import Reading from './Reading.vue'
+
+const { id, release } = useRoute().params
+const base = `/jobs/${id}/releases/${release}`
+const ready = ref(false)
+onMounted(() =>
+  attempt(async () => {
+    const view = await call<S['JobView']>('GET', `${base}/view`)
+    why.value = null
+    reading.value = { say: null }
+    job.value = view
+    ready.value = true
+  }),
+)
+onBeforeUnmount(() => {
+  reading.value = null
+  why.value = null
+  job.value = null
+})
+</script>
+<template>
+  <Reading v-if="ready" as="as it was released; worked out by the rules of today">
+    <template #papers
+      ><a class="button" :href="`/api${base}/report.pdf?unit=${unit}`">Calculation report PDF</a
+      ><router-link class="button" :to="`/jobs/${id}/check`">The job as it is now</router-link></template
+    >
+  </Reading>
+  <p v-else class="notice">{{ message || 'Opening…' }} <router-link :to="`/jobs/${id}/check`">Back</router-link></p>
+</template>
