@@ -1,5 +1,5 @@
-"""A second pair of eyes in the browser: findings, a comment on a number, its answer, the signature, and the release
-that needs it.
+"""A second pair of eyes in the browser: findings, a comment on a number, its answer, the signature, the release that
+needs it, and a link for somebody outside.
 """
 
 from __future__ import annotations
@@ -26,7 +26,7 @@ def people(demo: Application, browser):
         context.close()
 
 
-def test_a_job_with_people_on_it_is_released_only_with_a_signature(people, demo: Application) -> None:
+def test_a_job_with_people_on_it_is_released_only_with_a_signature(people, browser, demo: Application) -> None:
     owner, checker = people["estimator"], people["checker"]
     owner.get_by_role("link", name="Heron Hide").click()
     owner.get_by_role("link", name="Compare").click()
@@ -72,6 +72,37 @@ def test_a_job_with_people_on_it_is_released_only_with_a_signature(people, demo:
     owner.get_by_text("checked by checker").wait_for()
     owner.get_by_text("revision C").first.wait_for()
     owner.get_by_text("the job was changed since").wait_for()
+
+    outsider = read_by_link(owner, browser)
+    owner.goto(desk)
+    owner.get_by_text("Odd (by a link)").wait_for()
+    owner.get_by_role("link", name="Read revision B").click()
+    owner.get_by_role("heading", name="What it must carry").wait_for()
+    assert "revision B, as it was released" in owner.locator("header").inner_text()
+    assert owner.get_by_role("button", name="Undo").count() == 0
+    owner.goto(desk)
+    owner.get_by_role("button", name="End the link for Odd Tveit").click()
+    owner.get_by_text("ended").wait_for()
+    outsider.reload()
+    outsider.get_by_role("alert").get_by_text("This link has ended").wait_for()
+    outsider.context.close()
+
+
+def read_by_link(owner, browser):
+    """Somebody outside the shop reads the job by a link and asks something of a number; their page."""
+    owner.get_by_label("For whom").fill("Odd Tveit")
+    owner.get_by_role("button", name="Make a link").click()
+    address = owner.get_by_label("Address of the link").input_value()
+    page = browser.new_context(viewport={"width": 900, "height": 1100}).new_page()
+    page.goto(address)
+    page.get_by_label("Your name").fill("Odd")
+    page.locator("tr.pick").first.click()
+    why = page.get_by_role("complementary", name="Why")
+    why.get_by_label("Comment on this number").fill("with what play in the hinge?")
+    why.get_by_role("button", name="Say it").click()
+    why.get_by_text("with what play in the hinge?").wait_for()
+    assert "€" not in page.locator("main").inner_text()
+    return page
 
 
 def demo_dimensions(page, desk: str) -> list[dict]:

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { attempt, conflict, job, me, message, open, question, why } from '../shared/job'
 import { unit } from '../shared/units'
@@ -15,6 +15,11 @@ watch(
     why.value = null
   },
 )
+/** A sentence is read where it stands: at the head of the page, wherever the hand was. */
+const page = ref<HTMLElement | null>(null)
+watch([message, conflict, question], ([said, other, asked]) => {
+  if (said || other || asked) page.value?.scrollTo({ top: 0 })
+})
 watch(
   id,
   (n) => {
@@ -38,7 +43,7 @@ watch(
       <span class="soft">{{ me?.username }}, {{ me?.role }}</span>
     </header>
     <Thread class="thread" />
-    <main>
+    <main ref="page">
       <p v-if="message" class="notice bad" role="alert">{{ message }}</p>
       <p v-if="conflict" class="notice" role="alert">
         {{ conflict.sentence }} <button class="button" @click="attempt(() => open(id))">Show theirs</button>

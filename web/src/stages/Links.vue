@@ -49,8 +49,10 @@ const day = (iso: string) => new Date(iso).toLocaleDateString('en-GB', { dateSty
           </select>
         </div>
       </div>
-      <label class="gap"><input v-model="draft.prices" type="checkbox" /> shows prices</label>
-      <button class="button main gap">Make a link</button>
+      <div class="row gap">
+        <label><input v-model="draft.prices" type="checkbox" /> shows prices</label>
+        <button class="button main">Make a link</button>
+      </div>
     </form>
     <p v-if="made" class="notice" role="status">
       The address for {{ made.forWhom }}; it is shown this once:
