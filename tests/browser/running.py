@@ -43,7 +43,8 @@ def wait_until(what: str, true: Callable[[], Any], seconds: float = 60) -> Any:
 class Application:
     """`./yorvek start` in a temporary data folder, on ports of its own."""
 
-    def __init__(self) -> None:
+    def __init__(self, **settings: str) -> None:
+        self.settings = settings
         shm = Path("/dev/shm")
         roomy = shm.is_dir() and shutil.disk_usage(shm).free > 1.5 * 2**30
         self.folder = Path(tempfile.mkdtemp(prefix="yorvek-app-", dir=shm if roomy else None))
@@ -65,6 +66,7 @@ class Application:
             "YORVEK_PORT": str(self.port),
             "YORVEK_DB_PORT": str(self.db_port),
             "YORVEK_PLANS": "60",  # one test asks for fifty at once
+            **self.settings,
         }
 
     def launcher(self, *words: str) -> subprocess.CompletedProcess[str]:
@@ -124,6 +126,11 @@ class Application:
                 found |= {name: int(folder.name) for word, name in words.items() if word in line}
         return found
 
+    def web_processes(self) -> list[int]:
+        """What the web server serves with."""
+        text = Path(f"/proc/{self.parts()['web']}/task/{self.parts()['web']}/children").read_text()
+        return [int(number) for number in text.split()]
+
     def kill(self, part: str) -> None:
         os.kill(self.parts()[part], signal.SIGKILL)
 
@@ -167,13 +174,19 @@ class Caller:
         self.jar = http.cookiejar.CookieJar()
         self.opener = urllib.request.build_opener(urllib.request.HTTPCookieProcessor(self.jar))
 
-    def __call__(self, method: str, path: str, body: Any = None) -> Any:
+    def __call__(self, method: str, path: str, body: Any = None, key: str = "") -> Any:
+        """The answer; with a key the request may be sent again."""
         token = next((c.value for c in self.jar if c.name == "csrftoken"), "")
         request = urllib.request.Request(
             self.base + path,
             method=method,
             data=None if body is None else json.dumps(body).encode(),
-            headers={"Content-Type": "application/json", "X-CSRFToken": token or "", "Origin": self.base[:-4]},
+            headers={
+                "Content-Type": "application/json",
+                "X-CSRFToken": token or "",
+                "Origin": self.base[:-4],
+                **({"Idempotency-Key": key} if key else {}),
+            },
         )
         with self.opener.open(request, timeout=60) as answer:
             return json.loads(answer.read() or b"null")

@@ -85,7 +85,8 @@ def may_release(state: JobState, found: Figures, *, signed: bool, note: str, una
             field="release", got=", ".join(found.unverified), needs="verify these dimensions first: who measured them?"
         )
     if unanswered:
-        raise InputError(field="release", got=f"{unanswered} without an answer", needs="answer the checker's comments first")
+        needs = "answer the checker's comments first"
+        raise InputError(field="release", got=f"{unanswered} without an answer", needs=needs)
     for words, mark, reserve in (
         ("breaks", found.weakest, found.strength),
         ("moves too far", found.softest, found.stiffness),

@@ -36,10 +36,11 @@ def beats(stop: threading.Event) -> threading.Thread:
 
 def state() -> dict[str, int]:
     """Workers that live, and plans that wait for one and are under way."""
+    now = timezone.now()
     counted = Plan.objects.filter(state__in=(Plan.State.WAITING, Plan.State.RUNNING)).values_list("state", flat=True)
     found = list(counted)
     return {
-        "workers": Beat.objects.filter(at__gt=timezone.now() - ALIVE).count(),
+        "workers": Beat.objects.filter(at__gt=now - ALIVE, at__lt=now + ALIVE).count(),
         "waiting": found.count(Plan.State.WAITING),
         "running": found.count(Plan.State.RUNNING),
     }

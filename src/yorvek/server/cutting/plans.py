@@ -10,7 +10,7 @@ from datetime import datetime, timedelta
 
 from django.conf import settings
 from django.db import InterfaceError, OperationalError, close_old_connections, connection, transaction
-from django.db.models import F
+from django.db.models import F, Q
 from django.utils import timezone
 from django_tasks import task
 
@@ -164,8 +164,12 @@ def finish(plan_id: int, token: str, *, state: str, result: SheetPlan | None = N
 
 
 def take_back_dead() -> int:
-    """Plans whose worker no longer beats wait again, and are queued again."""
-    dead = Plan.objects.filter(state=Plan.State.RUNNING, beat__lt=timezone.now() - DEAD_AFTER)
+    """Plans whose worker no longer beats wait again, and are queued again; a beat of the future was written before the
+    clock was set back.
+    """
+    now = timezone.now()
+    silent = Q(beat__lt=now - DEAD_AFTER) | Q(beat__gt=now + DEAD_AFTER)
+    dead = Plan.objects.filter(silent, state=Plan.State.RUNNING)
     return sum(give_back(plan.pk, plan.token) for plan in dead)
 
 
