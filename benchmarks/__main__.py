@@ -1,4 +1,4 @@
-"""python -m benchmarks [sizing|frames|bars|sheets|api ...] [--seconds S]: tables of our figures beside references.
+"""python -m benchmarks [name ...] [--seconds S]: tables of our figures beside references; the names stand below.
 Fails nothing.
 """
 
@@ -7,12 +7,12 @@ from __future__ import annotations
 import argparse
 import importlib
 
-NAMES = ("sizing", "frames", "bars", "sheets", "api")
+NAMES = ("sizing", "frames", "bars", "sheets", "api", "clients")
 
 
 def main() -> None:
     parser = argparse.ArgumentParser(prog="yorvek bench")
-    parser.add_argument("names", nargs="*", metavar="sizing|frames|bars|sheets|api")
+    parser.add_argument("names", nargs="*", metavar="sizing|frames|bars|sheets|api|clients")
     parser.add_argument("--seconds", type=float, default=None, help="of search for each instance")
     options = parser.parse_args()
     unknown = [n for n in options.names if n not in NAMES]

