@@ -7,6 +7,7 @@ The names begin with the number of the finding.
 import pytest
 
 from tests.core.jobs import demo, worked
+from yorvek.core.cutting.bars.problem import Unplaced
 from yorvek.core.errors import InputError
 from yorvek.core.jobs.cautions import cautions
 from yorvek.core.jobs.checking import may_release, needs_checker
@@ -45,6 +46,12 @@ def test_c10_a_release_asks_for_the_briefs_own_limits():
     short = type(state.job).model_validate(short.model_dump())
     with pytest.raises(InputError, match="can be brought"):
         may_release(state.model_copy(update={"job": short}), clear, signed=True, note="", unanswered=0)
+    bars = clear.bars[0]
+    lacking = bars.plan.model_copy(update={"unplaced": [Unplaced(part="R1", qty=2)]})
+    bare = clear.model_copy(update={"bars": [bars.model_copy(update={"plan": lacking}), *clear.bars[1:]]})
+    with pytest.raises(InputError, match="for 2 of R1, here or on offer"):
+        may_release(state, bare, signed=True, note="", unanswered=0)
+    may_release(state, bare, signed=True, note="the yard brings it on Monday", unanswered=0)
 
 
 def test_c10_the_lifting_method_needs_a_checker_without_the_tick():

@@ -8,6 +8,7 @@ import pytest
 from django.test import Client
 
 from yorvek.server.accounts.models import Shop, User
+from yorvek.server.api import opened
 
 DEMO = Path(__file__).parents[2] / "demo"
 
@@ -29,6 +30,12 @@ def laid_over(view, changes):
         else:
             whole[name] = part
     return whole
+
+
+@pytest.fixture(autouse=True)
+def _nothing_kept():
+    """Numbers of jobs and edits come again where a test empties the tables."""
+    opened._kept.clear()
 
 
 class Caller:

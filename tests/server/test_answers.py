@@ -2,15 +2,20 @@
 once said by every process.
 """
 
+import gzip
 import json
+from datetime import timedelta
 
 import pytest
 from django.db import connection
+from django.utils import timezone
 
 from tests.server.conftest import a_load, a_member, a_plate, mm
 from yorvek.core.errors import InputError
+from yorvek.server.api import opened
+from yorvek.server.cutting.models import Plan
 from yorvek.server.jobs import thread, worked
-from yorvek.server.jobs.models import JobRecord, Worked
+from yorvek.server.jobs.models import Job, JobRecord, Worked
 from yorvek.server.journal.models import Edit
 
 ENOUGH = 20_000
@@ -19,6 +24,9 @@ FRAME = {
     "starter": {"kind": "portal", "span": mm("3000"), "height": mm("2000")},
     "roles": {role: {"section_id": "SHS 80×80×5 hot", "material_id": "S355"} for role in ("beam", "leg")},
 }
+
+
+BAR = {"form": "bar", "section_id": "SHS 50×50×3 hot", "material_id": "S355", "length": mm("6000"), "qty": 2}
 
 
 @pytest.fixture
@@ -34,7 +42,7 @@ def sixty(owner, db):
     return base
 
 
-def test_a_note_in_a_job_of_sixty_members_is_answered_in_few_words(owner, sixty):
+def test_E15_a_note_in_a_job_of_sixty_members_is_answered_in_few_words(owner, sixty):
     whole = owner("GET", sixty)
     answer = owner("POST", f"{sixty}/notes", {"kind": "note", "text": "the van takes four metres"})
     assert len(answer.content) < ENOUGH / 5 and len(whole.content) > 10 * ENOUGH
@@ -138,7 +146,7 @@ def test_a_preview_refuses_what_the_edit_would_refuse_in_its_words(owner, strang
     assert stranger("POST", f"{base}/preview", {"kind": "loads", "spec": a_load(name="x")}).status_code == 404
 
 
-def test_E9_all_that_does_not_fit_is_said_with_its_place(owner, job):
+def test_all_that_does_not_fit_is_said_with_its_place(owner, job):
     answer = owner("POST", f"{job['base']}/loads", {"case": "windy", "dynamic_factor": -2, "form": "area"})
     errors = answer.json()["errors"]
     assert answer.status_code == 422 and {e["path"] for e in errors} >= {"name", "case", "dynamic_factor"}
@@ -157,6 +165,39 @@ def test_what_changes_without_an_edit_is_asked_without_the_rest(owner, job):
     assert later["since"] == "" and later["stand"] != view["stand"] and later["sheets"] is None
 
 
+def test_a_job_that_nobody_changed_is_sent_again_as_it_was(owner, job, monkeypatch):
+    """The same bytes, packed or not, without working anything out; a nod for whoever holds them; never a stale one."""
+    path = f"/api{job['base']}"
+    first = owner.client.get(path)
+    with monkeypatch.context() as patch:
+        patch.setattr(opened, "job_view", lambda job: 1 / 0)
+        again, packed = owner.client.get(path), owner.client.get(path, headers={"Accept-Encoding": "gzip"})
+        nod = owner.client.get(path, headers={"If-None-Match": first["ETag"]})
+    assert again.content == first.content == gzip.decompress(packed.content)
+    assert nod.status_code == 304 and nod.content == b""
+    row = Job.objects.get(pk=job["job"]["id"])
+    changes = [
+        lambda: owner.good("POST", f"{job['base']}/notes", {"kind": "note", "text": "a line"}),
+        lambda: owner.good("POST", f"{job['base']}/undo"),
+        lambda: owner.good("POST", "/stock", {"item": BAR}),
+        lambda: Plan.objects.create(job=row, key="k", problem={}),
+        lambda: Plan.objects.update(progress=0.5),
+    ]
+    for change in changes:
+        before = owner.client.get(path)["ETag"]
+        change()
+        after = owner.client.get(path, headers={"If-None-Match": before})
+        assert after.status_code == 200 and after["ETag"] != before
+
+
+def test_a_job_whose_ripple_is_still_worked_out_is_not_kept(owner, job):
+    Edit.objects.filter(job_id=job["job"]["id"]).update(ripple=None)
+    opened._kept.clear()
+    assert owner.good("GET", job["base"])["last_edit"]["ripple"] is None and not opened._kept
+    Edit.objects.update(at=timezone.now() - timedelta(minutes=2))
+    assert owner.good("GET", job["base"]) and opened._kept, "there will be none any more"
+
+
 def forget():
     """As in a process that has just been started."""
     for kept in (thread._structure, thread._figures, thread._verdict, thread._bar_plan):
@@ -167,7 +208,7 @@ def forget():
 class TestBetweenProcesses:
     """Without a transaction around the test, as in the application."""
 
-    def test_what_took_long_is_not_worked_out_again_by_another_process(self, owner, monkeypatch):
+    def test_G5_what_took_long_is_not_worked_out_again_by_another_process(self, owner, monkeypatch):
         forget()
         base = f"/jobs/{owner.good('POST', '/jobs', {'name': 'Otter Holt', 'unit': 'mm'})['job']['id']}"
         monkeypatch.setattr(worked, "LONG_S", 0.0)
@@ -182,7 +223,7 @@ class TestBetweenProcesses:
         monkeypatch.setattr(thread, "work_out", again)
         assert owner.good("GET", base) == view
 
-    def test_a_structure_is_not_worked_out_under_the_lock(self, owner, monkeypatch):
+    def test_G5_a_structure_is_not_worked_out_under_the_lock(self, owner, monkeypatch):
         forget()
         base = f"/jobs/{owner.good('POST', '/jobs', {'name': 'Otter Holt', 'unit': 'mm'})['job']['id']}"
         under = []

@@ -281,7 +281,7 @@ def old(data):
     return out
 
 
-def test_rows_the_journal_and_job_files_of_an_earlier_shape_are_read(owner, job, renamed_field):
+def test_G6_rows_the_journal_and_job_files_of_an_earlier_shape_are_read(owner, job, renamed_field):
     """A row, the snapshots of its changes and a file as an earlier version wrote them, and undo and redo over them."""
     base, load = job["base"], JobRecord.objects.get(pk=job["loads"][0]["id"])
     JobRecord.objects.filter(pk=load.pk).update(data=old(load.data), schema=1)

@@ -88,7 +88,7 @@ def scene(shop, owner, stranger, job):
     released = Release.objects.create(**where, data=release)
     cut = CutBar.objects.create(**where, data=tick)
     line = owner.good("POST", "/stock", {"item": BAR})["id"]
-    photo = Photo.objects.create(shop=shop, item_number=line, data={"name": "", "jpeg": ""})
+    photo = Photo.objects.create(shop=shop, item_number=line, data={"name": "", "sha256": "0" * 64})
     rows = {
         **said, "dimensions": owner.good("POST", f"{base}/dimensions", {"name": "reach", "size": mm("900")})["id"],
         "loads": owner.good("POST", f"{base}/loads", a_load(name="free"))["id"],

@@ -1,12 +1,17 @@
 """Offers and photos brought into the stock book, today's simulated offers, processes and savings, hand-made nests."""
 
 import base64
+import importlib
 import io
+import json
 
 import pytest
+from django.apps import apps
 from PIL import Image
 
 from tests.server.conftest import mm
+from yorvek.server.journal.models import Edit, RowChange
+from yorvek.server.stock.models import Blob, Photo
 
 pytestmark = pytest.mark.django_db
 CSV = "section;material;length;price\nSHS 60×60×4 hot;S355;6000;52,40\nSHS 61;S355;6000;50\n"
@@ -74,6 +79,36 @@ def test_a_photo_of_a_line(owner, stranger):
     assert stranger("GET", f"/stock/{number}/photos/{row['id']}").status_code == 404
     bad = owner("POST", f"/stock/{number}/photos", {"name": "x", "content": packed("no picture")})
     assert bad.status_code == 422 and "picture" in bad.json()["sentence"]
+
+
+def test_G5_a_picture_is_kept_once_and_not_in_the_journal(owner):
+    item = {"form": "bar", "section_id": "SHS 60×60×4 hot", "material_id": "S355", "length": mm("6000"), "qty": 1}
+    number = owner.good("POST", "/stock", {"item": item})["id"]
+    out = io.BytesIO()
+    Image.effect_noise((900, 600), 80).save(out, "PNG")
+    for name in ("mill mark", "the same again"):
+        rows = owner.good("POST", f"/stock/{number}/photos", {"name": name, "content": packed(out.getvalue())})
+    assert len(rows) == 2 and Blob.objects.count() == 1
+    written = RowChange.objects.filter(table="photo")
+    assert written.count() == 2 and all(len(json.dumps(w.after)) < 500 for w in written)
+
+
+def test_G5_pictures_of_earlier_versions_are_moved_out_of_rows_and_journal(owner, shop):
+    item = {"form": "bar", "section_id": "SHS 60×60×4 hot", "material_id": "S355", "length": mm("6000"), "qty": 1}
+    line = owner.good("POST", "/stock", {"item": item})["id"]
+    out = io.BytesIO()
+    Image.new("RGB", (30, 20), "navy").save(out, "JPEG")
+    old = {"name": "mill mark", "jpeg": packed(out.getvalue())}
+    photo = Photo.objects.create(shop=shop, item_number=line, data=old)
+    RowChange.objects.create(
+        edit=Edit.objects.first(), table="photo", row_id=photo.pk, after={"data": old, "version": 1}
+    )
+    importlib.import_module("yorvek.server.stock.migrations.0004_blobs").moved(apps, None)
+    answer = owner("GET", f"/stock/{line}/photos/{photo.pk}")
+    assert answer.status_code == 200 and answer.content == out.getvalue()
+    change = RowChange.objects.get(table="photo")
+    assert change.after["data"] == Photo.objects.get().data and "jpeg" not in change.after["data"]
+    assert owner.good("GET", f"/stock/{line}/photos") == [{"id": photo.pk, "name": "mill mark"}]
 
 
 def test_processes_and_flat_bar_and_savings(owner, job):

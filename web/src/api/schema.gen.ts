@@ -137,7 +137,7 @@ export interface paths {
         };
         /**
          * Get Job
-         * @description Everything about a job.
+         * @description Everything about a job; its `ETag` is what the view is of.
          */
         get: operations["yorvek_server_api_jobs_get_job"];
         /**

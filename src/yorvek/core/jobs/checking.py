@@ -46,7 +46,7 @@ def needs_checker(state: JobState) -> bool:
 
 
 def _over_its_limits(state: JobState, found: Figures) -> str:
-    """The first limit of the brief that the job does not keep, in words; none of them is a reserve."""
+    """The first limit of the brief that the job does not keep, or the metal it lacks, in words; none is a reserve."""
     heavy = next((m for m in found.modules if m.within is False), None)
     if heavy is not None:
         return f"module {heavy.module} weighs {heavy.empty_kg:.1f} kg of {heavy.limit_kg:g}"
@@ -55,6 +55,10 @@ def _over_its_limits(state: JobState, found: Figures) -> str:
     over = next((p for p in pieces if longest is not None and p[1] > longest.value + 1e-6), None)
     if longest is not None and over is not None:
         return f"{over[0]} is {over[1]:.0f} mm long, {longest.value:.0f} can be brought"
+    lost = [(b.plan.unplaced[0], b.group) for b in found.bars if b.plan.unplaced]
+    if lost:
+        piece, group = lost[0]
+        return f"there is no {group.section_id} {group.material_id} for {piece.qty} of {piece.part}, here or on offer"
     least = state.job.swings_at_least_hz
     if least is not None and (state.members or state.plates):
         return f"swinging at least {least:g} Hz is not checked for members and plates"

@@ -257,10 +257,10 @@ class StockSpec(Model):
 
 
 class PhotoSpec(Model):
-    """A picture: a JPEG in base64, and what it is of."""
+    """A picture: what it is of, and the hash under which its JPEG is kept."""
 
     name: str = Field(default="", max_length=120)
-    jpeg: str = Field(max_length=4_000_000)
+    sha256: str = Field(pattern="^[0-9a-f]{64}$")
 
 
 def landed(item: BarStockSpec | SheetStockSpec, price: float) -> float:

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from django.http import HttpRequest
+from django.http import HttpRequest, HttpResponse
 from ninja import Router
 from ninja.errors import HttpError
 from pydantic import Field
@@ -18,6 +18,7 @@ from yorvek.core.model import Model
 from yorvek.server.apart import read_apart
 from yorvek.server.api import shapes
 from yorvek.server.api.access import job_of, owner_of, row_of, user_of, writer
+from yorvek.server.api.opened import opened
 from yorvek.server.api.view import changes_at, edit_view, job_changes, job_view
 from yorvek.server.files import load_job
 from yorvek.server.jobs.headlines import keep, kept
@@ -107,9 +108,9 @@ def import_job(request: HttpRequest, body: JobFileIn) -> shapes.JobView:
 
 
 @router.get("/jobs/{job_id}", response=shapes.JobView)
-def get_job(request: HttpRequest, job_id: int) -> shapes.JobView:
-    """Everything about a job."""
-    return job_view(job_of(request, job_id))
+def get_job(request: HttpRequest, job_id: int) -> HttpResponse:
+    """Everything about a job; its `ETag` is what the view is of."""
+    return opened(request, job_of(request, job_id))
 
 
 @router.get("/jobs/{job_id}/changes", response=shapes.Changes)

@@ -4,8 +4,6 @@ undone there.
 
 from __future__ import annotations
 
-import base64
-
 from django.http import HttpRequest, HttpResponse
 from django.utils import timezone
 from ninja import Router
@@ -32,7 +30,7 @@ from yorvek.server.jobs.models import Job
 from yorvek.server.jobs.thread import job_figures, job_state
 from yorvek.server.journal.edits import edit
 from yorvek.server.journal.models import RowChange
-from yorvek.server.stock.models import Photo, StockItem
+from yorvek.server.stock.models import Blob, Photo, StockItem, keep_blob
 
 router = Router(tags=["stock"])
 
@@ -183,9 +181,9 @@ class PhotoRow(Model):
 def add_photo(request: HttpRequest, item_id: int, body: PhotoIn) -> list[PhotoRow]:
     """Add a picture: made small, and without what the camera wrote into it."""
     user, row = writer(request), _item(request, item_id)
-    jpeg = base64.b64encode(read_apart(photo_jpeg, content_of(body.content))).decode()
+    jpeg = read_apart(photo_jpeg, content_of(body.content))
     with edit(user, None, f"photo of {_words(row.spec)}") as scope:
-        scope.create(Photo, PhotoSpec(name=body.name, jpeg=jpeg), item_number=row.pk)
+        scope.create(Photo, PhotoSpec(name=body.name, sha256=keep_blob(jpeg)), item_number=row.pk)
     return photos(request, item_id)
 
 
@@ -202,7 +200,8 @@ def see_photo(request: HttpRequest, item_id: int, photo_id: int) -> HttpResponse
     found = Photo.objects.filter(pk=photo_id, item_number=_item(request, item_id).pk).first()
     if found is None:
         raise HttpError(404, "There is no such photo.")
-    return HttpResponse(base64.b64decode(found.spec.jpeg), content_type="image/jpeg")
+    content = Blob.objects.get(pk=found.spec.sha256).content
+    return HttpResponse(bytes(content), content_type="image/jpeg")
 
 
 @router.put("/stock/{item_id}", response=shapes.Saved)

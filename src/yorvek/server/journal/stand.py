@@ -4,18 +4,20 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from django.db.models import Max
+from django.db.models import Subquery
 
 from yorvek.core.jobs import Figures, JobState
-from yorvek.server.jobs.headlines import core_mark, stock_version
+from yorvek.server.accounts.models import Shop
+from yorvek.server.jobs.headlines import core_mark
 from yorvek.server.jobs.models import Job
 from yorvek.server.journal.models import Edit
 
 
 def stand_of(job: Job) -> str:
     """What the views of a job are of: two that are alike show the same, how far sheet plans are apart."""
-    last = Edit.objects.filter(job_id=job.pk).aggregate(last=Max("id"))["last"] or 0
-    return stand(last, stock_version(job.shop))
+    newest = Edit.objects.filter(job_id=job.pk).order_by("-id").values("id")[:1]
+    stock, last = Shop.objects.filter(pk=job.shop_id).values_list("stock_version", Subquery(newest)).get()
+    return stand(last or 0, stock)
 
 
 def stand(last_edit: int, stock: int) -> str:

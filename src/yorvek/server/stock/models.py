@@ -1,5 +1,7 @@
 """What a shop has and what it is offered."""
 
+import hashlib
+
 from django.db import models
 
 from yorvek.core.records import PHOTO, STOCK
@@ -14,6 +16,23 @@ class StockItem(Record):
 
     class Meta:
         ordering = ["id"]
+
+
+class Blob(models.Model):
+    """Bytes of a file, once for all that hold the same, under their hash; they are never changed."""
+
+    sha256 = models.CharField(max_length=64, primary_key=True)
+    content = models.BinaryField()
+
+    def __str__(self) -> str:
+        return self.sha256
+
+
+def keep_blob(content: bytes) -> str:
+    """Keep bytes, and the hash under which they are found."""
+    mark = hashlib.sha256(content).hexdigest()
+    Blob.objects.bulk_create([Blob(sha256=mark, content=content)], ignore_conflicts=True)
+    return mark
 
 
 class Photo(Record):
