@@ -3,12 +3,13 @@
 import os
 import shutil
 import socket
+import subprocess
 from collections import namedtuple
 
 import pytest
 
 from yorvek.launch import __main__ as command
-from yorvek.launch import backup, install, mariadb, mutants, places, supervise, testing
+from yorvek.launch import backup, hands, install, mariadb, mutants, places, supervise, testing
 
 Usage = namedtuple("Usage", "total used free")
 
@@ -224,3 +225,50 @@ def test_E9_a_slow_start_is_waited_for_as_long_as_its_processes_live(monkeypatch
     monkeypatch.setattr(supervise.time, "sleep", lambda s: None)
     supervise._wait_for(1, [], lambda: False)
     assert len(asked) == 700
+
+
+class Hands:
+    """A machine as root finds it: whether the user is there, can be made, and can read what it must."""
+
+    def __init__(self, monkeypatch, *, there=True, makes=0, reaches=0):
+        self.ran = []
+        answers = {"useradd": makes}
+
+        def run(command, **more):
+            self.ran.append((command, more))
+            return subprocess.CompletedProcess(command, answers.get(command[0], reaches))
+
+        def known(name):
+            if not there:
+                raise KeyError(name)
+
+        monkeypatch.setattr(hands, "is_root", lambda: True)
+        monkeypatch.setattr(hands.pwd, "getpwnam", known)
+        monkeypatch.setattr(hands.subprocess, "run", run)
+
+
+def test_E6_root_hands_the_services_to_a_user_of_their_own(monkeypatch, capsys):
+    machine = Hands(monkeypatch, there=False)
+    assert hands.own_user() == "yorvek" and capsys.readouterr().err == ""
+    assert machine.ran[0][0][0] == "useradd" and "/usr/sbin/nologin" in machine.ran[0][0]
+    assert machine.ran[1][1]["user"] == "yorvek" and machine.ran[1][1]["extra_groups"] == []
+
+
+@pytest.mark.parametrize("lacking", [{"there": False, "makes": 1}, {"reaches": 1}])
+def test_E6_where_that_cannot_be_it_is_said(monkeypatch, capsys, lacking):
+    Hands(monkeypatch, **lacking)
+    assert hands.own_user() is None
+    assert "run as root" in capsys.readouterr().err
+
+
+def test_E6_services_are_started_in_those_hands(monkeypatch, tmp_path):
+    started = []
+    monkeypatch.setattr(hands, "own_user", lambda: "yorvek")
+    monkeypatch.setattr(hands, "compiled_folder", lambda: tmp_path)
+    monkeypatch.setattr(supervise.subprocess, "Popen", lambda command, **more: started.append((command, more)))
+    for child in supervise.children({"PATH": "/usr/bin"}, 8640, tmp_path):
+        child.start()
+    assert len(started) == 2
+    for _, more in started:
+        assert (more["user"], more["group"], more["extra_groups"]) == ("yorvek", "yorvek", [])
+        assert more["env"]["NUMBA_CACHE_DIR"] == str(tmp_path)

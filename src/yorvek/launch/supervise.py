@@ -13,7 +13,7 @@ from dataclasses import dataclass, field
 from pathlib import Path
 from typing import IO
 
-from yorvek.launch import install
+from yorvek.launch import hands, install
 from yorvek.launch.mariadb import MariaDB, check_port
 from yorvek.launch.places import HOME, PYTHON, Refused, data_folder, say
 from yorvek.launch.process import dies_with_us
@@ -39,6 +39,7 @@ class Child:
     command: list[str]
     env: dict[str, str]
     log: Path
+    user: str | None = None
     process: subprocess.Popen[bytes] | None = None
     starts: list[float] = field(default_factory=list)
 
@@ -49,8 +50,9 @@ class Child:
             raise Refused(f"the {self.name} ended {MOST_RESTARTS} times within a minute; its words are in {self.log}")
         with self.log.open("ab") as out:
             self.process = subprocess.Popen(
-                self.command, env=self.env, stdout=out, stderr=out, start_new_session=True, preexec_fn=dies_with_us
-            )
+                self.command, env=self.env, stdout=out, stderr=out, start_new_session=True, preexec_fn=dies_with_us,
+                user=self.user, group=self.user, extra_groups=None if self.user is None else [],
+            )  # fmt: skip
 
     def ended(self) -> bool:
         return self.process is not None and self.process.poll() is not None
@@ -101,17 +103,20 @@ def number(name: str, usual: int, most: int) -> int:
 
 
 def children(env: dict[str, str], web_port: int, logs: Path) -> list[Child]:
-    """Web server and task workers, as many as the environment says."""
+    """Web server and task workers, as many as the environment says, in the hands of a user of their own."""
+    user = hands.own_user()
+    if user is not None:  # compiled code is kept where that user may write
+        env = {**env, "NUMBA_CACHE_DIR": str(hands.compiled_folder()), "HOME": "/nonexistent"}
     bind = os.environ.get("YORVEK_BIND", "127.0.0.1")
     web = [str(PYTHON), "-m", "gunicorn", "yorvek.server.wsgi", "--bind", f"{bind}:{web_port}", "--timeout", "120"]
     web += ["--workers", str(number("YORVEK_WEB_PROCESSES", 2, 64)), "--threads", str(number("YORVEK_THREADS", 4, 64))]
     number("YORVEK_PLANS", 6, 1000)  # the server's own setting: refused here, before anything starts
     work = [str(PYTHON), "-m", "yorvek.server.manage", "work"]
     workers = [
-        Child("task worker" if k == 0 else f"task worker {k + 1}", work, env, logs / "worker.log")
+        Child("task worker" if k == 0 else f"task worker {k + 1}", work, env, logs / "worker.log", user)
         for k in range(number("YORVEK_WORKERS", 1, 32))
     ]
-    return [Child("web server", [*web, "--no-control-socket", "--preload"], env, logs / "web.log"), *workers]
+    return [Child("web server", [*web, "--no-control-socket", "--preload"], env, logs / "web.log", user), *workers]
 
 
 def first_code(env: dict[str, str]) -> str:

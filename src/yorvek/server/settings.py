@@ -11,6 +11,8 @@ HTTPS = os.environ.get("YORVEK_HTTPS") == "1"
 BEHIND_PROXY = os.environ.get("YORVEK_BEHIND_PROXY") == "1"
 MOST_PLANS = int(os.environ.get("YORVEK_PLANS", "6"))
 """Plans of one shop that wait or run at a time."""
+LOG_LEVEL = os.environ.get("YORVEK_LOG", "warning").upper()
+"""`info` writes every request down."""
 FIRST_CODE = os.environ.get("YORVEK_FIRST_CODE", "")
 """What the launcher prints as long as there is no account: it opens the first one."""
 DEBUG = False
@@ -37,6 +39,7 @@ INSTALLED_APPS = [
     "yorvek.server.tools",
 ]
 MIDDLEWARE = [
+    "yorvek.server.logs.numbered",
     "django.middleware.security.SecurityMiddleware",
     "yorvek.server.served.Served",
     "yorvek.server.packed.packed",
@@ -119,6 +122,8 @@ DATA_UPLOAD_MAX_MEMORY_SIZE = 30 * 2**20
 LOGGING = {
     "version": 1,
     "disable_existing_loggers": False,
-    "handlers": {"console": {"class": "logging.StreamHandler"}},
+    "formatters": {"lines": {"()": "yorvek.server.logs.Lines"}},
+    "handlers": {"console": {"class": "logging.StreamHandler", "formatter": "lines"}},
     "root": {"handlers": ["console"], "level": "WARNING"},
+    "loggers": {"yorvek": {"level": LOG_LEVEL}, "django.request": {"level": "ERROR"}},
 }

@@ -38,6 +38,7 @@ from yorvek.server.journal.conflicts import Conflict
 from yorvek.server.journal.edits import AlreadyDone, saved
 from yorvek.server.journal.stand import stand_of
 from yorvek.server.journal.undoing import Ask
+from yorvek.server.logs import number
 
 MOST_ERRORS = 50
 logger = logging.getLogger(__name__)
@@ -169,8 +170,8 @@ def away(request: HttpRequest, error: Exception) -> HttpResponse:
 def fault(request: HttpRequest, error: Exception) -> HttpResponse:
     """Something of ours is broken: what of the change is in the database."""
     logger.exception("fault in %s %s", request.method, request.path)
-    body = {"sentence": f"Something went wrong on our side: {SAID[saved.get()]}", "saved": saved.get()}
-    return api.create_response(request, body, status=500)
+    sentence = f"Something went wrong on our side (number {number.get()} in the log): {SAID[saved.get()]}"
+    return api.create_response(request, {"sentence": sentence, "saved": saved.get()}, status=500)
 
 
 for lost in (OperationalError, InterfaceError):
