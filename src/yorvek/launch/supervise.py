@@ -67,16 +67,14 @@ class Child:
             os.killpg(self.process.pid, signal.SIGKILL)
 
 
-def manage(env: dict[str, str], *arguments: str, quiet: bool = False) -> str:
-    """A Django command, and what it printed."""
+def manage(env: dict[str, str], *arguments: str) -> list[str]:
+    """A Django command, and the lines that it printed."""
     done = subprocess.run(
         [str(PYTHON), "-m", "yorvek.server.manage", *arguments], env=env, capture_output=True, text=True, check=False
     )
     if done.returncode:
         raise Refused(f"{arguments[0]} failed:\n{(done.stdout + done.stderr)[-1500:]}")
-    if done.stdout.strip() and not quiet:
-        say(done.stdout.strip())
-    return done.stdout.strip()
+    return done.stdout.strip().splitlines()
 
 
 def lock(folder: Path) -> IO[str]:
@@ -106,7 +104,7 @@ def children(env: dict[str, str], web_port: int, logs: Path) -> list[Child]:
     """Web server and task workers, as many as the environment says, in the hands of a user of their own."""
     user = hands.own_user()
     if user is not None:  # compiled code is kept where that user may write
-        env = {**env, "NUMBA_CACHE_DIR": str(hands.compiled_folder()), "HOME": "/nonexistent"}
+        env = {**env, "NUMBA_CACHE_DIR": str(hands.compiled_folder()), "HOME": str(hands.COMPILED)}
     bind = os.environ.get("YORVEK_BIND", "127.0.0.1")
     web = [str(PYTHON), "-m", "gunicorn", "yorvek.server.wsgi", "--bind", f"{bind}:{web_port}", "--timeout", "120"]
     web += ["--workers", str(number("YORVEK_WEB_PROCESSES", 2, 64)), "--threads", str(number("YORVEK_THREADS", 4, 64))]
@@ -119,10 +117,16 @@ def children(env: dict[str, str], web_port: int, logs: Path) -> list[Child]:
     return [Child("web server", [*web, "--no-control-socket", "--preload"], env, logs / "web.log", user), *workers]
 
 
-def first_code(env: dict[str, str]) -> str:
-    """What opens the first account, made anew at each start until there is one; nothing where there is one."""
-    if manage(env, "anybody", quiet=True) == "yes":
-        return ""
+def made_ready(env: dict[str, str], *, demo: bool) -> bool:
+    """Tables and demo as they are to be; whether anybody has an account."""
+    *said, anybody = manage(env, "make_ready", *(["--demo"] if demo else []))
+    for line in said:
+        say(line)
+    return anybody == "yes"
+
+
+def first_code() -> str:
+    """What opens the first account, made anew at each start until there is one."""
     letters = "".join(secrets.choice(READABLE) for _ in range(12))
     return "-".join(letters[k : k + 4] for k in (0, 4, 8))
 
@@ -148,10 +152,7 @@ def run(*, demo: bool) -> int:
                 "PYTHONPATH": str(HOME / "src"),
                 "YORVEK_PORT": str(web_port),
             }
-            manage(env, "migrate", "--no-input", "--verbosity", "0")
-            if demo:
-                manage(env, "load_demo")
-            code = first_code(env)
+            code = "" if made_ready(env, demo=demo) else first_code()
             running = children({**env, "YORVEK_FIRST_CODE": code}, web_port, folder / "run")
             for child in running:
                 child.start()
