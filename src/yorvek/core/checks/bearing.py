@@ -132,6 +132,16 @@ def _web(
     )
 
 
+def _wheel_inputs(s: Section, wheel_N: float, from_edge_mm: float, bent_MPa: float, Fy: float) -> list[Value]:
+    return [
+        Value(symbol="F/2", name="one wheel", value=wheel_N, unit="N"),
+        Value(symbol="n", name="wheel's middle from the flange's edge", value=from_edge_mm, unit="mm"),
+        Value(symbol="tf", name="flange", value=s.flange_mm, unit="mm"),
+        Value(symbol="σ", name="stress of the flange from the member's bending", value=bent_MPa, unit="MPa"),
+        Value(symbol="fy", name="yield strength", value=Fy, unit="MPa"),
+    ]
+
+
 def wheel_check(
     s: Section,
     m: Material,
@@ -172,13 +182,7 @@ def wheel_check(
         method=method.words,
         clause="EN 1993-6 6.7",
         formula="leff tf² fy (1 − (σ/fy)²) / 4m, by the method ≥ F/2",
-        inputs=[
-            Value(symbol="F/2", name="one wheel", value=worst.force_N / 2, unit="N"),
-            Value(symbol="n", name="wheel's middle from the flange's edge", value=n, unit="mm"),
-            Value(symbol="tf", name="flange", value=s.flange_mm, unit="mm"),
-            Value(symbol="σ", name="stress of the flange from the member's bending", value=bent_MPa, unit="MPa"),
-            Value(symbol="fy", name="yield strength", value=Fy, unit="MPa"),
-        ],
+        inputs=_wheel_inputs(s, worst.force_N / 2, n, bent_MPa, Fy),
         demand=worst.force_N / 2,
         capacity=None if why else takes(worst) / method.divides.member,
         unit="N",

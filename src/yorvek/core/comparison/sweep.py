@@ -169,6 +169,15 @@ class _Tried:
         )
 
 
+def _refuse_in_space(member: BeamMember) -> None:
+    odd = ", ".join(member.beam.in_space)
+    if odd:
+        raise InputError(
+            field="comparison", got=f"{odd}, which does more than bend it up and down",
+            needs="sizes are compared by loads straight up and down: choose a size and look at its checks",
+        )  # fmt: skip
+
+
 def sweep(request: SweepRequest, *, most: int | None = None) -> SweepResult:
     """Try the catalogue.
 
@@ -181,12 +190,7 @@ def sweep(request: SweepRequest, *, most: int | None = None) -> SweepResult:
         InputError: the beam cannot stand, or a load is off it.
     """
     member = request.member
-    odd = ", ".join(member.beam.in_space)
-    if odd:
-        raise InputError(
-            field="comparison", got=f"{odd}, which does more than bend it up and down",
-            needs="sizes are compared by loads straight up and down: choose a size and look at its checks",
-        )  # fmt: skip
+    _refuse_in_space(member)
     cases = member_cases(member.beam)
     pairs = _pairs(request)
     if not pairs:

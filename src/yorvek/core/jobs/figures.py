@@ -2,8 +2,8 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Sequence
-from typing import Literal
+from collections.abc import Callable, Mapping, Sequence
+from typing import Any, Literal
 
 from pydantic import Field
 
@@ -129,6 +129,10 @@ def _to_buy(bars: list[BarResult]) -> tuple[float, int]:
     return price, count
 
 
+def _by_mark(specs: Mapping[int, Any], results: Mapping[int, AnyResult]) -> list[tuple[str, AnyResult]]:
+    return [(specs[k].mark, r) for k, r in results.items()]
+
+
 def figures(
     state: JobState,
     plan_bars: Callable[[BarProblem], BarPlan],
@@ -146,17 +150,13 @@ def figures(
     members = member_results(state, check)
     parts = worked_parts(state)
     structures = structure_results(state, frames)
-    results: list[tuple[str, AnyResult]] = [(state.members[k].mark, r) for k, r in members.items()]
-    results += [(state.structures[k].mark, r) for k, r in structures.items()]
     plates = {k: plate_result(state.job, state.loads, p) for k, p in state.plates.items()}
     joints = {k: work_out_joint(state.job, j, state.section_id) for k, j in state.joints.items()}
-    breaking: list[tuple[str, AnyResult]] = [(state.plates[k].mark, r) for k, r in plates.items()]
-    joined = [(state.joints[k].mark, j) for k, j in joints.items()]
-    strength, weakest = _job_reserve([*results, *breaking, *joined], "strength")
+    results = _by_mark(state.members, members) + _by_mark(state.structures, structures)
+    breaking = _by_mark(state.plates, plates) + _by_mark(state.joints, joints)
+    strength, weakest = _job_reserve([*results, *breaking], "strength")
     # a web has no movement of its own: it is part of something that has
-    moving: list[tuple[str, AnyResult]] = [
-        (state.plates[k].mark, r) for k, r in plates.items() if state.plates[k].form != "web"
-    ]
+    moving = _by_mark(state.plates, {k: r for k, r in plates.items() if state.plates[k].form != "web"})
     stiffness, softest = _job_reserve([*results, *moving], "stiffness")
 
     def easy(problem: BarProblem) -> BarPlan:

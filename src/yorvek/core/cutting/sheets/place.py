@@ -101,23 +101,23 @@ def occupy(
 
 
 @numba.njit(cache=True)
+def taken_before(blocked: Floats, counts: Ints, room: int) -> Floats:  # pragma: no cover
+    """What of each sheet's rows is taken before, with room for more."""
+    sheets, rows = blocked.shape[0], blocked.shape[1]
+    taken = np.zeros((sheets, rows, room, 2))
+    for s in range(sheets):
+        for r in range(rows):
+            for m in range(counts[s, r]):
+                taken[s, r, m, 0], taken[s, r, m, 1] = blocked[s, r, m, 0], blocked[s, r, m, 1]
+    return taken
+
+
+@numba.njit(cache=True)
 def construct(
-    order: Ints,
-    turn_start: Ints,
-    forced: Ints,
-    sheet_rows: Ints,
-    sheet_length: Floats,
-    blocked: Floats,
-    blocked_counts: Ints,
-    row_start: Ints,
-    row_count: Ints,
-    interval_start: Ints,
-    intervals: Floats,
-    widths: Floats,
-    room: int,
-    rule: int,
-    out: Floats,
-) -> float:  # pragma: no cover
+    order: Ints, turn_start: Ints, forced: Ints, sheet_rows: Ints, sheet_length: Floats, blocked: Floats,
+    blocked_counts: Ints, row_start: Ints, row_count: Ints, interval_start: Ints, intervals: Floats, widths: Floats,
+    room: int, rule: int, out: Floats,
+) -> float:  # pragma: no cover  # fmt: skip
     """Place pieces in order, first sheet first.
 
     Args:
@@ -134,14 +134,9 @@ def construct(
         How many pieces found no place.
     """
     sheets, rows = blocked.shape[0], blocked.shape[1]
-    taken = np.zeros((sheets, rows, room, 2))
     counts = blocked_counts.copy()
-    for s in range(sheets):
-        for r in range(rows):
-            for m in range(counts[s, r]):
-                taken[s, r, m, 0], taken[s, r, m, 1] = blocked[s, r, m, 0], blocked[s, r, m, 1]
-    shapes = len(widths)
-    begun = np.zeros((sheets, shapes, rows))
+    taken = taken_before(blocked, counts, room)
+    begun = np.zeros((sheets, len(widths), rows))
     missing = 0.0
     for p in range(len(order)):
         kind = order[p]
@@ -158,17 +153,9 @@ def construct(
                     if x + width > reach + CLEAR:
                         continue
                     x = least_x(
-                        shape,
-                        row0,
-                        x,
-                        reach - width,
-                        row_start,
-                        row_count,
-                        interval_start,
-                        intervals,
-                        taken[s],
+                        shape, row0, x, reach - width, row_start, row_count, interval_start, intervals, taken[s],
                         counts[s],
-                    )
+                    )  # fmt: skip
                     begun[s, shape, row0] = x
                     if x + width > sheet_length[s] + CLEAR:
                         continue
@@ -176,9 +163,8 @@ def construct(
                     if score < best - CLEAR:
                         best, best_shape, best_x, best_row = score, shape, x, row0
             if best_shape >= 0:
-                if not occupy(
-                    best_shape, best_row, best_x, row_start, row_count, interval_start, intervals, taken[s], counts[s]
-                ):
+                at = best_shape, best_row, best_x
+                if not occupy(*at, row_start, row_count, interval_start, intervals, taken[s], counts[s]):
                     continue
                 out[p, 0], out[p, 1], out[p, 2], out[p, 3] = s, best_shape, best_x, best_row
                 found = True

@@ -57,6 +57,110 @@ def clamp(value: float, low: float, high: float) -> float:  # pragma: no cover
 
 
 @numba.njit(cache=True, fastmath=True)
+def keep(kept: Floats, value: float, a: float, x: float, y: float, where: int) -> None:  # pragma: no cover
+    """Put a place among the best few, best first; the last of them goes."""
+    m = KEPT - 1
+    while m > 0 and kept[m - 1, 0] > value:
+        for q in range(5):
+            kept[m, q] = kept[m - 1, q]
+        m -= 1
+    kept[m, 0], kept[m, 1], kept[m, 2], kept[m, 3], kept[m, 4] = value, a, x, y, where
+
+
+@numba.njit(cache=True, fastmath=True)
+def draw(
+    n: int, i: int, k: int, angle: Floats, X: Floats, Y: Floats, sheet: Ints, sheets: Floats, share: Floats,
+    turn_start: Ints, turns: Floats, free: Ints, estart: Ints, edges: Floats, boxes: Floats, reach: Floats,
+) -> tuple[bool, int, float, float, float]:  # pragma: no cover  # fmt: skip
+    """The n-th place to try of piece `i`: the first ones all over, the others near where it is.
+
+    Returns:
+        Whether it lies on the sheet, the sheet, angle and place.
+    """
+    where = sheet[i]
+    if n < GLOBAL:
+        if len(sheets) > 1:
+            lot = np.random.random()
+            where = 0
+            while where < len(sheets) - 1 and lot > share[where]:
+                where += 1
+        a = turns[np.random.randint(turn_start[k], turn_start[k + 1])]
+        if free[k] and np.random.random() < 0.4:
+            a = np.random.random() * 2 * np.pi
+    else:
+        a = angle[i]
+        if free[k] and np.random.random() < 0.5:
+            a += np.random.normal(0.0, 0.06)
+    reach_of(k, a, estart, edges, reach)
+    lx, hx = sheets[where, 0] - reach[0], sheets[where, 2] - reach[2]
+    ly, hy = sheets[where, 1] - reach[1], sheets[where, 3] - reach[3]
+    if hx < lx or hy < ly:
+        return False, where, a, 0.0, 0.0
+    if n < GLOBAL:
+        return True, where, a, lx + np.random.random() * (hx - lx), ly + np.random.random() * (hy - ly)
+    width, height = boxes[i, 2] - boxes[i, 0], boxes[i, 3] - boxes[i, 1]
+    x = clamp(X[i] + np.random.normal(0.0, 0.25) * width, lx, hx)
+    y = clamp(Y[i] + np.random.normal(0.0, 0.25) * height, ly, hy)
+    return True, where, a, x, y
+
+
+@numba.njit(cache=True, fastmath=True)
+def step(way: int, stride: float, swing: float) -> tuple[float, float, float]:  # pragma: no cover
+    """What a way of moving does: along, across, aslant, or turned."""
+    if way == 0:
+        return stride, 0.0, 0.0
+    if way == 1:
+        return 0.0, stride, 0.0
+    if way == 2:
+        return stride * 0.7, stride * 0.7, 0.0
+    if way == 3:
+        return stride * 0.7, -stride * 0.7, 0.0
+    return 0.0, 0.0, swing
+
+
+@numba.njit(cache=True, fastmath=True)
+def downhill(
+    i: int, place: Floats, finest: float, sheets: Floats, free: Ints,
+    kind: Ints, estart: Ints, edges: Floats, pstart: Ints, poles: Floats, root: Floats,
+    istart: Ints, iedges: Floats, qstart: Ints, ipoles: Floats, boxes: Floats, weights: Floats, soft: float,
+    scratch_e: Floats, scratch_p: Floats, box: Floats, reach: Floats, hits: Ints,
+) -> int:  # pragma: no cover  # fmt: skip
+    """Move one of the best places by smaller and smaller steps to where less overlaps; returns the places tried."""
+    k, where, tried = kind[i], int(place[4]), 0
+    value, a, x, y = place[0], place[1], place[2], place[3]
+    stride, swing = 0.12 * min(boxes[i, 2] - boxes[i, 0], boxes[i, 3] - boxes[i, 1]), 0.05
+    while value > 0.0 and stride > finest:
+        way = np.random.randint(4) if not free[k] else np.random.randint(6)
+        dx, dy, da = step(way, stride, swing)
+        better = False
+        for sign in (1.0, -1.0):
+            ta = a + sign * da
+            reach_of(k, ta, estart, edges, reach)
+            lx, hx = sheets[where, 0] - reach[0], sheets[where, 2] - reach[2]
+            ly, hy = sheets[where, 1] - reach[1], sheets[where, 3] - reach[3]
+            if hx < lx or hy < ly:
+                continue
+            tx, ty = clamp(x + sign * dx, lx, hx), clamp(y + sign * dy, ly, hy)
+            found = at(
+                i, ta, tx, ty, value, kind, estart, edges, pstart, poles, root, istart, iedges, qstart, ipoles,
+                boxes, weights, soft, scratch_e, scratch_p, box, hits,
+            )  # fmt: skip
+            tried += 1
+            if found < value:
+                value, a, x, y, better = found, ta, tx, ty, True
+                break
+        if better:
+            stride *= 1.1
+        elif way >= 4:
+            swing *= 0.5
+            stride *= 0.9
+        else:
+            stride *= 0.6
+    place[0], place[1], place[2], place[3] = value, a, x, y
+    return tried
+
+
+@numba.njit(cache=True, fastmath=True)
 def best_place(
     i: int, angle: Floats, X: Floats, Y: Floats, sheet: Ints, sheets: Floats, share: Floats,
     turn_start: Ints, turns: Floats, free: Ints,
@@ -76,33 +180,12 @@ def best_place(
     for n in range(KEPT):
         kept[n, 0] = 1e300
     kept[0, 0], kept[0, 1], kept[0, 2], kept[0, 3], kept[0, 4] = now, angle[i], X[i], Y[i], sheet[i]
-    width = boxes[i, 2] - boxes[i, 0]
-    height = boxes[i, 3] - boxes[i, 1]
     for n in range(GLOBAL + NEAR):
-        where = sheet[i]
-        if n < GLOBAL:
-            if len(sheets) > 1:
-                draw = np.random.random()
-                where = 0
-                while where < len(sheets) - 1 and draw > share[where]:
-                    where += 1
-            a = turns[np.random.randint(turn_start[k], turn_start[k + 1])]
-            if free[k] and np.random.random() < 0.4:
-                a = np.random.random() * 2 * np.pi
-        else:
-            a = angle[i]
-            if free[k] and np.random.random() < 0.5:
-                a += np.random.normal(0.0, 0.06)
-        reach_of(k, a, estart, edges, reach)
-        lx, hx = sheets[where, 0] - reach[0], sheets[where, 2] - reach[2]
-        ly, hy = sheets[where, 1] - reach[1], sheets[where, 3] - reach[3]
-        if hx < lx or hy < ly:
+        there, where, a, x, y = draw(
+            n, i, k, angle, X, Y, sheet, sheets, share, turn_start, turns, free, estart, edges, boxes, reach
+        )
+        if not there:
             continue
-        if n < GLOBAL:
-            x, y = lx + np.random.random() * (hx - lx), ly + np.random.random() * (hy - ly)
-        else:
-            x = clamp(X[i] + np.random.normal(0.0, 0.25) * width, lx, hx)
-            y = clamp(Y[i] + np.random.normal(0.0, 0.25) * height, ly, hy)
         limit = kept[KEPT - 1, 0]
         value = at(
             i, a, x, y, limit, kind, estart, edges, pstart, poles, root, istart, iedges, qstart, ipoles, boxes, weights,
@@ -110,62 +193,18 @@ def best_place(
         )  # fmt: skip
         tried += 1
         if value < limit:
-            m = KEPT - 1
-            while m > 0 and kept[m - 1, 0] > value:
-                for q in range(5):
-                    kept[m, q] = kept[m - 1, q]
-                m -= 1
-            kept[m, 0], kept[m, 1], kept[m, 2], kept[m, 3], kept[m, 4] = value, a, x, y, where
+            keep(kept, value, a, x, y, where)
     best = 0
     for n in range(KEPT):
         if kept[n, 0] >= 1e299:
             continue
-        where = int(kept[n, 4])
-        value, a, x, y = kept[n, 0], kept[n, 1], kept[n, 2], kept[n, 3]
-        stride, swing = 0.12 * min(width, height), 0.05
-        finest = small if n == 0 else 40 * small
-        while value > 0.0 and stride > finest:
-            way = np.random.randint(4) if not free[k] else np.random.randint(6)
-            dx, dy, da = 0.0, 0.0, 0.0
-            if way == 0:
-                dx = stride
-            elif way == 1:
-                dy = stride
-            elif way == 2:
-                dx, dy = stride * 0.7, stride * 0.7
-            elif way == 3:
-                dx, dy = stride * 0.7, -stride * 0.7
-            else:
-                da = swing
-            better = False
-            for sign in (1.0, -1.0):
-                ta = a + sign * da
-                reach_of(k, ta, estart, edges, reach)
-                lx, hx = sheets[where, 0] - reach[0], sheets[where, 2] - reach[2]
-                ly, hy = sheets[where, 1] - reach[1], sheets[where, 3] - reach[3]
-                if hx < lx or hy < ly:
-                    continue
-                tx, ty = clamp(x + sign * dx, lx, hx), clamp(y + sign * dy, ly, hy)
-                found = at(
-                    i, ta, tx, ty, value, kind, estart, edges, pstart, poles, root, istart, iedges, qstart, ipoles,
-                    boxes, weights, soft, scratch_e, scratch_p, box, hits,
-                )  # fmt: skip
-                tried += 1
-                if found < value:
-                    value, a, x, y, better = found, ta, tx, ty, True
-                    break
-            if better:
-                stride *= 1.1
-            elif way >= 4:
-                swing *= 0.5
-                stride *= 0.9
-            else:
-                stride *= 0.6
-        kept[n, 0], kept[n, 1], kept[n, 2], kept[n, 3] = value, a, x, y
-        if value < kept[best, 0]:
+        tried += downhill(
+            i, kept[n], small if n == 0 else 40 * small, sheets, free, kind, estart, edges, pstart, poles, root,
+            istart, iedges, qstart, ipoles, boxes, weights, soft, scratch_e, scratch_p, box, reach, hits,
+        )  # fmt: skip
+        if kept[n, 0] < kept[best, 0] or kept[n, 0] <= 0.0:
             best = n
-        if value <= 0.0:
-            best = n
+        if kept[n, 0] <= 0.0:
             break
     if kept[best, 0] < now:
         angle[i], X[i], Y[i], sheet[i] = kept[best, 1], kept[best, 2], kept[best, 3], int(kept[best, 4])
@@ -174,6 +213,25 @@ def best_place(
             iedges, istart[i], ipoles, qstart[i], boxes[i],
         )  # fmt: skip
     return tried
+
+
+@numba.njit(cache=True, fastmath=True)
+def weigh(movable: int, table: Floats, weights: Floats) -> float:  # pragma: no cover
+    """Let pairs that are in each other's way weigh more, the others less again; returns the sum of overlaps."""
+    total, most = 0.0, 0.0
+    for i in range(movable):
+        for j in range(i + 1, table.shape[1]):
+            total += table[i, j]
+            most = max(most, table[i, j])
+    for i in range(movable):
+        for j in range(table.shape[1]):
+            if j == i:
+                continue
+            if table[i, j] > 0.0:
+                weights[i, j] *= GROW_LEAST + (GROW_MOST - GROW_LEAST) * table[i, j] / most
+            else:
+                weights[i, j] = max(1.0, weights[i, j] * DECAY)
+    return total
 
 
 @numba.njit(cache=True, fastmath=True)
@@ -234,9 +292,8 @@ def rounds(
     least, tried, idle = 1e300, 0, 0
     total = 0.0
     for i in range(movable):
-        for j in range(len(kind)):
-            if j > i:
-                total += table[i, j]
+        for j in range(i + 1, len(kind)):
+            total += table[i, j]
     while True:
         if total < least:
             if total < least * 0.98:
@@ -265,17 +322,4 @@ def rounds(
             )  # fmt: skip
             if X[i] != x or Y[i] != y or angle[i] != a:
                 row(i, kind, istart, iedges, qstart, ipoles, boxes, root, soft, table, hits)
-        total, most = 0.0, 0.0
-        for i in range(movable):
-            for j in range(len(kind)):
-                if j > i:
-                    total += table[i, j]
-                    most = max(most, table[i, j])
-        for i in range(movable):
-            for j in range(len(kind)):
-                if j == i:
-                    continue
-                if table[i, j] > 0.0:
-                    weights[i, j] *= GROW_LEAST + (GROW_MOST - GROW_LEAST) * table[i, j] / most
-                else:
-                    weights[i, j] = max(1.0, weights[i, j] * DECAY)
+        total = weigh(movable, table, weights)
