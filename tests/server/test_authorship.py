@@ -147,6 +147,24 @@ def test_what_was_broken_before_stands_in_nobodys_way(owner, job):
     assert owner("POST", f"{job['base']}/loads", a_load()).status_code == 422
 
 
+@pytest.mark.parametrize("name", [" ", "crowd ", " crowd"])
+def test_C8_a_name_that_only_a_blank_tells_apart_is_refused(owner, job, name):
+    wrong = [("loads", a_load(name=name)), ("members", a_member(job["loads"][0]["id"], mark=name))]
+    for kind, body in wrong:
+        answer = owner("POST", f"{job['base']}/{kind}", body)
+        assert answer.status_code == 422 and "something to read" in answer.json()["needs"], kind
+    assert [x["spec"]["name"] for x in owner.good("GET", job["base"])["loads"]] == ["crowd"]
+
+
+def test_a_name_that_could_not_be_read_again_is_not_stored(owner, job):
+    """Blanks around the name of a profile go; one of blanks alone was stored as nothing, and was a fault."""
+    profile = {"name": " ", "parts": [{"section_id": "SHS 80×80×5 hot"}]}
+    answer = owner("POST", f"{job['base']}/profiles", profile)
+    assert answer.status_code == 422 and "can be read" in answer.json()["needs"]
+    made = owner.good("POST", f"{job['base']}/profiles", {**profile, "name": " doubled "})
+    assert made["view"]["profiles"][0]["spec"]["name"] == "doubled"
+
+
 def test_what_was_undone_is_done_again_and_undone_again(owner, job):
     base, path = job["base"], f"{job['base']}/loads/{job['loads'][0]['id']}"
     owner.good("PUT", path, {"version": 1, "spec": a_load(note="first")})

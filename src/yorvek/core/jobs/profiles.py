@@ -68,6 +68,8 @@ class ProfileSpec(Model):
     def _is_no_size(cls, name: str) -> str:
         if is_size(name):
             raise InputError(field="name", got=name, needs="this is a size of the catalogue: choose another name")
+        if not name.strip():
+            raise InputError(field="name", got=name, needs="a name that can be read")
         return name.strip()
 
     def line(self) -> str:

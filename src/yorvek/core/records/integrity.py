@@ -33,6 +33,9 @@ def refuse_broken(before: JobState | None, after: JobState) -> None:
         raise InputError(
             field="profile", got=gone[1], needs=f"{gone[0]} is made of it: change that first, or keep the name"
         )
+    blurred_then = _blurred(before) if before is not None else set()
+    for field, name, _ in sorted(_blurred(after) - blurred_then):
+        raise InputError(field=field, got=name, needs="something to read, without blanks before or after it")
     doubles_then = _doubles(before) if before is not None else {}
     for (family, name), kinds in _doubles(after).items():
         if len(kinds) > len(doubles_then.get((family, name), [])):
@@ -68,6 +71,13 @@ def _missing(ref: Ref, users: list[str], before: JobState | None) -> InputError:
 def _lost_sections(state: JobState) -> list[tuple[str, str]]:
     """Mark and section of what is made of nothing that is known."""
     return [(mark, id) for mark, id in state.sections_used() if not state.has_section(id)]
+
+
+def _blurred(state: JobState) -> set[tuple[str, str, int]]:
+    """Names and marks that nobody can read, or tell from another by reading: field, name and number."""
+    named = [(kind.unique[0], kind) for kind in IN_STATE if kind.unique is not None]
+    found = ((field, str(getattr(spec, field)), n) for field, kind in named for n, spec in _all(state, kind).items())
+    return {(field, name, n) for field, name, n in found if name != name.strip() or not name}
 
 
 def _doubles(state: JobState) -> dict[tuple[str, str], list[Kind]]:

@@ -244,7 +244,10 @@ def edit(by: Hand, job: Job | None, title: str, *, ripple: bool = True, chooses:
         if "stock" in scope.touched:
             stock_changed(scope.shop)
         stock = stock_version(scope.shop)
-        after = _whole(scope)
+        try:
+            after = _whole(scope)
+        except ValidationError as error:  # what was written could not be read again
+            raise first_trouble(error) from None
         saved.set("perhaps")
     saved.set("all")
     if before is not None and after is not None and not scope.shelved:
