@@ -2,12 +2,13 @@
 /** What the last change did down the thread, with undo. */
 import { computed } from 'vue'
 import { attempt, job, mayWrite, redo, undo } from '../shared/job'
+import { wouldBe } from '../shared/preview'
 import { shown } from '../shared/reserve'
 import { mass } from '../shared/units'
 
 const edit = computed(() => job.value?.last_edit)
 const changes = computed(() => {
-  const r = edit.value?.ripple
+  const r = wouldBe.value ?? edit.value?.ripple
   if (!r) return []
   const { before: a, after: b } = r
   const signed = (v: number, text: string) => (v > 0 ? `+${text}` : v < 0 ? `−${text}` : 'same')
@@ -30,14 +31,14 @@ const changes = computed(() => {
 })
 </script>
 <template>
-  <footer aria-live="polite">
-    <template v-if="edit">
-      <b class="title">{{ edit.title }}</b>
+  <footer aria-live="polite" :class="{ drafted: wouldBe }">
+    <template v-if="edit || wouldBe">
+      <b class="title">{{ wouldBe ? 'Saved, it would be' : edit!.title }}</b>
       <span v-for="c in changes" :key="c.name"
         ><span class="dim">{{ c.name }}</span> <span :class="{ alarm: c.bad }">{{ c.text }}</span></span
       >
       <span class="space"></span>
-      <span v-if="mayWrite" class="back">
+      <span v-if="mayWrite && edit && !wouldBe" class="back">
         <button v-if="edit.is_undo" class="undo" @click="attempt(redo)">Do it again</button>
         <button class="undo" @click="attempt(() => undo())">Undo</button>
       </span>
@@ -55,6 +56,12 @@ footer {
   padding: 8px 18px;
   min-height: 44px;
   flex-wrap: wrap;
+}
+.drafted {
+  background: var(--mark);
+}
+.drafted .dim {
+  color: #dbe6ee;
 }
 .title {
   max-width: 330px;

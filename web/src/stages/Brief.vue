@@ -2,6 +2,7 @@
 import { computed, ref, watch } from 'vue'
 import type { S } from '../api/client'
 import { attempt, copy, job, mayWrite, save, saveBrief } from '../shared/job'
+import { usePreview } from '../shared/preview'
 import RowActions from '../shared/RowActions.vue'
 import EntryField from '../shared/EntryField.vue'
 import { force, length, lengthUnit, unit } from '../shared/units'
@@ -67,8 +68,10 @@ const blankSources: Record<string, () => S['LoadSpec']['source']> = {
 function from(kind: string) {
   load.value!.source = kind ? blankSources[kind]() : null
 }
+usePreview(() => (load.value ? { kind: 'loads', id: loadRow.value?.id, spec: onlyItsForm(load.value) } : null))
 const dim = ref<S['DimensionSpec'] | null>(null)
 const dimRow = ref<Chosen>(null)
+usePreview(() => (dim.value ? { kind: 'dimensions', id: dimRow.value?.id, spec: dim.value } : null))
 const saveDim = () =>
   attempt(async () => {
     await save('dimensions', dimRow.value, dim.value)

@@ -2,8 +2,10 @@
 /** Joints and plates that are sized without a frame around them: what ends there, what it stands on, and its forces. */
 import { computed, onMounted, ref } from 'vue'
 import type { S } from '../api/client'
+import Alive from '../shared/Alive.vue'
 import EntryField from '../shared/EntryField.vue'
 import { attempt, copy, job, mayWrite, save, why } from '../shared/job'
+import { drafted, usePreview } from '../shared/preview'
 import Reserve from '../shared/Reserve.vue'
 import RowActions from '../shared/RowActions.vue'
 import SectionPick from '../shared/SectionPick.vue'
@@ -50,6 +52,8 @@ function change(j: S['JointRow']) {
   draft.value = copy(j.spec)
   editing.value = j
 }
+const preview = usePreview(() => (draft.value ? { kind: 'joints', id: editing.value?.id, spec: draft.value } : null))
+const alive = computed(() => drafted(preview.found.value, 'joints', editing.value?.id))
 const store = () =>
   attempt(async () => {
     await save('joints', editing.value, draft.value)
@@ -102,6 +106,12 @@ const explain = (j: S['JointRow']) => {
       <button v-if="mayWrite && !draft" class="button" @click="add">Add a joint by itself</button>
     </div>
     <form v-if="draft" class="panel gap" @submit.prevent="store">
+      <Alive
+        :verdict="alive?.verdict"
+        :trouble="alive?.trouble"
+        :sentence="preview.sentence.value"
+        :stale="preview.stale.value"
+      />
       <div class="fields">
         <div class="field">
           <label for="fj-mark">Mark of the joint</label><input id="fj-mark" v-model="draft.mark" /><span

@@ -1,9 +1,11 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { S } from '../api/client'
+import Alive from '../shared/Alive.vue'
 import CutFile from '../shared/CutFile.vue'
 import EntryField from '../shared/EntryField.vue'
 import { attempt, catalogue, copy, job, mayWrite, remove, save } from '../shared/job'
+import { drafted, usePreview } from '../shared/preview'
 import SectionPick from '../shared/SectionPick.vue'
 import { length, mass, unit } from '../shared/units'
 import DrawingIn from './DrawingIn.vue'
@@ -118,6 +120,8 @@ function change() {
   draft.value = copy(row.value!.spec) as Draft
   editing.value = { id: row.value!.id, version: row.value!.version }
 }
+const preview = usePreview(() => (draft.value ? { kind: 'parts', id: editing.value?.id, spec: draft.value } : null))
+const alive = computed(() => drafted(preview.found.value, 'parts', editing.value?.id))
 const store = () =>
   attempt(async () => {
     chosen.value = await save('parts', editing.value, draft.value)
@@ -255,6 +259,12 @@ const choose = (part: number) => {
     <section>
       <DrawingIn v-if="drawing" :materials="materials" @done="drawing = false" />
       <form v-else-if="draft" class="panel" @submit.prevent="store">
+        <Alive :trouble="alive?.trouble" :sentence="preview.sentence.value" :stale="preview.stale.value">
+          <template v-if="alive?.geometry" #other>
+            <p class="soft">{{ mass(alive.geometry.mass_kg) }} each; nothing is stored yet</p>
+            <PartDrawing :geometry="alive.geometry" />
+          </template>
+        </Alive>
         <h2>{{ families[draft.shape.family as keyof typeof families] ?? 'From a drawing' }}</h2>
         <div class="fields gap">
           <div class="field">

@@ -2,8 +2,10 @@
 /** Flat plates that are sized: floors, skins under water, covers, and webs with lightening holes. */
 import { computed, onMounted, ref } from 'vue'
 import type { S } from '../api/client'
+import Alive from '../shared/Alive.vue'
 import EntryField from '../shared/EntryField.vue'
 import { attempt, catalogue, copy, job, mayWrite, save, why } from '../shared/job'
+import { drafted, usePreview } from '../shared/preview'
 import Reserve from '../shared/Reserve.vue'
 import RowActions from '../shared/RowActions.vue'
 import { force, length, lengthUnit, mass, unit } from '../shared/units'
@@ -70,6 +72,8 @@ function change(p: S['PlateRow']) {
   draft.value = copy(p.spec)
   editing.value = p
 }
+const preview = usePreview(() => (draft.value ? { kind: 'plates', id: editing.value?.id, spec: draft.value } : null))
+const alive = computed(() => drafted(preview.found.value, 'plates', editing.value?.id))
 const store = () =>
   attempt(async () => {
     chosen.value = await save('plates', editing.value, draft.value)
@@ -108,6 +112,12 @@ const asMade = (p: S['PlateRow']) =>
       <button v-if="mayWrite && !draft" class="button" @click="add">Add a plate</button>
     </div>
     <form v-if="draft" class="panel gap" @submit.prevent="store">
+      <Alive
+        :verdict="alive?.verdict"
+        :trouble="alive?.trouble"
+        :sentence="preview.sentence.value"
+        :stale="preview.stale.value"
+      />
       <div class="fields">
         <div class="field">
           <label for="pl-mark">Mark of the plate</label><input id="pl-mark" v-model="draft.mark" /><span

@@ -2,8 +2,10 @@
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { call, type S } from '../api/client'
+import Alive from '../shared/Alive.vue'
 import EntryField from '../shared/EntryField.vue'
 import { attempt, catalogue, change, copy, job, mayWrite, save, why } from '../shared/job'
+import { drafted, usePreview } from '../shared/preview'
 import Reserve from '../shared/Reserve.vue'
 import RowActions from '../shared/RowActions.vue'
 import { shown } from '../shared/reserve'
@@ -83,13 +85,18 @@ const words: Record<string, string> = {
   propped: 'fixed left, on the right end',
   'as it is': 'as entered below',
 }
+const whole = () => {
+  const spec = copy(draft.value!)
+  if (supports[shape.value]) spec.supports = supports[shape.value](spec.length.text)
+  return spec
+}
 const store = () =>
   attempt(async () => {
-    const spec = copy(draft.value!)
-    if (supports[shape.value]) spec.supports = supports[shape.value](spec.length.text)
-    chosen.value = await save('members', editing.value, spec)
+    chosen.value = await save('members', editing.value, whole())
     draft.value = null
   })
+const preview = usePreview(() => (draft.value ? { kind: 'members', id: editing.value?.id, spec: whole() } : null))
+const alive = computed(() => drafted(preview.found.value, 'members', editing.value?.id))
 const lightest = ref<S['Candidate'] | null>(null)
 watch(
   () => [chosen.value, row.value?.version, job.value?.last_edit?.id],
@@ -235,6 +242,14 @@ const whyOf = (member: number, check: string) => {
   </p>
   <form v-if="draft" class="panel gap" @submit.prevent="store">
     <h2>{{ editing ? `Change ${draft.mark}` : 'A new member' }}</h2>
+    <Alive
+      :verdict="alive?.verdict"
+      :trouble="alive?.trouble"
+      :sentence="preview.sentence.value"
+      :stale="preview.stale.value"
+    >
+      <BeamDrawing v-if="alive?.verdict" :spec="alive.spec" :verdict="alive.verdict" :loads="job!.loads" />
+    </Alive>
     <div class="fields gap">
       <div class="field">
         <label for="m-mark">Mark</label><input id="m-mark" v-model="draft.mark" /><span class="echo"></span>

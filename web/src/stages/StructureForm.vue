@@ -5,15 +5,18 @@
  */
 import { computed, ref } from 'vue'
 import { call, type S } from '../api/client'
+import Alive from '../shared/Alive.vue'
 import EntryField from '../shared/EntryField.vue'
 import { named } from '../shared/named'
 import { attempt, copy, job, save } from '../shared/job'
+import { drafted, usePreview } from '../shared/preview'
 import SectionPick from '../shared/SectionPick.vue'
 import { unit } from '../shared/units'
 import JointsForm from './JointsForm.vue'
 import ModelForm from './ModelForm.vue'
 import SituationsForm from './SituationsForm.vue'
 import StatedForm from './StatedForm.vue'
+import StructureDrawing from './StructureDrawing.vue'
 import { blankStarter, starterKinds, starterWords } from './starters'
 
 const props = defineProps<{ kind?: string; row?: S['StructureRow'] }>()
@@ -103,11 +106,27 @@ function put(load: S['LoadRow']) {
     })
 }
 const loadOf = (id: number) => job.value!.loads.find((l) => l.id === id)
+const preview = usePreview(() => ({ kind: 'structures', id: props.row?.id, spec: draft.value }))
+const alive = computed(() => drafted(preview.found.value, 'structures', props.row?.id))
+const bar = ref('')
 const store = () => attempt(async () => emit('done', await save('structures', props.row ?? null, draft.value)))
 </script>
 <template>
   <form class="panel gap" @submit.prevent="store">
     <h3>{{ starterWords(draft.starter.kind) }}</h3>
+    <Alive
+      :verdict="alive?.verdict"
+      :trouble="alive?.trouble"
+      :sentence="preview.sentence.value"
+      :stale="preview.stale.value"
+    >
+      <StructureDrawing
+        v-if="alive?.verdict"
+        :verdict="alive.verdict"
+        :chosen="bar || alive.verdict.weakest"
+        @choose="bar = $event"
+      />
+    </Alive>
     <div class="fields gap">
       <div class="field">
         <label for="t-mark">Mark of the structure</label><input id="t-mark" v-model="draft.mark" /><span

@@ -1,0 +1,38 @@
+<script setup lang="ts">
+/** What a draft would come to, beside it while it is typed: its reserves and its drawing, or what is still missing. */
+import Reserve from './Reserve.vue'
+import { mass } from './units'
+
+type Worked = { strength: { value?: number | null }; stiffness?: { value?: number | null } | null; mass_kg?: number }
+defineProps<{ verdict?: Worked | null; trouble?: string | null; sentence: string; stale: boolean }>()
+</script>
+<template>
+  <div class="alive" :class="{ stale }" role="status" aria-label="What it would come to">
+    <template v-if="verdict">
+      <p class="row">
+        <span class="soft">breaks</span><Reserve :value="verdict.strength.value" />
+        <template v-if="verdict.stiffness"
+          ><span class="soft">moves</span><Reserve :value="verdict.stiffness.value" /></template
+        ><span v-if="verdict.mass_kg" class="soft">{{ mass(verdict.mass_kg) }} each; nothing is stored yet</span>
+      </p>
+      <slot></slot>
+    </template>
+    <slot v-else-if="!trouble && !sentence" name="other"
+      ><p class="soft">What it would come to stands here as soon as enough is known.</p></slot
+    >
+    <p v-else class="soft">Not yet: {{ trouble || sentence }}</p>
+  </div>
+</template>
+<style scoped>
+.alive {
+  border-left: 3px solid var(--mark);
+  padding-left: 12px;
+  margin: 10px 0;
+}
+.stale {
+  opacity: 0.55;
+}
+p {
+  margin: 4px 0;
+}
+</style>
