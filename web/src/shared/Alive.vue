@@ -3,7 +3,8 @@
 import Reserve from './Reserve.vue'
 import { mass } from './units'
 
-type Worked = { strength: { value?: number | null }; stiffness?: { value?: number | null } | null; mass_kg?: number }
+type Held = { value?: number | null; governs?: string }
+type Worked = { strength: Held; stiffness?: Held | null; mass_kg?: number }
 defineProps<{ verdict?: Worked | null; trouble?: string | null; sentence: string; stale: boolean }>()
 </script>
 <template>
@@ -12,8 +13,12 @@ defineProps<{ verdict?: Worked | null; trouble?: string | null; sentence: string
       <p class="row">
         <span class="soft">breaks</span><Reserve :value="verdict.strength.value" />
         <template v-if="verdict.stiffness"
-          ><span class="soft">moves</span><Reserve :value="verdict.stiffness.value" /></template
-        ><span v-if="verdict.mass_kg" class="soft">{{ mass(verdict.mass_kg) }} each; nothing is stored yet</span>
+          ><span class="soft">moves</span><Reserve :value="verdict.stiffness.value"
+        /></template>
+      </p>
+      <p class="soft">
+        {{ verdict.strength.governs }}<template v-if="verdict.mass_kg">; {{ mass(verdict.mass_kg) }} each</template>.
+        Nothing is stored yet.
       </p>
       <slot></slot>
     </template>

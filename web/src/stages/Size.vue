@@ -242,127 +242,142 @@ const whyOf = (member: number, check: string) => {
   </p>
   <form v-if="draft" class="panel gap" @submit.prevent="store">
     <h2>{{ editing ? `Change ${draft.mark}` : 'A new member' }}</h2>
-    <Alive
-      :verdict="alive?.verdict"
-      :trouble="alive?.trouble"
-      :sentence="preview.sentence.value"
-      :stale="preview.stale.value"
-    >
-      <BeamDrawing v-if="alive?.verdict" :spec="alive.spec" :verdict="alive.verdict" :loads="job!.loads" />
-    </Alive>
-    <div class="fields gap">
-      <div class="field">
-        <label for="m-mark">Mark</label><input id="m-mark" v-model="draft.mark" /><span class="echo"></span>
-      </div>
-      <div class="field">
-        <label for="m-name">Name</label><input id="m-name" v-model="draft.name" placeholder="rail" /><span
-          class="echo"
-        ></span>
-      </div>
-      <div class="field">
-        <label for="m-qty">Pieces</label><input id="m-qty" v-model.number="draft.qty" inputmode="numeric" /><span
-          class="echo"
-        ></span>
-      </div>
-      <EntryField v-model="draft.length" label="Length" />
-      <div class="field">
-        <label for="m-shape">It stands</label
-        ><select id="m-shape" v-model="shape">
-          <option v-for="(w, k) in words" :key="k" :value="k">{{ w }}</option></select
-        ><span class="echo"></span>
-      </div>
-      <SectionPick v-model:section="draft.section_id" v-model:material="draft.material_id" />
-      <div class="field">
-        <label for="m-axis">Bent about</label
-        ><select id="m-axis" v-model="draft.axis">
-          <option value="strong">its strong axis</option>
-          <option value="weak">its weak axis</option></select
-        ><span class="echo"></span>
-      </div>
-      <EntryField v-model="draft.unbraced" label="Held sideways every" optional hint="only at its ends" />
-      <EntryField
-        v-model="draft.bearing"
-        label="Loads and supports bear on"
-        optional
-        hint="walls not checked"
-      /><EntryField v-model="draft.wheel_from_edge" label="Wheels, from the flange's edge" optional hint="no wheels" />
-      <label class="row"><input v-model="draft.welded" type="checkbox" /> welded where stressed most</label>
-    </div>
-    <div v-if="shape === 'as it is'">
-      <h3>Supports</h3>
-      <div v-for="(s, i) in draft.supports" :key="i" class="fields">
-        <EntryField v-model="s.at" :label="`Support ${i + 1} at`" />
-        <div class="field">
-          <label>It</label
-          ><select v-model="s.kind" :aria-label="`Kind of support ${i + 1}`">
-            <option value="simple">may turn</option>
-            <option value="fixed">is fixed</option>
-          </select>
+    <div class="live">
+      <div>
+        <div class="fields gap">
+          <div class="field">
+            <label for="m-mark">Mark</label><input id="m-mark" v-model="draft.mark" /><span class="echo"></span>
+          </div>
+          <div class="field">
+            <label for="m-name">Name</label><input id="m-name" v-model="draft.name" placeholder="rail" /><span
+              class="echo"
+            ></span>
+          </div>
+          <div class="field">
+            <label for="m-qty">Pieces</label><input id="m-qty" v-model.number="draft.qty" inputmode="numeric" /><span
+              class="echo"
+            ></span>
+          </div>
+          <EntryField v-model="draft.length" label="Length" />
+          <div class="field">
+            <label for="m-shape">It stands</label
+            ><select id="m-shape" v-model="shape">
+              <option v-for="(w, k) in words" :key="k" :value="k">{{ w }}</option></select
+            ><span class="echo"></span>
+          </div>
+          <SectionPick v-model:section="draft.section_id" v-model:material="draft.material_id" />
+          <div class="field">
+            <label for="m-axis">Bent about</label
+            ><select id="m-axis" v-model="draft.axis">
+              <option value="strong">its strong axis</option>
+              <option value="weak">its weak axis</option></select
+            ><span class="echo"></span>
+          </div>
+          <EntryField v-model="draft.unbraced" label="Held sideways every" optional hint="only at its ends" />
+          <EntryField
+            v-model="draft.bearing"
+            label="Loads and supports bear on"
+            optional
+            hint="walls not checked"
+          /><EntryField
+            v-model="draft.wheel_from_edge"
+            label="Wheels, from the flange's edge"
+            optional
+            hint="no wheels"
+          />
+          <label class="row"><input v-model="draft.welded" type="checkbox" /> welded where stressed most</label>
         </div>
-        <button type="button" class="button quiet" @click="draft.supports.splice(i, 1)">Take away</button>
-      </div>
-      <button type="button" class="button" @click="draft.supports.push({ at: entry(''), kind: 'simple' })">
-        Add a support
-      </button>
-    </div>
-    <details class="gap">
-      <summary>Notches and slots</summary>
-      <div v-for="(n, i) in draft.notches" :key="i" class="fields">
-        <EntryField v-model="n.at" label="From the left" /><EntryField v-model="n.length" label="Long" /><EntryField
-          v-model="n.depth"
-          label="Deep"
-        />
-        <div class="field">
-          <label :for="`m-n${i}`">It is cut</label
-          ><select :id="`m-n${i}`" v-model="n.side">
-            <option value="bottom">from below</option>
-            <option value="top">from above</option>
-            <option value="middle">through, at half depth</option></select
-          ><span class="echo"></span>
+        <div v-if="shape === 'as it is'">
+          <h3>Supports</h3>
+          <div v-for="(s, i) in draft.supports" :key="i" class="fields">
+            <EntryField v-model="s.at" :label="`Support ${i + 1} at`" />
+            <div class="field">
+              <label>It</label
+              ><select v-model="s.kind" :aria-label="`Kind of support ${i + 1}`">
+                <option value="simple">may turn</option>
+                <option value="fixed">is fixed</option>
+              </select>
+            </div>
+            <button type="button" class="button quiet" @click="draft.supports.splice(i, 1)">Take away</button>
+          </div>
+          <button type="button" class="button" @click="draft.supports.push({ at: entry(''), kind: 'simple' })">
+            Add a support
+          </button>
         </div>
-        <button type="button" class="button quiet" @click="draft.notches!.splice(i, 1)">Take away</button>
+        <details class="gap">
+          <summary>Notches and slots</summary>
+          <div v-for="(n, i) in draft.notches" :key="i" class="fields">
+            <EntryField v-model="n.at" label="From the left" /><EntryField v-model="n.length" label="Long" /><EntryField
+              v-model="n.depth"
+              label="Deep"
+            />
+            <div class="field">
+              <label :for="`m-n${i}`">It is cut</label
+              ><select :id="`m-n${i}`" v-model="n.side">
+                <option value="bottom">from below</option>
+                <option value="top">from above</option>
+                <option value="middle">through, at half depth</option></select
+              ><span class="echo"></span>
+            </div>
+            <button type="button" class="button quiet" @click="draft.notches!.splice(i, 1)">Take away</button>
+          </div>
+          <button
+            type="button"
+            class="button"
+            @click="
+              draft.notches = [
+                ...(draft.notches ?? []),
+                { at: entry(''), length: entry(''), depth: entry(''), side: 'bottom' },
+              ]
+            "
+          >
+            Add a notch
+          </button>
+        </details>
+        <h3 class="gap">Loads on it</h3>
+        <div v-for="(l, i) in draft.loads" :key="i" class="fields">
+          <div class="field">
+            <label>Load</label><b>{{ loadOf(l.load_id)?.name ?? 'gone' }}</b>
+          </div>
+          <template v-if="loadOf(l.load_id)?.form === 'force' && !l.runs"
+            ><EntryField v-for="(_, k) in l.at" :key="k" v-model="l.at![k]" label="Acts at, from the left"
+          /></template>
+          <EntryField v-else-if="loadOf(l.load_id)?.form === 'area'" v-model="l.width" label="Width it carries" />
+          <template v-if="loadOf(l.load_id)?.form !== 'force' || l.runs"
+            ><EntryField v-model="l.start" label="From" optional hint="the left end" /><EntryField
+              v-model="l.end"
+              label="To"
+              optional
+              hint="the right end"
+          /></template>
+          <EntryField v-model="l.aside" label="Aside of the axis by" optional hint="on its axis" />
+          <label v-if="loadOf(l.load_id)?.form === 'force'" class="row"
+            ><input v-model="l.runs" type="checkbox" @change="l.at = l.runs ? [] : [entry('')]" /> runs along</label
+          >
+          <label class="row"><input v-model="l.sideways" type="checkbox" /> acts sideways</label>
+          <button type="button" class="button quiet" @click="draft.loads!.splice(i, 1)">Take away</button>
+        </div>
+        <div class="row">
+          <span class="soft">Put on:</span
+          ><button
+            v-for="l in job!.loads"
+            :key="l.id"
+            type="button"
+            class="button quiet"
+            @click="draft.loads!.push(on(l))"
+          >
+            + {{ l.spec.name }}
+          </button>
+        </div>
       </div>
-      <button
-        type="button"
-        class="button"
-        @click="
-          draft.notches = [
-            ...(draft.notches ?? []),
-            { at: entry(''), length: entry(''), depth: entry(''), side: 'bottom' },
-          ]
-        "
+      <Alive
+        :verdict="alive?.verdict"
+        :trouble="alive?.trouble"
+        :sentence="preview.sentence.value"
+        :stale="preview.stale.value"
       >
-        Add a notch
-      </button>
-    </details>
-    <h3 class="gap">Loads on it</h3>
-    <div v-for="(l, i) in draft.loads" :key="i" class="fields">
-      <div class="field">
-        <label>Load</label><b>{{ loadOf(l.load_id)?.name ?? 'gone' }}</b>
-      </div>
-      <template v-if="loadOf(l.load_id)?.form === 'force' && !l.runs"
-        ><EntryField v-for="(_, k) in l.at" :key="k" v-model="l.at![k]" label="Acts at, from the left"
-      /></template>
-      <EntryField v-else-if="loadOf(l.load_id)?.form === 'area'" v-model="l.width" label="Width it carries" />
-      <template v-if="loadOf(l.load_id)?.form !== 'force' || l.runs"
-        ><EntryField v-model="l.start" label="From" optional hint="the left end" /><EntryField
-          v-model="l.end"
-          label="To"
-          optional
-          hint="the right end"
-      /></template>
-      <EntryField v-model="l.aside" label="Aside of the axis by" optional hint="on its axis" />
-      <label v-if="loadOf(l.load_id)?.form === 'force'" class="row"
-        ><input v-model="l.runs" type="checkbox" @change="l.at = l.runs ? [] : [entry('')]" /> runs along</label
-      >
-      <label class="row"><input v-model="l.sideways" type="checkbox" /> acts sideways</label>
-      <button type="button" class="button quiet" @click="draft.loads!.splice(i, 1)">Take away</button>
-    </div>
-    <div class="row">
-      <span class="soft">Put on:</span
-      ><button v-for="l in job!.loads" :key="l.id" type="button" class="button quiet" @click="draft.loads!.push(on(l))">
-        + {{ l.spec.name }}
-      </button>
+        <BeamDrawing v-if="alive?.verdict" :spec="alive.spec" :verdict="alive.verdict" :loads="job!.loads" />
+      </Alive>
     </div>
     <div class="row gap">
       <button class="button main">Save member</button

@@ -7,7 +7,8 @@ import { computed } from 'vue'
 import type { S } from '../api/client'
 import { force, length, lengthUnit, moment, small } from '../shared/units'
 
-const props = defineProps<{ verdict: S['FrameVerdict']; chosen: string }>()
+/** `bare`: the picture alone, where it stands beside fields. */
+const props = defineProps<{ verdict: S['FrameVerdict']; chosen: string; bare?: boolean }>()
 const emit = defineEmits<{ choose: [string] }>()
 type P = [number, number]
 const flat = ([x, y, z]: number[]): P => [x + 0.42 * z, -y + 0.26 * z]
@@ -103,7 +104,7 @@ const curves = computed(() =>
 )
 </script>
 <template>
-  <div class="two">
+  <div class="two" :class="{ bare }">
     <svg
       class="whole"
       :viewBox="`${box.x} ${box.y} ${box.w} ${box.h}`"
@@ -168,7 +169,7 @@ const curves = computed(() =>
         </template>
       </g>
     </svg>
-    <div>
+    <div v-if="!bare">
       <p class="soft">
         Dashed: how it moves under the load that moves it most, drawn {{ times }} times as far. Greatest
         {{ small(most) }}.
@@ -219,6 +220,9 @@ svg.whole g text {
 }
 .load {
   fill: var(--mark);
+}
+.two.bare {
+  grid-template-columns: minmax(0, 1fr);
 }
 @media (max-width: 900px) {
   .two {

@@ -114,173 +114,186 @@ const store = () => attempt(async () => emit('done', await save('structures', pr
 <template>
   <form class="panel gap" @submit.prevent="store">
     <h3>{{ starterWords(draft.starter.kind) }}</h3>
-    <Alive
-      :verdict="alive?.verdict"
-      :trouble="alive?.trouble"
-      :sentence="preview.sentence.value"
-      :stale="preview.stale.value"
-    >
-      <StructureDrawing
-        v-if="alive?.verdict"
-        :verdict="alive.verdict"
-        :chosen="bar || alive.verdict.weakest"
-        @choose="bar = $event"
-      />
-    </Alive>
-    <div class="fields gap">
-      <div class="field">
-        <label for="t-mark">Mark of the structure</label><input id="t-mark" v-model="draft.mark" /><span
-          class="echo"
-        ></span>
-      </div>
-      <div class="field">
-        <label for="t-name">Called</label><input id="t-name" v-model="draft.name" /><span class="echo"></span>
-      </div>
-      <div class="field">
-        <label for="t-qty">How many</label><input id="t-qty" v-model.number="draft.qty" inputmode="numeric" /><span
-          class="echo"
-        ></span>
-      </div>
-      <template v-if="asks">
-        <EntryField
-          v-for="[k, words, optional] in asks.sizes"
-          :key="k"
-          :model-value="(draft.starter.sizes as any)[k]"
-          :label="words"
-          :optional="optional"
-          hint="none"
-          @update:model-value="size(k, $event)"
-          @change="optional && attempt(ask)"
-        />
-        <template v-for="[k, words, , least, most] in asks.counts" :key="k">
-          <label v-if="least === 0 && most === 1" class="row"
-            ><input
-              type="checkbox"
-              :checked="draft.starter.counts![k] === 1"
-              @change="draft.starter.counts![k] = ($event.target as HTMLInputElement).checked ? 1 : 0"
-            />
-            {{ words }}</label
-          >
-          <div v-else class="field">
-            <label :for="`t-${k}`">{{ words }}</label><input
-              :id="`t-${k}`"
-              v-model.number="draft.starter.counts![k]"
-              inputmode="numeric"
-              @change="attempt(ask)"
-            /><span class="echo">{{ least }} to {{ most }}</span>
+    <div class="live">
+      <div>
+        <div class="fields gap">
+          <div class="field">
+            <label for="t-mark">Mark of the structure</label><input id="t-mark" v-model="draft.mark" /><span
+              class="echo"
+            ></span>
           </div>
-        </template>
-      </template>
-      <EntryField v-model="draft.weld_leg" label="Weld leg, all round" />
-      <label class="row"><input v-model="draft.welded" type="checkbox" /> metal beside welds counts as welded</label>
-    </div>
-    <p v-if="!own" class="row">
-      <button type="button" class="button quiet" @click="byHand">Change its model by hand</button
-      ><span class="soft">nodes, bars and supports become tables; its dimensions no longer drive it</span>
-    </p>
-    <ModelForm v-if="own" v-model="draft.starter.own!" @changed="attempt(ask)" />
-    <h3>Made of</h3>
-    <div v-for="(r, name) in draft.roles" :key="name" class="fields">
-      <div class="field">
-        <label>Role</label><b>{{ name }}</b>
-      </div>
-      <SectionPick v-model:section="r.section_id" v-model:material="r.material_id" /><label class="row"
-        ><input v-model="r.turned" type="checkbox" /> lies on its side</label
-      >
-    </div>
-    <h3>Loads</h3>
-    <div v-for="(l, i) in draft.loads" :key="i" class="row">
-      <b>{{ loadOf(l.load_id)?.spec.name ?? 'gone' }}</b>
-      <select
-        v-if="loadOf(l.load_id) && asked"
-        v-model="l.spot"
-        :aria-label="`Where load ${i + 1} stands`"
-        @change="l.spot && (l.bars = [])"
-      >
-        <option v-for="[k, words] in spotsFor(loadOf(l.load_id)!)" :key="k" :value="k">{{ words }}</option>
-        <option value="">along bars of my own choice</option>
-      </select>
-      <input
-        v-if="asked && l.spot === ''"
-        :value="l.bars!.join(', ')"
-        :aria-label="`Bars of load ${i + 1}, in order`"
-        :placeholder="asked.bars.slice(0, 3).join(', ')"
-        @change="l.bars = named(($event.target as HTMLInputElement).value)"
-      />
-      <select v-model="l.direction" :aria-label="`Direction of load ${i + 1}`">
-        <option>down</option>
-        <option>up</option>
-        <option>sideways</option>
-        <option>sideways back</option>
-        <option>along</option>
-        <option>along back</option>
-      </select>
-      <label v-if="loadOf(l.load_id)?.spec.form === 'force' && asked && !asked.at_nodes.includes(l.spot)"
-        ><input v-model="l.moves" type="checkbox" /> moves along, at its worst place</label
-      >
-      <EntryField
-        v-if="l.moves"
-        v-model="l.wheel_from_edge"
-        :label="`Wheels of load ${i + 1}, from the flange's edge`"
-        optional
-        hint="at the edge, the worst"
-      />
-      <template v-if="loadOf(l.load_id)?.spec.form === 'force' && asked && !asked.at_nodes.includes(l.spot) && !l.moves"
-        ><label><input v-model="l.spread" type="checkbox" /> spread over it</label
-        ><EntryField
-          v-if="!l.spread"
-          v-model="l.at"
-          :label="`Load ${i + 1} stands at, from the start`"
-          optional
-          hint="the middle"
-      /></template>
-      <EntryField
-        v-if="asked && !asked.at_nodes.includes(l.spot)"
-        v-model="l.aside"
-        :label="`Load ${i + 1} stands aside of the bar by`"
-        optional
-        hint="on its axis"
-      />
-      <button type="button" class="button quiet" @click="draft.loads!.splice(i, 1)">Take off</button>
-    </div>
-    <div v-if="asked" class="row gap">
-      <span class="soft">Put on:</span
-      ><button
-        v-for="l in job!.loads"
-        :key="l.id"
-        type="button"
-        class="button quiet"
-        :disabled="!spotsFor(l).length"
-        @click="put(l)"
-      >
-        + {{ l.spec.name }}
-      </button>
-    </div>
-    <JointsForm v-if="asked" v-model="draft.joints" :ends="asked.ends" :roles="asked.roles" />
-    <SituationsForm
-      v-if="asked"
-      v-model="draft.situations"
-      :asked="asked"
-      :asks="asks"
-      :loads="draft.loads!.map((l) => l.load_id)"
-    />
-    <StatedForm v-if="asked" v-model:members="draft.members" v-model:stretches="draft.stretches" :bars="asked.bars" />
-    <details class="gap">
-      <summary>Feet, play, second order</summary>
-      <div class="fields gap">
-        <label class="row"><input v-model="draft.anchored" type="checkbox" /> feet are held down</label>
-        <div v-if="!draft.anchored" class="field">
-          <label for="t-mu">Friction of the ground</label
-          ><input id="t-mu" v-model.number="draft.ground_friction" inputmode="decimal" /><span class="echo"
-            >0.3 for steel on concrete</span
+          <div class="field">
+            <label for="t-name">Called</label><input id="t-name" v-model="draft.name" /><span class="echo"></span>
+          </div>
+          <div class="field">
+            <label for="t-qty">How many</label><input id="t-qty" v-model.number="draft.qty" inputmode="numeric" /><span
+              class="echo"
+            ></span>
+          </div>
+          <template v-if="asks">
+            <EntryField
+              v-for="[k, words, optional] in asks.sizes"
+              :key="k"
+              :model-value="(draft.starter.sizes as any)[k]"
+              :label="words"
+              :optional="optional"
+              hint="none"
+              @update:model-value="size(k, $event)"
+              @change="optional && attempt(ask)"
+            />
+            <template v-for="[k, words, , least, most] in asks.counts" :key="k">
+              <label v-if="least === 0 && most === 1" class="row"
+                ><input
+                  type="checkbox"
+                  :checked="draft.starter.counts![k] === 1"
+                  @change="draft.starter.counts![k] = ($event.target as HTMLInputElement).checked ? 1 : 0"
+                />
+                {{ words }}</label
+              >
+              <div v-else class="field">
+                <label :for="`t-${k}`">{{ words }}</label><input
+                  :id="`t-${k}`"
+                  v-model.number="draft.starter.counts![k]"
+                  inputmode="numeric"
+                  @change="attempt(ask)"
+                /><span class="echo">{{ least }} to {{ most }}</span>
+              </div>
+            </template>
+          </template>
+          <EntryField v-model="draft.weld_leg" label="Weld leg, all round" />
+          <label class="row"
+            ><input v-model="draft.welded" type="checkbox" /> metal beside welds counts as welded</label
           >
         </div>
-        <EntryField v-model="draft.play" label="Play adds to its movement" optional hint="none" />
-        <label class="row"
-          ><input v-model="draft.second_order" type="checkbox" /> push makes it softer (second order)</label
-        >
+        <p v-if="!own" class="row">
+          <button type="button" class="button quiet" @click="byHand">Change its model by hand</button
+          ><span class="soft">nodes, bars and supports become tables; its dimensions no longer drive it</span>
+        </p>
+        <ModelForm v-if="own" v-model="draft.starter.own!" @changed="attempt(ask)" />
+        <h3>Made of</h3>
+        <div v-for="(r, name) in draft.roles" :key="name" class="fields">
+          <div class="field">
+            <label>Role</label><b>{{ name }}</b>
+          </div>
+          <SectionPick v-model:section="r.section_id" v-model:material="r.material_id" /><label class="row"
+            ><input v-model="r.turned" type="checkbox" /> lies on its side</label
+          >
+        </div>
+        <h3>Loads</h3>
+        <div v-for="(l, i) in draft.loads" :key="i" class="row">
+          <b>{{ loadOf(l.load_id)?.spec.name ?? 'gone' }}</b>
+          <select
+            v-if="loadOf(l.load_id) && asked"
+            v-model="l.spot"
+            :aria-label="`Where load ${i + 1} stands`"
+            @change="l.spot && (l.bars = [])"
+          >
+            <option v-for="[k, words] in spotsFor(loadOf(l.load_id)!)" :key="k" :value="k">{{ words }}</option>
+            <option value="">along bars of my own choice</option>
+          </select>
+          <input
+            v-if="asked && l.spot === ''"
+            :value="l.bars!.join(', ')"
+            :aria-label="`Bars of load ${i + 1}, in order`"
+            :placeholder="asked.bars.slice(0, 3).join(', ')"
+            @change="l.bars = named(($event.target as HTMLInputElement).value)"
+          />
+          <select v-model="l.direction" :aria-label="`Direction of load ${i + 1}`">
+            <option>down</option>
+            <option>up</option>
+            <option>sideways</option>
+            <option>sideways back</option>
+            <option>along</option>
+            <option>along back</option>
+          </select>
+          <label v-if="loadOf(l.load_id)?.spec.form === 'force' && asked && !asked.at_nodes.includes(l.spot)"
+            ><input v-model="l.moves" type="checkbox" /> moves along, at its worst place</label
+          >
+          <EntryField
+            v-if="l.moves"
+            v-model="l.wheel_from_edge"
+            :label="`Wheels of load ${i + 1}, from the flange's edge`"
+            optional
+            hint="at the edge, the worst"
+          />
+          <template
+            v-if="loadOf(l.load_id)?.spec.form === 'force' && asked && !asked.at_nodes.includes(l.spot) && !l.moves"
+            ><label><input v-model="l.spread" type="checkbox" /> spread over it</label
+            ><EntryField
+              v-if="!l.spread"
+              v-model="l.at"
+              :label="`Load ${i + 1} stands at, from the start`"
+              optional
+              hint="the middle"
+          /></template>
+          <EntryField
+            v-if="asked && !asked.at_nodes.includes(l.spot)"
+            v-model="l.aside"
+            :label="`Load ${i + 1} stands aside of the bar by`"
+            optional
+            hint="on its axis"
+          />
+          <button type="button" class="button quiet" @click="draft.loads!.splice(i, 1)">Take off</button>
+        </div>
+        <div v-if="asked" class="row gap">
+          <span class="soft">Put on:</span
+          ><button
+            v-for="l in job!.loads"
+            :key="l.id"
+            type="button"
+            class="button quiet"
+            :disabled="!spotsFor(l).length"
+            @click="put(l)"
+          >
+            + {{ l.spec.name }}
+          </button>
+        </div>
+        <JointsForm v-if="asked" v-model="draft.joints" :ends="asked.ends" :roles="asked.roles" />
+        <SituationsForm
+          v-if="asked"
+          v-model="draft.situations"
+          :asked="asked"
+          :asks="asks"
+          :loads="draft.loads!.map((l) => l.load_id)"
+        />
+        <StatedForm
+          v-if="asked"
+          v-model:members="draft.members"
+          v-model:stretches="draft.stretches"
+          :bars="asked.bars"
+        />
+        <details class="gap">
+          <summary>Feet, play, second order</summary>
+          <div class="fields gap">
+            <label class="row"><input v-model="draft.anchored" type="checkbox" /> feet are held down</label>
+            <div v-if="!draft.anchored" class="field">
+              <label for="t-mu">Friction of the ground</label
+              ><input id="t-mu" v-model.number="draft.ground_friction" inputmode="decimal" /><span class="echo"
+                >0.3 for steel on concrete</span
+              >
+            </div>
+            <EntryField v-model="draft.play" label="Play adds to its movement" optional hint="none" />
+            <label class="row"
+              ><input v-model="draft.second_order" type="checkbox" /> push makes it softer (second order)</label
+            >
+          </div>
+        </details>
       </div>
-    </details>
+      <Alive
+        :verdict="alive?.verdict"
+        :trouble="alive?.trouble"
+        :sentence="preview.sentence.value"
+        :stale="preview.stale.value"
+      >
+        <StructureDrawing
+          v-if="alive?.verdict"
+          :verdict="alive.verdict"
+          :chosen="bar || alive.verdict.weakest"
+          bare
+          @choose="bar = $event"
+        />
+      </Alive>
+    </div>
     <div class="row gap">
       <button class="button main">Save structure</button
       ><button type="button" class="button" @click="emit('done', null)">Leave it</button>
