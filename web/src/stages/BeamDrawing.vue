@@ -4,11 +4,17 @@ import { computed } from 'vue'
 import type { S } from '../api/client'
 import { force, length, lengthUnit, moment, small } from '../shared/units'
 
-const props = defineProps<{ spec: S['MemberSpec']; verdict: S['BeamVerdict']; loads: S['LoadRow'][] }>()
-const W = 760
+const props = defineProps<{
+  spec: S['MemberSpec']
+  verdict: S['BeamVerdict']
+  loads: S['LoadRow'][]
+  /** Of the drawing in its own units: the less, the larger its words stand on a narrow place. */
+  width?: number
+}>()
+const W = computed(() => props.width ?? 760)
 const left = 70
 const span = computed(() => props.spec.length.value || 1)
-const x = (mm: number) => left + (mm / span.value) * (W - left - 60)
+const x = (mm: number) => left + (mm / span.value) * (W.value - left - 60)
 const names = computed(() =>
   props.spec
     .loads!.map((on) => ({ on, load: props.loads.find((l) => l.id === on.load_id)?.spec }))
@@ -45,7 +51,7 @@ const bend = computed(() => curve(props.verdict.moment, 236, 34, -1))
 const moved = computed(() => curve(props.verdict.deflection, 330, 32, 1))
 const scale = computed(() => {
   const mm = Math.abs(props.verdict.deflection.greatest)
-  return mm > 0 ? Math.round((32 / mm) * (span.value / (W - left - 60))) : 1
+  return mm > 0 ? Math.round((32 / mm) * (span.value / (W.value - left - 60))) : 1
 })
 const limit = computed(() => {
   const d = Math.abs(props.verdict.deflection.greatest)

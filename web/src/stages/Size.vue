@@ -376,7 +376,13 @@ const whyOf = (member: number, check: string) => {
         :sentence="preview.sentence.value"
         :stale="preview.stale.value"
       >
-        <BeamDrawing v-if="alive?.verdict" :spec="alive.spec" :verdict="alive.verdict" :loads="job!.loads" />
+        <BeamDrawing
+          v-if="alive?.verdict"
+          :width="440"
+          :spec="alive.spec"
+          :verdict="alive.verdict"
+          :loads="job!.loads"
+        />
       </Alive>
     </div>
     <div class="row gap">
