@@ -121,6 +121,28 @@ def test_a_changed_load_ripples_and_is_undone(inside: tuple[Page, str]) -> None:
     )
 
 
+def test_a_draft_shows_what_it_would_come_to_and_stores_nothing(inside: tuple[Page, str]) -> None:
+    page, job = inside
+    show(page, job, "size")
+    before = page.evaluate("url => fetch(url).then((r) => r.json())", job.replace("/jobs/", "/api/jobs/"))
+    page.get_by_role("button", name="Change", exact=True).first.click()
+    alive = page.get_by_role("status", name="What it would come to")
+    alive.get_by_text("moves", exact=True).wait_for()
+    first = alive.inner_text()
+    length = page.get_by_label("Length", exact=True)
+    length.fill("2350")
+    page.wait_for_function("(was) => document.querySelector('.alive').innerText !== was", arg=first)
+    ripple = page.locator("footer")
+    ripple.get_by_text("Saved, it would be").wait_for()
+    assert "same" not in ripple.get_by_text("mass").locator("..").inner_text()
+    length.fill("2350 buckets")
+    alive.get_by_text("Not yet").wait_for()
+    page.get_by_role("button", name="Leave it").first.click()
+    ripple.get_by_text("Saved, it would be").wait_for(state="detached")
+    after = page.evaluate("url => fetch(url).then((r) => r.json())", job.replace("/jobs/", "/api/jobs/"))
+    assert after == before
+
+
 def test_nonsense_is_named_at_its_field_and_kept(inside: tuple[Page, str]) -> None:
     page, job = inside
     person = Person(page)

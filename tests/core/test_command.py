@@ -5,11 +5,13 @@ import os
 import subprocess
 import sys
 from pathlib import Path
+from typing import NamedTuple
 
 import pytest
 
 from tests.core.jobs import ROOT
 from tests.verifiers import check_bars, check_sheets
+from yorvek.core import cli
 from yorvek.core.cutting.bars import BarPlan, BarProblem
 from yorvek.core.cutting.sheets import SheetPlan, SheetProblem
 
@@ -20,6 +22,28 @@ def core(*words):
     env = {**os.environ, "PYTHONPATH": str(ROOT / "src")}
     command = [sys.executable, "-m", "yorvek.core.cli", *map(str, words)]
     return subprocess.run(command, capture_output=True, text=True, env=env, timeout=120, check=False)
+
+
+class Said(NamedTuple):
+    """What a command that was refused said, and how it ended."""
+
+    returncode: object
+    stdout: str
+    stderr: str
+
+
+@pytest.fixture
+def here(capfd, monkeypatch):
+    """The command within this process: what is refused need not be waited for."""
+
+    def asked(*words):
+        monkeypatch.setattr(sys, "argv", ["yorvek core", *map(str, words)])
+        with pytest.raises(SystemExit) as ended:
+            cli.main()
+        out, err = capfd.readouterr()
+        return Said(ended.value.code, out, err)
+
+    return asked
 
 
 def written(folder: Path, data) -> Path:
@@ -87,8 +111,8 @@ WRONG = {
 
 
 @pytest.mark.parametrize("what", WRONG)
-def test_bad_bars_are_refused_in_one_line(tmp_path, what):
-    done = core("bars", written(tmp_path, WRONG[what]))
+def test_bad_bars_are_refused_in_one_line(tmp_path, here, what):
+    done = here("bars", written(tmp_path, WRONG[what]))
     assert done.returncode == 2 and done.stdout == ""
     assert len(done.stderr.strip().splitlines()) == 1 and done.stderr.startswith("yorvek core: ")
 
@@ -102,9 +126,9 @@ def test_bad_bars_are_refused_in_one_line(tmp_path, what):
         [[0, 0], [1e12, 0], [1e12, 1]],
     ],
 )
-def test_bad_outlines_are_refused_in_one_line(tmp_path, outline):
+def test_bad_outlines_are_refused_in_one_line(tmp_path, here, outline):
     bad = {**SHEETS, "parts": [{**SHEETS["parts"][0], "outline": outline}]}
-    done = core("sheets", written(tmp_path, bad))
+    done = here("sheets", written(tmp_path, bad))
     assert done.returncode == 2 and done.stdout == ""
     assert len(done.stderr.strip().splitlines()) == 1
 
@@ -112,9 +136,9 @@ def test_bad_outlines_are_refused_in_one_line(tmp_path, outline):
 @pytest.mark.parametrize(
     "outline", [[[0, 0], [1, 0]], [[0, 0], [500, 0], [500, 300]], [[0, 0], [9, 9], [9, 0], [0, 9]]]
 )
-def test_a_remnant_that_is_no_part_of_its_sheet_is_refused(tmp_path, outline):
+def test_a_remnant_that_is_no_part_of_its_sheet_is_refused(tmp_path, here, outline):
     bad = {**SHEETS, "sheets": [{**SHEETS["sheets"][0], "outline": outline}]}
-    done = core("sheets", written(tmp_path, bad))
+    done = here("sheets", written(tmp_path, bad))
     assert done.returncode == 2 and "sheet s" in done.stderr
 
 
@@ -129,6 +153,11 @@ def test_a_remnant_that_is_no_part_of_its_sheet_is_refused(tmp_path, outline):
         ["sheets", "x", "--seed", "a"],
     ],
 )
-def test_a_wrong_command_is_refused(words):
-    done = core(*words)
+def test_a_wrong_command_is_refused(here, words):
+    done = here(*words)
     assert done.returncode == 2 and done.stdout == "" and done.stderr
+
+
+def test_a_command_is_refused_in_a_process_of_its_own_as_it_is_here(here):
+    alone, inside = core("bars", "absent.json"), here("bars", "absent.json")
+    assert (alone.returncode, alone.stdout, alone.stderr) == inside

@@ -239,6 +239,19 @@ class TestBetweenProcesses:
         owner.good("PUT", f"{base}/structures/{saved['id']}", {"version": 1, "spec": other})
         assert under == [False, False]
 
+    def test_what_another_process_kept_meanwhile_is_said_by_all(self, monkeypatch):
+        class Found(worked.Model):
+            value: float
+
+        monkeypatch.setattr(worked, "LONG_S", -1.0)
+
+        def slower(asked):
+            worked.recalled(asked, lambda _: Found(value=1.0), Found)  # the other one was faster
+            return Found(value=2.0)
+
+        assert worked.recalled("{}", slower, Found).value == 1.0
+        assert Worked.objects.count() == 1
+
     def test_what_cannot_be_read_back_as_it_is_is_not_kept(self, owner, monkeypatch):
         class Odd(worked.Model):
             value: float

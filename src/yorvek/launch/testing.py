@@ -36,6 +36,12 @@ def _tool(name: str) -> str:
     return str(VENV / "bin" / name)
 
 
+def _compiled() -> bool:
+    """Compile once what is compiled: tests side by side would all do it, each for itself."""
+    warm = "from yorvek.core.cutting import bars, sheets; bars.warm_up(); sheets.warm_up()"
+    return _step("compiled code", [str(PYTHON), "-c", warm])
+
+
 def core() -> list[bool]:
     """Linters, types, layers, and the core's tests."""
     return [
@@ -43,6 +49,7 @@ def core() -> list[bool]:
         _step("ruff format", [_tool("ruff"), "format", "--check", "-q", *PYTHON_CODE]),
         _step("mypy, strict", [_tool("mypy")]),
         _step("import contracts", [_tool("lint-imports")]),
+        _compiled(),
         _step("core tests", [*WITHOUT_DJANGO, *SIDE_BY_SIDE, "tests/core"]),
     ]
 
