@@ -57,12 +57,6 @@ footer {
   min-height: 44px;
   flex-wrap: wrap;
 }
-.drafted {
-  background: var(--mark);
-}
-.drafted .dim {
-  color: #dbe6ee;
-}
 .title {
   max-width: 330px;
   overflow: hidden;
@@ -75,6 +69,15 @@ footer {
 .alarm {
   color: #ff9d86;
   font-weight: 600;
+}
+.drafted {
+  background: var(--mark);
+}
+.drafted .alarm {
+  color: #ffc9bb;
+}
+.drafted .dim {
+  color: #dbe6ee;
 }
 .space {
   flex: 1;
