@@ -2,9 +2,9 @@
 import { computed, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { attempt, conflict, job, me, message, open, question, why } from '../shared/job'
-import { unit } from '../shared/units'
 import RippleBar from './RippleBar.vue'
 import Thread from './Thread.vue'
+import UnitSwitch from './UnitSwitch.vue'
 import Why from './Why.vue'
 
 const route = useRoute()
@@ -36,10 +36,7 @@ watch(
       <span class="soft">revision {{ job.job.spec.revision }}</span>
       <span class="space"></span>
       <router-link :to="`/jobs/${id}/stock`" class="button">Stock</router-link>
-      <div class="units" role="group" aria-label="Units, key u">
-        <button :class="{ on: unit === 'mm' }" :aria-pressed="unit === 'mm'" @click="unit = 'mm'">mm</button>
-        <button :class="{ on: unit === 'in' }" :aria-pressed="unit === 'in'" @click="unit = 'in'">ft in</button>
-      </div>
+      <UnitSwitch />
       <span class="soft">{{ me?.username }}, {{ me?.role }}</span>
     </header>
     <Thread class="thread" />
@@ -98,22 +95,6 @@ header .button {
   text-decoration: none;
   color: var(--ink);
   padding: 3px 10px;
-}
-.units {
-  display: flex;
-  border: var(--line) solid var(--ink);
-  border-radius: var(--corner);
-}
-.units button {
-  border: 0;
-  background: none;
-  padding: 3px 10px;
-  cursor: pointer;
-  white-space: nowrap;
-}
-.units .on {
-  background: var(--ink);
-  color: #fff;
 }
 .thread {
   grid-row: 2 / 4;

@@ -3,8 +3,9 @@
 import { computed, ref } from 'vue'
 import { attempt, job, message, reading, why } from '../shared/job'
 import Reserve from '../shared/Reserve.vue'
-import { mass, unit } from '../shared/units'
+import { mass } from '../shared/units'
 import Checks from '../stages/Checks.vue'
+import UnitSwitch from './UnitSwitch.vue'
 import Why from './Why.vue'
 
 defineProps<{ as: string }>()
@@ -32,10 +33,7 @@ const when = (iso: string) => new Date(iso).toLocaleString('en-GB', { dateStyle:
       <h1>{{ view.job.spec.name }}</h1>
       <span class="soft">revision {{ view.job.spec.revision }}, {{ as }}</span>
       <span class="space"></span>
-      <div class="units" role="group" aria-label="Units, key u">
-        <button :class="{ on: unit === 'mm' }" :aria-pressed="unit === 'mm'" @click="unit = 'mm'">mm</button>
-        <button :class="{ on: unit === 'in' }" :aria-pressed="unit === 'in'" @click="unit = 'in'">ft in</button>
-      </div>
+      <UnitSwitch />
       <slot name="papers"></slot>
     </header>
     <main>
@@ -161,21 +159,6 @@ h1 {
 }
 .space {
   flex: 1;
-}
-.units {
-  display: flex;
-  border: var(--line) solid var(--ink);
-  border-radius: var(--corner);
-}
-.units button {
-  border: 0;
-  background: none;
-  padding: 3px 10px;
-  cursor: pointer;
-}
-.units .on {
-  background: var(--ink);
-  color: #fff;
 }
 main {
   overflow: auto;

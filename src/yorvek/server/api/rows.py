@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Callable
+from functools import partial
 from typing import Any, NamedTuple
 
 from yorvek.core.errors import InputError
@@ -38,33 +39,19 @@ def _load(at: Place) -> shapes.LoadRow:
     return shapes.LoadRow(id=at.id, version=at.version, spec=spec, value=_size_of(spec))
 
 
-def _member(at: Place) -> shapes.MemberRow:
-    found = at.found.members[at.id]
-    return shapes.MemberRow(
-        id=at.id, version=at.version, spec=at.state.members[at.id], verdict=found.verdict, trouble=found.trouble
-    )
+def _sized(row: Callable[..., shapes.Row], name: str) -> Callable[[Place], shapes.Row]:
+    """Rows of a list of what is sized: the spec, its verdict or why there is none."""
+
+    def made(at: Place) -> shapes.Row:
+        result, spec = getattr(at.found, name)[at.id], getattr(at.state, name)[at.id]
+        return row(id=at.id, version=at.version, spec=spec, verdict=result.verdict, trouble=result.trouble)
+
+    return made
 
 
-def _structure(at: Place) -> shapes.StructureRow:
-    found = at.found.structures[at.id]
-    return shapes.StructureRow(
-        id=at.id, version=at.version, spec=at.state.structures[at.id], verdict=found.verdict, chain=found.chain,
-        trouble=found.trouble,
-    )  # fmt: skip
-
-
-def _plate(at: Place) -> shapes.PlateRow:
-    found = at.found.plates[at.id]
-    return shapes.PlateRow(
-        id=at.id, version=at.version, spec=at.state.plates[at.id], verdict=found.verdict, trouble=found.trouble
-    )
-
-
-def _joint(at: Place) -> shapes.JointRow:
-    found = at.found.joints[at.id]
-    return shapes.JointRow(
-        id=at.id, version=at.version, spec=at.state.joints[at.id], verdict=found.verdict, trouble=found.trouble
-    )
+def _structure(at: Place) -> shapes.Row:
+    plain = _sized(partial(shapes.StructureRow, chain=at.found.structures[at.id].chain), "structures")
+    return plain(at)
 
 
 def _profile(at: Place) -> shapes.ProfileRow:
@@ -99,10 +86,10 @@ def _followed(state: JobState, number: int) -> Any:
 WORKED_ROWS: dict[str, Callable[[Place], shapes.Row]] = {
     "dimensions": _dimension,
     "loads": _load,
-    "members": _member,
+    "members": _sized(shapes.MemberRow, "members"),
     "structures": _structure,
-    "plates": _plate,
-    "joints": _joint,
+    "plates": _sized(shapes.PlateRow, "plates"),
+    "joints": _sized(shapes.JointRow, "joints"),
     "profiles": _profile,
     "parts": _part,
 }
