@@ -121,6 +121,21 @@ def test_a_changed_load_ripples_and_is_undone(inside: tuple[Page, str]) -> None:
     )
 
 
+def test_the_first_view_is_light_on_the_wire(demo: Application, browser: Browser) -> None:
+    context = browser.new_context()
+    page = context.new_page()
+    wire: dict[str, int] = {}
+    session = context.new_cdp_session(page)
+    session.send("Network.enable")
+    session.on("Network.loadingFinished", lambda e: wire.__setitem__(e["requestId"], int(e["encodedDataLength"])))
+    page.goto(demo.url)
+    page.get_by_role("button", name="Log in").wait_for()
+    page.wait_for_load_state("networkidle")
+    total = sum(wire.values())
+    assert 50_000 < total < 200_000, total
+    context.close()
+
+
 def test_a_draft_shows_what_it_would_come_to_and_stores_nothing(inside: tuple[Page, str]) -> None:
     page, job = inside
     show(page, job, "size")

@@ -149,6 +149,7 @@ def front_end() -> None:
     env = front_end_packages()
     say("building the front end")
     _run(["npm", "run", "build"], cwd=WEB, env=env, what="building the front end")
+    _run([str(PYTHON), "-m", "whitenoise.compress", "-q", str(DIST)], what="packing the front end")
     mark.write_text(wanted)
 
 

@@ -1,12 +1,15 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { computed, onMounted, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { attempt, conflict, job, me, message, open, question, why } from '../shared/job'
+import { fetchStages } from './router'
 import RippleBar from './RippleBar.vue'
 import Thread from './Thread.vue'
 import UnitSwitch from './UnitSwitch.vue'
 import Why from './Why.vue'
 
+const SOON_MS = 800
+onMounted(() => window.setTimeout(fetchStages, SOON_MS))
 const route = useRoute()
 const id = computed(() => Number(route.params.id))
 watch(

@@ -1,44 +1,44 @@
 import { createRouter, createWebHistory } from 'vue-router'
-import Brief from '../stages/Brief.vue'
-import Chain from '../stages/Chain.vue'
-import Check from '../stages/Check.vue'
-import Compare from '../stages/Compare.vue'
-import Cut from '../stages/Cut.vue'
-import Jobs from '../stages/Jobs.vue'
-import Log from '../stages/Log.vue'
-import Parts from '../stages/Parts.vue'
-import SectionBench from '../stages/SectionBench.vue'
-import Size from '../stages/Size.vue'
-import Stock from '../stages/Stock.vue'
-import JobFrame from './JobFrame.vue'
-import Look from './Look.vue'
-import People from './People.vue'
-import Released from './Released.vue'
+import { message } from '../shared/job'
 
+/** Each view is fetched when it is first gone to, or once a job is open and nothing else is to be done. */
+const stages = {
+  brief: () => import('../stages/Brief.vue'),
+  size: () => import('../stages/Size.vue'),
+  compare: () => import('../stages/Compare.vue'),
+  parts: () => import('../stages/Parts.vue'),
+  stock: () => import('../stages/Stock.vue'),
+  cut: () => import('../stages/Cut.vue'),
+  log: () => import('../stages/Log.vue'),
+  chain: () => import('../stages/Chain.vue'),
+  section: () => import('../stages/SectionBench.vue'),
+  check: () => import('../stages/Check.vue'),
+}
+export function fetchStages(): void {
+  for (const stage of Object.values(stages)) void stage().catch(() => undefined)
+}
 export const router = createRouter({
   history: createWebHistory('/'),
   routes: [
-    { path: '/', component: Jobs },
-    { path: '/people', component: People },
-    { path: '/look', component: Look },
-    { path: '/jobs/:id(\\d+)/releases/:release(\\d+)', component: Released },
+    { path: '/', component: () => import('../stages/Jobs.vue') },
+    { path: '/people', component: () => import('./People.vue') },
+    { path: '/look', component: () => import('./Look.vue') },
+    { path: '/jobs/:id(\\d+)/releases/:release(\\d+)', component: () => import('./Released.vue') },
     {
       path: '/jobs/:id(\\d+)',
-      component: JobFrame,
+      component: () => import('./JobFrame.vue'),
       children: [
         { path: '', redirect: (to) => `${to.path}/brief` },
-        { path: 'brief', component: Brief },
-        { path: 'size', component: Size },
-        { path: 'compare', component: Compare },
-        { path: 'parts', component: Parts },
-        { path: 'stock', component: Stock },
-        { path: 'cut', component: Cut },
-        { path: 'log', component: Log },
-        { path: 'chain', component: Chain },
-        { path: 'section', component: SectionBench },
-        { path: 'check', component: Check },
+        ...Object.entries(stages).map(([path, component]) => ({ path, component })),
       ],
     },
     { path: '/:rest(.*)*', redirect: '/' },
   ],
+})
+const AWAY =
+  'This view could not be fetched. Try again in a moment; where that does not help, save what you typed and load ' +
+  'the page again.'
+/** The server is away, or has another version since: whoever asked stays where they are. */
+router.onError(() => {
+  message.value = AWAY
 })
