@@ -1,6 +1,11 @@
 import vue from 'eslint-plugin-vue'
 import ts from 'typescript-eslint'
 
+/** It reads "1,67" as 1. */
+const HALF_A_NUMBER = {
+  selector: 'VDirectiveKey[name.name="model"] > VIdentifier.modifiers[name="number"]',
+  message: 'v-model.number takes half of what was typed: use NumberInput.',
+}
 const LINES = { code: 120, template: 120, ignoreUrls: true }
 
 export default [
@@ -10,7 +15,7 @@ export default [
   {
     files: ['**/*.vue'],
     languageOptions: { parserOptions: { parser: ts.parser } },
-    rules: { 'vue/max-len': ['error', LINES] },
+    rules: { 'vue/max-len': ['error', LINES], 'vue/no-restricted-syntax': ['error', HALF_A_NUMBER] },
   },
   { files: ['**/*.ts'], rules: { 'max-len': ['error', { code: 120 }] } },
   { rules: { 'vue/multi-word-component-names': 'off' } },

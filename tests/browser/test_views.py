@@ -121,6 +121,35 @@ def test_a_changed_load_ripples_and_is_undone(inside: tuple[Page, str]) -> None:
     )
 
 
+def test_C1_a_number_with_a_comma_is_stored_as_it_is_meant_and_half_a_number_is_not(inside: tuple[Page, str]) -> None:
+    page, job = inside
+    person = Person(page)
+    show(page, job, "brief")
+    person.button(page.get_by_role("button", name=re.compile("^Change load")).first.get_attribute("aria-label") or "")
+    field = page.locator("#load-dyn")
+
+    def stored() -> list[float]:
+        view = page.evaluate("url => fetch(url).then((r) => r.json())", job.replace("/jobs/", "/api/jobs/"))
+        return [load["spec"]["dynamic_factor"] for load in view["loads"]]
+
+    before = stored()
+    field.fill("1,5 ton")
+    person.enter()
+    page.get_by_text("is not a number").wait_for()
+    assert stored() == before and field.input_value() == "1,5 ton"
+    field.fill("1,35")
+    field.focus()
+    person.enter()
+    field.wait_for(state="detached")
+    assert 1.35 in stored()
+    person.button("Undo")
+    page.wait_for_function(
+        "([url, was]) => fetch(url).then((r) => r.json())"
+        ".then((v) => JSON.stringify(v.loads.map((l) => l.spec.dynamic_factor)) === was)",
+        arg=[job.replace("/jobs/", "/api/jobs/"), str(before).replace(" ", "")],
+    )
+
+
 def test_the_first_view_is_light_on_the_wire(demo: Application, browser: Browser) -> None:
     context = browser.new_context()
     page = context.new_page()

@@ -6,6 +6,7 @@ import { usePreview } from '../shared/preview'
 import RowActions from '../shared/RowActions.vue'
 import EntryField from '../shared/EntryField.vue'
 import { force, length, lengthUnit, unit } from '../shared/units'
+import NumberInput from '../shared/NumberInput.vue'
 
 const brief = ref<S['JobSpec']>(copy(job.value!.job.spec))
 watch(
@@ -178,7 +179,7 @@ const newDim = () => {
               ><EntryField v-model="load.source.mass" label="Mass" kind="mass" />
               <div v-if="load.source.kind === 'stop'" class="field">
                 <label for="load-speed">Speed, m/s</label
-                ><input id="load-speed" v-model.number="load.source.speed_m_s" inputmode="decimal" />
+                ><NumberInput id="load-speed" v-model="load.source.speed_m_s" inputmode="decimal" />
               </div>
               <EntryField v-else v-model="load.source.height" label="Falls" /><EntryField
                 v-model="load.source.gives"
@@ -194,11 +195,11 @@ const newDim = () => {
           <EntryField v-else v-model="load.area" label="Size" :kind="kinds.area" />
           <div class="field">
             <label for="load-dyn">Dynamic factor</label
-            ><input id="load-dyn" v-model.number="load.dynamic_factor" inputmode="decimal" />
+            ><NumberInput id="load-dyn" v-model="load.dynamic_factor" inputmode="decimal" />
           </div>
           <div class="field">
             <label for="load-cycles">Comes and goes, times</label
-            ><input id="load-cycles" v-model.number="load.cycles" inputmode="numeric" placeholder="seldom" />
+            ><NumberInput id="load-cycles" v-model="load.cycles" inputmode="numeric" placeholder="seldom" />
           </div>
           <div class="field">
             <label for="load-group">Comes together with</label
@@ -303,32 +304,32 @@ const newDim = () => {
           </div>
           <div v-if="brief.method!.kind === 'lifting'" class="field">
             <label for="b-nd">Design factor Nd</label
-            ><input id="b-nd" v-model.number="brief.method!.design_factor" inputmode="decimal" />
+            ><NumberInput id="b-nd" v-model="brief.method!.design_factor" inputmode="decimal" />
           </div>
           <template v-if="brief.method!.kind === 'shop'">
             <div class="field">
               <label for="b-n">Factor on yield</label
-              ><input id="b-n" v-model.number="brief.method!.n" inputmode="decimal" />
+              ><NumberInput id="b-n" v-model="brief.method!.n" inputmode="decimal" />
             </div>
             <div class="field">
               <label for="b-m">Factor on ultimate</label
-              ><input id="b-m" v-model.number="brief.method!.m" inputmode="decimal" />
+              ><NumberInput id="b-m" v-model="brief.method!.m" inputmode="decimal" />
             </div>
           </template>
           <div class="field">
             <label for="b-span">Moves at most: span over</label
-            ><input id="b-span" v-model.number="brief.span_over" inputmode="numeric" />
+            ><NumberInput id="b-span" v-model="brief.span_over" inputmode="numeric" />
           </div>
           <div class="field">
             <label for="b-cant">Tip of an arm: 2 L over</label
-            ><input id="b-cant" v-model.number="brief.cantilever_over" inputmode="numeric" />
+            ><NumberInput id="b-cant" v-model="brief.cantilever_over" inputmode="numeric" />
           </div>
           <EntryField v-model="brief.move_at_most" label="Or a fixed figure" optional hint="by the ratios" />
           <div class="field">
             <label for="b-hz">Swings at least, Hz</label
-            ><input
+            ><NumberInput
               id="b-hz"
-              v-model.number="brief.swings_at_least_hz"
+              v-model="brief.swings_at_least_hz"
               inputmode="decimal"
               placeholder="not asked"
               @change="brief.swings_at_least_hz = brief.swings_at_least_hz || null"
@@ -368,7 +369,7 @@ const newDim = () => {
           /><EntryField v-model="brief.machines!.yard_tolerance" label="A yard's cut is off by" />
           <div class="field">
             <label for="b-stack">Bars the saw takes at once</label
-            ><input id="b-stack" v-model.number="brief.machines!.stack" inputmode="numeric" /><span class="echo"></span>
+            ><NumberInput id="b-stack" v-model="brief.machines!.stack" inputmode="numeric" /><span class="echo"></span>
           </div>
           <EntryField v-model="brief.machines!.table_kerf" label="Kerf at the table" /><EntryField
             v-model="brief.machines!.part_gap"

@@ -38,7 +38,7 @@ const explain = (id: string) => {
     <div class="row gap">
       <label
         >Structure
-        <select v-model.number="chosen" aria-label="Structure">
+        <select v-model="chosen" aria-label="Structure">
           <option v-for="x in job!.structures" :key="x.id" :value="x.id">{{ x.spec.mark }} {{ x.spec.name }}</option>
         </select></label
       >

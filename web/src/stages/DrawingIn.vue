@@ -7,6 +7,7 @@ import { picked } from '../shared/file'
 import { attempt, change, job } from '../shared/job'
 import { outlinePath } from '../shared/OutlinePath'
 import { length, unit } from '../shared/units'
+import NumberInput from '../shared/NumberInput.vue'
 
 defineProps<{ materials: S['Material'][] }>()
 const emit = defineEmits<{ done: [] }>()
@@ -127,8 +128,8 @@ const box = (o: S['Outline']) => {
             <td><input v-model="rows[k].mark" class="short" :aria-label="`Mark of outline ${k + 1}`" /></td>
             <td><input v-model="rows[k].name" class="mid" :aria-label="`Name of outline ${k + 1}`" /></td>
             <td>
-              <input
-                v-model.number="rows[k].qty"
+              <NumberInput
+                v-model="rows[k].qty"
                 class="short"
                 inputmode="numeric"
                 :aria-label="`Pieces of outline ${k + 1}`"

@@ -5,6 +5,7 @@ import type { S } from '../api/client'
 import EntryField from '../shared/EntryField.vue'
 import { attempt, copy, job, mayWrite, saveBrief } from '../shared/job'
 import { unit } from '../shared/units'
+import NumberInput from '../shared/NumberInput.vue'
 
 type Item = NonNullable<S['JobSpec']['hardware']>[number]
 const e = (text: string) => ({ text, unit: unit.value, value: 0 })
@@ -74,7 +75,7 @@ const leave = () => {
         <EntryField v-model="h.grip" label="Grip, what it holds together" />
         <div class="field">
           <label :for="`h-w${i}`">Washers</label
-          ><input :id="`h-w${i}`" v-model.number="h.washers" inputmode="numeric" /><span class="echo"></span>
+          ><NumberInput :id="`h-w${i}`" v-model="h.washers" inputmode="numeric" /><span class="echo"></span>
         </div>
         <div class="field">
           <label :for="`h-g${i}`">Class</label><input :id="`h-g${i}`" v-model="h.grade" /><span
@@ -98,7 +99,7 @@ const leave = () => {
         </button>
         <div class="field">
           <label :for="`h-k${i}`">Slack, %</label
-          ><input :id="`h-k${i}`" v-model.number="h.slack_percent" inputmode="decimal" /><span class="echo"></span>
+          ><NumberInput :id="`h-k${i}`" v-model="h.slack_percent" inputmode="decimal" /><span class="echo"></span>
         </div>
         <EntryField v-model="h.ends" label="The ends take"
       /></template>
@@ -110,8 +111,9 @@ const leave = () => {
           <label :for="`h-u${i}`">In</label><input :id="`h-u${i}`" v-model="h.unit" /><span class="echo"></span></div
       ></template>
       <div class="field">
-        <label :for="`h-q${i}`">How many</label
-        ><input :id="`h-q${i}`" v-model.number="h.qty" inputmode="decimal" /><span class="echo"></span>
+        <label :for="`h-q${i}`">How many</label><NumberInput :id="`h-q${i}`" v-model="h.qty" inputmode="decimal" /><span
+          class="echo"
+        ></span>
       </div>
       <EntryField
         v-model="h.price"

@@ -4,6 +4,7 @@ import { computed, useId } from 'vue'
 import type { S } from '../api/client'
 import EntryField from '../shared/EntryField.vue'
 import { jointKinds, type Joint } from './starters'
+import { asTyped } from '../shared/number'
 
 const joint = defineModel<Joint>({ required: true })
 const id = useId()
@@ -24,7 +25,7 @@ function set(name: string, value: unknown) {
 }
 const number = (event: Event) => {
   const v = (event.target as HTMLInputElement).value.trim()
-  return v === '' ? null : Number.isNaN(Number(v)) ? v : Number(v)
+  return asTyped(v)
 }
 </script>
 <template>

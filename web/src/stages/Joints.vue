@@ -12,6 +12,7 @@ import SectionPick from '../shared/SectionPick.vue'
 import { unit } from '../shared/units'
 import JointFields from './JointFields.vue'
 import { blankJoint, jointKinds, jointWords, loadStarters, type Joint } from './starters'
+import NumberInput from '../shared/NumberInput.vue'
 
 type Spec = S['FreeJointSpec']
 onMounted(() => attempt(loadStarters))
@@ -122,7 +123,7 @@ const explain = (j: S['JointRow']) => {
           <label for="fj-name">Called</label><input id="fj-name" v-model="draft.name" /><span class="echo"></span>
         </div>
         <div class="field">
-          <label for="fj-qty">How many</label><input id="fj-qty" v-model.number="draft.qty" inputmode="numeric" /><span
+          <label for="fj-qty">How many</label><NumberInput id="fj-qty" v-model="draft.qty" inputmode="numeric" /><span
             class="echo"
           ></span>
         </div>
@@ -157,11 +158,11 @@ const explain = (j: S['JointRow']) => {
           </div>
           <div class="field">
             <label :for="`fj-a${i}`">Angle between them, °</label
-            ><input :id="`fj-a${i}`" v-model.number="o.angle_deg" inputmode="decimal" /><span class="echo"></span>
+            ><NumberInput :id="`fj-a${i}`" v-model="o.angle_deg" inputmode="decimal" /><span class="echo"></span>
           </div>
           <div class="field">
             <label :for="`fj-s${i}`">Its own stress there, MPa</label
-            ><input :id="`fj-s${i}`" v-model.number="o.stress_MPa" inputmode="decimal" /><span class="echo"
+            ><NumberInput :id="`fj-s${i}`" v-model="o.stress_MPa" inputmode="decimal" /><span class="echo"
               >push negative</span
             >
           </div>
@@ -187,7 +188,7 @@ const explain = (j: S['JointRow']) => {
           </div>
           <div v-if="f.case !== 'design'" class="field">
             <label :for="`fj-d${i}`">Dynamic factor of it</label
-            ><input :id="`fj-d${i}`" v-model.number="f.dynamic_factor" inputmode="decimal" /><span class="echo"></span>
+            ><NumberInput :id="`fj-d${i}`" v-model="f.dynamic_factor" inputmode="decimal" /><span class="echo"></span>
           </div>
           <EntryField
             v-for="[k, words, typed] in FORCES"

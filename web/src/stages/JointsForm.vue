@@ -56,7 +56,7 @@ const at = (bar: string, node: string) => (node.startsWith('every ') ? `${node} 
     </fieldset>
     <div class="row">
       <span class="soft">Add at</span>
-      <select v-model.number="where" aria-label="End of a bar">
+      <select v-model="where" aria-label="End of a bar">
         <option v-for="([bar, node], k) in places" :key="k" :value="k">{{ at(bar, node) }}</option>
       </select>
       <select v-model="kind" aria-label="Kind of joint">

@@ -3,6 +3,7 @@
 import { onMounted, reactive, ref } from 'vue'
 import { call, type S } from '../api/client'
 import { attempt, job } from '../shared/job'
+import NumberInput from '../shared/NumberInput.vue'
 
 const links = ref<S['LinkRow'][]>([])
 const made = ref<{ forWhom: string; address: string } | null>(null)
@@ -38,8 +39,7 @@ const day = (iso: string) => new Date(iso).toLocaleDateString('en-GB', { dateSty
           <label for="l-who">For whom</label><input id="l-who" v-model="draft.for_whom" required maxlength="60" />
         </div>
         <div class="field">
-          <label for="l-days">Open for, days</label
-          ><input id="l-days" v-model.number="draft.days" type="number" min="1" max="90" />
+          <label for="l-days">Open for, days</label><NumberInput id="l-days" v-model="draft.days" />
         </div>
         <div class="field">
           <label for="l-what">What they read</label

@@ -9,6 +9,7 @@ import { attempt, copy, job } from '../shared/job'
 import { below, frameOf, keyOf, keysOf, markAt, partsOf, setDown, sheetPath, stockOf, turned } from '../shared/nest'
 import { outlinePath, ringPath } from '../shared/OutlinePath'
 import { length, lengthUnit, unit } from '../shared/units'
+import NumberInput from '../shared/NumberInput.vue'
 
 const props = defineProps<{ plan: S['PlanView'] }>()
 const emit = defineEmits<{ done: []; asked: [] }>()
@@ -169,7 +170,16 @@ const label = (p: S['Placement']) => {
         >
       </h3>
       <div class="row">
-        <label>Zoom <input v-model.number="zoom" type="range" min="1" max="6" step="0.5" aria-label="Zoom" /></label
+        <label
+          >Zoom
+          <input
+            :value="zoom"
+            @input="zoom = Number(($event.target as HTMLInputElement).value)"
+            type="range"
+            min="1"
+            max="6"
+            step="0.5"
+            aria-label="Zoom" /></label
         ><label v-if="sheets.length > 1"
           >Sheet
           <select v-model="sheet" aria-label="Sheet shown">
@@ -258,7 +268,7 @@ const label = (p: S['Placement']) => {
       <button class="button main" :disabled="!changed || wrong.length > 0" @click="keep">Keep it so</button>
       <label class="soft"
         >seconds
-        <input v-model.number="seconds" class="narrow" inputmode="numeric" aria-label="Seconds for the rest" /></label
+        <NumberInput v-model="seconds" class="narrow" inputmode="numeric" aria-label="Seconds for the rest" /></label
       ><button class="button" :disabled="!locked.size || wrong.length > 0" @click="rest">
         Plan the rest around the locked
       </button>

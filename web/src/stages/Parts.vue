@@ -10,6 +10,7 @@ import SectionPick from '../shared/SectionPick.vue'
 import { length, mass, unit } from '../shared/units'
 import DrawingIn from './DrawingIn.vue'
 import PartDrawing from './PartDrawing.vue'
+import NumberInput from '../shared/NumberInput.vue'
 
 /* eslint-disable @typescript-eslint/no-explicit-any -- the form edits four families; the server's models decide */
 type Draft = {
@@ -274,7 +275,7 @@ const choose = (part: number) => {
             <label for="p-name">Name</label><input id="p-name" v-model="draft.name" /><span class="echo"></span>
           </div>
           <div class="field">
-            <label for="p-qty">Pieces</label><input id="p-qty" v-model.number="draft.qty" inputmode="numeric" /><span
+            <label for="p-qty">Pieces</label><NumberInput id="p-qty" v-model="draft.qty" inputmode="numeric" /><span
               class="echo"
             ></span>
           </div>
@@ -391,7 +392,7 @@ const choose = (part: number) => {
                 label="Slot width" />
               <div class="field">
                 <label for="p-slots">Slots up its height</label
-                ><input id="p-slots" v-model.number="draft.shape.slots" inputmode="numeric" /><span
+                ><NumberInput id="p-slots" v-model="draft.shape.slots" inputmode="numeric" /><span
                   class="echo"
                 ></span></div
             ></template>
@@ -402,11 +403,11 @@ const choose = (part: number) => {
               />
               <div class="field">
                 <label for="p-col">Holes across</label
-                ><input id="p-col" v-model.number="draft.shape.columns" inputmode="numeric" /><span class="echo"></span>
+                ><NumberInput id="p-col" v-model="draft.shape.columns" inputmode="numeric" /><span class="echo"></span>
               </div>
               <div class="field">
                 <label for="p-rows">Holes up</label
-                ><input id="p-rows" v-model.number="draft.shape.rows" inputmode="numeric" /><span class="echo"></span>
+                ><NumberInput id="p-rows" v-model="draft.shape.rows" inputmode="numeric" /><span class="echo"></span>
               </div>
               <EntryField v-model="draft.shape.middle_hole" label="Middle hole" optional hint="none" />
             </template>

@@ -6,6 +6,7 @@
 import { ref, watch } from 'vue'
 import { call, type S } from '../api/client'
 import { attempt, copy, job, mayWrite, save, saveBrief } from '../shared/job'
+import NumberInput from '../shared/NumberInput.vue'
 
 const found = ref<S['Choices'] | null>(null)
 watch(
@@ -124,7 +125,7 @@ const now = (c: S['PartChoices']) => c.offers.find((o) => o.process === c.chosen
                 v-for="k in ['thickest_mm', 'kerf_mm', 'speed_1mm', 'fastest', 'per_hour', 'setup_min'] as const"
                 :key="k"
               >
-                <input v-model.number="p[k]" class="narrow" inputmode="decimal" :aria-label="`${p.name} ${k}`" />
+                <NumberInput v-model="p[k]" class="narrow" inputmode="decimal" :aria-label="`${p.name} ${k}`" />
               </td>
             </tr>
           </tbody>

@@ -70,7 +70,7 @@ const metals = computed(() =>
     <div class="row gap wrap">
       <label
         >Structure
-        <select v-model.number="chosen" aria-label="Structure to compare">
+        <select v-model="chosen" aria-label="Structure to compare">
           <option v-for="x in job!.structures" :key="x.id" :value="x.id">{{ x.spec.mark }} {{ x.spec.name }}</option>
         </select></label
       >

@@ -13,6 +13,8 @@ import RowActions from '../shared/RowActions.vue'
 import SectionPick from '../shared/SectionPick.vue'
 import { massPerMetre, trim, unit, value } from '../shared/units'
 import SectionDrawing from './SectionDrawing.vue'
+import NumberInput from '../shared/NumberInput.vue'
+import { asTyped } from '../shared/number'
 
 type Part = S['ProfilePart']
 const route = useRoute()
@@ -89,7 +91,7 @@ const byFigures = computed(() => !!draft.value?.parts.some((p) => p.kind === 'fi
 const missing = (p: Part) => FIGURES.filter(([k, , asked]) => asked && p.figures?.[k] == null).map(([, words]) => words)
 function figure(p: Part, name: Figure, event: Event) {
   const text = (event.target as HTMLInputElement).value.trim()
-  p.figures![name] = (text === '' ? null : Number(text)) as never
+  p.figures![name] = asTyped(text) as never
 }
 function begin(preset: string) {
   draft.value = { name: `P${job.value!.profiles.length + 1}`, parts: presets[preset](), joined: 'continuous' }
@@ -293,7 +295,7 @@ const rows = computed<[string, string, string][]>(() =>
             /></template>
             <div v-if="p.kind !== 'figures'" class="field">
               <label :for="`p-turn${i}`">Turned, degrees</label
-              ><input :id="`p-turn${i}`" v-model.number="p.turn_deg" inputmode="decimal" /><span class="echo"></span>
+              ><NumberInput :id="`p-turn${i}`" v-model="p.turn_deg" inputmode="decimal" /><span class="echo"></span>
             </div>
             <label v-if="p.kind !== 'figures'" class="row"
               ><input v-model="p.mirrored" type="checkbox" /> mirrored</label

@@ -56,7 +56,14 @@ const pieces = computed(() =>
     <figcaption class="soft">
       <label
         >zoom
-        <input v-model.number="zoom" type="range" min="1" max="6" step="0.5" :aria-label="`Zoom of sheet ${sheet}`"
+        <input
+          :value="zoom"
+          @input="zoom = Number(($event.target as HTMLInputElement).value)"
+          type="range"
+          min="1"
+          max="6"
+          step="0.5"
+          :aria-label="`Zoom of sheet ${sheet}`"
       /></label>
       {{ length(metal.width) }} × {{ length(metal.height) }}: {{ pieces.length }} pieces
       <button class="button quiet" @click="emit('table')">Put it on the table</button>

@@ -10,6 +10,7 @@ import NestEditor from './NestEditor.vue'
 import SheetPicture from './SheetPicture.vue'
 import TableView from './TableView.vue'
 import Variants from './Variants.vue'
+import NumberInput from '../shared/NumberInput.vue'
 
 const props = defineProps<{ s: S['SheetView']; plan?: S['PlanView'] }>()
 const marked = defineModel<string>('marked', { required: true })
@@ -62,7 +63,7 @@ const edited = () => {
         <template v-else-if="mayWrite"
           ><label class="soft"
             >seconds
-            <input v-model.number="seconds" class="narrow" inputmode="numeric" aria-label="Seconds to search" /></label
+            <NumberInput v-model="seconds" class="narrow" inputmode="numeric" aria-label="Seconds to search" /></label
           ><button class="button" :class="{ main: !s.done }" @click="ask">
             {{ s.done ? 'Nest again' : 'Nest these' }}
           </button></template

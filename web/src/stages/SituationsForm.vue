@@ -3,6 +3,7 @@
 import type { S } from '../api/client'
 import EntryField from '../shared/EntryField.vue'
 import { job } from '../shared/job'
+import NumberInput from '../shared/NumberInput.vue'
 
 const situations = defineModel<S['SituationSpec'][]>({ default: () => [] })
 defineProps<{ asked: S['StarterView']; asks?: S['StarterKind']; loads: number[] }>()
@@ -114,8 +115,8 @@ const nameOf = (id: number) => job.value!.loads.find((l) => l.id === id)?.spec.n
           >
           <label
             >from
-            <input
-              v-model.number="s.slew.from_deg"
+            <NumberInput
+              v-model="s.slew.from_deg"
               class="degrees"
               inputmode="decimal"
               :aria-label="`${s.name}, from`"
@@ -124,7 +125,7 @@ const nameOf = (id: number) => job.value!.loads.find((l) => l.id === id)?.spec.n
           >
           <label
             >to
-            <input v-model.number="s.slew.to_deg" class="degrees" inputmode="decimal" :aria-label="`${s.name}, to`" />
+            <NumberInput v-model="s.slew.to_deg" class="degrees" inputmode="decimal" :aria-label="`${s.name}, to`" />
             °</label
           >
           <span class="soft">What turns:</span

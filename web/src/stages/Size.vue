@@ -15,6 +15,7 @@ import BeamDrawing from './BeamDrawing.vue'
 import Joints from './Joints.vue'
 import Plates from './Plates.vue'
 import Structures from './Structures.vue'
+import NumberInput from '../shared/NumberInput.vue'
 
 type Spec = S['MemberSpec']
 const router = useRouter()
@@ -254,7 +255,7 @@ const whyOf = (member: number, check: string) => {
             ></span>
           </div>
           <div class="field">
-            <label for="m-qty">Pieces</label><input id="m-qty" v-model.number="draft.qty" inputmode="numeric" /><span
+            <label for="m-qty">Pieces</label><NumberInput id="m-qty" v-model="draft.qty" inputmode="numeric" /><span
               class="echo"
             ></span>
           </div>

@@ -3,6 +3,7 @@
 import type { S } from '../api/client'
 import { named } from '../shared/named'
 import { unit } from '../shared/units'
+import { asTyped } from '../shared/number'
 
 const members = defineModel<S['MemberStated'][]>('members', { default: () => [] })
 const stretches = defineModel<S['StretchSpec'][]>('stretches', { default: () => [] })
@@ -21,7 +22,7 @@ const held = (m: S['MemberStated']) => m.held_sideways?.map((p) => p.text).join(
 function hold(m: S['MemberStated'], typed: string) {
   m.held_sideways = typed.trim() ? named(typed, ';').map((t) => ({ text: t, unit: unit.value, value: 0 })) : null
 }
-const figure = (typed: string) => (typed.trim() === '' ? null : Number(typed))
+const figure = asTyped
 </script>
 <template>
   <details class="gap">

@@ -7,6 +7,7 @@ import { attempt, catalogue, changed, copy, job, mayWrite } from '../shared/job'
 import SectionPick from '../shared/SectionPick.vue'
 import { unit } from '../shared/units'
 import OffersIn from './OffersIn.vue'
+import NumberInput from '../shared/NumberInput.vue'
 
 /* eslint-disable @typescript-eslint/no-explicit-any -- the form edits bars and sheets; the server's models decide */
 const rows = ref<S['StockRow'][]>([])
@@ -63,7 +64,7 @@ function change(r: S['StockRow']) {
 const at = () => `?job_id=${job.value!.job.id}`
 const store = () =>
   attempt(async () => {
-    const item = { ...draft.value, qty: onHand.value ? Number(draft.value.qty ?? 1) : null }
+    const item = { ...draft.value, qty: onHand.value ? (draft.value.qty ?? 1) : null }
     if (editing.value)
       await changed('PUT', `/stock/${editing.value.id}${at()}`, { version: editing.value.version, spec: { item } })
     else await changed('POST', `/stock${at()}`, { item })
@@ -138,7 +139,7 @@ const size = (i: any) => (i.form === 'bar' ? i.length.text : `${i.width.text} ×
       /></template>
       <label class="row"><input v-model="onHand" type="checkbox" /> it is here</label>
       <div v-if="onHand" class="field">
-        <label for="s-qty">How many</label><input id="s-qty" v-model.number="draft.qty" inputmode="numeric" /><span
+        <label for="s-qty">How many</label><NumberInput id="s-qty" v-model="draft.qty" inputmode="numeric" /><span
           class="echo"
         ></span>
       </div>
@@ -149,7 +150,7 @@ const size = (i: any) => (i.form === 'bar' ? i.length.text : `${i.width.text} ×
       <EntryField v-model="draft.delivery" label="Delivery of one" kind="money" optional hint="in the price" />
       <div class="field">
         <label for="s-duty">Duty, %</label
-        ><input id="s-duty" v-model.number="draft.duty_percent" inputmode="decimal" /><span class="echo"></span>
+        ><NumberInput id="s-duty" v-model="draft.duty_percent" inputmode="decimal" /><span class="echo"></span>
       </div>
       <EntryField
         v-if="draft.form === 'bar'"

@@ -18,6 +18,7 @@ import SituationsForm from './SituationsForm.vue'
 import StatedForm from './StatedForm.vue'
 import StructureDrawing from './StructureDrawing.vue'
 import { blankStarter, starterKinds, starterWords } from './starters'
+import NumberInput from '../shared/NumberInput.vue'
 
 const props = defineProps<{ kind?: string; row?: S['StructureRow'] }>()
 const emit = defineEmits<{ done: [number | null] }>()
@@ -126,7 +127,7 @@ const store = () => attempt(async () => emit('done', await save('structures', pr
             <label for="t-name">Called</label><input id="t-name" v-model="draft.name" /><span class="echo"></span>
           </div>
           <div class="field">
-            <label for="t-qty">How many</label><input id="t-qty" v-model.number="draft.qty" inputmode="numeric" /><span
+            <label for="t-qty">How many</label><NumberInput id="t-qty" v-model="draft.qty" inputmode="numeric" /><span
               class="echo"
             ></span>
           </div>
@@ -151,9 +152,9 @@ const store = () => attempt(async () => emit('done', await save('structures', pr
                 {{ words }}</label
               >
               <div v-else class="field">
-                <label :for="`t-${k}`">{{ words }}</label><input
+                <label :for="`t-${k}`">{{ words }}</label><NumberInput
                   :id="`t-${k}`"
-                  v-model.number="draft.starter.counts![k]"
+                  v-model="draft.starter.counts![k]"
                   inputmode="numeric"
                   @change="attempt(ask)"
                 /><span class="echo">{{ least }} to {{ most }}</span>
@@ -268,7 +269,7 @@ const store = () => attempt(async () => emit('done', await save('structures', pr
             <label class="row"><input v-model="draft.anchored" type="checkbox" /> feet are held down</label>
             <div v-if="!draft.anchored" class="field">
               <label for="t-mu">Friction of the ground</label
-              ><input id="t-mu" v-model.number="draft.ground_friction" inputmode="decimal" /><span class="echo"
+              ><NumberInput id="t-mu" v-model="draft.ground_friction" inputmode="decimal" /><span class="echo"
                 >0.3 for steel on concrete</span
               >
             </div>

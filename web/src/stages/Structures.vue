@@ -8,6 +8,7 @@ import { useRouter } from 'vue-router'
 import { call, type S } from '../api/client'
 import { attempt, change, job, mayWrite, why } from '../shared/job'
 import Reserve from '../shared/Reserve.vue'
+import NumberInput from '../shared/NumberInput.vue'
 import RowActions from '../shared/RowActions.vue'
 import { force, length, mass, moment, value } from '../shared/units'
 import { loadStarters, starterKinds, starterWords } from './starters'
@@ -40,7 +41,7 @@ const explain = (link: { check_id: string }) => {
 }
 const rated = ref<S['Rating'] | null>(null)
 const rates = ref<number | ''>('')
-const derating = ref('1.25')
+const derating = ref<number | null>(1.25)
 const live = computed(() =>
   job.value!.loads.filter((l) => l.spec.case !== 'dead' && row.value?.spec.loads?.some((x) => x.load_id === l.id)),
 )
@@ -52,7 +53,7 @@ watch(
 )
 const rate = () =>
   attempt(async () => {
-    const asked = new URLSearchParams({ load_id: String(rates.value), derating: derating.value.replace(',', '.') })
+    const asked = new URLSearchParams({ load_id: String(rates.value), derating: String(derating.value ?? '') })
     rated.value = await call('GET', `/jobs/${job.value!.job.id}/structures/${row.value!.id}/rating?${asked}`)
   })
 const sized = (v: number | null | undefined, core: string) => (v == null ? '' : value(v, core))
@@ -164,7 +165,7 @@ const explainAt = (link: { bar: string; check_id: string }) => {
               <option v-for="l in live" :key="l.id" :value="l.id">{{ l.spec.name }}</option>
             </select></label
           >
-          <label>over <input v-model="derating" aria-label="Derating" inputmode="decimal" size="4" /></label>
+          <label>over <NumberInput v-model="derating" aria-label="Derating" size="4" /></label>
           <button class="button" :disabled="rates === ''">Rated load</button>
           <span v-if="rated?.trouble" class="bad" role="status">Not rated: {{ rated.trouble }}</span>
           <span v-else-if="rated" role="status"

@@ -80,7 +80,8 @@ const file = computed(
     <label class="row"
       ><span class="soft">run it</span
       ><input
-        v-model.number="step"
+        :value="step"
+        @input="step = Number(($event.target as HTMLInputElement).value)"
         type="range"
         min="1"
         :max="found.run.path.length"
