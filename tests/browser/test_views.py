@@ -200,7 +200,7 @@ def test_nonsense_is_named_at_its_field_and_kept(inside: tuple[Page, str]) -> No
     assert page.get_by_label("Load", exact=True).input_value() == "goose"
 
 
-def test_the_second_sees_the_firsts_change(inside: tuple[Page, str], estimator: Caller) -> None:
+def test_C3_the_second_sees_the_firsts_change_and_chooses(inside: tuple[Page, str], estimator: Caller) -> None:
     page, job = inside
     person = Person(page)
     show(page, job, "brief")
@@ -211,8 +211,12 @@ def test_the_second_sees_the_firsts_change(inside: tuple[Page, str], estimator: 
     person.button("Save brief")
     alert = page.get_by_role("alert")
     alert.wait_for()
-    assert "Show theirs" in alert.inner_text()
+    assert "theirs: the reserve" in alert.inner_text()
     assert page.get_by_label("For", exact=True).input_value() == "the wardens of Quillmere"
+    person.button("Save it so")
+    alert.wait_for(state="detached")
+    kept = estimator("GET", f"/jobs/{number}")["job"]
+    assert kept["spec"]["for_whom"] == "the wardens of Quillmere" and kept["version"] == now["version"] + 2
 
 
 def test_with_the_server_away_nothing_typed_is_lost(inside: tuple[Page, str]) -> None:

@@ -2,6 +2,7 @@
 import { computed, onMounted, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { attempt, conflict, job, me, message, open, question, why } from '../shared/job'
+import ClashPanel from './ClashPanel.vue'
 import { fetchStages } from './router'
 import RippleBar from './RippleBar.vue'
 import Thread from './Thread.vue'
@@ -45,9 +46,7 @@ watch(
     <Thread class="thread" />
     <main ref="page">
       <p v-if="message" class="notice bad" role="alert">{{ message }}</p>
-      <p v-if="conflict" class="notice" role="alert">
-        {{ conflict.sentence }} <button class="button" @click="attempt(() => open(id))">Show theirs</button>
-      </p>
+      <ClashPanel v-if="conflict" :key="conflict.current.version" :clash="conflict" />
       <p v-if="question" class="notice row" role="alert">
         {{ question.sentence }} <button class="button main" @click="question.go()">Undo it</button>
         <button class="button" @click="question = null">Leave it</button>

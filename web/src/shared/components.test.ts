@@ -106,7 +106,7 @@ it('a missing check never looks like a figure', () => {
 it('an error of the server is its sentence; a conflict keeps its fields', async () => {
   answers = [
     { status: 404, body: { sentence: 'There is no such job in this shop.' } },
-    { status: 409, body: { sentence: 'Changed meanwhile.', fields: ['name'] } },
+    { status: 409, body: { sentence: 'Changed meanwhile.', fields: ['name'], current: { version: 3, spec: {} } } },
   ]
   expect(await attempt(() => call('GET', '/jobs/9'))).toBe(false)
   expect(message.value).toBe('There is no such job in this shop.')

@@ -1,6 +1,8 @@
 /** A page that holds a job, and what edits changed of it. */
+import { enableAutoUnmount, flushPromises, mount } from '@vue/test-utils'
 import { afterEach, beforeEach, expect, it, vi } from 'vitest'
-import { change, job, laidOver, save } from './job'
+import ClashPanel from '../frame/ClashPanel.vue'
+import { attempt, change, conflict, job, laidOver, message, save } from './job'
 
 type Whole = NonNullable<typeof job.value>
 const row = (id: number, version = 1) => ({ id, version, spec: { name: `load ${id}` } })
@@ -16,12 +18,16 @@ const changes = (more = {}) => ({ since: '7', stand: '8', members: null, ...more
 
 let replies: Record<string, unknown> = {}
 const asked: string[] = []
+const bodies: unknown[] = []
 beforeEach(() => {
   asked.length = 0
+  bodies.length = 0
   job.value = held()
-  vi.stubGlobal('fetch', async (path: string, o: { method: string }) => {
+  vi.stubGlobal('fetch', async (path: string, o: { method: string; body?: string }) => {
     asked.push(`${o.method} ${path}`)
-    return new Response(JSON.stringify(replies[`${o.method} ${path}`] ?? {}))
+    bodies.push(JSON.parse(o.body ?? 'null'))
+    const reply = replies[`${o.method} ${path}`] as { sentence?: string } | undefined
+    return new Response(JSON.stringify(reply ?? {}), { status: reply?.sentence ? 409 : 200 })
   })
 })
 afterEach(() => vi.unstubAllGlobals())
@@ -56,4 +62,48 @@ it('reads the job anew where somebody else was faster', async () => {
   expect(await save('loads', null, {})).toBe(9)
   expect(asked).toEqual(['POST /api/jobs/4/loads', 'GET /api/jobs/4'])
   expect(job.value!.loads.map((x) => x.id)).toEqual([5, 9])
+})
+
+enableAutoUnmount(afterEach)
+const theirs = { name: 'crowd', note: 'with children', area: { text: '5 kPa' } }
+const clash = {
+  sentence: 'Tove changed this while you had it open.',
+  fields: ['note', 'area', 'name'],
+  current: { id: 1, version: 4, spec: theirs },
+}
+const typed = { name: 'crowd', note: 'school classes', area: { text: '4 kPa' } }
+it('C3: shows both sides of what two changed, lets each be chosen, and saves it', async () => {
+  replies = { 'PUT /api/jobs/4/loads/1': clash }
+  let closed = false
+  const store = () =>
+    attempt(async () => {
+      await save('loads', { id: 1, version: 2 }, typed)
+      closed = true
+    })
+  expect(await store()).toBe(false)
+  expect([closed, message.value]).toEqual([false, ''])
+  const panel = mount(ClashPanel, { props: { clash: conflict.value! } })
+  expect(panel.findAll('fieldset').map((f) => f.text())).toEqual([
+    'note mine: school classes theirs: with children',
+    'area mine: 4 kPa theirs: 5 kPa',
+  ])
+  await panel.findAll('fieldset')[1].findAll('input')[1].setValue()
+  replies = { 'PUT /api/jobs/4/loads/1': { id: 1, version: 5, changes: null } }
+  await panel.find('form').trigger('submit')
+  await flushPromises()
+  expect(bodies.at(-1)).toEqual({ version: 4, spec: { ...typed, area: { text: '5 kPa' } } })
+  expect([closed, conflict.value]).toEqual([true, null])
+})
+it('C3: what was chosen goes with that one save, and with no other', async () => {
+  replies = { 'PUT /api/jobs/4/loads/1': clash }
+  const away = () =>
+    attempt(async () => {
+      if (asked.length) throw new RangeError('something else went wrong')
+      await save('loads', { id: 1, version: 2 }, typed)
+    })
+  await away()
+  await expect(conflict.value!.keep(typed)).rejects.toThrow('something else')
+  replies = { 'PUT /api/jobs/4/loads/3': { id: 3, version: 2, changes: null } }
+  await attempt(() => save('loads', { id: 3, version: 1 }, { name: 'wind' }))
+  expect(bodies.at(-1)).toEqual({ version: 1, spec: { name: 'wind' } })
 })

@@ -17,7 +17,27 @@ export const why = ref<{
 export const reading = shallowRef<{ say: ((remark: Remark) => Promise<unknown>) | null } | null>(null)
 export type Remark = { text: string; about: string; check_id: string }
 export const message = ref('')
-export const conflict = ref<{ sentence: string; fields: string[] } | null>(null)
+type Spec = Record<string, unknown>
+/** Somebody was faster: what they changed, how it stands now, what is in hand here, and how to save what is chosen. */
+export type Clash = {
+  sentence: string
+  fields: string[]
+  current: { version: number; spec: Spec }
+  mine: Spec
+  keep: (spec: Spec) => Promise<boolean>
+}
+export const conflict = shallowRef<Clash | null>(null)
+/** What is sent in place of what a form has in hand, once somebody chose between theirs and mine. */
+let chosen: { spec: Spec; version: number } | null = null
+let mine: Spec = {}
+
+/** Send a change of a row, or what was chosen in its place. */
+async function atVersion<T>(spec: unknown, version: number, send: (body: unknown) => Promise<T>): Promise<T> {
+  const body = chosen ?? { spec: spec as Spec, version }
+  chosen = null
+  mine = body.spec
+  return send(body)
+}
 /** Something that goes on only if it is meant: what it is, and how to go on. */
 export const question = ref<{ sentence: string; go: () => Promise<unknown> } | null>(null)
 export const mayWrite = computed(() => !reading.value && (me.value?.may_write ?? false))
@@ -44,8 +64,16 @@ export async function attempt(work: () => Promise<unknown>): Promise<boolean> {
   } catch (error) {
     if (!(error instanceof ApiError)) throw error
     if (error.status === 409 && error.body.asks) return false
-    if (error.status === 409) conflict.value = error.body as { sentence: string; fields: string[] }
-    else message.value = error.sentence
+    if (error.status === 409 && error.body.current) {
+      const body = error.body as Omit<Clash, 'mine' | 'keep'>
+      const keep = (spec: Spec) => {
+        chosen = { spec, version: body.current.version }
+        return attempt(work).finally(() => {
+          chosen = null
+        })
+      }
+      conflict.value = { ...body, mine, keep }
+    } else message.value = error.sentence
     return false
   }
 }
@@ -108,14 +136,15 @@ export async function changed<T extends { changes?: S['Changes'] | null }>(
 export async function save(kind: Kind, row: { id: number; version: number } | null, spec: unknown): Promise<number> {
   const base = `/jobs/${job.value!.job.id}/${kind}`
   const saved = row
-    ? await changed<S['Saved']>('PUT', `${base}/${row.id}`, { version: row.version, spec })
+    ? await atVersion(spec, row.version, (body) => changed<S['Saved']>('PUT', `${base}/${row.id}`, body))
     : await changed<S['Saved']>('POST', base, spec)
   return saved.id
 }
 export const remove = (kind: Kind, row: { id: number; version: number }) =>
   change('DELETE', `/jobs/${job.value!.job.id}/${kind}/${row.id}?version=${row.version}`)
-export const saveBrief = (spec: S['JobSpec']) =>
-  change('PUT', `/jobs/${job.value!.job.id}`, { version: job.value!.job.version, spec })
+/** The brief, at the version that was read before it was changed here. */
+export const saveBrief = (spec: S['JobSpec'], version: number) =>
+  atVersion(spec, version, (body) => change('PUT', `/jobs/${job.value!.job.id}`, body))
 /** Undo or do again; where it is somebody else's, the page asks first. */
 async function back(path: string, sure = false): Promise<void> {
   const mark = path.includes('?') ? '&' : '?'

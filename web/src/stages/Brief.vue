@@ -8,14 +8,26 @@ import EntryField from '../shared/EntryField.vue'
 import { force, length, lengthUnit, unit } from '../shared/units'
 import NumberInput from '../shared/NumberInput.vue'
 
-const brief = ref<S['JobSpec']>(copy(job.value!.job.spec))
+const begun = () => ({ version: job.value!.job.version, spec: copy(job.value!.job.spec) })
+const base = ref(begun())
+const brief = ref<S['JobSpec']>(copy(base.value.spec))
+const dirty = computed(() => JSON.stringify(brief.value) !== JSON.stringify(base.value.spec))
+function begin() {
+  base.value = begun()
+  brief.value = copy(base.value.spec)
+}
+const store = () =>
+  attempt(async () => {
+    await saveBrief(brief.value, base.value.version)
+    begin()
+  })
 watch(
   () => job.value!.job.version,
   () => {
-    brief.value = copy(job.value!.job.spec)
+    // what is being typed stays, at the version it was begun on: saving it then shows both
+    if (!dirty.value) begin()
   },
 )
-const dirty = computed(() => JSON.stringify(brief.value) !== JSON.stringify(job.value!.job.spec))
 type Chosen = { id: number; version: number } | null
 const blankLoad = (): S['LoadSpec'] =>
   ({
@@ -284,7 +296,7 @@ const newDim = () => {
       </p>
     </section>
     <section>
-      <form class="panel" @submit.prevent="attempt(() => saveBrief(brief))">
+      <form class="panel" @submit.prevent="store">
         <div class="row spread">
           <h2>Limits and surroundings</h2>
           <button v-if="mayWrite" class="button" :class="{ main: dirty }" :disabled="!dirty">Save brief</button>

@@ -28,7 +28,7 @@ const add = (kind: string) => {
 }
 const store = () =>
   attempt(async () => {
-    await saveBrief({ ...copy(job.value!.job.spec), hardware: items.value })
+    await saveBrief({ ...copy(job.value!.job.spec), hardware: items.value }, job.value!.job.version)
     open.value = false
   })
 const leave = () => {

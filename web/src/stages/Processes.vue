@@ -24,7 +24,8 @@ watch(
     list.value = copy(job.value!.job.spec.processes ?? [])
   },
 )
-const store = () => attempt(() => saveBrief({ ...copy(job.value!.job.spec), processes: list.value }))
+const store = () =>
+  attempt(() => saveBrief({ ...copy(job.value!.job.spec), processes: list.value }, job.value!.job.version))
 const partOf = (c: S['PartChoices']) => job.value!.parts.find((p) => p.id === c.part)!
 const choose = (c: S['PartChoices'], process: string) =>
   attempt(async () => {

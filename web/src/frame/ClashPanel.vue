@@ -1,0 +1,57 @@
+<script setup lang="ts">
+/** Two changed one thing: field by field, mine or theirs, and then it is saved. */
+import { computed, reactive } from 'vue'
+import { attempt, conflict, job, open, type Clash } from '../shared/job'
+
+const props = defineProps<{ clash: Clash }>()
+const LONGEST = 90
+function words(value: unknown): string {
+  if (value === null || value === undefined || value === '') return 'nothing'
+  if (typeof value === 'object' && 'text' in value) return String(value.text) || 'nothing'
+  const text = typeof value === 'object' ? JSON.stringify(value) : String(value)
+  return text.length > LONGEST ? `${text.slice(0, LONGEST)} …` : text
+}
+const same = (a: unknown, b: unknown) => words(a) === words(b) && JSON.stringify(a) === JSON.stringify(b)
+const fields = computed(() => props.clash.fields.filter((f) => !same(props.clash.mine[f], props.clash.current.spec[f])))
+const theirs = reactive<Record<string, boolean>>(Object.fromEntries(fields.value.map((f) => [f, false])))
+const keep = () => {
+  const taken = fields.value.filter((f) => theirs[f]).map((f) => [f, props.clash.current.spec[f]])
+  return props.clash.keep({ ...props.clash.mine, ...Object.fromEntries(taken) })
+}
+const leave = () =>
+  attempt(async () => {
+    await open(job.value!.job.id)
+    conflict.value = null
+  })
+</script>
+<template>
+  <form class="notice" role="alert" @submit.prevent="keep">
+    <p>{{ clash.sentence }}</p>
+    <fieldset v-for="f in fields" :key="f">
+      <legend>{{ f.replaceAll('_', ' ') }}</legend>
+      <label
+        ><input v-model="theirs[f]" type="radio" :name="f" :value="false" /> mine: {{ words(clash.mine[f]) }}</label
+      >
+      <label
+        ><input v-model="theirs[f]" type="radio" :name="f" :value="true" /> theirs:
+        {{ words(clash.current.spec[f]) }}</label
+      >
+    </fieldset>
+    <div class="row">
+      <button class="button main">Save it so</button
+      ><button type="button" class="button" @click="leave">Leave mine, show theirs</button>
+    </div>
+  </form>
+</template>
+<style scoped>
+fieldset {
+  border: 0;
+  padding: 0;
+  margin: 6px 0;
+  display: grid;
+  gap: 2px;
+}
+legend {
+  font-weight: 600;
+}
+</style>
