@@ -97,6 +97,14 @@ it('lets the foot of the page say what saving would do, until the draft is left'
   expect(bar.text()).toContain('What a change does')
   p.unmount()
 })
+it('says nothing more once the form is gone, whatever is still on its way', async () => {
+  const p = page()
+  await typed('3000')
+  await wait()
+  p.unmount()
+  await answer(came(12))
+  expect(wouldBe.value).toBeNull()
+})
 it('finds the drafted row under its number, or under none', () => {
   const found = { changes: { members: { order: [7, 0], rows: [{ id: 7 }, { id: 0 }] } } } as never
   expect(drafted(found, 'members', 7)!.id).toBe(7)

@@ -22,11 +22,13 @@ export function usePreview(draft: () => Draft | null) {
   const stale = ref(false)
   let timer = 0
   let asking = false
+  let gone = false
   const text = computed(() => {
     const what = draft()
     return what ? JSON.stringify(what) : ''
   })
   const show = (answer: S['Draft'] | null, why = '') => {
+    if (gone) return
     found.value = answer
     sentence.value = why
     wouldBe.value = answer?.ripple ?? null
@@ -60,7 +62,8 @@ export function usePreview(draft: () => Draft | null) {
   )
   onScopeDispose(() => {
     clearTimeout(timer)
-    wouldBe.value = null
+    show(null)
+    gone = true
   })
   return { found, sentence, stale } as { found: Ref<S['Draft'] | null>; sentence: Ref<string>; stale: Ref<boolean> }
 }

@@ -19,9 +19,13 @@ BAR_SECONDS = 0.15
 """What an edit waits for a bar plan that cannot be proven at once."""
 
 
+CERTAIN_S = 0.002
+"""A plan that is found this soon is found again as it is; a longer search may end elsewhere each time."""
+
+
 @lru_cache(maxsize=512)
 def _bar_plan(text: str) -> BarPlan:
-    return recalled(text, _plan, BarPlan)
+    return recalled(text, _plan, BarPlan, long_s=CERTAIN_S)
 
 
 def _plan(text: str) -> BarPlan:
