@@ -1,8 +1,9 @@
 import { mount } from '@vue/test-utils'
 import { expect, it } from 'vitest'
-import { ref } from 'vue'
+import { nextTick, ref } from 'vue'
 import { readNumber } from './number'
 import NumberInput from './NumberInput.vue'
+import TextInput from './TextInput.vue'
 
 it.each([
   ['1.67', 1.67],
@@ -70,4 +71,29 @@ it('shows what somebody else puts into it, and nothing where there is nothing', 
   expect((box.element as HTMLInputElement).value).toBe('240')
   await box.setValue('')
   expect(value.value).toBeNull()
+})
+
+it('what is being typed stays, whatever is shown anew meanwhile, and is read once it is done', async () => {
+  const [bars, other] = [ref<string[]>(['beam']), ref(0)]
+  const form = mount({
+    components: { TextInput },
+    setup: () => ({ bars, other, done: (t: string) => (bars.value = t.split(',').map((x) => x.trim())) }),
+    template: `<form>{{ other }}<TextInput aria-label="Bars" :value="bars.join(', ')" @done="done" /></form>`,
+  })
+  const box = form.find('input').element as HTMLInputElement
+  box.value = 'beam, le'
+  await form.find('input').trigger('input')
+  other.value++
+  bars.value = ['tie']
+  await nextTick()
+  expect(box.value).toBe('beam, le')
+  box.value = 'beam,leg'
+  await form.find('input').trigger('input')
+  await form.find('input').trigger('change')
+  await nextTick()
+  await nextTick()
+  expect([bars.value, box.value]).toEqual([['beam', 'leg'], 'beam, leg'])
+  bars.value = ['post']
+  await nextTick()
+  expect(box.value).toBe('post')
 })

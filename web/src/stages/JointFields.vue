@@ -4,7 +4,7 @@ import { computed, useId } from 'vue'
 import type { S } from '../api/client'
 import EntryField from '../shared/EntryField.vue'
 import { jointKinds, type Joint } from './starters'
-import { asTyped } from '../shared/number'
+import NumberInput from '../shared/NumberInput.vue'
 
 const joint = defineModel<Joint>({ required: true })
 const id = useId()
@@ -22,10 +22,6 @@ function set(name: string, value: unknown) {
   if (value === null || value === undefined || value === '') delete next[name]
   else next[name] = value
   joint.value = next as unknown as Joint
-}
-const number = (event: Event) => {
-  const v = (event.target as HTMLInputElement).value.trim()
-  return asTyped(v)
 }
 </script>
 <template>
@@ -68,13 +64,12 @@ const number = (event: Event) => {
             :value="of[a.name] ?? ''"
             @input="set(a.name, ($event.target as HTMLInputElement).value)"
           />
-          <input
+          <NumberInput
             v-else
             :id="`${id}-${a.name}`"
-            :value="of[a.name] ?? ''"
-            inputmode="decimal"
+            :model-value="of[a.name] as number | null"
             :placeholder="a.optional ? 'usual' : ''"
-            @change="set(a.name, number($event))"
+            @update:model-value="set(a.name, $event)"
           />
           <span class="echo">{{ hint(a) }}</span>
         </div>

@@ -3,6 +3,7 @@
 import type { S } from '../api/client'
 import EntryField from '../shared/EntryField.vue'
 import { unit } from '../shared/units'
+import TextInput from '../shared/TextInput.vue'
 
 const model = defineModel<S['OwnSpec']>({ required: true })
 const emit = defineEmits<{ changed: [] }>()
@@ -102,18 +103,14 @@ function withoutBar(k: number) {
       <tbody>
         <tr v-for="(n, k) in model.nodes" :key="k">
           <td>
-            <input
-              :value="n.name"
-              :aria-label="`Name of node ${k + 1}`"
-              @change="rename(k, ($event.target as HTMLInputElement).value)"
-            />
+            <TextInput :value="n.name" :aria-label="`Name of node ${k + 1}`" @done="rename(k, $event)" />
           </td>
           <td v-for="axis in ['x', 'y', 'z'] as const" :key="axis">
-            <input
+            <TextInput
               :value="n[axis].text"
               class="short"
               :aria-label="`${axis} of ${n.name}`"
-              @change="place(n, axis, ($event.target as HTMLInputElement).value)"
+              @done="place(n, axis, $event)"
             />
           </td>
           <td>

@@ -14,7 +14,6 @@ import SectionPick from '../shared/SectionPick.vue'
 import { massPerMetre, trim, unit, value } from '../shared/units'
 import SectionDrawing from './SectionDrawing.vue'
 import NumberInput from '../shared/NumberInput.vue'
-import { asTyped } from '../shared/number'
 
 type Part = S['ProfilePart']
 const route = useRoute()
@@ -89,9 +88,8 @@ type Figure = (typeof FIGURES)[number][0]
 const figures = () => Object.fromEntries(FIGURES.map(([k]) => [k, null]))
 const byFigures = computed(() => !!draft.value?.parts.some((p) => p.kind === 'figures'))
 const missing = (p: Part) => FIGURES.filter(([k, , asked]) => asked && p.figures?.[k] == null).map(([, words]) => words)
-function figure(p: Part, name: Figure, event: Event) {
-  const text = (event.target as HTMLInputElement).value.trim()
-  p.figures![name] = asTyped(text) as never
+function figure(p: Part, name: Figure, value: number) {
+  p.figures![name] = value as never
 }
 function begin(preset: string) {
   draft.value = { name: `P${job.value!.profiles.length + 1}`, parts: presets[preset](), joined: 'continuous' }
@@ -270,11 +268,10 @@ const rows = computed<[string, string, string][]>(() =>
             />
             <template v-else-if="p.kind === 'figures'"
               ><div v-for="[k, words, asked] in FIGURES" :key="k" class="field">
-                <label :for="`p-${i}-${k}`">{{ words }}</label><input
+                <label :for="`p-${i}-${k}`">{{ words }}</label><NumberInput
                   :id="`p-${i}-${k}`"
-                  :value="p.figures?.[k] ?? ''"
-                  inputmode="decimal"
-                  @change="figure(p, k, $event)"
+                  :model-value="p.figures?.[k]"
+                  @update:model-value="figure(p, k, $event)"
                 /><span class="echo">{{ asked || p.figures?.[k] != null ? '' : 'not stated' }}</span>
               </div></template
             >

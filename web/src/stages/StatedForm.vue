@@ -4,11 +4,11 @@ import type { S } from '../api/client'
 import { named } from '../shared/named'
 import { unit } from '../shared/units'
 import { asTyped } from '../shared/number'
+import TextInput from '../shared/TextInput.vue'
 
 const members = defineModel<S['MemberStated'][]>('members', { default: () => [] })
 const stretches = defineModel<S['StretchSpec'][]>('stretches', { default: () => [] })
 defineProps<{ bars: string[] }>()
-const text = (event: Event) => (event.target as HTMLInputElement).value
 function addMember() {
   members.value = [...members.value, { name: `piece ${members.value.length + 1}`, bars: [], held_sideways: null }]
 }
@@ -36,17 +36,17 @@ const figure = asTyped
       </div>
       <div class="field">
         <label :for="`piece-bars-${i}`">Its bars</label
-        ><input :id="`piece-bars-${i}`" :value="m.bars.join(', ')" @change="m.bars = named(text($event))" /><span
+        ><TextInput :id="`piece-bars-${i}`" :value="m.bars.join(', ')" @done="m.bars = named($event)" /><span
           class="echo"
         ></span>
       </div>
       <div class="field">
         <label :for="`piece-held-${i}`">Held sideways at, from its start</label
-        ><input
+        ><TextInput
           :id="`piece-held-${i}`"
           :value="held(m)"
           placeholder="where something frames in"
-          @change="hold(m, text($event))"
+          @done="hold(m, $event)"
         /><span class="echo">{{ m.held_sideways ? 'places apart by ;' : '' }}</span>
       </div>
       <button type="button" class="button quiet" @click="members = members.filter((x) => x !== m)">Take away</button>
@@ -67,18 +67,18 @@ const figure = asTyped
       </div>
       <div class="field">
         <label :for="`stretch-bars-${i}`">Its bars</label
-        ><input :id="`stretch-bars-${i}`" :value="s.bars.join(', ')" @change="s.bars = named(text($event))" /><span
+        ><TextInput :id="`stretch-bars-${i}`" :value="s.bars.join(', ')" @done="s.bars = named($event)" /><span
           class="echo"
         ></span>
       </div>
       <div class="field">
         <label :for="`stretch-over-${i}`">May move its length over</label
-        ><input
+        ><TextInput
           :id="`stretch-over-${i}`"
           :value="s.over ?? ''"
           inputmode="decimal"
           placeholder="as the brief says"
-          @change="s.over = figure(text($event))"
+          @done="s.over = figure($event)"
         /><span class="echo"></span>
       </div>
       <button type="button" class="button quiet" @click="stretches = stretches.filter((x) => x !== s)">

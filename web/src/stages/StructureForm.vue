@@ -19,6 +19,7 @@ import StatedForm from './StatedForm.vue'
 import StructureDrawing from './StructureDrawing.vue'
 import { blankStarter, starterKinds, starterWords } from './starters'
 import NumberInput from '../shared/NumberInput.vue'
+import TextInput from '../shared/TextInput.vue'
 
 const props = defineProps<{ kind?: string; row?: S['StructureRow'] }>()
 const emit = defineEmits<{ done: [number | null] }>()
@@ -192,12 +193,12 @@ const store = () => attempt(async () => emit('done', await save('structures', pr
             <option v-for="[k, words] in spotsFor(loadOf(l.load_id)!)" :key="k" :value="k">{{ words }}</option>
             <option value="">along bars of my own choice</option>
           </select>
-          <input
+          <TextInput
             v-if="asked && l.spot === ''"
             :value="l.bars!.join(', ')"
             :aria-label="`Bars of load ${i + 1}, in order`"
             :placeholder="asked.bars.slice(0, 3).join(', ')"
-            @change="l.bars = named(($event.target as HTMLInputElement).value)"
+            @done="l.bars = named($event)"
           />
           <select v-model="l.direction" :aria-label="`Direction of load ${i + 1}`">
             <option>down</option>
