@@ -8,7 +8,7 @@ import pytest
 from playwright.sync_api import Browser, Page
 
 from tests.browser.conftest import Person, log_in
-from tests.browser.running import Application, Caller
+from tests.browser.running import Application, Caller, wait_until
 from yorvek.launch.places import WEB
 
 AXE = WEB / "node_modules" / "axe-core" / "axe.min.js"
@@ -214,9 +214,9 @@ def test_C3_the_second_sees_the_firsts_change_and_chooses(inside: tuple[Page, st
     assert "theirs: the reserve" in alert.inner_text()
     assert page.get_by_label("For", exact=True).input_value() == "the wardens of Quillmere"
     person.button("Save it so")
+    wait_until("it is saved", lambda: estimator("GET", f"/jobs/{number}")["job"]["version"] == now["version"] + 2)
+    assert estimator("GET", f"/jobs/{number}")["job"]["spec"]["for_whom"] == "the wardens of Quillmere"
     alert.wait_for(state="detached")
-    kept = estimator("GET", f"/jobs/{number}")["job"]
-    assert kept["spec"]["for_whom"] == "the wardens of Quillmere" and kept["version"] == now["version"] + 2
 
 
 def test_with_the_server_away_nothing_typed_is_lost(inside: tuple[Page, str]) -> None:

@@ -17,6 +17,7 @@ const label = (a: S['JointQuestion']) => {
 const hint = (a: S['JointQuestion']) => a.words.split(': ').slice(1).join(': ')
 const figure = (a: S['JointQuestion']) => ['length', 'place', 'thickness', 'force'].includes(a.typed)
 const of = computed(() => joint.value as unknown as Record<string, unknown>)
+const plain = (name: string) => of.value[name] as number | null
 function set(name: string, value: unknown) {
   const next = { ...of.value }
   if (value === null || value === undefined || value === '') delete next[name]
@@ -67,7 +68,7 @@ function set(name: string, value: unknown) {
           <NumberInput
             v-else
             :id="`${id}-${a.name}`"
-            :model-value="of[a.name] as number | null"
+            :model-value="plain(a.name)"
             :placeholder="a.optional ? 'usual' : ''"
             @update:model-value="set(a.name, $event)"
           />
