@@ -8,9 +8,11 @@ import ezdxf
 import pytest
 from django.core.management import call_command
 from django.utils import timezone
+from django_tasks_db.models import DBTaskResult
 
-from tests.server.conftest import DEMO, mm
+from tests.server.conftest import DEMO, a_plate, mm, person
 from yorvek.core.files.jobfile import read_job_file
+from yorvek.server.accounts.models import Shop
 from yorvek.server.cutting import plans
 from yorvek.server.cutting.models import Plan
 from yorvek.server.files import job_file
@@ -50,6 +52,28 @@ def test_a_plan_whose_worker_died_is_taken_again_and_stored_once(owner, job):
     assert not plans.finish(plan, dead_token, state="done", message="from the dead")
     row.refresh_from_db()
     assert row.results_stored == 1 and row.message == ""
+
+
+def test_E11_shops_take_turns_at_the_queue(owner, job, shop, settings):
+    """One shop asks for four plans, then another for one: it is next, and not the last; who asks often waits longer."""
+    elsewhere = person(Shop.objects.create(name="Tern Iron"), "smith")
+    theirs = elsewhere.good("POST", "/jobs", {"name": "Weir", "unit": "mm"})["job"]["id"]
+    elsewhere.good("POST", f"/jobs/{theirs}/parts", a_plate())
+    there = {"base": f"/jobs/{theirs}"}
+    key = elsewhere.good("GET", there["base"])["sheets"][0]["key"]
+
+    def ask_there():
+        return elsewhere.good("POST", f"{there['base']}/plans", {"key": key, "seconds": 0.6})["id"]
+
+    mine = [asked(owner, job) for _ in range(4)]
+    first, second = ask_there(), ask_there()
+    queue = [task.args_kwargs["args"][0] for task in DBTaskResult.objects.ready()]
+    assert queue == [mine[0], first, mine[1], second, mine[2], mine[3]]
+    plans.take(mine[0])
+    Plan.objects.filter(pk=mine[0]).update(beat=timezone.now() - timedelta(minutes=5))
+    assert plans.take_back_dead() == 1
+    again = [task.args_kwargs["args"][0] for task in DBTaskResult.objects.ready()]
+    assert again.count(mine[0]) == 2 and again.index(mine[1]) > max(k for k, n in enumerate(again) if n == mine[0])
 
 
 def test_two_workers_never_take_the_same_plan(owner, job):

@@ -27,6 +27,7 @@ from yorvek.server.jobs.models import Job
 DEAD_AFTER = timedelta(seconds=15)
 LOST = (OperationalError, InterfaceError)
 PATIENCE_S = 120
+TURNS, LAST_TURN = timedelta(hours=1), 100
 # Set when this process is told to end: a plan under way is given back, not finished first and not lost.
 SHUTTING_DOWN = threading.Event()
 
@@ -66,6 +67,12 @@ def refuse_many(shop_id: int) -> None:
         )
 
 
+def _queue(plan: Plan) -> None:
+    """Queue a plan. Shops take turns: the more one asked for within the hour before, the later its next is taken."""
+    hour = Plan.objects.filter(job__shop_id=plan.job.shop_id, asked__lt=plan.asked, asked__gt=plan.asked - TURNS)
+    make_plan.using(priority=-min(hour.count(), LAST_TURN)).enqueue(plan.pk)
+
+
 def ask(job: Job, group: SheetGroup, user: User, seconds: float, seed: int) -> Plan:
     """Ask for a plan. It is queued with the row, or neither is.
 
@@ -83,7 +90,7 @@ def ask(job: Job, group: SheetGroup, user: User, seconds: float, seed: int) -> P
             problem=group.problem.model_dump(mode="json"),
             problem_hash=problem_hash(group.problem),
         )
-        make_plan.enqueue(plan.pk)
+        _queue(plan)
     return plan
 
 
@@ -107,7 +114,7 @@ def ask_rest(plan: Plan, locked: list[int], user: User, seconds: float, seed: in
             locked=sorted(set(locked)),
             title=f"{len(set(locked))} pieces kept in place",
         )
-        make_plan.enqueue(asked.pk)
+        _queue(asked)
     return asked
 
 
@@ -179,7 +186,7 @@ def give_back(plan_id: int, token: str) -> bool:
         held = Plan.objects.filter(pk=plan_id, token=token, state=Plan.State.RUNNING)
         if not held.update(state=Plan.State.WAITING, token=""):
             return False
-        make_plan.enqueue(plan_id)
+        _queue(Plan.objects.select_related("job").get(pk=plan_id))
     return True
 
 
