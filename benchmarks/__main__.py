@@ -7,12 +7,12 @@ from __future__ import annotations
 import argparse
 import importlib
 
-NAMES = ("sizing", "frames", "bars", "sheets", "api", "clients")
+NAMES = ("sizing", "frames", "bars", "sheets", "api")
 
 
 def main() -> None:
     parser = argparse.ArgumentParser(prog="yorvek bench")
-    parser.add_argument("names", nargs="*", metavar="sizing|frames|bars|sheets|api|clients")
+    parser.add_argument("names", nargs="*", metavar="sizing|frames|bars|sheets|api")
     parser.add_argument("--seconds", type=float, default=None, help="of search for each instance")
     options = parser.parse_args()
     unknown = [n for n in options.names if n not in NAMES]

@@ -6,6 +6,7 @@ import statistics
 import time
 from collections.abc import Callable
 
+from benchmarks import clients
 from benchmarks.sizing import WAIT_S
 from benchmarks.table import show
 from tests.browser.running import Application, Caller
@@ -90,3 +91,4 @@ def run(seconds: float | None) -> None:
         show(f"API, {TIMES} calls each", ["what", "median", "9 of 10 within", "of 0.2 s"], rows)
     finally:
         application.away()
+    clients.run(seconds)

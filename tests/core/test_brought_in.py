@@ -133,9 +133,9 @@ def test_damaged_files_end_in_words_or_in_something_sound(seed):
         (lambda d: simulate(d.decode("latin-1"), width=500, height=300), PROGRAM),
     ]
     for read, data in cases:
-        began = time.monotonic()
+        began = time.process_time()
         try:
             read(damaged(data, chance))
         except InputError as error:
             assert error.needs
-        assert time.monotonic() - began < 10
+        assert time.process_time() - began < 10

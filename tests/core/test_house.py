@@ -33,3 +33,35 @@ def lengths(file):
 def test_functions_are_short():
     long = {(name_of(f), name): n for f in FILES for name, n in lengths(f) if n > LONGEST_FUNCTION}
     assert long == {}
+
+
+def imported(file):
+    """Modules of ours that a file imports."""
+    for node in ast.walk(ast.parse(file.read_text())):
+        if isinstance(node, ast.ImportFrom) and node.module and node.module.startswith("yorvek.server."):
+            yield node.module
+
+
+def test_G7_packages_of_the_server_do_not_import_each_other_in_circles():
+    """Two by two: what one knows does not know it."""
+    server = SOURCE / "server"
+    knows = {}
+    for file in server.rglob("*.py"):
+        mine = file.relative_to(server).parts[0].removesuffix(".py")
+        theirs = {module.split(".")[2] for module in imported(file)} - {mine}
+        knows.setdefault(mine, set()).update(theirs)
+    assert {"api", "journal", "jobs", "cutting"} <= knows.keys()
+    assert [(a, b) for a in knows for b in knows[a] if a < b and a in knows.get(b, set())] == []
+
+
+def test_G8_no_test_holds_a_clock_against_a_bound():
+    """A busy machine would fail it: processor time is compared, steps are counted, times stand in the benchmarks."""
+    clocks = {"monotonic", "perf_counter", "time"}
+    found = []
+    for file in (SOURCE.parents[1] / "tests").rglob("*.py"):
+        for node in ast.walk(ast.parse(file.read_text())):
+            if isinstance(node, ast.Assert):
+                asked = {n.attr for n in ast.walk(node) if isinstance(n, ast.Attribute)} & clocks
+                compared = any(isinstance(n, ast.Compare) and not isinstance(n.ops[0], ast.Is) for n in ast.walk(node))
+                found += [(file.name, node.lineno)] if asked and compared else []
+    assert found == []

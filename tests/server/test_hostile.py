@@ -5,6 +5,7 @@ and others are served meanwhile.
 import base64
 import io
 import json
+import os
 import random
 import threading
 import time
@@ -19,7 +20,7 @@ from yorvek.core.errors import InputError
 from yorvek.server import apart
 
 pytestmark = pytest.mark.django_db
-BOUND_S = 60
+BOUND_S = 12
 """Generous for a busy machine; what these did before never ended."""
 
 
@@ -156,13 +157,19 @@ def refused(answer):
     assert answer.json()["sentence"], answer.content
 
 
+def used():
+    """Processor time of this process and of the children that read for it: a busy machine makes it no longer."""
+    now = os.times()
+    return now.user + now.system + now.children_user + now.children_system
+
+
 def within(began):
-    assert time.monotonic() - began < BOUND_S
+    assert used() - began < BOUND_S
 
 
 @pytest.mark.parametrize("name", DRAWINGS)
 def test_E3_a_drawing_that_would_never_end_does(owner, job, name):
-    began = time.monotonic()
+    began = used()
     body = {"name": name, "content": content(DRAWINGS[name])}
     answer = owner("POST", f"{job['base']}/drawings", body)
     if name in FINE or answer.status_code == 200:
@@ -174,7 +181,7 @@ def test_E3_a_drawing_that_would_never_end_does(owner, job, name):
 
 @pytest.mark.parametrize("name", LISTS)
 def test_E11_a_spreadsheet_that_unpacks_to_more_is_refused(owner, name):
-    began = time.monotonic()
+    began = used()
     answer = owner("POST", "/stock/import", {"name": name, "content": content(LISTS[name])})
     if answer.status_code == 200:
         assert answer.json()["offers"] == []

@@ -126,7 +126,7 @@ def test_demo_job_comes_in_whole_and_goes_out_the_same(owner, name):
     assert json.loads(owner("GET", f"/jobs/{view['job']['id']}/export/job.json").content)["format"] == "yorvek-job"
 
 
-def test_c11_bringing_a_job_in_leaves_the_stock_book_alone_and_taking_it_out_leaves_prices_here(owner, job):
+def test_C11_F1_bringing_a_job_in_leaves_the_stock_book_alone_and_taking_it_out_leaves_prices_here(owner, job):
     item = {"form": "bar", "section_id": "SHS 60×60×4 hot", "material_id": "S355", "length": mm("6000"), "qty": 2}
     owner.good("POST", "/stock", {"item": {**item, "price": {"text": "91.5"}, "supplier": "Tern Yard"}})
     before = owner.good("GET", "/stock")
