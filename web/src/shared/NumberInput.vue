@@ -4,7 +4,7 @@ import { ref, useTemplateRef, watch } from 'vue'
 import { readNumber } from './number'
 
 defineOptions({ inheritAttrs: false })
-const props = defineProps<{ modelValue?: number | null }>()
+const props = defineProps<{ modelValue?: number | string | null }>()
 const emit = defineEmits<{ 'update:modelValue': [number] }>()
 const shown = (value: unknown) => (value == null ? '' : String(value))
 const text = ref(shown(props.modelValue))
