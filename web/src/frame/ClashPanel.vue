@@ -44,6 +44,9 @@ const leave = () =>
   </form>
 </template>
 <style scoped>
+form {
+  margin-bottom: 14px;
+}
 fieldset {
   border: 0;
   padding: 0;
