@@ -36,6 +36,7 @@ def test_a_job_with_people_on_it_is_released_only_with_a_signature(people, brows
     owner.get_by_role("complementary", name="Why").get_by_text("Source:").wait_for()
     owner.get_by_role("link", name="Size").click()
     owner.get_by_role("link", name="Check and release").click()
+    owner.wait_for_url("**/check")
     desk = owner.url
 
     checker.goto(desk)
