@@ -146,6 +146,17 @@ def test_a_preview_refuses_what_the_edit_would_refuse_in_its_words(owner, strang
     assert stranger("POST", f"{base}/preview", {"kind": "loads", "spec": a_load(name="x")}).status_code == 404
 
 
+def test_a_preview_of_another_figure_is_verified_by_nobody_as_the_edit_would_be(owner, followed):
+    """What an edit makes of a change (here: the name of who measured goes with the old figure) a draft makes too."""
+    base, row = followed["base"], followed["dimensions"][0]
+    verified = {**row["spec"], "verified_by": "owner"}
+    owner.good("PUT", f"{base}/dimensions/{row['id']}", {"version": row["version"], "spec": verified})
+    other = {**verified, "size": mm("3100")}
+    draft = owner.good("POST", f"{base}/preview", {"kind": "dimensions", "id": row["id"], "spec": other})["changes"]
+    assert draft["dimensions"]["rows"][0]["spec"]["verified_by"] == ""
+    assert draft["figures"]["unverified"] == ["reach"]
+
+
 def test_all_that_does_not_fit_is_said_with_its_place(owner, job):
     answer = owner("POST", f"{job['base']}/loads", {"case": "windy", "dynamic_factor": -2, "form": "area"})
     errors = answer.json()["errors"]

@@ -16,6 +16,17 @@ GZIP = 31
 Answer = Callable[[HttpRequest], HttpResponseBase]
 
 
+def squeezed(content: bytes) -> bytes:
+    """Bytes packed as gzip."""
+    squeeze = zlib.compressobj(LEVEL, zlib.DEFLATED, GZIP)
+    return squeeze.compress(content) + squeeze.flush()
+
+
+def takes_packed(request: HttpRequest) -> bool:
+    """Whether whoever asks unpacks what they get."""
+    return "gzip" in request.headers.get("Accept-Encoding", "")
+
+
 def packed(answer: Answer) -> Answer:
     """Middleware: JSON and text packed."""
 
@@ -30,9 +41,8 @@ def packed(answer: Answer) -> Answer:
         ):
             return response
         patch_vary_headers(response, ("Accept-Encoding",))
-        if "gzip" in request.headers.get("Accept-Encoding", ""):
-            squeeze = zlib.compressobj(LEVEL, zlib.DEFLATED, GZIP)
-            response.content = squeeze.compress(response.content) + squeeze.flush()
+        if takes_packed(request):
+            response.content = squeezed(response.content)
             response.headers["Content-Encoding"] = "gzip"
             response.headers["Content-Length"] = str(len(response.content))
         return response

@@ -16,7 +16,7 @@ from yorvek.core.model import Model
 from yorvek.core.records import IN_STATE, Kind, refuse_broken
 from yorvek.core.records.draft import NEW, drafted
 from yorvek.server.api import shapes
-from yorvek.server.api.access import job_of
+from yorvek.server.api.access import job_of, user_of
 from yorvek.server.api.view import step_changes
 from yorvek.server.jobs.models import Job
 from yorvek.server.jobs.thread import job_figures, job_state, structure_result
@@ -57,7 +57,10 @@ def preview(request: HttpRequest, job_id: int, body: DraftIn) -> Draft:
         raise InputError(field="kind", got=body.kind, needs="one of " + ", ".join(BY_PLURAL))
     if body.id != NEW and body.id not in getattr(before, kind.plural):
         raise HttpError(404, f"There is no such {kind.name} in this job; it may have been taken away.")
-    return _worked_out(job, since, before, drafted(before, kind, body.id, _spec(kind, body)), (kind, body.id))
+    spec = _spec(kind, body)
+    if spec is not None:
+        spec = kind.amended(getattr(before, kind.plural).get(body.id), spec, user_of(request).username)
+    return _worked_out(job, since, before, drafted(before, kind, body.id, spec), (kind, body.id))
 
 
 def _spec(kind: Kind, body: DraftIn) -> Any:

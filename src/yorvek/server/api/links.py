@@ -19,7 +19,7 @@ from yorvek.core.jobs import JobState
 from yorvek.core.jobs.checking import CommentSpec
 from yorvek.core.model import Model
 from yorvek.core.quantities import UnitSystem
-from yorvek.server.accounts.models import Guest
+from yorvek.server.accounts.models import Guest, User
 from yorvek.server.accounts.people import taken_name
 from yorvek.server.accounts.slowing import address_of, count
 from yorvek.server.api import shapes
@@ -156,28 +156,26 @@ def make_link(request: HttpRequest, job_id: int, body: LinkIn) -> LinkMade:
         job=job, release_id=body.release_id, token_hash=_hash(token), for_whom=for_whom, prices=body.prices,
         made_by=user, until=until,
     )  # fmt: skip
-    _write_down(request, job, f"link for {for_whom}, until {until:%d %B %Y}")
+    _write_down(user, job, f"link for {for_whom}, until {until:%d %B %Y}")
     return LinkMade(link=_row(link), token=token)
 
 
 @router.delete("/jobs/{job_id}/links/{link_id}", response=LinkRow)
 def end_link(request: HttpRequest, job_id: int, link_id: int) -> LinkRow:
     """End a link, for good."""
-    owner_of(request)
-    job = job_of(request, job_id)
+    user, job = owner_of(request), job_of(request, job_id)
     link = ReadingLink.objects.filter(pk=link_id, job=job).first()
     if link is None:
         raise HttpError(404, "There is no such link into this job.")
     if link.ended is None:
         link.ended = timezone.now()
         link.save(update_fields=["ended"])
-        _write_down(request, job, f"link for {link.for_whom} ended")
+        _write_down(user, job, f"link for {link.for_whom} ended")
     return _row(link)
 
 
-def _write_down(request: HttpRequest, job: Job, title: str) -> None:
+def _write_down(user: User, job: Job, title: str) -> None:
     """A line of the history that changes no record."""
-    user = owner_of(request)
     Edit.objects.create(shop=job.shop, job_id=job.pk, user=user, title=title[:200])
 
 

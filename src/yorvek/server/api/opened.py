@@ -3,21 +3,20 @@
 from __future__ import annotations
 
 import hashlib
-import zlib
 from collections import OrderedDict
 from datetime import timedelta
 from threading import Lock
 from typing import NamedTuple
 
-import orjson
 from django.http import HttpRequest, HttpResponse
 from django.utils import timezone
 
+from yorvek.server.api.rendering import as_json
 from yorvek.server.api.view import job_view
 from yorvek.server.cutting.models import Plan
 from yorvek.server.jobs.models import Job
 from yorvek.server.journal.stand import stand_of
-from yorvek.server.packed import GZIP, LEVEL
+from yorvek.server.packed import squeezed, takes_packed
 
 MOST = 64
 SETTLES = timedelta(minutes=1)
@@ -49,7 +48,7 @@ def opened(request: HttpRequest, job: Job) -> HttpResponse:
     if request.headers.get("If-None-Match") == etag:
         return HttpResponse(status=304, headers={"ETag": etag})
     sent = _recalled(mark) or _made(mark, job)
-    gzip = "gzip" in request.headers.get("Accept-Encoding", "")
+    gzip = takes_packed(request)
     response = HttpResponse(sent.packed if gzip else sent.plain, content_type="application/json; charset=utf-8")
     response["ETag"], response["Vary"] = etag, "Accept-Encoding"
     if gzip:
@@ -67,9 +66,8 @@ def _recalled(mark: str) -> Sent | None:
 
 def _made(mark: str, job: Job) -> Sent:
     view = job_view(job)
-    plain = orjson.dumps(view.model_dump(mode="json"), option=orjson.OPT_NON_STR_KEYS)
-    squeeze = zlib.compressobj(LEVEL, zlib.DEFLATED, GZIP)
-    sent = Sent(plain, squeeze.compress(plain) + squeeze.flush())
+    plain = as_json(view.model_dump(mode="json"))
+    sent = Sent(plain, squeezed(plain))
     last = view.last_edit
     settled = last is None or last.ripple is not None or last.at < (timezone.now() - SETTLES).isoformat()
     if settled:

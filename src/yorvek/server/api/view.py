@@ -109,17 +109,13 @@ def bar_views(bars: list[BarResult]) -> list[shapes.BarView]:
 
 def job_view(job: Job) -> shapes.JobView:
     """Everything the views show, from one state."""
-    step: Step | None = job.worked
-    if step is None:
-        stand = stand_of(job)
-        job.refresh_from_db()
-        stock = job.shop.stock_version
-        state = job_state(job)
-        found = job_figures(state)
-        if kept(job, stock) is None:
-            keep(job, found, stock)
-    else:
-        stand, state, found = step.stand, step.after, step.now
+    stand = stand_of(job)
+    job.refresh_from_db()
+    stock = job.shop.stock_version
+    state = job_state(job)
+    found = job_figures(state)
+    if kept(job, stock) is None:
+        keep(job, found, stock)
     told = _told(job)
     versions = dict(JobRecord.objects.filter(job=job).values_list("pk", "version"))
     sheets = sheet_views(job, found)

@@ -67,11 +67,15 @@ class EditScope:
         self.edit = Edit.objects.create(
             shop=shop, job_id=job.pk if job else None, user=self.person, title=title[:200], key=asked_as.get() or None
         )
-        self.touched: set[str] = set()
         self.rows: set[tuple[str, int]] = set()
         self.unsure: list[Record] = []
         self.shelved = False
         self._names: dict[str, float] | None = None
+
+    @property
+    def touched(self) -> set[str]:
+        """The tables in which it wrote."""
+        return {table for table, _ in self.rows}
 
     @property
     def user(self) -> User:
@@ -109,7 +113,6 @@ class EditScope:
 
     def _write_down(self, row: Record, before: dict[str, Any] | None, after: dict[str, Any] | None) -> None:
         RowChange.objects.create(edit=self.edit, table=row.table, row_id=row.pk, before=before, after=after)
-        self.touched.add(row.table)
         self.rows.add((row.table, row.pk))
         if row.table == "dimension":
             self._names = None
