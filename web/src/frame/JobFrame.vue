@@ -34,7 +34,7 @@ watch(
 </script>
 <template>
   <div v-if="job && job.job.id === id" class="frame" :class="{ explained: why }">
-    <header>
+    <header class="page-head">
       <router-link to="/" class="home">Yorvek</router-link>
       <h1>{{ job.job.spec.name }}</h1>
       <span class="soft">revision {{ job.job.spec.revision }}</span>
@@ -53,7 +53,7 @@ watch(
       </p>
       <router-view />
     </main>
-    <Why v-if="why" class="why" />
+    <Why v-if="why" />
     <RippleBar class="ripple" />
   </div>
   <div v-else class="notice" style="margin: 30px">
@@ -68,30 +68,6 @@ watch(
 }
 .frame.explained {
   grid-template-columns: 184px minmax(0, 1fr) 290px;
-}
-header {
-  grid-column: 1 / -1;
-  display: flex;
-  gap: 14px;
-  align-items: center;
-  padding: 0 18px;
-  background: var(--sheet);
-  border-bottom: var(--line) solid var(--ink);
-  min-width: 0;
-}
-header h1 {
-  font-size: 17px;
-  white-space: nowrap;
-  overflow: hidden;
-  text-overflow: ellipsis;
-}
-.home {
-  font-weight: 700;
-  text-decoration: none;
-  color: var(--mark);
-}
-.space {
-  flex: 1;
 }
 header .button {
   text-decoration: none;
@@ -111,12 +87,6 @@ main {
 main > p {
   margin: 0 0 12px;
 }
-.why {
-  border-left: var(--line) solid var(--ink);
-  background: var(--sheet);
-  overflow-y: auto;
-  padding: 16px;
-}
 .ripple {
   grid-column: 2 / -1;
 }
@@ -125,11 +95,6 @@ main > p {
   .frame.explained {
     grid-template: auto auto 1fr auto / minmax(0, 1fr);
   }
-  header {
-    flex-wrap: wrap;
-    padding: 8px 12px;
-    gap: 8px 12px;
-  }
   .thread {
     grid-row: 2;
     border-right: 0;
@@ -137,14 +102,6 @@ main > p {
   }
   main {
     grid-row: 3;
-  }
-  .why {
-    position: fixed;
-    right: 0;
-    top: 0;
-    bottom: 0;
-    width: min(340px, 92vw);
-    z-index: 20;
   }
   .ripple {
     grid-column: 1;

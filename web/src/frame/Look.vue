@@ -5,6 +5,7 @@ import { call, fileOf, holdLink, type S } from '../api/client'
 import { attempt, job, message, reading, type Remark } from '../shared/job'
 import { unit } from '../shared/units'
 import Reading from './Reading.vue'
+import { day } from '../shared/dates'
 
 const found = ref<S['Look'] | null>(null)
 const name = ref('')
@@ -34,7 +35,6 @@ const paper = () =>
     a.click()
     URL.revokeObjectURL(address)
   })
-const day = (iso: string) => new Date(iso).toLocaleDateString('en-GB', { dateStyle: 'medium' })
 </script>
 <template>
   <Reading v-if="found" :as="`for ${found.for_whom} to read, until ${day(found.until)}`">

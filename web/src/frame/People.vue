@@ -3,6 +3,7 @@
 import { onMounted, ref } from 'vue'
 import { call, type S } from '../api/client'
 import { attempt, me, message } from '../shared/job'
+import { when } from '../shared/dates'
 
 type Role = S['Person']['role']
 const ROLES: { id: Role; words: string }[] = [
@@ -47,8 +48,7 @@ const changeOwn = () =>
     await call('POST', '/me/password', own.value)
     own.value = { old: '', new: '' }
   })
-const when = (iso: string | null) =>
-  iso ? new Date(iso).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' }) : 'not yet'
+const lastSeen = (iso: string | null) => (iso ? when(iso) : 'not yet')
 </script>
 <template>
   <main class="page">
@@ -82,7 +82,7 @@ const when = (iso: string | null) =>
                 <option v-for="r in ROLES" :key="r.id" :value="r.id">{{ r.words }}</option>
               </select>
             </td>
-            <td class="soft">{{ when(p.last_seen) }}</td>
+            <td class="soft">{{ lastSeen(p.last_seen) }}</td>
             <td class="num">
               <form v-if="reset?.id === p.id" class="row" @submit.prevent="give(p)">
                 <input

@@ -7,6 +7,8 @@ import { mass } from '../shared/units'
 import Checks from '../stages/Checks.vue'
 import UnitSwitch from './UnitSwitch.vue'
 import Why from './Why.vue'
+import Remark from '../shared/Remark.vue'
+import { sizeOf } from '../shared/loads'
 
 defineProps<{ as: string }>()
 const view = computed(() => job.value!)
@@ -18,17 +20,15 @@ const sized = computed(() => [
   ...view.value.plates.map((x) => ({ mark: x.spec.mark, what: x.spec.form, ...x })),
   ...view.value.joints.map((x) => ({ mark: x.spec.mark, what: x.spec.name ?? 'joint', ...x })),
 ])
-const size = (x: (typeof view.value.loads)[number]['spec']) => (x.area ?? x.line ?? x.force)?.text ?? ''
 const send = () =>
   attempt(async () => {
     await reading.value!.say!({ text: text.value, about: about.value, check_id: '' })
     text.value = ''
   })
-const when = (iso: string) => new Date(iso).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })
 </script>
 <template>
   <div class="read" :class="{ explained: why }">
-    <header>
+    <header class="page-head">
       <span class="home">Yorvek</span>
       <h1>{{ view.job.spec.name }}</h1>
       <span class="soft">revision {{ view.job.spec.revision }}, {{ as }}</span>
@@ -51,7 +51,7 @@ const when = (iso: string) => new Date(iso).toLocaleString('en-GB', { dateStyle:
                 <td>
                   <b>{{ l.spec.name }}</b>
                 </td>
-                <td>{{ size(l.spec) }}</td>
+                <td>{{ sizeOf(l.spec) }}</td>
                 <td class="soft">{{ l.spec.case }}{{ l.spec.note ? `, ${l.spec.note}` : '' }}</td>
               </tr>
               <tr v-for="d in view.dimensions" :key="`d${d.id}`">
@@ -121,15 +121,11 @@ const when = (iso: string) => new Date(iso).toLocaleString('en-GB', { dateStyle:
               Say it
             </button>
           </form>
-          <article v-for="c in view.comments" :key="c.id">
-            <b>{{ c.author }}</b> <span class="soft">{{ c.spec.about }} {{ c.spec.check_id }}, {{ when(c.at) }}</span
-            ><br />{{ c.spec.text }}
-            <p v-if="c.spec.answer">{{ c.spec.answered_by || 'Answered' }}: {{ c.spec.answer }}</p>
-          </article>
+          <Remark v-for="c in view.comments" :key="c.id" :comment="c" />
         </section>
       </div>
     </main>
-    <Why v-if="why" class="why" />
+    <Why v-if="why" />
   </div>
 </template>
 <style scoped>
@@ -140,25 +136,6 @@ const when = (iso: string) => new Date(iso).toLocaleString('en-GB', { dateStyle:
 }
 .read.explained {
   grid-template-columns: minmax(0, 1fr) 290px;
-}
-header {
-  grid-column: 1 / -1;
-  display: flex;
-  gap: 14px;
-  align-items: center;
-  padding: 0 18px;
-  background: var(--sheet);
-  border-bottom: var(--line) solid var(--ink);
-}
-h1 {
-  font-size: 17px;
-}
-.home {
-  font-weight: 700;
-  color: var(--mark);
-}
-.space {
-  flex: 1;
 }
 main {
   overflow: auto;
@@ -172,35 +149,15 @@ main {
 .wide {
   flex: 1;
 }
-article {
-  border-bottom: 1px solid var(--rule);
-  padding: 8px 0;
-}
-.why {
-  border-left: var(--line) solid var(--ink);
-  background: var(--sheet);
-  overflow-y: auto;
-  padding: 16px;
-}
 @media (max-width: 1000px) {
   .two {
     grid-template-columns: minmax(0, 1fr);
   }
+}
+@media (max-width: 900px) {
   .read,
   .read.explained {
     grid-template: auto 1fr / minmax(0, 1fr);
-  }
-  header {
-    flex-wrap: wrap;
-    padding: 8px 12px;
-  }
-  .why {
-    position: fixed;
-    right: 0;
-    top: 0;
-    bottom: 0;
-    width: min(340px, 92vw);
-    z-index: 20;
   }
 }
 </style>

@@ -119,6 +119,22 @@ const factor = computed(() => {
   </aside>
 </template>
 <style scoped>
+aside {
+  border-left: var(--line) solid var(--ink);
+  background: var(--sheet);
+  overflow-y: auto;
+  padding: 16px;
+}
+@media (max-width: 900px) {
+  aside {
+    position: fixed;
+    right: 0;
+    top: 0;
+    bottom: 0;
+    width: min(340px, 92vw);
+    z-index: 20;
+  }
+}
 .blue {
   color: var(--mark);
   font-weight: 600;

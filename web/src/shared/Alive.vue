@@ -1,14 +1,18 @@
 <script setup lang="ts">
 /** What a draft would come to, beside it while it is typed: its reserves and its drawing, or what is still missing. */
+import { computed } from 'vue'
+import type { Preview } from './preview'
 import Reserve from './Reserve.vue'
 import { mass } from './units'
 
 type Held = { value?: number | null; governs?: string }
 type Worked = { strength: Held; stiffness?: Held | null; mass_kg?: number }
-defineProps<{ verdict?: Worked | null; trouble?: string | null; sentence: string; stale: boolean }>()
+const props = defineProps<{ row?: { verdict?: Worked | null; trouble?: string | null } | null; preview: Preview }>()
+const verdict = computed(() => props.row?.verdict)
+const trouble = computed(() => props.row?.trouble || props.preview.sentence)
 </script>
 <template>
-  <div class="alive" :class="{ stale }" role="status" aria-label="What it would come to">
+  <div class="alive" :class="{ stale: preview.stale }" role="status" aria-label="What it would come to">
     <template v-if="verdict">
       <p class="row">
         <span class="soft">breaks</span><Reserve :value="verdict.strength.value" />
@@ -22,10 +26,10 @@ defineProps<{ verdict?: Worked | null; trouble?: string | null; sentence: string
       </p>
       <slot></slot>
     </template>
-    <slot v-else-if="!trouble && !sentence" name="other"
+    <slot v-else-if="!trouble" name="other"
       ><p class="soft">What it would come to stands here as soon as enough is known.</p></slot
     >
-    <p v-else class="soft">Not yet: {{ trouble || sentence }}</p>
+    <p v-else class="soft">Not yet: {{ trouble }}</p>
   </div>
 </template>
 <style scoped>

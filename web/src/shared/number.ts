@@ -23,9 +23,3 @@ function twoWays(text: string): string {
   const [whole, rest] = text.split(/[.,]/)
   return `${whole}${rest} or ${whole}.${rest.replace(/0+$/, '') || '0'}`
 }
-
-/** The number that was typed; what is none goes on as it stands, so that whoever takes it refuses it. */
-export function asTyped(typed: string): number | null {
-  const read = readNumber(typed)
-  return (read.trouble ? typed : read.value) as number | null
-}

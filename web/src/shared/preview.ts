@@ -2,7 +2,7 @@
  * A draft is alive: while something is typed, what it would come to is worked out and shown, and nothing is stored. The
  * ripple that saving would cause stands at the foot of the page.
  */
-import { computed, onScopeDispose, ref, shallowRef, watch, type Ref } from 'vue'
+import { computed, onScopeDispose, reactive, ref, shallowRef, watch } from 'vue'
 import { ApiError, call, type S } from '../api/client'
 import { job, type Kind } from './job'
 
@@ -36,7 +36,7 @@ export function usePreview(draft: () => Draft | null) {
   /** One question at a time, however fast somebody types: the newest is asked when the one before is answered. */
   async function ask() {
     const asked = text.value
-    if (!asked || asking) return
+    if (!asked || asking || gone) return
     asking = true
     try {
       const answer = await call<S['Draft']>('POST', `/jobs/${job.value!.job.id}/preview`, JSON.parse(asked))
@@ -65,8 +65,10 @@ export function usePreview(draft: () => Draft | null) {
     show(null)
     gone = true
   })
-  return { found, sentence, stale } as { found: Ref<S['Draft'] | null>; sentence: Ref<string>; stale: Ref<boolean> }
+  return reactive({ found, sentence, stale })
 }
+
+export type Preview = ReturnType<typeof usePreview>
 
 /** The drafted row itself, as it would stand in its list. */
 export function drafted<K extends 'members' | 'structures' | 'parts' | 'plates' | 'joints' | 'loads'>(

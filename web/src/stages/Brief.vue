@@ -7,6 +7,7 @@ import RowActions from '../shared/RowActions.vue'
 import EntryField from '../shared/EntryField.vue'
 import { force, length, lengthUnit, unit } from '../shared/units'
 import NumberInput from '../shared/NumberInput.vue'
+import { sizeOf } from '../shared/loads'
 
 const begun = () => ({ version: job.value!.job.version, spec: copy(job.value!.job.spec) })
 const base = ref(begun())
@@ -91,8 +92,6 @@ const saveDim = () =>
     dim.value = null
     dimRow.value = null
   })
-const size = (x: S['LoadSpec']) =>
-  x.source ? `of a ${x.source.kind}` : (x.form === 'force' ? x.force : x.form === 'line' ? x.line : x.area)?.text
 function editLoad(r: S['LoadRow']) {
   load.value = copy(r.spec)
   loadRow.value = { id: r.id, version: r.version }
@@ -136,7 +135,8 @@ const newDim = () => {
             </td>
             <td>{{ r.spec.case }}, {{ forms[r.spec.form ?? 'area'] }}</td>
             <td>
-              {{ size(r.spec) }}<span v-if="r.spec.source && r.value != null" class="soft"> {{ force(r.value) }}</span>
+              {{ sizeOf(r.spec)
+              }}<span v-if="r.spec.source && r.value != null" class="soft"> {{ force(r.value) }}</span>
             </td>
             <td>× {{ r.spec.dynamic_factor }}</td>
             <td class="num">

@@ -7,6 +7,8 @@ import Reserve from '../shared/Reserve.vue'
 import { unit } from '../shared/units'
 import Checks from './Checks.vue'
 import Links from './Links.vue'
+import { when } from '../shared/dates'
+import Remark from '../shared/Remark.vue'
 
 const text = ref('')
 const comment = () =>
@@ -39,7 +41,6 @@ const compare = (id: number) =>
   attempt(async () => {
     compared.value = { id, found: await call('GET', `/jobs/${job.value!.job.id}/releases/${id}/against`) }
   })
-const when = (iso: string) => new Date(iso).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })
 const stops = computed(() => job.value!.figures.cautions.filter((c) => c.level === 'stop'))
 </script>
 <template>
@@ -62,11 +63,8 @@ const stops = computed(() => job.value!.figures.cautions.filter((c) => c.level =
           class="wide"
         /><button class="button" :disabled="!text">Say it</button>
       </form>
-      <article v-for="c in job!.comments" :key="c.id">
-        <b>{{ c.author }}</b> <span class="soft">{{ c.spec.about }} {{ c.spec.check_id }}, {{ when(c.at) }}</span
-        ><br />{{ c.spec.text }}
-        <p v-if="c.spec.answer">{{ c.spec.answered_by || 'Answered' }}: {{ c.spec.answer }}</p>
-        <form v-else-if="mayWrite" class="row" @submit.prevent="answer(c.id)">
+      <Remark v-for="c in job!.comments" :key="c.id" :comment="c">
+        <form v-if="mayWrite && !c.spec.answer" class="row" @submit.prevent="answer(c.id)">
           <input v-model="answers[c.id]" :aria-label="`Answer to ${c.author}`" placeholder="answer" /><button
             class="button"
             :disabled="!answers[c.id]"
@@ -82,7 +80,7 @@ const stops = computed(() => job.value!.figures.cautions.filter((c) => c.level =
         >
           Take it back
         </button>
-      </article>
+      </Remark>
       <h2 class="gap">Signature</h2>
       <p v-if="job!.needs_checker" class="notice">
         This job lifts, carries people or is public: it is released only with a checker’s name. Local rules may ask for
@@ -158,10 +156,6 @@ const stops = computed(() => job.value!.figures.cautions.filter((c) => c.level =
   display: grid;
   grid-template-columns: minmax(0, 1.5fr) minmax(260px, 1fr);
   gap: 22px;
-}
-article {
-  border-bottom: 1px solid var(--rule);
-  padding: 8px 0;
 }
 .wide {
   flex: 1;

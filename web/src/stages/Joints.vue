@@ -54,7 +54,7 @@ function change(j: S['JointRow']) {
   editing.value = j
 }
 const preview = usePreview(() => (draft.value ? { kind: 'joints', id: editing.value?.id, spec: draft.value } : null))
-const alive = computed(() => drafted(preview.found.value, 'joints', editing.value?.id))
+const alive = computed(() => drafted(preview.found, 'joints', editing.value?.id))
 const store = () =>
   attempt(async () => {
     await save('joints', editing.value, draft.value)
@@ -107,12 +107,7 @@ const explain = (j: S['JointRow']) => {
       <button v-if="mayWrite && !draft" class="button" @click="add">Add a joint by itself</button>
     </div>
     <form v-if="draft" class="panel gap" @submit.prevent="store">
-      <Alive
-        :verdict="alive?.verdict"
-        :trouble="alive?.trouble"
-        :sentence="preview.sentence.value"
-        :stale="preview.stale.value"
-      />
+      <Alive :row="alive" :preview="preview" />
       <div class="fields">
         <div class="field">
           <label for="fj-mark">Mark of the joint</label><input id="fj-mark" v-model="draft.mark" /><span

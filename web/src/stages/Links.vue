@@ -4,6 +4,7 @@ import { onMounted, reactive, ref } from 'vue'
 import { call, type S } from '../api/client'
 import { attempt, job } from '../shared/job'
 import NumberInput from '../shared/NumberInput.vue'
+import { day } from '../shared/dates'
 
 const links = ref<S['LinkRow'][]>([])
 const made = ref<{ forWhom: string; address: string } | null>(null)
@@ -25,7 +26,6 @@ const end = (link: S['LinkRow']) =>
     await call('DELETE', `${base()}/${link.id}`)
     await read()
   })
-const day = (iso: string) => new Date(iso).toLocaleDateString('en-GB', { dateStyle: 'medium' })
 </script>
 <template>
   <div>

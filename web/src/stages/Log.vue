@@ -3,6 +3,7 @@ import { ref, watch } from 'vue'
 import { call, type S } from '../api/client'
 import { attempt, job, mayWrite, me, save, undo } from '../shared/job'
 import RowActions from '../shared/RowActions.vue'
+import { when } from '../shared/dates'
 
 const kind = ref('note')
 const text = ref('')
@@ -34,7 +35,6 @@ const change = (n: S['NoteRow']) => {
   text.value = n.spec.text
   about.value = n.spec.about ?? ''
 }
-const when = (iso: string) => new Date(iso).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })
 const plain = (v: unknown): string =>
   v == null ? 'nothing' : typeof v === 'object' ? ((v as { text?: string }).text ?? JSON.stringify(v)) : String(v)
 </script>

@@ -10,6 +10,7 @@ import { below, frameOf, keyOf, keysOf, markAt, partsOf, setDown, sheetPath, sto
 import { outlinePath, ringPath } from '../shared/OutlinePath'
 import { length, lengthUnit, unit } from '../shared/units'
 import NumberInput from '../shared/NumberInput.vue'
+import Slider from '../shared/Slider.vue'
 
 const props = defineProps<{ plan: S['PlanView'] }>()
 const emit = defineEmits<{ done: []; asked: [] }>()
@@ -170,16 +171,7 @@ const label = (p: S['Placement']) => {
         >
       </h3>
       <div class="row">
-        <label
-          >Zoom
-          <input
-            :value="zoom"
-            @input="zoom = Number(($event.target as HTMLInputElement).value)"
-            type="range"
-            min="1"
-            max="6"
-            step="0.5"
-            aria-label="Zoom" /></label
+        <label>Zoom <Slider v-model="zoom" min="1" max="6" step="0.5" aria-label="Zoom" /></label
         ><label v-if="sheets.length > 1"
           >Sheet
           <select v-model="sheet" aria-label="Sheet shown">

@@ -122,7 +122,7 @@ function change() {
   editing.value = { id: row.value!.id, version: row.value!.version }
 }
 const preview = usePreview(() => (draft.value ? { kind: 'parts', id: editing.value?.id, spec: draft.value } : null))
-const alive = computed(() => drafted(preview.found.value, 'parts', editing.value?.id))
+const alive = computed(() => drafted(preview.found, 'parts', editing.value?.id))
 const store = () =>
   attempt(async () => {
     chosen.value = await save('parts', editing.value, draft.value)
@@ -260,7 +260,7 @@ const choose = (part: number) => {
     <section>
       <DrawingIn v-if="drawing" :materials="materials" @done="drawing = false" />
       <form v-else-if="draft" class="panel" @submit.prevent="store">
-        <Alive :trouble="alive?.trouble" :sentence="preview.sentence.value" :stale="preview.stale.value">
+        <Alive :row="alive" :preview="preview">
           <template v-if="alive?.geometry" #other>
             <p class="soft">{{ mass(alive.geometry.mass_kg) }} each; nothing is stored yet</p>
             <PartDrawing :geometry="alive.geometry" />

@@ -73,7 +73,7 @@ function change(p: S['PlateRow']) {
   editing.value = p
 }
 const preview = usePreview(() => (draft.value ? { kind: 'plates', id: editing.value?.id, spec: draft.value } : null))
-const alive = computed(() => drafted(preview.found.value, 'plates', editing.value?.id))
+const alive = computed(() => drafted(preview.found, 'plates', editing.value?.id))
 const store = () =>
   attempt(async () => {
     chosen.value = await save('plates', editing.value, draft.value)
@@ -112,12 +112,7 @@ const asMade = (p: S['PlateRow']) =>
       <button v-if="mayWrite && !draft" class="button" @click="add">Add a plate</button>
     </div>
     <form v-if="draft" class="panel gap" @submit.prevent="store">
-      <Alive
-        :verdict="alive?.verdict"
-        :trouble="alive?.trouble"
-        :sentence="preview.sentence.value"
-        :stale="preview.stale.value"
-      />
+      <Alive :row="alive" :preview="preview" />
       <div class="fields">
         <div class="field">
           <label for="pl-mark">Mark of the plate</label><input id="pl-mark" v-model="draft.mark" /><span

@@ -5,6 +5,7 @@ import type { S } from '../api/client'
 import { below, frameOf, keyOf, markAt, setDown, sheetPath, stockOf } from '../shared/nest'
 import { outlinePath } from '../shared/OutlinePath'
 import { length } from '../shared/units'
+import Slider from '../shared/Slider.vue'
 
 const props = defineProps<{ plan: S['PlanView']; sheet: string }>()
 const emit = defineEmits<{ table: [] }>()
@@ -54,17 +55,7 @@ const pieces = computed(() =>
       </svg>
     </div>
     <figcaption class="soft">
-      <label
-        >zoom
-        <input
-          :value="zoom"
-          @input="zoom = Number(($event.target as HTMLInputElement).value)"
-          type="range"
-          min="1"
-          max="6"
-          step="0.5"
-          :aria-label="`Zoom of sheet ${sheet}`"
-      /></label>
+      <label>zoom <Slider v-model="zoom" min="1" max="6" step="0.5" :aria-label="`Zoom of sheet ${sheet}`" /></label>
       {{ length(metal.width) }} × {{ length(metal.height) }}: {{ pieces.length }} pieces
       <button class="button quiet" @click="emit('table')">Put it on the table</button>
     </figcaption>

@@ -97,7 +97,7 @@ const store = () =>
     draft.value = null
   })
 const preview = usePreview(() => (draft.value ? { kind: 'members', id: editing.value?.id, spec: whole() } : null))
-const alive = computed(() => drafted(preview.found.value, 'members', editing.value?.id))
+const alive = computed(() => drafted(preview.found, 'members', editing.value?.id))
 const lightest = ref<S['Candidate'] | null>(null)
 watch(
   () => [chosen.value, row.value?.version, job.value?.last_edit?.id],
@@ -371,12 +371,7 @@ const whyOf = (member: number, check: string) => {
           </button>
         </div>
       </div>
-      <Alive
-        :verdict="alive?.verdict"
-        :trouble="alive?.trouble"
-        :sentence="preview.sentence.value"
-        :stale="preview.stale.value"
-      >
+      <Alive :row="alive" :preview="preview">
         <BeamDrawing
           v-if="alive?.verdict"
           :width="440"

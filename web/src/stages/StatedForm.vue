@@ -3,8 +3,8 @@
 import type { S } from '../api/client'
 import { named } from '../shared/named'
 import { unit } from '../shared/units'
-import { asTyped } from '../shared/number'
 import TextInput from '../shared/TextInput.vue'
+import NumberInput from '../shared/NumberInput.vue'
 
 const members = defineModel<S['MemberStated'][]>('members', { default: () => [] })
 const stretches = defineModel<S['StretchSpec'][]>('stretches', { default: () => [] })
@@ -22,7 +22,6 @@ const held = (m: S['MemberStated']) => m.held_sideways?.map((p) => p.text).join(
 function hold(m: S['MemberStated'], typed: string) {
   m.held_sideways = typed.trim() ? named(typed, ';').map((t) => ({ text: t, unit: unit.value, value: 0 })) : null
 }
-const figure = asTyped
 </script>
 <template>
   <details class="gap">
@@ -73,13 +72,9 @@ const figure = asTyped
       </div>
       <div class="field">
         <label :for="`stretch-over-${i}`">May move its length over</label
-        ><TextInput
-          :id="`stretch-over-${i}`"
-          :value="s.over ?? ''"
-          inputmode="decimal"
-          placeholder="as the brief says"
-          @done="s.over = figure($event)"
-        /><span class="echo"></span>
+        ><NumberInput :id="`stretch-over-${i}`" v-model="s.over" placeholder="as the brief says" /><span
+          class="echo"
+        ></span>
       </div>
       <button type="button" class="button quiet" @click="stretches = stretches.filter((x) => x !== s)">
         Take away

@@ -109,7 +109,7 @@ function put(load: S['LoadRow']) {
 }
 const loadOf = (id: number) => job.value!.loads.find((l) => l.id === id)
 const preview = usePreview(() => ({ kind: 'structures', id: props.row?.id, spec: draft.value }))
-const alive = computed(() => drafted(preview.found.value, 'structures', props.row?.id))
+const alive = computed(() => drafted(preview.found, 'structures', props.row?.id))
 const bar = ref('')
 const store = () => attempt(async () => emit('done', await save('structures', props.row ?? null, draft.value)))
 </script>
@@ -281,12 +281,7 @@ const store = () => attempt(async () => emit('done', await save('structures', pr
           </div>
         </details>
       </div>
-      <Alive
-        :verdict="alive?.verdict"
-        :trouble="alive?.trouble"
-        :sentence="preview.sentence.value"
-        :stale="preview.stale.value"
-      >
+      <Alive :row="alive" :preview="preview">
         <StructureDrawing
           v-if="alive?.verdict"
           :verdict="alive.verdict"

@@ -5,6 +5,7 @@ import { call, type S } from '../api/client'
 import CutFile from '../shared/CutFile.vue'
 import { attempt, job } from '../shared/job'
 import { length } from '../shared/units'
+import Slider from '../shared/Slider.vue'
 
 const props = defineProps<{ plan: number; sheet: string }>()
 const found = ref<S['TableJob'] | null>(null)
@@ -79,10 +80,8 @@ const file = computed(
     </svg>
     <label class="row"
       ><span class="soft">run it</span
-      ><input
-        :value="step"
-        @input="step = Number(($event.target as HTMLInputElement).value)"
-        type="range"
+      ><Slider
+        v-model="step"
         min="1"
         :max="found.run.path.length"
         aria-label="How far the program has run"
