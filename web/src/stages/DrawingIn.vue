@@ -125,12 +125,12 @@ const box = (o: S['Outline']) => {
             </td>
             <td class="num">{{ (o.area_mm2 / 100).toFixed(1) }} cm²</td>
             <td class="num">{{ length(o.cut_mm) }}</td>
-            <td><input v-model="rows[k].mark" class="short" :aria-label="`Mark of outline ${k + 1}`" /></td>
+            <td><input v-model="rows[k].mark" class="narrow" :aria-label="`Mark of outline ${k + 1}`" /></td>
             <td><input v-model="rows[k].name" class="mid" :aria-label="`Name of outline ${k + 1}`" /></td>
             <td>
               <NumberInput
                 v-model="rows[k].qty"
-                class="short"
+                class="narrow"
                 inputmode="numeric"
                 :aria-label="`Pieces of outline ${k + 1}`"
               />
@@ -158,10 +158,6 @@ const box = (o: S['Outline']) => {
 .thumb {
   width: 64px;
   height: 44px;
-}
-.short {
-  width: 52px;
-  min-width: 0;
 }
 .mid {
   width: 92px;

@@ -279,9 +279,6 @@ svg {
   touch-action: none;
   background: var(--ground);
 }
-.narrow {
-  width: 52px;
-}
 .piece {
   fill: var(--sheet);
   stroke: var(--ink);

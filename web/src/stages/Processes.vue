@@ -137,8 +137,3 @@ const now = (c: S['PartChoices']) => c.offers.find((o) => o.process === c.chosen
     <p class="soft">Speeds and prices are the shop's list in the job; set-up counts once for each thickness.</p>
   </section>
 </template>
-<style scoped>
-.narrow {
-  width: 76px;
-}
-</style>

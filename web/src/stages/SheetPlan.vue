@@ -110,9 +110,6 @@ const edited = () => {
   </section>
 </template>
 <style scoped>
-.narrow {
-  width: 52px;
-}
 .sheets {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(380px, 1fr));

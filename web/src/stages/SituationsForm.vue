@@ -115,17 +115,12 @@ const nameOf = (id: number) => job.value!.loads.find((l) => l.id === id)?.spec.n
           >
           <label
             >from
-            <NumberInput
-              v-model="s.slew.from_deg"
-              class="degrees"
-              inputmode="decimal"
-              :aria-label="`${s.name}, from`"
-            />
+            <NumberInput v-model="s.slew.from_deg" class="narrow" inputmode="decimal" :aria-label="`${s.name}, from`" />
             °</label
           >
           <label
             >to
-            <NumberInput v-model="s.slew.to_deg" class="degrees" inputmode="decimal" :aria-label="`${s.name}, to`" />
+            <NumberInput v-model="s.slew.to_deg" class="narrow" inputmode="decimal" :aria-label="`${s.name}, to`" />
             °</label
           >
           <span class="soft">What turns:</span
@@ -160,8 +155,5 @@ fieldset {
 }
 .wrap {
   flex-wrap: wrap;
-}
-.degrees {
-  width: 64px;
 }
 </style>
