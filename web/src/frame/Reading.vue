@@ -103,7 +103,7 @@ const send = () =>
                   <b>{{ p.spec.mark }}</b>
                 </td>
                 <td>{{ p.spec.qty ?? 1 }} × {{ p.spec.name || p.spec.shape.family }}</td>
-                <td class="soft">{{ p.spec.material_id }}</td>
+                <td class="soft">{{ p.followed.material_id }}</td>
               </tr>
             </tbody>
           </table>

@@ -49,7 +49,12 @@ const stages = computed(() => {
           : '',
       stale: f.stale_plans > 0,
     },
-    { id: 'log', name: 'Log', figure: `${v.notes.length} notes`, more: v.last_edit ? `last: ${v.last_edit.by}` : '' },
+    {
+      id: 'log',
+      name: 'Log',
+      figure: `${v.notes.length} notes`,
+      more: v.last_edit ? `last: ${v.last_edit.by || 'by a link'}` : '',
+    },
   ]
 })
 </script>

@@ -1,14 +1,19 @@
 <script setup lang="ts">
 /** What somebody said of the job, and the answer; beside it what can be done about it. */
+import { computed } from 'vue'
 import type { S } from '../api/client'
 import { when } from './dates'
 
-defineProps<{ comment: S['CommentRow'] }>()
+const props = defineProps<{ comment: S['CommentRow'] }>()
+const of = computed(() => {
+  const { about, check_id: check } = props.comment.spec
+  return [[about, check].filter(Boolean).join(' '), when(props.comment.at)].filter(Boolean)
+})
 </script>
 <template>
   <article>
     <b>{{ comment.author }}</b>
-    {{ ' ' }}<span class="soft">{{ comment.spec.about }} {{ comment.spec.check_id }}, {{ when(comment.at) }}</span
+    {{ ' ' }}<span class="soft">{{ of.join(', ') }}</span
     ><br />{{ comment.spec.text }}
     <p v-if="comment.spec.answer">{{ comment.spec.answered_by || 'Answered' }}: {{ comment.spec.answer }}</p>
     <slot></slot>
