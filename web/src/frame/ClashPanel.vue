@@ -11,12 +11,16 @@ function words(value: unknown): string {
   const text = typeof value === 'object' ? JSON.stringify(value) : String(value)
   return text.length > LONGEST ? `${text.slice(0, LONGEST)} …` : text
 }
-const same = (a: unknown, b: unknown) => words(a) === words(b) && JSON.stringify(a) === JSON.stringify(b)
-const fields = computed(() => props.clash.fields.filter((f) => !same(props.clash.mine[f], props.clash.current.spec[f])))
+const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b)
+/** None: something was asked of the row that is no save of it, and there is nothing to choose. */
+const mine = computed(() => props.clash.mine)
+const fields = computed(() =>
+  (mine.value ? props.clash.fields : []).filter((f) => !same(mine.value?.[f], props.clash.current.spec[f])),
+)
 const theirs = reactive<Record<string, boolean>>(Object.fromEntries(fields.value.map((f) => [f, false])))
 const keep = () => {
   const taken = fields.value.filter((f) => theirs[f]).map((f) => [f, props.clash.current.spec[f]])
-  return props.clash.keep({ ...props.clash.mine, ...Object.fromEntries(taken) })
+  return props.clash.keep({ ...mine.value, ...Object.fromEntries(taken) })
 }
 const leave = () =>
   attempt(async () => {
@@ -29,17 +33,17 @@ const leave = () =>
     <p>{{ clash.sentence }}</p>
     <fieldset v-for="f in fields" :key="f">
       <legend>{{ f.replaceAll('_', ' ') }}</legend>
-      <label
-        ><input v-model="theirs[f]" type="radio" :name="f" :value="false" /> mine: {{ words(clash.mine[f]) }}</label
-      >
+      <label><input v-model="theirs[f]" type="radio" :name="f" :value="false" /> mine: {{ words(mine?.[f]) }}</label>
       <label
         ><input v-model="theirs[f]" type="radio" :name="f" :value="true" /> theirs:
         {{ words(clash.current.spec[f]) }}</label
       >
     </fieldset>
     <div class="row">
-      <button class="button main">Save it so</button
-      ><button type="button" class="button" @click="leave">Leave mine, show theirs</button>
+      <button v-if="mine" class="button main">Save it so</button
+      ><button type="button" class="button" @click="leave">
+        {{ mine ? 'Leave mine, show theirs' : 'Show theirs' }}
+      </button>
     </div>
   </form>
 </template>

@@ -46,7 +46,7 @@ watch(
     <Thread class="thread" />
     <main ref="page">
       <p v-if="message" class="notice bad" role="alert">{{ message }}</p>
-      <ClashPanel v-if="conflict" :key="conflict.current.version" :clash="conflict" />
+      <ClashPanel v-if="conflict" :key="`${conflict.current.id} ${conflict.current.version}`" :clash="conflict" />
       <p v-if="question" class="notice row" role="alert">
         {{ question.sentence }} <button class="button main" @click="question.go()">Undo it</button>
         <button class="button" @click="question = null">Leave it</button>

@@ -107,3 +107,17 @@ it('C3: what was chosen goes with that one save, and with no other', async () =>
   await attempt(() => save('loads', { id: 3, version: 1 }, { name: 'wind' }))
   expect(bodies.at(-1)).toEqual({ version: 1, spec: { name: 'wind' } })
 })
+it('C3: where something else was asked of a row that is another by now, there is nothing to choose', async () => {
+  replies = { 'PUT /api/jobs/4/loads/1': clash }
+  await attempt(() => save('loads', { id: 1, version: 2 }, typed))
+  expect(conflict.value!.mine).toEqual(typed)
+  replies = { 'POST /api/jobs/4/members/8/choose': { ...clash, fields: ['section_id'] } }
+  await attempt(() => change('POST', '/jobs/4/members/8/choose', { version: 1 }))
+  const panel = mount(ClashPanel, { props: { clash: conflict.value! } })
+  expect(panel.findAll('fieldset')).toEqual([])
+  expect(panel.findAll('button').map((b) => b.text())).toEqual(['Show theirs'])
+  replies = { 'GET /api/jobs/4': held({ stand: '9', loads: [] }) }
+  await panel.find('button').trigger('click')
+  await flushPromises()
+  expect([conflict.value, job.value!.stand]).toEqual([null, '9'])
+})

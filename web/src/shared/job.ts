@@ -22,14 +22,15 @@ type Spec = Record<string, unknown>
 export type Clash = {
   sentence: string
   fields: string[]
-  current: { version: number; spec: Spec }
-  mine: Spec
+  current: { id: number; version: number; spec: Spec }
+  mine: Spec | null
   keep: (spec: Spec) => Promise<boolean>
 }
 export const conflict = shallowRef<Clash | null>(null)
 /** What is sent in place of what a form has in hand, once somebody chose between theirs and mine. */
 let chosen: { spec: Spec; version: number } | null = null
-let mine: Spec = {}
+/** What the save in hand would have written; none where it is no save of a row. */
+let mine: Spec | null = null
 
 /** Send a change of a row, or what was chosen in its place. */
 async function atVersion<T>(spec: unknown, version: number, send: (body: unknown) => Promise<T>): Promise<T> {
@@ -58,6 +59,7 @@ export async function attempt(work: () => Promise<unknown>): Promise<boolean> {
   message.value = ''
   conflict.value = null
   question.value = null
+  mine = null
   try {
     await work()
     return true
