@@ -1,10 +1,13 @@
 """A small made-up job for the tests: one deck of the Heron Hide, worked out by hand in docs/guide.md."""
 
+from functools import cache
 from pathlib import Path
 
 from yorvek.core.cutting.bars import solve_bars
 from yorvek.core.files.jobfile import JobFile, read_job_file
+from yorvek.core.frames import FrameRequest
 from yorvek.core.jobs import Figures, JobState, figures
+from yorvek.core.jobs.structures import frame_request
 
 ROOT = Path(__file__).parents[2]
 DEMO = ROOT / "demo"
@@ -36,3 +39,15 @@ def demo(name: str) -> JobState:
 def worked(state: JobState) -> Figures:
     """All its figures, bar plans with a second each."""
     return figures(state, lambda problem: solve_bars(problem, seconds=1.0))
+
+
+@cache
+def demo_structures() -> dict[str, FrameRequest]:
+    """What is asked of every structure of the demo jobs, by job and mark."""
+    out = {}
+    for path in sorted(DEMO.glob("*.job.json")):
+        name = path.name.removesuffix(".job.json")
+        state = demo(name)
+        for spec in state.structures.values():
+            out[f"{name} {spec.mark}"] = frame_request(state.job, state.loads, spec, state.section_id)
+    return out

@@ -27,6 +27,8 @@ def _core(arguments: list[str]) -> int:
 
 
 def main(arguments: list[str]) -> int:
+    # threads of matrix products wait for each other where work is side by side already: services, tests, benchmarks
+    os.environ.setdefault("OPENBLAS_NUM_THREADS", "1")
     word, rest = (arguments[0], arguments[1:]) if arguments else ("", [])
     if word == "core":
         return _core(rest)

@@ -39,7 +39,9 @@ BENDS_ABOUT_Z, BENDS_ABOUT_Y = 1, 0
 
 @dataclass(frozen=True)
 class OneBar:
-    """A bar with its strength and the outcomes that may be worst for it."""
+    """A bar with its strength and the outcomes that may be worst for it; `shared`: forces at the ends of all bars in
+    them, [o, b, 2, 6], where they are the same for all bars.
+    """
 
     bar: Bar
     index: int
@@ -49,12 +51,15 @@ class OneBar:
     at_mm: Floats
     pushes: dict[str, Push]
     outcomes: list[Outcome]
+    shared: Floats | None
 
     def forces(self) -> list[Floats]:
         return [o.forces(self.index) for o in self.outcomes]
 
     def end_forces(self, at: int) -> Floats:
         """At its start (0) or its end (-1) in every outcome, [o, 6]."""
+        if self.shared is not None:
+            return self.shared[:, self.index, at]
         return np.array([o.ends[self.index, at] for o in self.outcomes])
 
 
@@ -147,10 +152,12 @@ def bars_of(worst: Worst) -> list[OneBar]:
     groups = candidates(worst, np.nan_to_num(plain, nan=1.0))
     outcomes = worst.outcomes(groups)
     lengths = {c.name: _lengths(worst, worst.critical(c)) for c in worst.combinations}
+    alike = all(o is outcomes[0] for o in outcomes)
+    shared = np.stack([o.ends for o in outcomes[0]]) if alike else None
     return [
         OneBar(
             bar, k, member, made, strength, at, {name: pushes(made, *rows[k]) for name, rows in lengths.items()},
-            outcomes[k],
+            outcomes[k], shared,
         )
         for k, bar, member, made, at, strength in own
     ]  # fmt: skip

@@ -179,7 +179,7 @@ def _as_onto(
 ) -> Onto:  # fmt: skip
     layout, made = analysis.layout, other.made
     mates = [other.bar, *carries_on(layout, other.bar, node)]
-    use = max(_used(by_name[b.name], b, node) for b in mates if b.name in by_name)
+    use = max(_used(analysis, by_name[b.name], b, node) for b in mates if b.name in by_name)
     here = np.array(layout.way(one.bar, node))
     opposite = any(
         float(here @ np.array(layout.way(b, node))) < OPPOSITE
@@ -218,9 +218,12 @@ def _beside(
     at = [0 if node == b.i else 1 for b in (one.bar, *(b for b, _ in sides))]
     rows = [one.index, *(number[b.name] for b, _ in sides)]
     square = np.array([sine, *(float(np.linalg.norm(v)) for _, v in sides)])
-    outcomes = [*one.outcomes, *(o for b, _ in sides if b.name in by_name for o in by_name[b.name].outcomes)]
     # the force of each branch square to the chord, by outcome
-    forces = np.array([[o.ends[r, k, 0] for r, k in zip(rows, at, strict=True)] for o in outcomes]) * square
+    if one.shared is not None:
+        forces = one.shared[:, rows, at, 0] * square
+    else:
+        outcomes = [*one.outcomes, *(o for b, _ in sides if b.name in by_name for o in by_name[b.name].outcomes)]
+        forces = np.array([o.ends[rows, at, 0] for o in outcomes]) * square
     own = np.abs(forces[:, 0])
     same = np.where(np.sign(forces) == np.sign(forces[:, :1]), np.abs(forces), 0.0)
     largest = (same <= own[:, None] * (1 + ALIKE)).all(axis=1)
@@ -236,12 +239,15 @@ def _free(layout: Layout, node: str) -> bool:
     return rests and len(layout.at(node)) == 1
 
 
-def _used(one: OneBar, bar: Bar, node: str) -> float:
+def _used(analysis: Analysis, one: OneBar, bar: Bar, node: str) -> float:
     """Greatest stress of a bar at its end there, of its yield."""
     at = 0 if node == bar.i else -1
-    s = one.made.section
-    f = np.abs(one.end_forces(at))
-    return float((f[:, 0] / s.A_mm2 + f[:, 5] / s.Sx_mm3 + f[:, 4] / s.Sy_mm3).max()) / one.made.metal.yield_MPa
+    if (one.index, at) not in analysis.used:
+        s = one.made.section
+        f = np.abs(one.end_forces(at))
+        most = float((f[:, 0] / s.A_mm2 + f[:, 5] / s.Sx_mm3 + f[:, 4] / s.Sy_mm3).max())
+        analysis.used[one.index, at] = most / one.made.metal.yield_MPa
+    return analysis.used[one.index, at]
 
 
 def rated_bars(analysis: Analysis) -> set[str]:

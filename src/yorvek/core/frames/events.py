@@ -16,6 +16,7 @@ from yorvek.core.checks.methods import Combination
 from yorvek.core.errors import InputError
 from yorvek.core.frames.request import FrameLoad, FrameRequest
 from yorvek.core.quantities import GRAVITY
+from yorvek.core.structures.member import OFTEN
 from yorvek.core.structures.starters import Layout, length_mm
 from yorvek.core.structures.starters.layout import Spot
 from yorvek.core.theory.frames import Mesh, Piece, local_axes
@@ -23,7 +24,9 @@ from yorvek.core.theory.frames import Mesh, Piece, local_axes
 Floats = NDArray[np.float64]
 HEAVIEST_N = 1e8
 PLACES = 24
-PIECES = 4
+PIECES, COARSE = 4, 2
+MANY_BARS = 500
+"""From that many bars on a bar is two elements; what that adds to its buckling load is taken off (`Mesh.too_stiff`)."""
 FEW, MANY = 4, 24
 CLOSE = 0.02
 BESIDE = 0.005
@@ -128,7 +131,8 @@ def stands_somewhere(load: FrameLoad, at: Where) -> bool:
 
 def breaks_of(request: FrameRequest, layout: Layout) -> list[Floats]:
     """Where the bars are cut into elements: evenly, at forces, and finely under a load that moves."""
-    pieces = dict.fromkeys((b.name for b in layout.bars), PIECES)
+    usual = PIECES if len(layout.bars) < MANY_BARS else COARSE
+    pieces = dict.fromkeys((b.name for b in layout.bars), usual)
     extra: dict[str, list[float]] = {}
     for load in request.loads:
         at = where(layout, load)
@@ -144,8 +148,8 @@ def breaks_of(request: FrameRequest, layout: Layout) -> list[Floats]:
     out = []
     for bar in layout.bars:
         L = length_mm(layout, bar)
-        usual = np.linspace(0.0, L, (pieces[bar.name] if not bar.only else 1) + 1)
-        out.append(_merged(usual, extra.get(bar.name, []), L))
+        even = np.linspace(0.0, L, (pieces[bar.name] if not bar.only else 1) + 1)
+        out.append(_merged(even, extra.get(bar.name, []), L))
     return out
 
 
@@ -181,10 +185,18 @@ def loading_of(request: FrameRequest, layout: Layout, mesh: Mesh) -> Loading:
     pieces = [_own_weight(mesh, down, weights)]
     of_load: list[tuple[int, ...]] = []
     places: list[list[str]] = []
+    shared: dict[tuple[object, ...], int] = {}
     for load in request.loads:
         made = _pieces(layout, load, mesh, bars, nodes)
-        of_load.append(tuple(range(len(pieces), len(pieces) + len(made))))
         places.append([words for words, _ in made])
+        key = _stands_with(load)
+        if key is not None and len(made) == 1:
+            if key in shared:
+                pieces[shared[key]] = _both(pieces[shared[key]], made[0][1])
+                of_load.append((shared[key],))
+                continue
+            shared[key] = len(pieces)
+        of_load.append(tuple(range(len(pieces), len(pieces) + len(made))))
         pieces += [piece for _, piece in made]
     permanent = tuple(c for x, cs in zip(request.loads, of_load, strict=True) if x.case == "dead" for c in cs)
     for x, cs in zip(request.loads, of_load, strict=True):
@@ -193,6 +205,19 @@ def loading_of(request: FrameRequest, layout: Layout, mesh: Mesh) -> Loading:
                 field=f"load {x.name}", got="a dead load that moves", needs="a live load, or a place on its bars"
             )
     return Loading(tuple(pieces), 0, permanent, _choices(request.loads, of_load, places), tuple(of_load))
+
+
+def _stands_with(load: FrameLoad) -> tuple[object, ...] | None:
+    """What loads that always act together have alike: such of them as stand are one column. Dead loads stay apart, as
+    one may hold up what another tips, and so does what comes and goes, by whose own range metal tires.
+    """
+    if not load.group or load.case == "dead" or load.moves or load.cycles >= OFTEN:
+        return None
+    return load.case, load.group, load.dynamic_factor
+
+
+def _both(a: Piece, b: Piece) -> Piece:
+    return Piece([*a.at_nodes, *b.at_nodes], [*a.on_bars, *b.on_bars])
 
 
 def _own_weight(mesh: Mesh, down: Floats, weights: Floats) -> Piece:

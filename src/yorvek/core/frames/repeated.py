@@ -22,6 +22,8 @@ def _swings(analysis: Analysis, index: int, rows: slice) -> list[tuple[FrameLoad
     """For each load that comes and goes: forces at stations of a bar for all its places, and for none, [s, 6,
     places].
     """
+    if not any(load.cycles >= OFTEN for load in analysis.request.loads):
+        return []
     states = analysis.states
     span = states.stations.of_bar(index)
     forces = states.taut.forces[span][rows]

@@ -177,6 +177,11 @@ class Analysis:
         return {}
 
     @cached_property
+    def used(self) -> dict[tuple[int, int], float]:
+        """The greatest stress of bars at their ends, over yield, as far as it was asked for."""
+        return {}
+
+    @cached_property
     def feet(self) -> list[int]:
         """Nodes that merely stand, where nothing holds the structure down."""
         if self.request.anchored:

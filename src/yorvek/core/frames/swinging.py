@@ -18,7 +18,11 @@ def swings_hz(analysis: Analysis, *, loaded: bool) -> float | None:
     """
     mesh = analysis.mesh
     on_bars, on_nodes = np.zeros(len(analysis.layout.bars)), np.zeros(len(mesh.points))
+    done: set[int] = set()
     for load, columns in zip(analysis.request.loads, analysis.loading.of_load, strict=True):
+        if columns[0] in done:
+            continue
+        done.add(columns[0])
         if not loaded or load.case == "wind" or stands_somewhere(load, where(analysis.layout, load)):
             continue
         piece = analysis.loading.pieces[columns[0]]

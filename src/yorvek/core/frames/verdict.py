@@ -3,27 +3,29 @@
 from __future__ import annotations
 
 import math
+from collections.abc import Callable
+from typing import Any
 
 import numpy as np
 from numpy.typing import NDArray
 
 from yorvek.core.checks.methods import Combination, combinations_of, service_combinations
-from yorvek.core.checks.record import Check, Reserve, Value, least_reserve
-from yorvek.core.clauses.aisc360.compression import ELASTIC_SHARE
+from yorvek.core.checks.record import Check, Reserve, least_reserve
 from yorvek.core.errors import InputError
+from yorvek.core.frames.as_a_whole import buckling, buckling_checks, centre, handed
 from yorvek.core.frames.bars import Governing, OneBar, bar_checks, bars_of, governing
 from yorvek.core.frames.ends import Ends, joints_of, rated_bars
 from yorvek.core.frames.movement import Moved, movements
 from yorvek.core.frames.repeated import repeated_checks
 from yorvek.core.frames.request import FrameRequest, Situation, Slew
-from yorvek.core.frames.said import BarVerdict, Buckling, FrameVerdict, Handed, JointVerdict, Put, SituationVerdict
-from yorvek.core.frames.search import Found
+from yorvek.core.frames.said import BarVerdict, FrameVerdict, JointVerdict, Put, SituationVerdict
 from yorvek.core.frames.slewing import slewed, worst_angles
 from yorvek.core.frames.solving import Analysis, layout_in, loads_on
 from yorvek.core.frames.stability import stability_checks
 from yorvek.core.frames.swinging import frequency_check, swings_hz
+from yorvek.core.frames.together import side_by_side, without_sweeps
 from yorvek.core.frames.wheels import wheel_checks
-from yorvek.core.frames.worst import Critical, Worst
+from yorvek.core.frames.worst import Worst
 from yorvek.core.materials import material
 from yorvek.core.sections import price_per_kg, section
 from yorvek.core.structures.starters import Layout
@@ -44,6 +46,11 @@ def check_frame(request: FrameRequest, *, swings: bool = True) -> FrameVerdict:
     Raises:
         InputError: a dimension, section, load or spot that cannot be; a mechanism; buckling.
     """
+    with without_sweeps():
+        return _in_all_situations(request, swings)
+
+
+def _in_all_situations(request: FrameRequest, swings: bool) -> FrameVerdict:
     positions = [s for s in request.situations if s.kind == "position"]
     stages = [s for s in request.situations if s.kind == "stage"]
     seen = [_situation(request, one, swings=swings) for one in positions]
@@ -160,7 +167,6 @@ def all_checks(verdict: FrameVerdict) -> list[Check]:
 
 
 D_PLUS_L = Combination("D + L, dynamic factors in", 1, 1, 0)
-LARGEST_FACTOR = 999.0
 NOWHERE = 0.5
 """Of the size of the structure: what moves farther under its loads is held by next to nothing."""
 
@@ -174,18 +180,15 @@ def _check(request: FrameRequest, layout: Layout, *, swings: bool) -> FrameVerdi
     service = Worst(analysis, service_combinations(wind=windy), strength=False)
     everything = Worst(analysis, [D_PLUS_L], strength=True)
     whole = everything.critical(D_PLUS_L)
-    moved = _moved(service)
-    _refuse_loose(analysis, moved)
-    ones = bars_of(strong)
+    moved, ones, loaded_hz, empty_hz = _worked_out(service, strong, swings=swings)
     rated = rated_bars(analysis)
     plain = bars_of(service) if rated else []
     ends = joints_of(analysis, ones, {o.bar.name: o.outcomes for o in plain if o.bar.name in rated})
     bars = [
         _bar(analysis, one, by, strong, ends) for one, by in zip(ones, governing(ones, request.method), strict=True)
     ]
-    stability = [*_buckling_checks(strong), *stability_checks(analysis)]
+    stability = [*buckling_checks(strong), *stability_checks(analysis)]
     limit_hz = request.limits.least_hz
-    loaded_hz = swings_hz(analysis, loaded=True) if swings or limit_hz else None
     sways = [] if limit_hz is None else [frequency_check(limit_hz, loaded_hz)]
     checks = [*(c for b in bars for c in b.every_check()), *stability]
     strength = least_reserve(checks, "strength", none_applies="no load")
@@ -198,12 +201,12 @@ def _check(request: FrameRequest, layout: Layout, *, swings: bool) -> FrameVerdi
         bars=bars,
         movement=moved.checks[0] if moved.checks else moved.greatest,
         movements=[*moved.checks, moved.greatest],
-        buckling=_buckling(analysis, whole, strong),
+        buckling=buckling(analysis, whole, strong),
         strength=strength,
         stiffness=least_reserve([*moved.checks, *sways], "stiffness", none_applies="no limit"),
         sways=sways,
         weakest=weakest,
-        handed=_handed(
+        handed=handed(
             service if request.anchored else Worst(analysis, service.combinations, strength=False, grips=True)
         ),
         loads=[
@@ -219,21 +222,46 @@ def _check(request: FrameRequest, layout: Layout, *, swings: bool) -> FrameVerdi
         roles=list(layout.roles),
         mass_kg=mass,
         price=sum(b.mass_kg * price_per_kg(section(b.section_id), material(b.material_id).price_per_kg) for b in bars),
-        swings_empty_hz=swings_hz(analysis, loaded=False) if swings else None,
+        swings_empty_hz=empty_hz,
         swings_loaded_hz=loaded_hz,
         outside=OUTSIDE,
         stability=stability,
-        centre_mm=_centre(layout, bars, mass),
+        centre_mm=centre(layout, bars, mass),
     )
 
 
-def _centre(layout: Layout, bars: list[BarVerdict], mass: float) -> tuple[float, float, float]:
-    middles = [
-        [b.mass_kg / mass * (p + q) / 2 for p, q in zip(layout.nodes[b.i], layout.nodes[b.j], strict=True)]
-        for b in bars
+def _worked_out(
+    service: Worst, strong: Worst, *, swings: bool
+) -> tuple[Moved, list[OneBar], float | None, float | None]:
+    """How it moves, what its bars come to, and how it swings loaded and empty; of a large structure side by side.
+
+    Raises:
+        Mechanism: what moves farther than it is large, before anything else that is wrong.
+    """
+
+    def moves() -> Moved:
+        found = _moved(service)
+        _refuse_loose(analysis, found)
+        return found
+
+    analysis = service.analysis
+    _prepared(analysis)
+    freedoms = 0 if service.states.one_sided else service.states.mesh.count
+    loaded = swings or analysis.request.limits.least_hz is not None
+    asked: list[Callable[[], Any]] = [
+        moves,
+        lambda: bars_of(strong),
+        lambda: swings_hz(analysis, loaded=True) if loaded else None,
+        lambda: swings_hz(analysis, loaded=False) if swings else None,
     ]
-    x, y, z = (sum(m[k] for m in middles) for k in range(3))
-    return x, y, z
+    moved, ones, loaded_hz, empty_hz = side_by_side(asked, freedoms)
+    return moved, ones, loaded_hz, empty_hz
+
+
+def _prepared(analysis: Analysis) -> None:
+    """What both need, worked out once before they part."""
+    taut = analysis.states.taut
+    _ = analysis.member_of, taut.ends, taut.N, taut.mesh.pulled, taut.forces
 
 
 def _moved(service: Worst) -> Moved:
@@ -271,51 +299,6 @@ def _refuse_loose(analysis: Analysis, moved: Moved) -> None:
         )
 
 
-def _buckling_checks(strong: Worst) -> list[Check]:
-    """The whole against buckling, by the combination that comes nearest."""
-    nearest = min((strong.critical(c) for c in strong.combinations), key=lambda c: c.factor)
-    if not math.isfinite(nearest.factor) or nearest.factor > 100 * strong.ahead:
-        return []
-    factor, ahead = nearest.factor, strong.ahead
-    first = "" if factor > 1 else f"it buckles at {factor:.2f} times these loads; "
-    return [
-        Check(
-            id="buckling",
-            title=f"buckling of the whole, at {factor:.2f} × these loads",
-            kind="strength",
-            method=strong.analysis.request.method.words,
-            clause="critical load factor of the whole against the factor that the method asks for",
-            formula="λ ≥ factor of the method",
-            inputs=[
-                Value(symbol="λ", name="critical load factor, elastic", value=factor, unit=""),
-                Value(symbol="Ω", name="asked by the method", value=ahead, unit=""),
-            ],
-            demand=ahead,
-            capacity=factor * ELASTIC_SHARE,
-            combination=nearest.case.words,
-            source="eigenvalue of the 3D frame, four elements a bar; 0.877 of it for crookedness as AISC 360-22 E3 "
-            "(from memory)",
-            assumptions=[first + "bars bend about both axes; twisting of open bars is in their own checks"],
-        )
-    ]
-
-
-def _buckling(analysis: Analysis, whole: Critical, strong: Worst) -> Buckling:
-    """How it buckles under dead and live load, to show."""
-    if not math.isfinite(whole.factor):
-        return Buckling(factor=None, words="nothing is pushed", needs_second_order=False, shape={})
-    shape = whole.buckled.shapes[: 6 * len(analysis.layout.nodes), 0].reshape(-1, 6)[:, :3]
-    most = max(float(np.abs(shape).max(initial=0.0)), 1e-12)
-    second = any(strong.second(c) for c in strong.combinations)
-    words = f"it buckles at {whole.factor:.2f} × {whole.case.words}"
-    return Buckling(
-        factor=min(whole.factor, LARGEST_FACTOR),
-        words=words + ("; moments are of second order" if second else ""),
-        needs_second_order=second,
-        shape={n: tuple(float(v) for v in d / most) for n, d in zip(analysis.layout.nodes, shape, strict=True)},
-    )
-
-
 def _bar(analysis: Analysis, one: OneBar, by: Governing, strong: Worst, ends: Ends) -> BarVerdict:
     """A bar's checks, its joints, and its forces where it is bent most."""
     checks, shown = bar_checks(one, by, analysis.request.method)
@@ -343,37 +326,6 @@ def _bar(analysis: Analysis, one: OneBar, by: Governing, strong: Worst, ends: En
         Mz_Nmm=shown[:, 5].tolist(),
         T_Nmm=shown[:, 3].tolist(),
     )
-
-
-COMPONENTS = ("FX", "FY", "FZ", "MX", "MY", "MZ")
-
-
-def _handed(service: Worst) -> list[Handed]:
-    """Greatest and least of every reaction over all that may act together, unfactored."""
-    analysis = service.analysis
-    nodes = list(analysis.layout.nodes)
-    place = {n: k for k, n in enumerate(nodes)}
-    at = [place[n] for n in dict.fromkeys((*analysis.layout.supports, *analysis.layout.springs))]
-    found = Found(service.search, 1)
-    for state in service.states.all():
-        rows = state.reactions[at].reshape(6 * len(at), -1)
-        both = np.concatenate([rows, -rows])
-        found.add(both, np.arange(len(both) + 1), np.zeros(len(both), dtype=np.int64))
-    try:
-        outcomes = service.outcomes(found.lists())[0]
-    except Mechanism as error:
-        if not error.buckles:
-            raise
-        return []
-    values = np.array([o.reactions()[at] for o in outcomes])
-    out = []
-    for j, n in enumerate(at):
-        for k, component in enumerate(COMPONENTS):
-            most, least = float(values[:, j, k].max()), float(values[:, j, k].min())
-            if max(abs(most), abs(least)) > (1.0 if k < 3 else 1000.0):
-                unit = "N" if k < 3 else "Nmm"
-                out.append(Handed(node=nodes[n], component=component, most=most, least=least, unit=unit))
-    return out
 
 
 def _known_joints(request: FrameRequest, layout: Layout) -> None:

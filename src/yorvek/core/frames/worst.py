@@ -4,9 +4,7 @@ further.
 
 from __future__ import annotations
 
-import os
 from collections.abc import Callable
-from concurrent.futures import ThreadPoolExecutor
 from dataclasses import dataclass
 from functools import partial
 
@@ -17,6 +15,7 @@ from yorvek.core.checks.methods import Combination
 from yorvek.core.frames.search import Case, Search
 from yorvek.core.frames.solving import Analysis
 from yorvek.core.frames.states import UPRIGHT, Lean, Outcome, State
+from yorvek.core.frames.together import side_by_side
 from yorvek.core.theory.frames import Buckled, Mechanism, elements_work
 
 Floats = NDArray[np.float64]
@@ -26,8 +25,6 @@ FIRST_ORDER_ENOUGH = 10.0
 of the same size.
 """
 BARELY = 1.005
-LARGE, MOST_THREADS = 4000, 4
-"""Freedoms from which cases of second order are worked out side by side."""
 MOST_CASES = 160
 MOST_SECOND = 40
 ROUNDS = 5
@@ -142,18 +139,13 @@ class Worst:
                 partial(self._bent, case, state, k, exactly=bent <= MOST_SECOND)
                 for k, state in enumerate(self.rests(case))
             ]
-        solved = [o for one in self._together(asked) for o in one]
+        # ties and feet find their rest in turn: they share what they met
+        freedoms = 0 if self.states.one_sided else self.states.mesh.count
+        solved = [o for one in side_by_side(asked, freedoms) for o in one]
         return [solved] * len(groups)
 
     def _plain(self, case: Case) -> list[Outcome]:
         return [Outcome(case, state) for state in self.rests(case)]
-
-    def _together(self, asked: list[Callable[[], list[Outcome]]]) -> list[list[Outcome]]:
-        """What is asked, in order; of a large mesh side by side, as the factors and sums leave other threads room."""
-        if self.states.one_sided or self.states.mesh.count < LARGE or len(asked) < 2:
-            return [one() for one in asked]
-        with ThreadPoolExecutor(min(os.cpu_count() or 1, MOST_THREADS)) as threads:
-            return [found.result() for found in [threads.submit(one) for one in asked]]
 
     def _bent(self, case: Case, state: State, rest: int, *, exactly: bool) -> list[Outcome]:
         """A case of second order; beyond the number worked out exactly, first order times what its combination makes of

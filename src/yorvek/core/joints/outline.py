@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
-from functools import lru_cache
+from functools import cached_property, lru_cache
 
 import numpy as np
 from numpy.typing import NDArray
@@ -39,22 +39,24 @@ class Line:
         Pull and bending by the elastic line with both moments and the product of inertia; shear by the lines that run
         along it; twist by the elastic vector.
         """
-        N, Vy, Vz, T, My, Mz = (c[:, None] for c in f.T)
+        across, along_x, along_y = (np.abs(f) @ share for share in self._shares)
+        return _greatest(across, np.hypot(along_x, along_y))
+
+    @cached_property
+    def _shares(self) -> Floats:
+        """Flow at the corners across the throat, along x and along y, of each force by itself, [3, 6, c]. Mz bends the
+        depth (y), My the width (x); every sense is met, so that they add by size, and corners that are alike are one.
+        """
         x, y = self.corners[:, 0], self.corners[:, 1]
-        both = self.Ixx * self.Iyy - self.Ixy**2
-        # Mz bends the depth (y), My the width (x); signs taken so that every corner is met
-        bend_y = (np.abs(Mz) * self.Iyy, np.abs(My) * self.Ixx)
-        straight = np.abs(N) / self.length
-        signed = [
-            np.abs((a * bend_y[0] - b * np.abs(My) * self.Ixy) * y + (b * bend_y[1] - a * np.abs(Mz) * self.Ixy) * x)
-            / both
-            for a, b in ((1, 1), (1, -1))
-        ]
-        across = straight + np.maximum(*signed)
-        Jp = self.Ixx + self.Iyy
-        q_x = np.abs(Vz) / self.along_x + np.abs(T * y) / Jp
-        q_y = np.abs(Vy) / self.along_y + np.abs(T * x) / Jp
-        return _greatest(across, np.hypot(q_x, q_y))
+        both, Jp, one = self.Ixx * self.Iyy - self.Ixy**2, self.Ixx + self.Iyy, np.ones(len(self.corners))
+        out = np.zeros((3, 6, len(one)))
+        out[0, 0] = one / self.length
+        out[0, 5] = np.abs(self.Iyy * y - self.Ixy * x) / both
+        out[0, 4] = np.abs(self.Ixx * x - self.Ixy * y) / both
+        out[1, 2], out[1, 3] = one / self.along_x, np.abs(y) / Jp
+        out[2, 1], out[2, 3] = one / self.along_y, np.abs(x) / Jp
+        _, first = np.unique(np.round(out.reshape(18, -1), 15), axis=1, return_index=True)
+        return out[:, :, np.sort(first)]
 
     def flat_flows(self, f: Floats) -> Floats:
         """The same of a group that lies flat under what it holds: forces in its plane are shared by its whole length,

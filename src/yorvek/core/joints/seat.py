@@ -34,7 +34,7 @@ def seat(end: End, onto: Onto) -> Seat:
     chord = np.array([[0, 1, 0], [1, 0, 0], [0, 0, -1]], float) if onto.axes is None else onto.axes
     sine = math.sqrt(max(0.0, 1 - float(axes[0] @ chord[0]) ** 2))
     way = chord[0] - (chord[0] @ axes[0]) * axes[0]
-    way = way / max(float(np.linalg.norm(way)), 1e-9)
+    way = way / max(math.hypot(*way), 1e-9)
     along, across = 0.0, 0.0
     if end.section is not None:
         s = end.section
@@ -43,7 +43,12 @@ def seat(end: End, onto: Onto) -> Seat:
     on_depth = abs(float(axes[0] @ chord[1])) > abs(float(axes[0] @ chord[2]))
     c = onto.section
     face, side = (c.width_mm, c.depth_mm) if on_depth else (c.depth_mm, c.width_mm)
-    return Seat(sine, along, across, face, side, np.cross(axes[0], way), way, on_depth)
+    return Seat(sine, along, across, face, side, _cross(axes[0], way), way, on_depth)
+
+
+def _cross(a: Floats, b: Floats) -> Floats:
+    """numpy's own takes ten times as long for two triples."""
+    return np.array([a[1] * b[2] - a[2] * b[1], a[2] * b[0] - a[0] * b[2], a[0] * b[1] - a[1] * b[0]])
 
 
 def Fy_of(end: End, onto: Onto) -> float:

@@ -68,6 +68,8 @@ class Layout:
         if not self.roles:
             self.roles = tuple(dict.fromkeys(b.role for b in self.bars))
         self._by_name = {b.name: b for b in self.bars}
+        self._ways: dict[tuple[str, bool], Point] = {}
+        self.carried: dict[tuple[str, str], list[Bar]] = {}
         self._at: dict[str, list[Bar]] = {n: [] for n in self.nodes}
         for b in self.bars:
             for n in (b.i, b.j):
@@ -87,10 +89,13 @@ class Layout:
 
     def way(self, bar: Bar, node: str) -> Point:
         """The direction of a bar away from a node, of length one."""
-        a, b = (bar.i, bar.j) if node == bar.i else (bar.j, bar.i)
-        d = [q - p for p, q in zip(self.nodes[a], self.nodes[b], strict=True)]
-        size = math.hypot(*d)
-        return d[0] / size, d[1] / size, d[2] / size
+        known = self._ways.get((bar.name, node == bar.i))
+        if known is None:
+            a, b = (bar.i, bar.j) if node == bar.i else (bar.j, bar.i)
+            d = [q - p for p, q in zip(self.nodes[a], self.nodes[b], strict=True)]
+            size = math.hypot(*d)
+            known = self._ways[bar.name, node == bar.i] = d[0] / size, d[1] / size, d[2] / size
+        return known
 
 
 def need(**lengths: float) -> None:
@@ -106,6 +111,13 @@ def runs_on(layout: Layout, bar: Bar, node: str) -> bool:
 
 def carries_on(layout: Layout, bar: Bar, node: str) -> list[Bar]:
     """Bars that go straight on past the node, stiffly joined to this one."""
+    known = layout.carried.get((bar.name, node))
+    if known is None:
+        known = layout.carried[bar.name, node] = _carries_on(layout, bar, node)
+    return known
+
+
+def _carries_on(layout: Layout, bar: Bar, node: str) -> list[Bar]:
     if hinged_at(bar, node):
         return []
     here = layout.way(bar, node)

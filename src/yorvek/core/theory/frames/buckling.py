@@ -66,7 +66,7 @@ def buckled(system: System, N: Floats, *, shapes: int = SHAPES) -> Buckled:
     order = order[values[order] > FAR]
     whole = np.zeros((mesh.count + 1, len(order)))
     whole[free] = vectors[:, order]
-    return Buckled(1 / values[order], whole, _work(system, pushes, whole))
+    return Buckled(1 / (values[order] * mesh.too_stiff), whole, _work(system, pushes, whole))
 
 
 def _work(system: System, N: Floats, shapes: Floats) -> Floats:

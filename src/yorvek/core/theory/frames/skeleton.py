@@ -23,7 +23,7 @@ def local_axes(start: Floats, end: Floats, depth: Floats | None = None) -> Float
     `depth` is the way its depth (local y) points; usually up, and of an upright bar along global -X.
     """
     way = np.asarray(end, float) - np.asarray(start, float)
-    length = float(np.linalg.norm(way))
+    length = math.hypot(*way)
     if length < 1e-6:
         raise InputError(field="bar", got="no length", needs="its two ends must lie apart")
     x = way / length

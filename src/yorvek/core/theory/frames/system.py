@@ -76,10 +76,10 @@ class System:
 
     def pushed(self, N: Floats) -> System:
         """The same with push (pulls N positive, [e]) taken into its stiffness."""
-        there = np.where(self.slack[self.mesh.bar], 0.0, N)
+        there = np.where(self.slack[self.mesh.bar], 0.0, np.where(N < 0, N * self.mesh.too_stiff, N))
         grows = self.mesh.geometric(there)
         inside = self.mesh.inside(grows, self.free)
-        return replace(self, K=_sum(self.K, grows), inner=_sum(self.inner, inside), N=N)
+        return replace(self, K=_sum(self.K, grows), inner=_sum(self.inner, inside), N=there)
 
     def solved(self, forces: Floats) -> Floats:
         """Movement of every freedom under columns of forces, [count + 1, c]; the last row is the dummy.
