@@ -7,7 +7,7 @@ import json
 from datetime import timedelta
 
 import pytest
-from django.db import connection
+from django.db import connection, transaction
 from django.utils import timezone
 
 from tests.server.conftest import a_load, a_member, a_plate, mm
@@ -257,25 +257,51 @@ class TestBetweenProcesses:
         monkeypatch.setattr(worked, "LONG_S", -1.0)
 
         def slower(asked):
-            worked.recalled(asked, lambda _: Found(value=1.0), Found)  # the other one was faster
+            worked.Kept(lambda _: Found(value=1.0), Found, most=9)(asked)  # the other one was faster
             return Found(value=2.0)
 
-        assert worked.recalled("{}", slower, Found).value == 1.0
+        assert worked.Kept(slower, Found, most=9)("{}").value == 1.0
         assert Worked.objects.count() == 1
+
+    def test_what_an_edit_worked_out_is_what_all_say_once_it_is_through(self, monkeypatch):
+        """A draft tried within a transaction left each process with a bar plan of its own."""
+
+        class Found(worked.Model):
+            value: float
+
+        monkeypatch.setattr(worked, "LONG_S", -1.0)
+        here, there = (worked.Kept(lambda _, v=v: Found(value=v), Found, most=9) for v in (1.0, 2.0))
+        made = []
+        of_it = worked.Kept(lambda asked: made.append(here(asked).value) or made[-1], most=9)
+        with transaction.atomic():
+            assert here("{}").value == here("{}").value == of_it("{}") == 1.0 and not Worked.objects.exists()
+        assert there("{}").value == 2.0
+        assert here("{}").value == of_it("{}") == 2.0 and made == [1.0, 2.0]
+        assert of_it("{}") == 2.0 and made == [1.0, 2.0]
+
+    def test_the_oldest_answers_go(self):
+        asked = []
+        kept = worked.Kept(lambda text: asked.append(text) or text, most=2)
+        for text in "abcab":
+            kept(text)
+        assert asked == ["a", "b", "c", "a", "b"]
+        kept("b")
+        assert len(asked) == 5
 
     def test_what_cannot_be_read_back_as_it_is_is_not_kept(self, owner, monkeypatch):
         class Odd(worked.Model):
             value: float
 
         monkeypatch.setattr(worked, "LONG_S", -1.0)
-        assert worked.recalled("{}", lambda _: Odd.model_construct(value=float("inf")), Odd).value == float("inf")
+        endless = worked.Kept(lambda _: Odd.model_construct(value=float("inf")), Odd, most=9)
+        assert endless("{}").value == float("inf")
         assert not Worked.objects.exists()
         monkeypatch.setattr(worked, "MOST", 3)
         monkeypatch.setattr(worked, "AT_ONCE", 2)
         for k in range(5):
-            worked.recalled(json.dumps(k), lambda text: Odd(value=float(text)), Odd)
+            worked.Kept(lambda text: Odd(value=float(text)), Odd, most=9)(json.dumps(k))
         assert Worked.objects.count() <= 3
-        assert worked.recalled("4", lambda _: Odd(value=-1.0), Odd).value == 4.0
+        assert worked.Kept(lambda _: Odd(value=-1.0), Odd, most=9)("4").value == 4.0
 
 
 def test_a_refusal_is_kept_as_it_was_raised():

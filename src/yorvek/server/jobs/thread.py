@@ -12,7 +12,7 @@ from yorvek.core.jobs import Figures, JobState, figures
 from yorvek.core.jobs.structures import StructureResult, work_out
 from yorvek.core.records import IN_STATE
 from yorvek.server.jobs.models import Job, JobRecord
-from yorvek.server.jobs.worked import recalled
+from yorvek.server.jobs.worked import Kept
 from yorvek.server.stock.models import StockItem
 
 BAR_SECONDS = 0.15
@@ -23,13 +23,11 @@ CERTAIN_S = 0.002
 """A plan that is found this soon is found again as it is; a longer search may end elsewhere each time."""
 
 
-@lru_cache(maxsize=512)
-def _bar_plan(text: str) -> BarPlan:
-    return recalled(text, _plan, BarPlan, long_s=CERTAIN_S)
-
-
 def _plan(text: str) -> BarPlan:
     return solve_bars(BarProblem.model_validate_json(text), seconds=BAR_SECONDS)
+
+
+_bar_plan = Kept(_plan, BarPlan, most=512, long_s=CERTAIN_S)
 
 
 @lru_cache(maxsize=2048)
@@ -37,13 +35,11 @@ def _verdict(text: str) -> BeamVerdict:
     return check_member(BeamMember.model_validate_json(text))
 
 
-@lru_cache(maxsize=512)
-def _structure(text: str) -> StructureResult:
-    return recalled(text, _work_out, StructureResult)
-
-
 def _work_out(text: str) -> StructureResult:
     return work_out(FrameRequest.model_validate_json(text))
+
+
+_structure = Kept(_work_out, StructureResult, most=512)
 
 
 def structure_result(request: FrameRequest) -> StructureResult:
@@ -51,14 +47,16 @@ def structure_result(request: FrameRequest) -> StructureResult:
     return _structure(request.model_dump_json())
 
 
-@lru_cache(maxsize=64)
-def _figures(text: str) -> Figures:
+def _worked_out(text: str) -> Figures:
     return figures(
         JobState.model_validate_json(text),
         lambda problem: _bar_plan(problem.model_dump_json()),
         lambda member: _verdict(member.model_dump_json()),
         structure_result,
     )
+
+
+_figures = Kept(_worked_out, most=64)
 
 
 PLURALS = {kind.name: kind.plural for kind in IN_STATE}

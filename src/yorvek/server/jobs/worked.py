@@ -6,8 +6,10 @@ from __future__ import annotations
 
 import hashlib
 import time
+from collections import OrderedDict
 from collections.abc import Callable
-from typing import TypeVar
+from threading import Lock
+from typing import Generic, TypeVar
 
 from django.db import connection
 from pydantic import ValidationError
@@ -24,26 +26,69 @@ MOST, AT_ONCE = 1000, 100
 M = TypeVar("M", bound=Model)
 
 
-def recalled(asked: str, work: Callable[[str], M], shape: type[M], *, long_s: float | None = None) -> M:
-    """What comes of a question: as it is remembered, or worked out and remembered.
+class Kept(Generic[M]):
+    """Answers of one sort in this process's memory, the newest of them.
+
+    An edit writes nothing but its own, so that what it works out is not written down at once, and another process may
+    work out and write down something else. What is known from within an edit is settled when it is asked for next:
+    written down, or what another process wrote; or worked out anew where it is made of such answers (`shape` none).
 
     Args:
-        asked: the question as JSON.
-        work: works it out.
+        work: works an answer out of a question, which is JSON.
         shape: what comes of it.
+        most: answers that are kept.
         long_s: how long it takes until it is worth a row; what a clock may end otherwise each time is worth one soon.
     """
-    key = hashlib.sha256(f"{core_mark()} {shape.__name__} {asked}".encode()).hexdigest()
+
+    def __init__(
+        self, work: Callable[[str], M], shape: type[M] | None = None, *, most: int, long_s: float | None = None
+    ) -> None:
+        self._work, self._shape, self._most, self._long_s = work, shape, most, long_s
+        self._known: OrderedDict[str, tuple[M, bool]] = OrderedDict()
+        self._lock = Lock()
+
+    def __call__(self, asked: str) -> M:
+        within = connection.in_atomic_block
+        with self._lock:
+            known = self._known.get(asked)
+            if known is not None:
+                self._known.move_to_end(asked)
+        if known is not None and (known[1] or within):
+            return known[0]
+        if self._shape is None:
+            found, settled = self._work(asked), not within
+        elif known is not None:
+            found, settled = _remembered(_key(asked, self._shape), known[0]), True
+        else:
+            found, settled = _answered(asked, self._work, self._shape, self._long_s)
+        with self._lock:
+            self._known[asked] = found, settled
+            while len(self._known) > self._most:
+                self._known.popitem(last=False)
+        return found
+
+    def cache_clear(self) -> None:
+        """Forget everything, as a process that begins."""
+        with self._lock:
+            self._known.clear()
+
+
+def _key(asked: str, shape: type[Model]) -> str:
+    return hashlib.sha256(f"{core_mark()} {shape.__name__} {asked}".encode()).hexdigest()
+
+
+def _answered(asked: str, work: Callable[[str], M], shape: type[M], long_s: float | None) -> tuple[M, bool]:
+    """The answer, and whether it is settled: not where it is worth a row that could not be written now."""
+    key = _key(asked, shape)
     known = Worked.objects.filter(pk=key).values_list("text", flat=True).first()
     if known is not None:
-        return shape.model_validate_json(known)
+        return shape.model_validate_json(known), True
     began = time.perf_counter()
     found = work(asked)
+    if time.perf_counter() - began <= (LONG_S if long_s is None else min(long_s, LONG_S)):
+        return found, True
     # within an edit nothing else is written: what waits for it would wait under the job's lock
-    long = LONG_S if long_s is None else min(long_s, LONG_S)
-    if time.perf_counter() - began > long and not connection.in_atomic_block:
-        return _remembered(key, found)
-    return found
+    return (found, False) if connection.in_atomic_block else (_remembered(key, found), True)
 
 
 def _remembered(key: str, found: M) -> M:
