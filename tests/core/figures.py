@@ -141,6 +141,8 @@ def _others() -> Iterator[Row]:
     yield "gusset pushed", "FL 60×10", {**GUSSET, "width": mm(90)}, PUSH, {}
     yield "slotted", TUBE, {**GUSSET, "welds": 4, "slot": mm(12)}, PULL, {}
     yield "slotted round", ROUND, {**GUSSET, "welds": 4, "slot": mm(12), "foot": mm(160)}, PULL, {"onto": chord(TUBE)}
+    knee = {"kind": "knee gusset", **sizes(leg=5, plate=8, along=100, over=120, gusset_leg=5)}
+    yield "knee gusset", TUBE, knee, BENT, {"onto": [{"section_id": TUBE, "material_id": "S355"}]}
     yield "fish plates", TUBE, {"kind": "fish plates", **sizes(plate=8, width=80, lap=120, taper=20, leg=5)}, BENT, {}
     yield (
         "screws",

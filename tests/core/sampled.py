@@ -140,36 +140,88 @@ def _columns(clause: Callable[..., Any], names: list[str]) -> list[Any]:
     return out
 
 
-def clauses() -> Iterator[tuple[str, list[Any]]]:
-    """Every public function of the clauses."""
+Called = tuple[str, Callable[..., Any], dict[str, str]]
+
+
+def drawn_clauses() -> Iterator[Called]:
+    """Every public function of the clauses whose inputs can be drawn by lot, with what they are given as."""
+    for name, clause, given_as in every_clause():
+        tables = {"SectionTable", "Section"} & set(given_as.values())
+        if not tables and not any(kind.startswith("dict") for kind in given_as.values()):
+            yield name, clause, given_as
+
+
+def every_clause() -> Iterator[Called]:
     for file in sorted((CORE / "clauses").rglob("*.py")):
         module = importlib.import_module(dotted(file))
         for f in functions(file):
             clause = getattr(module, f.name)
             given_as = {k: str(p.annotation) for k, p in inspect.signature(clause).parameters.items()}
-            name = f"{dotted(file).split('clauses.')[1]}.{f.name}"
-            if "SectionTable" in given_as.values():
-                yield name, _columns(clause, list(given_as))
+            yield f"{dotted(file).split('clauses.')[1]}.{f.name}", clause, given_as
+
+
+def clauses() -> Iterator[tuple[str, list[Any]]]:
+    """Every public function of the clauses."""
+    for name, clause, given_as in every_clause():
+        if "SectionTable" in given_as.values():
+            yield name, _columns(clause, list(given_as))
+        elif "Section" in given_as.values():
+            yield name, flat([clause(section(s)) for s in SECTIONS])
+    for name, clause, given_as in drawn_clauses():
+        lot, out = random.Random(zlib.crc32(name.encode())), []
+        for _ in range(OFTEN.get(name, TIMES)):
+            out += _called(clause, _given(name, given_as, lot))
+        yield name, out
+
+
+def _given(name: str, given_as: dict[str, str], lot: random.Random) -> dict[str, Any]:
+    own = OVER.get(name.rsplit(".", 1)[1], {})
+    return {k: drawn(k, kind, lot, own) for k, kind in given_as.items()}
+
+
+def _called(clause: Callable[..., Any], given: dict[str, Any]) -> list[Any]:
+    try:
+        with np.errstate(all="ignore"):
+            return flat(clause(**given))
+    except (ValueError, ZeroDivisionError) as error:
+        return [type(error).__name__]
+
+
+STARTS, PLACES, WIDER = 3, 24, 1.4
+COARSE = 5
+"""Digits of what is kept as a mark alone: so few that no machine's last digits turn one."""
+
+
+def _marked(found: list[Any]) -> str:
+    """A mark of a row of figures and words."""
+    short = [f"{x:.{COARSE}g}" if isinstance(x, float) else str(x) for x in found]
+    return f"{zlib.crc32(' '.join(short).encode()):08x}"
+
+
+def steps() -> Iterator[tuple[str, list[Any]]]:
+    """Every clause along each of its figures in turn, from a few starts, past both ends of its range: where one
+    expression gives way to another, the mark of the whole row shows it.
+    """
+    for name, clause, given_as in drawn_clauses():
+        lot, out = random.Random(zlib.crc32(f"{name} steps".encode())), []
+        for key, kind in given_as.items():
+            if not isinstance(drawn(key, kind, lot, {}), float | np.ndarray):
                 continue
-            if "Section" in given_as.values():
-                yield name, flat([clause(section(s)) for s in SECTIONS])
-                continue
-            if any(kind.startswith("dict") for kind in given_as.values()):
-                continue
-            lot = random.Random(zlib.crc32(name.encode()))
-            out = []
-            for _ in range(OFTEN.get(name, TIMES)):
-                given = {k: drawn(k, kind, lot, OVER.get(f.name, {})) for k, kind in given_as.items()}
-                try:
-                    with np.errstate(all="ignore"):
-                        out += flat(clause(**given))
-                except (ValueError, ZeroDivisionError) as error:
-                    out.append(type(error).__name__)
-            yield name, out
+            for _ in range(STARTS):
+                start, row = _given(name, given_as, lot), []
+                first, last = sorted(float(np.ravel(_given(name, given_as, lot)[key])[0]) for _ in range(2))
+                for share in range(PLACES):
+                    value = first / WIDER + (last * WIDER - first / WIDER) * share / (PLACES - 1)
+                    row += _called(
+                        clause, {**start, key: np.array([value]) if "ndarray" in type(start[key]).__name__ else value}
+                    )
+                out.append(_marked(row))
+        yield name, out
 
 
 LENGTHS = {
     "weld": {"leg": (2, 9)}, "groove weld": {},
+    "knee gusset": {"leg": (3, 8), "plate": (4, 14), "along": (40, 250), "over": (40, 250), "gusset_leg": (3, 8)},
     "bolts": {"bolt": (10, 20), "pitch": (50, 90), "gauge": (50, 90), "edge": (24, 55), "side": (24, 60),
         "plate": (4, 16)},
     "pin": {"pin": (10, 30), "lug": (6, 20), "cheek": (5, 16), "width": (30, 90), "edge": (12, 50), "gap": (0, 3)},
@@ -182,6 +234,7 @@ LENGTHS = {
     "weld group": {"leg": (3, 7), "length": (30, 200), "width": (20, 120), "plate": (6, 16), "reach": (0, 200)},
 }  # fmt: skip
 BARS = {
+    "knee gusset": ("SHS 100×100×5 hot", "RHS 120×80×6.3 hot", "SHS 90×90×5 hot"),
     "bolts": ("FL 60×10", "FL 120×10", "L 60×60×6"), "pin": ("FL 60×12", "FL 80×10"),
     "gusset": ("L 60×60×6", "FL 60×10", "SHS 100×100×5 hot", "CHS 114.3×5"), "screws": ("SHS 50×50×3 hot",),
     "friction": ("RD 40", "RD 30"),
@@ -232,7 +285,7 @@ def joint_bodies(kind: str, lot: random.Random, *, dust: bool) -> dict[str, Any]
         "mark": "J1", "section_id": lot.choice(BARS.get(kind, ANY)), "material_id": lot.choice(("S235", "S355")),
         "joint": joint, "forces": [{"name": "F", "case": "design", **forces}],
     }  # fmt: skip
-    if kind in ("weld", "groove weld", "gusset", "pin") and lot.random() < 0.7:
+    if kind in ("weld", "groove weld", "gusset", "pin", "knee gusset") and lot.random() < 0.7:
         wall = {
             "section_id": lot.choice(WALLS),
             "material_id": "S355",
@@ -249,13 +302,30 @@ def joints() -> Iterator[tuple[str, list[Any]]]:
         lot = random.Random(zlib.crc32(kind.encode()))
         for k in range(3 * TIMES):
             body, method = joint_bodies(kind, lot, dust=k >= TIMES), list(METHODS)[k % len(METHODS)]
-            brief = resolve(JobSpec.model_validate({"name": "a test", "method": METHODS[method]}), {})
-            try:
-                checks = check_free_joint(brief, resolve(FreeJointSpec.model_validate(body), {})).checks
-                found = [c.not_checked or flat([c.demand, c.capacity]) for c in checks]
-            except InputError as error:
-                found = [error.sentence]
-            yield f"{kind} {k}, {method}", flat(found)
+            yield f"{kind} {k}, {method}", _checked(body, method)
+
+
+def _checked(body: dict[str, Any], method: str) -> list[Any]:
+    brief = resolve(JobSpec.model_validate({"name": "a test", "method": METHODS[method]}), {})
+    try:
+        checks = check_free_joint(brief, resolve(FreeJointSpec.model_validate(body), {})).checks
+        return flat([c.not_checked or flat([c.demand, c.capacity]) for c in checks])
+    except InputError as error:
+        return [error.sentence]
+
+
+def changes() -> Iterator[tuple[str, list[Any]]]:
+    """Joints of every kind along each of their sizes in turn, past both ends of its range."""
+    for kind, lengths in LENGTHS.items():
+        lot = random.Random(zlib.crc32(f"{kind} changes".encode()))
+        for key, (first, last) in lengths.items():
+            for k in range(STARTS):
+                body, row = joint_bodies(kind, lot, dust=False), []
+                for share in range(PLACES // 2):
+                    value = first / WIDER + (last * WIDER - first / WIDER) * share / (PLACES // 2 - 1)
+                    joint = {**body["joint"], key: mm(round(value, 2))}
+                    row += _checked({**body, "joint": joint}, list(METHODS)[k % len(METHODS)])
+                yield f"{kind}, {key} {k}", [_marked(row)]
 
 
 def _kept(checks: list[Check]) -> list[Any]:
@@ -323,7 +393,9 @@ def sampled() -> dict[str, list[Any]]:
     return {f"{what} {k}": v for what, found in ALL.items() for k, v in found()}
 
 
-ALL = {"clause": clauses, "joint": joints, "post": posts, "stand": stands}
+ALL = {
+    "clause": clauses, "step": steps, "joint": joints, "change": changes, "post": posts, "stand": stands,
+}  # fmt: skip
 
 if __name__ == "__main__":
     lines = ",\n".join(

@@ -60,6 +60,7 @@ def test_plates_on_a_flat_face():
     assert k.plate_along_flat_N(FY, T, B, across=12, along=60, Qf=1.0).value == near(8875 / 0.85 * 5.187818)
     assert k.plate_uneven_N(FY, T, B, 60).value == near(0.625 * 355 * 5 * 60)  # 10 / 16
     assert k.flat_stress_factor(0.6, 0.5) == near(0.82) and k.flat_stress_factor(-0.2, 0.5) == 1.0
+    assert k.along_stress_factor(0.6) == near(0.8) and k.along_stress_factor(-0.2) == 1.0
 
 
 def test_the_round_wall():
@@ -98,6 +99,7 @@ def test_hollow_walls_by_the_eurocode():
     assert he.plate_on_round_N(FY, T, 88.9, across=60, along=8, kp=1.0) == near(8875 * 13.110220)
     assert he.plate_on_round_N(FY, T, 88.9, across=8, along=60, kp=0.9) == near(0.9 * 5 * 8875 * 1.168729)
     assert he.round_stress_factor(0.5) == near(0.775)
+    assert he.along_stress_factor(0.6) == near(0.52) and he.along_stress_factor(0.1) == 1.0
     # 3.46 x 14 / (3.141593 x sqrt(210000 / 355)) = 0.633971; phi = 0.5 (1 + 0.21 x 0.433971 + 0.401919) = 0.746527
     # chi = 1 / (0.746527 + sqrt(0.557302 - 0.401919)) = 0.876733
     side = he.side_wall_N(FY, 210_000.0, T, 80, 70, 1.0, cross=False)

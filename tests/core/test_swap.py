@@ -63,7 +63,7 @@ def test_an_unknown_metal_is_refused():
 
 def bracket() -> MineFrame:
     shape = {"kind": "bracket", "sizes_mm": {"reach": 900, "drop": 600, "seat": 300}}
-    roles = {r: {"section_id": "SHS 60×60×4 hot", "material_id": "S355"} for r in ("arm", "strut")}
+    roles = {r: {"section_id": "SHS 50×50×4 hot", "material_id": "S355"} for r in ("arm", "strut")}
     load = {"name": "net", "spot": "tip", "force_N": 2500.0, "case": "live"}
     joints = {f"strut, {n}": usual_pin(16.0).model_dump() for n in ("wall below", "seat")}
     ask = {
@@ -95,6 +95,6 @@ def test_a_structure_in_aluminium_is_at_least_as_strong_or_stiff(equal):
 
 def test_a_structure_at_the_same_section_takes_the_nearest_size_sold():
     found = swap([], "6082-T6", "section", [bracket()])
-    assert found.members[0].section_id and "60×60" in found.members[0].section_id
+    assert found.members[0].section_id and "50×50" in found.members[0].section_id
     same = swap([], "S355", "section", [bracket()])
     assert same.mass_kg == pytest.approx(same.mass_before_kg)

@@ -240,3 +240,15 @@ def test_branches_that_press_a_face_the_same_way_are_added_and_those_that_balanc
     same, balanced = branches(60e3, (-1, -1)), branches(60e3, (-1, 1))
     assert same < 0.65 * balanced
     assert same > 0.35 * balanced
+
+
+def test_a_bar_may_stand_on_the_side_of_a_tube_as_well_as_on_its_top():
+    """A 60 wide tube on RHS 120x60: its top is as wide as the bar, its side is twice as wide and gives by far more."""
+    wall = {"section_id": "RHS 120×60×4 hot", "material_id": "S355"}
+    for turned in (False, True):
+        top, side = (
+            check(judged("SHS 50×50×4 hot", {"kind": "weld", "leg": mm(4)}, {"pull": 10_000}, onto=[one]), ": wall")
+            for one in ({**wall, "turned": turned}, {**wall, "turned": turned, "on_side": True})
+        )
+        beta = [next(i.value for i in c.inputs if i.symbol == "β") for c in (top, side)]
+        assert beta == pytest.approx([50 / 60, 50 / 120]) and side.reserve < top.reserve

@@ -31,6 +31,7 @@ FIGURES = "tests/core/test_figures.py::test_no_figure_has_moved"
 DRAWN = "tests/core/test_figures.py::test_nothing_drawn_by_lot_has_moved"
 JOINTS = [
     f"{DRAWN}[joint]",
+    f"{DRAWN}[change]",
     f"{FIGURES}[joint]",
     "tests/core/test_clauses.py",
     "tests/core/test_true_joints.py",
@@ -38,6 +39,7 @@ JOINTS = [
     "tests/core/test_connections.py",
     "tests/core/test_threads_in_plate.py",
     "tests/core/test_weld_groups.py",
+    "tests/core/test_knee.py",
 ]
 FRAMES = [
     f"{DRAWN}[post]",
@@ -52,7 +54,7 @@ FRAMES = [
 VALUES = ["tests/values/test_values.py"]
 GUARDS: tuple[tuple[str, list[str]], ...] = (
     ("joints/*.py", [*JOINTS, *VALUES]),
-    ("clauses/*/*.py", [f"{DRAWN}[clause]", *JOINTS, *FRAMES, *VALUES]),
+    ("clauses/*/*.py", [f"{DRAWN}[clause]", f"{DRAWN}[step]", *JOINTS, *FRAMES, *VALUES]),
     ("checks/methods.py", [*FRAMES, "tests/core/test_checks.py", *VALUES]),
     ("frames/strength.py", [*FRAMES, *VALUES]),
     ("frames/stability.py", [f"{DRAWN}[stand]", *FRAMES, "tests/core/test_situations.py", *VALUES]),

@@ -3876,7 +3876,7 @@ export interface components {
              */
             hinged: boolean;
             /** Joint */
-            joint?: (components["schemas"]["WeldedSpec"] | components["schemas"]["PinnedSpec"] | components["schemas"]["BoltedSpec"] | components["schemas"]["EndPlatedSpec"] | components["schemas"]["OnBaseSpec"] | components["schemas"]["HeldSpec"] | components["schemas"]["RatedSpec"] | components["schemas"]["GroovedSpec"] | components["schemas"]["FishPlatedSpec"] | components["schemas"]["ScrewedSpec"] | components["schemas"]["GussetedSpec"] | components["schemas"]["WeldGroupSpec"]) | null;
+            joint?: (components["schemas"]["WeldedSpec"] | components["schemas"]["PinnedSpec"] | components["schemas"]["BoltedSpec"] | components["schemas"]["EndPlatedSpec"] | components["schemas"]["OnBaseSpec"] | components["schemas"]["HeldSpec"] | components["schemas"]["RatedSpec"] | components["schemas"]["GroovedSpec"] | components["schemas"]["FishPlatedSpec"] | components["schemas"]["ScrewedSpec"] | components["schemas"]["GussetedSpec"] | components["schemas"]["KneedSpec"] | components["schemas"]["WeldGroupSpec"]) | null;
             /** Mark */
             mark: string;
             /** Material Id */
@@ -4617,7 +4617,7 @@ export interface components {
             /** Bar */
             bar: string;
             /** Joint */
-            joint: components["schemas"]["WeldedSpec"] | components["schemas"]["PinnedSpec"] | components["schemas"]["BoltedSpec"] | components["schemas"]["EndPlatedSpec"] | components["schemas"]["OnBaseSpec"] | components["schemas"]["HeldSpec"] | components["schemas"]["RatedSpec"] | components["schemas"]["GroovedSpec"] | components["schemas"]["FishPlatedSpec"] | components["schemas"]["ScrewedSpec"] | components["schemas"]["GussetedSpec"] | components["schemas"]["WeldGroupSpec"];
+            joint: components["schemas"]["WeldedSpec"] | components["schemas"]["PinnedSpec"] | components["schemas"]["BoltedSpec"] | components["schemas"]["EndPlatedSpec"] | components["schemas"]["OnBaseSpec"] | components["schemas"]["HeldSpec"] | components["schemas"]["RatedSpec"] | components["schemas"]["GroovedSpec"] | components["schemas"]["FishPlatedSpec"] | components["schemas"]["ScrewedSpec"] | components["schemas"]["GussetedSpec"] | components["schemas"]["KneedSpec"] | components["schemas"]["WeldGroupSpec"];
             /** Node */
             node: string;
         };
@@ -4710,6 +4710,43 @@ export interface components {
             kind: string;
             /** Node */
             node: string;
+        };
+        /**
+         * Kneed
+         * @description A bar welded all round, with a triangular gusset in the corner, mm.
+         */
+        Kneed: {
+            /** Along Mm */
+            along_mm: number;
+            /** Gusset Leg Mm */
+            gusset_leg_mm: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "knee gusset";
+            /** Leg Mm */
+            leg_mm: number;
+            /** Over Mm */
+            over_mm: number;
+            /** Plate Mm */
+            plate_mm: number;
+        };
+        /**
+         * KneedSpec
+         * @description A bar welded all round, with a triangular gusset in the corner, mm.
+         */
+        KneedSpec: {
+            along: components["schemas"]["Length"];
+            gusset_leg: components["schemas"]["Length"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "knee gusset";
+            leg: components["schemas"]["Length"];
+            over: components["schemas"]["Length"];
+            plate: components["schemas"]["Thickness"];
         };
         /**
          * LaidPiece
@@ -5618,7 +5655,7 @@ export interface components {
          */
         OfferIn: {
             /** Joint */
-            joint?: (components["schemas"]["Welded"] | components["schemas"]["Pinned"] | components["schemas"]["Bolted"] | components["schemas"]["EndPlated"] | components["schemas"]["OnBase"] | components["schemas"]["Held"] | components["schemas"]["Rated"] | components["schemas"]["Grooved"] | components["schemas"]["FishPlated"] | components["schemas"]["Screwed"] | components["schemas"]["Gusseted"] | components["schemas"]["WeldGroup"]) | null;
+            joint?: (components["schemas"]["Welded"] | components["schemas"]["Pinned"] | components["schemas"]["Bolted"] | components["schemas"]["EndPlated"] | components["schemas"]["OnBase"] | components["schemas"]["Held"] | components["schemas"]["Rated"] | components["schemas"]["Grooved"] | components["schemas"]["FishPlated"] | components["schemas"]["Screwed"] | components["schemas"]["Gusseted"] | components["schemas"]["Kneed"] | components["schemas"]["WeldGroup"]) | null;
             /** Joint At */
             joint_at?: string | null;
             /** Material Id */
@@ -5745,6 +5782,12 @@ export interface components {
             /** Material Id */
             material_id: string;
             /**
+             * On Side
+             * @description the bar stands on its side, as wide as it is deep, and not on its top or bottom
+             * @default false
+             */
+            on_side: boolean;
+            /**
              * Opposite
              * @description another bar pushes or pulls alike from the other side
              * @default false
@@ -5771,7 +5814,7 @@ export interface components {
             thickness?: components["schemas"]["Thickness"] | null;
             /**
              * Turned
-             * @description the bar stands on its width instead of its depth
+             * @description it runs along the bar's width instead of its depth
              * @default false
              */
             turned: boolean;
@@ -8773,7 +8816,7 @@ export interface components {
             /** Governs After */
             governs_after: string;
             /** Joint */
-            joint?: (components["schemas"]["Welded"] | components["schemas"]["Pinned"] | components["schemas"]["Bolted"] | components["schemas"]["EndPlated"] | components["schemas"]["OnBase"] | components["schemas"]["Held"] | components["schemas"]["Rated"] | components["schemas"]["Grooved"] | components["schemas"]["FishPlated"] | components["schemas"]["Screwed"] | components["schemas"]["Gusseted"] | components["schemas"]["WeldGroup"]) | null;
+            joint?: (components["schemas"]["Welded"] | components["schemas"]["Pinned"] | components["schemas"]["Bolted"] | components["schemas"]["EndPlated"] | components["schemas"]["OnBase"] | components["schemas"]["Held"] | components["schemas"]["Rated"] | components["schemas"]["Grooved"] | components["schemas"]["FishPlated"] | components["schemas"]["Screwed"] | components["schemas"]["Gusseted"] | components["schemas"]["Kneed"] | components["schemas"]["WeldGroup"]) | null;
             /** Joint At */
             joint_at?: string | null;
             /**

@@ -75,6 +75,7 @@ const addOnto = () => {
       place: 'runs through',
       angle_deg: 90,
       turned: false,
+      on_side: false,
       stress_MPa: 0,
       opposite: false,
       bears: null,
@@ -161,7 +162,9 @@ const explain = (j: S['JointRow']) => {
               >push negative</span
             >
           </div>
-          <label class="row"><input v-model="o.turned" type="checkbox" /> stands on its width</label
+          <label class="row"><input v-model="o.turned" type="checkbox" /> it runs along the bar's width</label
+          ><label class="row"
+            ><input v-model="o.on_side" type="checkbox" /> the bar stands on its side, not its top</label
           ><label class="row"
             ><input v-model="o.opposite" type="checkbox" /> another pushes alike from the other side</label
           >

@@ -54,6 +54,9 @@ const USUAL: Record<string, [string, string]> = {
   'base plate plate': ['12', '1/2'],
   'fish plates lap': ['120', '5'],
   'screws plate': ['2', '5/64'],
+  along: ['100', '4'],
+  over: ['100', '4'],
+  gusset_leg: ['5', '3/16'],
 }
 const NUMBERS: Record<string, number> = { rows: 2, columns: 1, bolts: 2, screws: 4, torque_Nm: 40 }
 export function blankJoint(kind: Joint['kind'], unit: 'mm' | 'in'): Joint {

@@ -19,6 +19,7 @@ from yorvek.core.frames.states import Outcome
 from yorvek.core.joints import KINDS, End, Joint, Onto, rules_of, worst
 from yorvek.core.joints.at import thinnest_mm
 from yorvek.core.joints.groove import Grooved
+from yorvek.core.joints.knee import Kneed
 from yorvek.core.joints.weld import Welded, throat_stress_MPa
 from yorvek.core.structures.starters import Layout, runs_on
 from yorvek.core.structures.starters.layout import Bar, carries_on, hinged_at
@@ -56,7 +57,7 @@ def _of_bar(
         plain = [r for r in rules if r.unfactored]
         if plain and unfactored:
             found += worst(plain, np.array([o.ends[one.index, at] for o in unfactored]), Words(unfactored))
-        if (joint is None and not hinged) or isinstance(joint, Welded | Grooved):
+        if joint is not None or not hinged:
             found += _repeated(analysis, one, place, joint, at)
         kind = joint.kind if joint is not None else "hinge" if hinged else "weld"
         out.append((node, kind, joint is not None, found))
@@ -78,17 +79,34 @@ class Words(Sequence[str]):
 
 def _repeated(analysis: Analysis, one: OneBar, place: End, joint: Joint | None, at: int) -> list[Check]:
     """The weld under each load that comes and goes, by the range of its forces; a groove weld by the category of a
-    fillet's root, which is on the safe side of its own.
+    fillet's root, which is on the safe side of its own. What else a joint is made of has no rule for that.
     """
     out = []
     for load, span in often_ranges(analysis, one.index, at):
+        if not float(np.abs(span).max()) > NO_FORCE_N:
+            continue
+        if joint is not None and not isinstance(joint, Welded | Grooved):
+            out.append(_tires(place, joint, load.name))
+        if joint is not None and not isinstance(joint, Welded | Grooved | Kneed):
+            continue
         if isinstance(joint, Grooved):
             leg, detail = (joint.throat_mm or place.wall_mm) * math.sqrt(2.0), "throat of the groove weld"
         else:
-            leg, detail = joint.leg_mm if isinstance(joint, Welded) else place.usual_leg_mm, "root of the fillet"
+            leg = joint.leg_mm if isinstance(joint, Welded | Kneed) else place.usual_leg_mm
+            detail = "root of the fillet"
         stress = throat_stress_MPa(place, leg, span)
         out.append(fatigue_check(f"{place.name}: weld", stress, load.cycles, FILLET_ALL_ROUND, detail, load.name))
     return out
+
+
+def _tires(place: End, joint: Joint, load: str) -> Check:
+    """A kind of joint without a rule for loads that come and go."""
+    words = KINDS[joint.kind].words
+    return Check(
+        id=f"{place.name}: {joint.kind}: repeated", title=f"{place.name}: {words}, under {load} again and again",
+        kind="strength", method=place.method.words, clause="", formula="", source="", combination=load,
+        not_checked=f"{load} comes and goes, and how a joint of this kind ({words}) tires has no rule here",
+    )  # fmt: skip
 
 
 def _end(analysis: Analysis, one: OneBar, by_name: dict[str, OneBar], node: str) -> End:

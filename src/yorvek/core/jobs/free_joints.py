@@ -37,7 +37,10 @@ class OntoSpec(Model):
     thickness: Thickness | None = None
     place: Literal["runs through", "ends close by", "corner"] = "runs through"
     angle_deg: float = Field(default=90.0, ge=5, le=90, description="between the two axes")
-    turned: bool = Field(default=False, description="the bar stands on its width instead of its depth")
+    turned: bool = Field(default=False, description="it runs along the bar's width instead of its depth")
+    on_side: bool = Field(
+        default=False, description="the bar stands on its side, as wide as it is deep, and not on its top or bottom"
+    )
     stress_MPa: float = Field(
         default=0.0, ge=-2000, le=2000, description="its own greatest stress there, push negative"
     )
@@ -106,11 +109,15 @@ class FreeJointResult(Model):
 
 
 def _axes(one: OntoSpec) -> Floats:
-    """Axes of what it stands on, in those of the bar: along the bar's depth (or width), at the angle."""
+    """Axes of what it stands on, in those of the bar: along the bar's depth (or width), at the angle; its top or its
+    side under the bar.
+    """
     c, s = math.cos(math.radians(one.angle_deg)), math.sin(math.radians(one.angle_deg))
     along = np.array([c, 0.0, s] if one.turned else [c, s, 0.0])
-    depth = np.array([s, 0.0, -c] if one.turned else [s, -c, 0.0])
-    return np.array([along, depth, np.cross(along, depth)])
+    across = np.array([s, 0.0, -c] if one.turned else [s, -c, 0.0])
+    if one.on_side:
+        return np.array([along, np.cross(across, along), across])
+    return np.array([along, across, np.cross(along, across)])
 
 
 def _onto(one: OntoSpec, own: Callable[[str], str], *, welded: bool) -> Onto:

@@ -16,6 +16,7 @@ from yorvek.core.joints import (
     friction,
     groove,
     gusset,
+    knee,
     pin,
     rated,
     screws,
@@ -31,6 +32,7 @@ from yorvek.core.joints.friction import Held
 from yorvek.core.joints.groove import Grooved
 from yorvek.core.joints.gusset import Gusseted
 from yorvek.core.joints.kind import Kind
+from yorvek.core.joints.knee import Kneed
 from yorvek.core.joints.pin import Pinned
 from yorvek.core.joints.rated import Rated
 from yorvek.core.joints.rule import Rule, never, worst
@@ -42,7 +44,7 @@ KINDS: dict[str, Kind[Any]] = {
     k.name: k
     for k in (
         weld.KIND, pin.KIND, bolts.KIND, end_plate.KIND, base_plate.KIND, friction.KIND, rated.KIND, groove.KIND,
-        fish_plates.KIND, screws.KIND, gusset.KIND, weld_group.KIND,
+        fish_plates.KIND, screws.KIND, gusset.KIND, knee.KIND, weld_group.KIND,
     )
 }  # fmt: skip
 Joint = Annotated[
@@ -57,6 +59,7 @@ Joint = Annotated[
     | FishPlated
     | Screwed
     | Gusseted
+    | Kneed
     | WeldGroup,
     Field(discriminator="kind"),
 ]

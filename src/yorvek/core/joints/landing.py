@@ -123,14 +123,14 @@ def _tube(end: End, onto: Onto, at: Seat) -> Wall:
     )
 
 
-def _flat(end: End, onto: Onto, at: Seat, along: float, across: float, *, wall: float) -> Wall:
-    """A patch on the flat face of a rectangular tube."""
+def _flat(end: End, onto: Onto, at: Seat, along: float, across: float, *, wall: float, Qf: float | None = None) -> Wall:
+    """A patch on the flat face of a rectangular tube; `Qf`: what the chord's stress leaves, if by another rule."""
     c = onto.section
     assert c is not None
     t, B, Fy, E = c.wall_mm, at.face_mm, Fy_of(end, onto), onto.metal.E_MPa
     beta, long = min(across / B, 1.0), along / at.sine
     eta = long / B
-    Qf = aisc.flat_stress_factor(_use(end, onto), beta)
+    Qf = aisc.flat_stress_factor(_use(end, onto), beta) if Qf is None else Qf
     ways = [aisc.punching_N(Fy, t, B, beta, eta)]
     if beta <= FACE_UPTO:
         ways.append(aisc.face_yielding_N(Fy, t, beta, eta, Qf))
@@ -202,8 +202,12 @@ def plate_on(end: End, onto: Onto, at: Seat, *, along: float, across: float) -> 
         )
     B = at.face_mm
     beta = across / B
-    Qf = aisc.flat_stress_factor(_use(end, onto), beta)
-    patch = _flat(end, onto, at, along, across, wall=min(along, across))
+    if across >= along:
+        Qf = aisc.flat_stress_factor(_use(end, onto), beta)
+    else:
+        use = _use(end, onto)
+        Qf = en.along_stress_factor(use) if is_en(end) else aisc.along_stress_factor(use)
+    patch = _flat(end, onto, at, along, across, wall=min(along, across), Qf=Qf)
     if across >= along:
         uneven = allowed(end, aisc.plate_uneven_N(Fy, t, B, across)) / at.sine * less
         axial, name = min((patch.axial_N, patch.rule), (uneven, "plate across loaded unevenly, K2-7"))

@@ -26,6 +26,11 @@ def flat_stress_factor(use: float, beta: float) -> float:
     return 1.0 if use <= 0 else max(0.05, min(1.0, 1.3 - 0.4 * use / max(beta, 1e-9)))
 
 
+def along_stress_factor(use: float) -> float:
+    """Qf of a flat face under a plate along it, whose section is used so much by push, K2.1: root of 1 - U2."""
+    return 1.0 if use <= 0 else max(0.05, math.sqrt(max(1 - use**2, 0.0)))
+
+
 def round_stress_factor(use: float) -> float:
     """Qf of a round wall, K2.3: 1 - 0.3 U (1 + U)."""
     return max(0.05, 1 - 0.3 * max(use, 0.0) * (1 + max(use, 0.0)))

@@ -12,6 +12,11 @@ def round_stress_factor(use: float) -> float:
     return max(0.05, 1 - 0.3 * max(use, 0.0) * (1 + max(use, 0.0)))
 
 
+def along_stress_factor(use: float) -> float:
+    """km of table 7.13, a plate along the face of a rectangular tube: 1.3 (1 - n) for push, at most 1."""
+    return max(0.05, min(1.0, 1.3 * (1 - max(use, 0.0))))
+
+
 def round_axial_N(fy: float, t: float, D: float, D_b: float, *, cross: bool, kp: float) -> float:
     """Table 7.2, T and Y or X, across the branch's slope."""
     beta = D_b / D
