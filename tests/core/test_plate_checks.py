@@ -67,7 +67,7 @@ def test_lying_flat_it_carries_itself_and_plastics_are_judged_by_the_shop_factor
     )
 
 
-@settings(max_examples=25, deadline=None)
+@settings(max_examples=8, deadline=None)
 @given(st.floats(200, 1500), st.floats(200, 1500), st.floats(3, 25), st.floats(1.1, 3.0))
 def test_reserve_falls_with_load_and_rises_with_thickness(a: float, b: float, t: float, times: float) -> None:
     plain = check_plate(panel(a_mm=a, b_mm=b, thickness_mm=t))
