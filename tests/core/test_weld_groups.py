@@ -1,11 +1,13 @@
 """Groups of straight fillets, against points along them that share the forces by statics."""
 
 import itertools
+import math
 
 import numpy as np
 import pytest
 
 from tests.core.test_true_joints import EN, check, judged, mm
+from yorvek.core.errors import InputError
 from yorvek.core.joints.weld_group import SIDES, WeldGroup, lines_of, worst_flows
 
 FLAT = {"kind": "weld group", "leg": mm(6), "sides": "two along", "length": mm(200), "width": mm(100), "plate": mm(10)}
@@ -81,3 +83,53 @@ def test_a_single_line_does_not_hold_what_turns_about_it():
 def test_legs_that_are_too_small_or_melt_the_edge_away_are_said():
     assert "fillet" in check(judged(BAR, {**FLAT, "leg": mm(2)}, {"pull": 5e3}), "weld group").not_checked
     assert "melts" in check(judged(BAR, {**FLAT, "leg": mm(10)}, {"pull": 5e3}), "weld group").not_checked
+
+
+OWN = {"kind": "weld group", "leg": mm(6), "sides": "own lines", "plate": mm(10)}
+
+
+def test_lines_of_its_own_are_the_usual_group_drawn_by_hand():
+    forces = {"pull": 4000.0, "in_depth": 9000.0, "across": 700.0, "twist": 3e4, "about_width": 2e5, "about_depth": 5e4}
+    for lies in ("flat along the bar", "square to the bar"):
+        drawn = {**OWN, "lies": lies, "lines": "0, 0 to 200, 0; 0, 100 to 200, 100; 0, 0 to 0, 100"}
+        usual = {**FLAT, "lies": lies, "sides": "three sides"}
+        one, other = (check(judged(BAR, j, forces), "weld group") for j in (drawn, usual))
+        assert one.demand == pytest.approx(other.demand) and one.capacity == other.capacity
+
+
+def test_a_sloping_line_shortens_the_lever():
+    """Two lines at 45 degrees of 141.4 mm each: q = V / L + M r / Ip at their far ends, Ip by parts."""
+    made = check(
+        judged(BAR, {**OWN, "lines": "0, 0 to 100, 100; 200, 0 to 100, 100", "reach": mm(120)}, {"in_depth": 8e3}),
+        "weld group",
+    )
+    L = 100 * math.sqrt(2)
+    # middle at (100, 50); each line: own middle 50 aside, its own L3 / 12
+    polar = 2 * (L**3 / 12 + L * 50**2)
+    x, y, M = 100, 50, 8e3 * 120
+    assert made.demand == pytest.approx(math.hypot(M * y / polar, 8e3 / (2 * L) + M * x / polar), rel=1e-6)
+
+
+@pytest.mark.parametrize(
+    ("lines", "words"),
+    [
+        ("", "each line as x, y to x, y"),
+        ("0,0 to 200", "as 0, 0 to 200, 0"),
+        ("0, 0 to 3, 4", "at least 10 mm"),
+        ("0, 0 to 200, 0; 50, 0 to 90, 0", "it lies on another"),
+    ],
+)
+def test_lines_that_cannot_be_are_refused(lines, words):
+    with pytest.raises(InputError, match=words):
+        judged(BAR, {**OWN, "lines": lines}, {"in_depth": 8e3})
+
+
+def test_a_usual_group_asks_for_its_sizes():
+    with pytest.raises(InputError, match="how long its welds are"):
+        judged(BAR, {**FLAT, "width": None}, {"in_depth": 8e3})
+
+
+def test_a_single_sloping_line_holds_no_moment_about_itself():
+    one = {**OWN, "lines": "0, 0 to 100, 100"}
+    assert check(judged(BAR, one, {"in_depth": 8e3}), "weld group").reserve
+    assert "turns about itself" in check(judged(BAR, one, {"in_depth": 8e3, "twist": 2e4}), "weld group").not_checked

@@ -117,7 +117,7 @@ def _figure(node: ast.AST) -> int | float | None:
 
 def _skipped(tree: ast.Module) -> set[int]:
     """Nodes that say nothing about a verdict: annotations, keywords of records in words, slices and fields' limits;
-    guards against nothing (below 1e-5), what is added of them, and the digits that something is rounded to.
+    guards against nothing (below 1e-5), what is added of them, digits that something is rounded to, how much is kept.
     """
     out: set[int] = set()
     for node in ast.walk(tree):
@@ -136,8 +136,8 @@ def _skipped(tree: ast.Module) -> set[int]:
             out.add(id(node))
         elif isinstance(node, ast.Call) and isinstance(node.func, ast.Name) and node.func.id == "round":
             inner = list(node.args[1:])
-        elif isinstance(node, ast.FunctionDef) and node.returns:
-            inner = [node.returns]
+        elif isinstance(node, ast.FunctionDef):
+            inner = [*([node.returns] if node.returns else []), *node.decorator_list]
         out |= {id(n) for i in inner for n in ast.walk(i)}
     return out
 

@@ -8934,15 +8934,21 @@ export interface components {
             leg_mm: number;
             /**
              * Length Mm
-             * @description of the fillets along it
+             * @description of the fillets along it; not for lines of its own
              */
-            length_mm: number;
+            length_mm?: number | null;
             /**
              * Lies
              * @default flat along the bar
              * @enum {string}
              */
             lies: "flat along the bar" | "square to the bar";
+            /**
+             * Lines
+             * @description its own lines, from x, y to x, y in mm: 0, 0 to 200, 0; 0, 100 to 200, 100
+             * @default
+             */
+            lines: string;
             /**
              * Plate Mm
              * @description the thinner of the parts it joins
@@ -8959,12 +8965,12 @@ export interface components {
              * @default two along
              * @enum {string}
              */
-            sides: "one along" | "one across" | "two along" | "two across" | "corner" | "three sides" | "all round";
+            sides: "one along" | "one across" | "two along" | "two across" | "corner" | "three sides" | "all round" | "own lines";
             /**
              * Width Mm
-             * @description of those across it, and between those along
+             * @description of those across it, and between those along; not for lines of its own
              */
-            width_mm: number;
+            width_mm?: number | null;
         };
         /**
          * WeldGroupSpec
@@ -8979,14 +8985,20 @@ export interface components {
              */
             kind: "weld group";
             leg: components["schemas"]["Length"];
-            /** @description of the fillets along it */
-            length: components["schemas"]["Length"];
+            /** @description of the fillets along it; not for lines of its own */
+            length?: components["schemas"]["Length"] | null;
             /**
              * Lies
              * @default flat along the bar
              * @enum {string}
              */
             lies: "flat along the bar" | "square to the bar";
+            /**
+             * Lines
+             * @description its own lines, from x, y to x, y in mm: 0, 0 to 200, 0; 0, 100 to 200, 100
+             * @default
+             */
+            lines: string;
             /** @description the thinner of the parts it joins */
             plate: components["schemas"]["Thickness"];
             /**
@@ -9003,9 +9015,9 @@ export interface components {
              * @default two along
              * @enum {string}
              */
-            sides: "one along" | "one across" | "two along" | "two across" | "corner" | "three sides" | "all round";
-            /** @description of those across it, and between those along */
-            width: components["schemas"]["Length"];
+            sides: "one along" | "one across" | "two along" | "two across" | "corner" | "three sides" | "all round" | "own lines";
+            /** @description of those across it, and between those along; not for lines of its own */
+            width?: components["schemas"]["Length"] | null;
         };
         /**
          * Welded

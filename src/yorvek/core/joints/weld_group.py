@@ -1,14 +1,18 @@
-"""A group of straight fillets under a plate or bracket, flat along the bar or square to it."""
+"""A group of straight fillets under a plate or bracket, flat or square to the bar: a usual one, or line by line."""
 
 from __future__ import annotations
 
+import math
+import re
 from typing import Annotated, Literal
 
 import numpy as np
+import shapely
 from numpy.typing import NDArray
 from pydantic import Field
 
 from yorvek.core.clauses.aisc360.fillets import leg_too_large
+from yorvek.core.errors import InputError
 from yorvek.core.joints.at import End
 from yorvek.core.joints.kind import Kind, Leg, Millimetres, steps
 from yorvek.core.joints.outline import ONE_LINE, Line, line_of
@@ -19,7 +23,11 @@ from yorvek.core.model import Model
 Floats = NDArray[np.float64]
 LEGS = (3.0, 4.0, 5.0, 6.0, 8.0, 10.0, 12.0)
 SMALL_NMM = 1000.0
-Shape = Literal["one along", "one across", "two along", "two across", "corner", "three sides", "all round"]
+SHORTEST_MM, TOUCH_MM = 10.0, 0.5
+"""A line below it is a tack; lines that run on each other by more than that would be counted twice."""
+POINT = r"(-?\d+(?:\.\d+)?)\s*,\s*(-?\d+(?:\.\d+)?)"
+OWN = "own lines"
+Shape = Literal["one along", "one across", "two along", "two across", "corner", "three sides", "all round", "own lines"]
 SIDES: dict[str, str] = {
     "one along": "b", "one across": "l", "two along": "bt", "two across": "lr", "corner": "bl", "three sides": "btl",
     "all round": "btlr",
@@ -36,8 +44,14 @@ class WeldGroup(Model):
     kind: Literal["weld group"] = "weld group"
     leg_mm: Leg
     sides: Shape = "two along"
-    length_mm: Millimetres = Field(description="of the fillets along it")
-    width_mm: Millimetres = Field(description="of those across it, and between those along")
+    length_mm: Millimetres | None = Field(default=None, description="of the fillets along it; not for lines of its own")
+    width_mm: Millimetres | None = Field(
+        default=None, description="of those across it, and between those along; not for lines of its own"
+    )
+    lines: str = Field(
+        default="", max_length=2000,
+        description="its own lines, from x, y to x, y in mm: 0, 0 to 200, 0; 0, 100 to 200, 100",
+    )  # fmt: skip
     plate_mm: Millimetres = Field(description="the thinner of the parts it joins")
     reach_mm: Annotated[float, Field(ge=0, le=10_000)] = Field(
         default=0.0, description="from the middle of the welds to where the forces act, along the bar"
@@ -46,11 +60,51 @@ class WeldGroup(Model):
 
 
 def lines_of(joint: WeldGroup) -> Line:
-    """The group as a line of weld, about its own middle."""
+    """The group as a line of weld, about its own middle.
+
+    Raises:
+        InputError: lines that cannot be read, or sizes that were not given.
+    """
+    if joint.sides == OWN:
+        own = own_lines(joint.lines)
+        return line_of(own[:, 0], own[:, 1])
     a, b = joint.length_mm, joint.width_mm
+    if a is None or b is None:
+        missing = "length" if a is None else "width"
+        raise InputError(field=f"weld group: {missing}", got="", needs="how long its welds are and how far apart")
     ends = {"b": ((0, 0), (a, 0)), "t": ((0, b), (a, b)), "l": ((0, 0), (0, b)), "r": ((a, 0), (a, b))}
     chosen = np.array([ends[s] for s in SIDES[joint.sides]], float)
     return line_of(chosen[:, 0], chosen[:, 1])
+
+
+def own_lines(text: str) -> Floats:
+    """Lines as they were typed, [n, 2, 2].
+
+    Raises:
+        InputError: no line, one that is not "x, y to x, y", of no length, or one on top of another.
+    """
+    parts = [p.strip() for p in text.split(";") if p.strip()]
+    if not parts:
+        raise InputError(field="weld group: lines", got="", needs="each line as x, y to x, y in mm, with ; between")
+    rows: list[list[list[float]]] = []
+    for part in parts:
+        numbers = re.fullmatch(rf"{POINT}\s+to\s+{POINT}", part)
+        if numbers is None:
+            raise InputError(
+                field="weld group: lines", got=part, needs="x, y to x, y in mm with decimal points, as 0, 0 to 200, 0"
+            )
+        x, y, u, v = (float(n) for n in numbers.groups())
+        if math.hypot(u - x, v - y) < SHORTEST_MM:
+            raise InputError(field="weld group: lines", got=part, needs=f"a line of at least {SHORTEST_MM:g} mm")
+        rows.append([[x, y], [u, v]])
+    every = [shapely.LineString(row) for row in rows]
+    for k, one in enumerate(every):
+        for other in every[:k]:
+            if one.intersection(other).length > TOUCH_MM:
+                raise InputError(
+                    field="weld group: lines", got=parts[k], needs="one weld in a place: it lies on another"
+                )
+    return np.array(rows)
 
 
 def at_group(joint: WeldGroup, f: Floats) -> Floats:
@@ -74,14 +128,21 @@ def worst_flows(joint: WeldGroup, line: Line, f: Floats) -> Floats:
 
 
 def find(end: End, joint: WeldGroup) -> States:
+    """The flow in the weld where it is greatest.
+
+    Raises:
+        InputError: lines that cannot be read, or sizes that were not given.
+    """
     line, strength = lines_of(joint), weld_strength(end)
     both = line.Ixx * line.Iyy - line.Ixy**2
     single = both <= ONE_LINE * (line.Ixx + line.Iyy) ** 2
+    sloping = abs(line.Ixy) > ONE_LINE * (line.Ixx + line.Iyy)
     flat = joint.lies == "flat along the bar"
 
     def why(f: Floats) -> str | None:
+        here = np.abs(at_group(joint, f[None, :])[0])
         loose = (3 if line.Iyy > line.Ixx else 4) if flat else (5 if line.Iyy > line.Ixx else 4)
-        turned = float(at_group(joint, f[None, :])[0, loose])
+        turned = float(max(here[3], here[4]) if sloping else here[loose])
         if single and (abs(turned) > SMALL_NMM or not flat):
             return "a single line of weld turns about itself: weld two sides, or hold the part another way"
         return None
@@ -109,7 +170,11 @@ KIND = Kind(
     WeldGroup, "group of straight welds", ("weld group",), find,
     bigger=lambda j: [
         *steps(j, lambda v: f"weld leg {v:g} mm", "leg_mm", LEGS),
-        (f"welds {j.length_mm * 1.5:g} mm long", j.model_copy(update={"length_mm": j.length_mm * 1.5})),
+        *(
+            [(f"welds {j.length_mm * 1.5:g} mm long", j.model_copy(update={"length_mm": j.length_mm * 1.5}))]
+            if j.length_mm
+            else []
+        ),
     ],
     outside=lambda j: ["the part that is welded on: as a plate or lug by itself"],
 )  # fmt: skip
