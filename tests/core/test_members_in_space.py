@@ -11,7 +11,7 @@ from yorvek.core.checks.methods import Method
 from yorvek.core.comparison import Mine, SweepRequest, swap, sweep
 from yorvek.core.errors import InputError
 from yorvek.core.frames import check_member
-from yorvek.core.sections import section
+from yorvek.core.sections import catalogue, section, sold_in
 from yorvek.core.structures import BeamLoad, BeamRequest
 from yorvek.core.structures.beam import Support
 
@@ -159,8 +159,6 @@ def test_by_itself_a_beam_says_that_it_does_not_look_aside():
     m = member(BeamLoad(name="q", line_N_per_mm=2.0, aside_mm=120))
     assert check_beam(m).strength.value is None
     assert "judged in space" in check_beam(m).strength.governs
-    with pytest.raises(InputError, match="straight up and down"):
-        sweep(SweepRequest(member=m))
 
 
 def test_how_far_a_load_aside_may_grow_is_found_in_space():
@@ -170,11 +168,50 @@ def test_how_far_a_load_aside_may_grow_is_found_in_space():
     assert check_member(grown).strength.value == pytest.approx(1.0, rel=1e-3)
 
 
-def test_in_another_metal_it_is_not_matched_and_says_why():
-    mine = Mine(mark="B1", qty=1, member=member(BeamLoad(name="q", line_N_per_mm=2.0, aside_mm=120)))
-    found = swap([mine], "6061-T6", "stiffness").members[0]
-    assert found.section_id is None
-    assert "more than bend it up and down" in found.why_not
+ASIDE = BeamLoad(name="q", line_N_per_mm=2.0, aside_mm=120)
+
+
+def test_sizes_of_a_member_in_space_are_worked_out_in_full():
+    """Whatever is shown is what the member shows once it is made of it; the lightest is none of an open section."""
+    m = member(ASIDE)
+    found = sweep(SweepRequest(member=m, materials=["S355"], system="metric"))
+    assert found.tried > 300 and 10 < found.worked_out <= 21 and len(found.candidates) == found.worked_out
+    for c in found.candidates:
+        now = check_member(m.model_copy(update={"section_id": c.section_id, "material_id": c.material_id}))
+        assert (c.strength, c.stiffness) == (now.strength.value, now.stiffness.value or 0.0)
+    assert found.held and found.lightest.holds and found.lightest.on_frontier
+    assert section(found.lightest.section_id).closed, "a channel twists out under it"
+    assert found.lightest.mass_kg == min(c.mass_kg for c in found.candidates if c.holds)
+    assert any(c.section_id == TUBE for c in found.candidates), "the present one is there to compare with"
+
+
+def test_no_lighter_size_of_its_series_holds_than_the_lightest_shown():
+    """By trying every square tube of the same metal in full."""
+    m = member(ASIDE)
+    shown = sweep(SweepRequest(member=m, materials=["S355"], shapes=["rhs"], system="metric")).lightest
+    for s in catalogue():
+        if (
+            s.shape == "rhs"
+            and s.system == "metric"
+            and "S355" in sold_in(s)
+            and s.A_mm2 < section(shown.section_id).A_mm2
+        ):
+            now = check_member(m.model_copy(update={"section_id": s.id}))
+            assert now.strength.value is None or min(now.strength.value, now.stiffness.value) < 1.0, s.id
+
+
+def test_a_size_that_is_asked_for_is_worked_out_too():
+    found = sweep(SweepRequest(member=member(ASIDE), materials=["S355"]), also=[("IPE 300", "S355")])
+    assert any(c.section_id == "IPE 300" for c in found.candidates)
+
+
+@pytest.mark.parametrize("equal", ["strength", "stiffness"])
+def test_in_another_metal_it_is_matched_by_what_it_shows_in_space(equal):
+    m = member(ASIDE)
+    found = swap([Mine(mark="B1", qty=1, member=m)], "S235", equal).members[0]
+    now = check_member(m.model_copy(update={"section_id": found.section_id, "material_id": "S235"}))
+    before = check_member(m)
+    assert getattr(now, equal).value >= getattr(before, equal).value * 0.99
 
 
 def test_only_one_load_runs_and_it_is_a_live_force():

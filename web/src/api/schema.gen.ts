@@ -3084,6 +3084,8 @@ export interface components {
             present: components["schemas"]["Candidate"] | null;
             /** Tried */
             tried: number;
+            /** Worked Out */
+            worked_out?: number | null;
         };
         /**
          * Compared

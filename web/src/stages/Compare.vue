@@ -128,7 +128,9 @@ const choose = () =>
       >
     </div>
     <p class="soft">
-      {{ found?.held ?? 0 }} of {{ found?.tried ?? 0 }} hold. Now: {{ row.spec.section_id }}, {{ row.spec.material_id
+      {{ found?.held ?? 0 }} of {{ found?.worked_out ?? found?.tried ?? 0 }} hold<template v-if="found?.worked_out"
+        >: the likeliest of {{ found.tried }}, each worked out with all that its loads do</template
+      >. Now: {{ row.spec.section_id }}, {{ row.spec.material_id
       }}<template v-if="row.spec.decided">, because {{ row.spec.decided }}</template
       >.
     </p>

@@ -104,8 +104,7 @@ watch(
   async () => {
     lightest.value = null
     const m = row.value
-    // sizes are compared by loads straight up and down; others are looked at one by one
-    if (!m?.verdict || m.verdict.checks.some((c) => c.id.startsWith('aside'))) return
+    if (!m?.verdict) return
     await attempt(async () => {
       const material = (await catalogue()).materials.find((x) => x.id === m.spec.material_id)
       const family = (await catalogue()).materials.filter((x) => x.family === material?.family).map((x) => x.id)

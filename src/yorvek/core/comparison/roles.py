@@ -69,7 +69,7 @@ def sweep_role(
     pairs = [
         (s, m) for m in metals for s in catalogue() if m.id in sold_in(s) and (system is None or s.system == system)
     ]
-    share, mass = _quick(request, verdict, role, pairs)
+    share, mass = quick_shares(request, verdict, role, pairs)
     present = request.roles[role]
     order = np.argsort(np.where(share <= 1.0, 0.0, share - 1.0) * 1e3 + mass)
     first = [k for k in order if share[k] < CLOSE][:most]
@@ -107,7 +107,7 @@ def sweep_role(
     return RoleResult(role=role, looked_at=len(pairs), worked_out=len(found), candidates=found)
 
 
-def _quick(
+def quick_shares(
     request: FrameRequest, verdict: FrameVerdict, role: str, pairs: list[tuple[Section, Material]]
 ) -> tuple[np.ndarray, np.ndarray]:
     """Greatest share of strength of each pair under the forces of the present structure, and its mass, kg."""

@@ -56,9 +56,9 @@ def same_section(mine: Mine, material_id: str) -> Swapped:
 
 def matched(mine: Mine, material_id: str, equal: Equal, present: BeamVerdict) -> Swapped:
     """The lightest section of the other metal that is as strong, or as stiff, as what is there."""
-    if mine.member.beam.in_space:
-        return none_of(mine.mark, mine.qty, "its loads do more than bend it up and down: choose a size and look at it")
-    found = sweep(SweepRequest(member=mine.member, materials=[material_id]))
+    stiff = (present.stiffness.value or 0.0) if equal == "stiffness" else 0.0
+    strong = (present.strength.value or 0.0) if equal == "strength" else min(1.0, present.strength.value or 1.0)
+    found = sweep(SweepRequest(member=mine.member, materials=[material_id]), strong=strong, stiff=stiff)
     if equal == "strength":
         least = present.strength.value
         if least is None:

@@ -4,6 +4,7 @@ frontier.
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 
 import numpy as np
@@ -14,8 +15,9 @@ from yorvek.core.checks.beam_said import BeamMember
 from yorvek.core.checks.capacity import capacities, material_columns
 from yorvek.core.checks.limits import deflection_limit_mm
 from yorvek.core.checks.methods import combinations_of, service_combinations
-from yorvek.core.checks.record import LARGEST_RESERVE, Word, reserve_word
-from yorvek.core.errors import InputError
+from yorvek.core.checks.record import LARGEST_RESERVE, reserve_word
+from yorvek.core.comparison.candidates import Candidate, SweepResult, frontier
+from yorvek.core.comparison.in_space import sweep_in_space
 from yorvek.core.materials import Material, material
 from yorvek.core.model import Model
 from yorvek.core.quantities import GRAVITY
@@ -31,37 +33,6 @@ class SweepRequest(Model):
     materials: list[str] = []
     shapes: list[str] = []
     system: str | None = Field(default=None, description="metric, inch, or both")
-
-
-class Candidate(Model):
-    """One section in one material."""
-
-    section_id: str
-    material_id: str
-    shape: str
-    system: str
-    mass_kg: float
-    price: float
-    deflection_mm: float
-    strength: float | None
-    stiffness: float
-    strength_word: Word
-    stiffness_word: Word
-    holds: bool
-    EI_Nmm2: float
-    GJ_Nmm2: float
-    surface_m2: float
-    on_frontier: bool
-
-
-class SweepResult(Model):
-    """Candidates, lightest that holds first, then those that do not hold or were not checked."""
-
-    tried: int
-    held: int
-    candidates: list[Candidate]
-    lightest: Candidate | None
-    cheapest: Candidate | None
 
 
 def _demand(cases: MemberCases, member: BeamMember, own: Array, quantity: str) -> Array:
@@ -101,21 +72,6 @@ def _movement(cases: MemberCases, member: BeamMember, own: Array, EI: Array) -> 
         moved = np.where(here / limit > ratio, here, moved)
         ratio = np.maximum(ratio, here / limit)
     return ratio, moved
-
-
-def frontier(mass: Array, price: Array, deflection: Array) -> Array:
-    """Which candidates none beats in mass, price and movement at once."""
-    order = np.lexsort((deflection, price, mass))
-    keep = np.zeros(len(mass), bool)
-    best_price, best_moved = np.empty(len(mass)), np.empty(len(mass))
-    count = 0
-    for i in order:
-        beaten = (best_price[:count] <= price[i] + 1e-9) & (best_moved[:count] <= deflection[i] + 1e-9)
-        if not beaten.any():
-            keep[i] = True
-            best_price[count], best_moved[count] = price[i], deflection[i]
-            count += 1
-    return keep
 
 
 def _pairs(request: SweepRequest) -> list[tuple[Section, str]]:
@@ -169,20 +125,19 @@ class _Tried:
         )
 
 
-def _refuse_in_space(member: BeamMember) -> None:
-    odd = ", ".join(member.beam.in_space)
-    if odd:
-        raise InputError(
-            field="comparison", got=f"{odd}, which does more than bend it up and down",
-            needs="sizes are compared by loads straight up and down: choose a size and look at its checks",
-        )  # fmt: skip
-
-
-def sweep(request: SweepRequest, *, most: int | None = None) -> SweepResult:
+def sweep(
+    request: SweepRequest,
+    *,
+    most: int | None = None,
+    also: Sequence[tuple[str, str]] = (),
+    strong: float = 1.0,
+    stiff: float = 1.0,
+) -> SweepResult:
     """Try the catalogue.
 
     `most`: how many candidates to write out, best first, beside those on the frontier and the member's own; all if
-    None.
+    None. `also`: sizes that are worked out whatever comes of them where not all are, in space; there `strong` and
+    `stiff` are the reserves that they are looked for by.
 
     Strength and movement at stations 1/24 of a segment apart (the chosen candidate's record is exact).
 
@@ -190,9 +145,10 @@ def sweep(request: SweepRequest, *, most: int | None = None) -> SweepResult:
         InputError: the beam cannot stand, or a load is off it.
     """
     member = request.member
-    _refuse_in_space(member)
-    cases = member_cases(member.beam)
     pairs = _pairs(request)
+    if member.beam.in_space:
+        return sweep_in_space(member, [(s, material(m)) for s, m in pairs], also, strong=strong, stiff=stiff)
+    cases = member_cases(member.beam)
     if not pairs:
         return SweepResult(tried=0, held=0, candidates=[], lightest=None, cheapest=None)
     sections = [s for s, _ in pairs]

@@ -222,6 +222,7 @@ class CompareOut(Model):
 
     tried: int
     held: int
+    worked_out: int | None = None
     candidates: list[Candidate]
     lightest: Candidate | None
     cheapest: Candidate | None
@@ -237,10 +238,10 @@ def compare(request: HttpRequest, job_id: int, member_id: int, body: CompareIn) 
     member = beam_member(job_state(job), row.spec)
     asked = SweepRequest(member=member, materials=body.materials, shapes=body.shapes, system=body.system)
     found = sweep(asked, most=None if body.pinned else MOST_CANDIDATES)
-    wanted = {tuple(p) for p in body.pinned} | {(member.section_id, member.material_id)}
+    wanted = {(p[0], p[1]) for p in body.pinned} | {(member.section_id, member.material_id)}
     known = {(c.section_id, c.material_id): c for c in found.candidates if (c.section_id, c.material_id) in wanted}
     if set(known) != wanted:
-        everything = sweep(SweepRequest(member=member))
+        everything = sweep(SweepRequest(member=member), also=sorted(wanted))
         known |= {
             (c.section_id, c.material_id): c for c in everything.candidates if (c.section_id, c.material_id) in wanted
         }
@@ -248,6 +249,7 @@ def compare(request: HttpRequest, job_id: int, member_id: int, body: CompareIn) 
     return CompareOut(
         tried=found.tried,
         held=found.held,
+        worked_out=found.worked_out,
         candidates=shown,
         lightest=found.lightest,
         cheapest=found.cheapest,
