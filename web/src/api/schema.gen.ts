@@ -1918,7 +1918,7 @@ export interface paths {
         put?: never;
         /**
          * Understand
-         * @description What a typed quantity means, in core units, and as a length in both units.
+         * @description What a typed quantity means: in core units, and in words in both unit systems.
          */
         post: operations["yorvek_server_api_reference_understand"];
         delete?: never;
@@ -2850,8 +2850,20 @@ export interface components {
             name: string;
             price?: components["schemas"]["Money"] | null;
         };
-        /** Catalogue */
+        /**
+         * Catalogue
+         * @description Sections, metals, and the unit that a bare number of each kind takes, by unit system.
+         */
         Catalogue: {
+            /**
+             * Bare Units
+             * @default {}
+             */
+            bare_units: {
+                [key: string]: {
+                    [key: string]: string;
+                };
+            };
             /** Materials */
             materials: components["schemas"]["Material"][];
             /** Sections */
@@ -6591,7 +6603,7 @@ export interface components {
         };
         /**
          * Pressure
-         * @description A pressure in a cylinder, MPa.
+         * @description A pressure in a cylinder, MPa; a bare number is in bar or psi.
          */
         Pressure: {
             /** Text */
@@ -6843,7 +6855,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "length" | "thickness" | "force" | "line_load" | "area_load" | "moment" | "stress" | "mass" | "angle" | "number" | "money";
+            kind: "length" | "thickness" | "force" | "line_load" | "area_load" | "pressure" | "moment" | "stress" | "mass" | "angle" | "number" | "money";
             /** Material Id */
             material_id?: string | null;
             /** Text */

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { onMounted, ref } from 'vue'
 import { useRoute } from 'vue-router'
-import { call, type S } from '../api/client'
+import { call, type S, whenDenied } from '../api/client'
 import { attempt, me, message } from '../shared/job'
 import { unit } from '../shared/units'
 import Door from './Door.vue'
@@ -14,6 +14,24 @@ onMounted(() =>
     me.value = door.value.me
   }),
 )
+/** Whoever waits for somebody to log in again: all requests of that moment wait for one answer. */
+const again = ref<HTMLDialogElement | null>(null)
+let waiting: { asked: Promise<boolean>; answer: (in_: boolean) => void } | null = null
+whenDenied(() => {
+  if (!waiting) {
+    let answer: (in_: boolean) => void = () => {}
+    const asked = new Promise<boolean>((done) => (answer = done))
+    waiting = { asked, answer }
+    again.value?.showModal()
+    again.value?.querySelector('input')?.focus()
+  }
+  return waiting.asked
+})
+function over(loggedIn: boolean) {
+  waiting?.answer(loggedIn)
+  waiting = null
+  if (loggedIn) again.value?.close()
+}
 function key(event: KeyboardEvent) {
   const typing = ['INPUT', 'TEXTAREA', 'SELECT'].includes((event.target as HTMLElement).tagName)
   if (event.key === 'u' && !typing && !event.ctrlKey && !event.metaKey) unit.value = unit.value === 'mm' ? 'in' : 'mm'
@@ -25,4 +43,7 @@ onMounted(() => window.addEventListener('keydown', key))
   <Door v-else-if="door && !me" :first="door.first_account" />
   <router-view v-else-if="me" />
   <p v-else class="bad" style="padding: 20px">{{ message }}</p>
+  <dialog ref="again" aria-label="Log in again" @close="over(false)">
+    <Door :first="false" again @in="over(true)" />
+  </dialog>
 </template>

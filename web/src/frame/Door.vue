@@ -3,7 +3,8 @@ import { ref } from 'vue'
 import { call, type S } from '../api/client'
 import { attempt, me, message } from '../shared/job'
 
-const props = defineProps<{ first: boolean }>()
+const props = defineProps<{ first: boolean; again?: boolean }>()
+const emit = defineEmits<{ in: [] }>()
 const shop = ref('')
 const username = ref('')
 const password = ref('')
@@ -16,14 +17,16 @@ const enter = () =>
       props.first ? '/first-account' : '/login',
       props.first ? { ...body, shop: shop.value, code: code.value } : body,
     )
+    emit('in')
   })
 </script>
 <template>
-  <main class="door">
-    <h1>Yorvek</h1>
-    <p>From what it must carry to how every piece comes out of the stock.</p>
+  <component :is="again ? 'div' : 'main'" class="door">
+    <h1 v-if="!again">Yorvek</h1>
+    <p v-if="again">The session has ended. What you typed is still here, and goes on once you are in.</p>
+    <p v-else>From what it must carry to how every piece comes out of the stock.</p>
     <form class="panel" @submit.prevent="enter">
-      <h2>{{ first ? 'The first account' : 'Log in' }}</h2>
+      <h2>{{ first ? 'The first account' : again ? 'Log in again' : 'Log in' }}</h2>
       <div v-if="first" class="field">
         <label for="code">Code, as the start command printed it</label
         ><input id="code" v-model="code" autocomplete="off" placeholder="ABCD-EFGH-JKMN" />
@@ -47,10 +50,10 @@ const enter = () =>
       <p v-if="message" class="bad" role="alert">{{ message }}</p>
       <button class="button main">{{ first ? 'Open the shop' : 'Log in' }}</button>
     </form>
-    <p class="soft">
+    <p v-if="!again" class="soft">
       A planning aid. Loads, people, lifting and public structures follow local codes and need a licensed engineer.
     </p>
-  </main>
+  </component>
 </template>
 <style scoped>
 .door {

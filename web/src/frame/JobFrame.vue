@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, onMounted, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
-import { attempt, conflict, job, me, message, open, question, why } from '../shared/job'
+import { attempt, catalogue, conflict, job, me, message, open, question, why } from '../shared/job'
 import ClashPanel from './ClashPanel.vue'
 import { fetchStages } from './router'
 import RippleBar from './RippleBar.vue'
@@ -11,6 +11,8 @@ import Why from './Why.vue'
 
 const SOON_MS = 800
 onMounted(() => window.setTimeout(fetchStages, SOON_MS))
+// fields name the unit that a bare number takes as soon as it is known
+onMounted(() => void catalogue().catch(() => null))
 const route = useRoute()
 const id = computed(() => Number(route.params.id))
 watch(

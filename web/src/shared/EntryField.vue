@@ -2,7 +2,7 @@
 /** A field that takes shop notation, says what it understood, and keeps what was typed. */
 import { computed, ref, useId, watch } from 'vue'
 import { ApiError, call, type S } from '../api/client'
-import { unit } from './units'
+import { bareUnit, unit } from './units'
 import { job } from './job'
 
 type Entry = { text: string; unit?: 'mm' | 'in'; value?: number } | null | undefined
@@ -19,6 +19,8 @@ const id = useId()
 const echo = ref('')
 const bad = ref(false)
 const kind = computed(() => props.kind ?? 'length')
+/** The unit that a bare number takes: what was typed keeps the system it was typed in. */
+const bare = computed(() => bareUnit(kind.value, props.modelValue?.unit ?? unit.value))
 let asked = 0
 let timer = 0
 
@@ -46,7 +48,7 @@ async function understand() {
     if (mine !== asked) return
     bad.value = false
     const both = [found.text_mm, found.text_in]
-    echo.value = found.text_mm ? (unit.value === 'mm' ? both : both.reverse()).join(' = ') : ''
+    echo.value = [...new Set(unit.value === 'mm' ? both : both.reverse())].filter(Boolean).join(' = ')
   } catch (error) {
     if (mine !== asked || !(error instanceof ApiError)) return
     bad.value = true
@@ -64,15 +66,26 @@ watch(
 </script>
 <template>
   <div class="field">
-    <label :for="id">{{ label }}</label>
+    <span class="named"
+      ><label :for="id">{{ label }}</label
+      ><span v-if="bare" :id="`${id}-unit`" class="soft">{{ bare }}</span></span
+    >
     <input
       :id="id"
       :value="modelValue?.text ?? ''"
       :placeholder="optional ? hint : ''"
       autocomplete="off"
       :aria-invalid="bad"
+      :aria-describedby="`${id}-unit ${id}-echo`"
       @input="typed"
     />
-    <span class="echo" :class="{ bad }">{{ echo }}</span>
+    <span :id="`${id}-echo`" class="echo" :class="{ bad }">{{ echo }}</span>
   </div>
 </template>
+<style scoped>
+.named {
+  display: flex;
+  gap: 6px;
+  align-items: baseline;
+}
+</style>

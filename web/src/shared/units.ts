@@ -3,6 +3,9 @@ import { ref } from 'vue'
 
 export type Unit = 'mm' | 'in'
 export const unit = ref<Unit>('mm')
+/** By unit system and kind of quantity, the unit that a bare number takes; the core says. */
+export const bareUnits = ref<Record<string, Record<string, string>>>({})
+export const bareUnit = (kind: string, u: Unit): string => bareUnits.value[u]?.[kind] ?? ''
 export const IN = 25.4
 const LB = 4.4482216152605
 /** Below it a length is a thickness, whose hundredths count. */

@@ -182,7 +182,7 @@ const newDim = () => {
               ><EntryField v-model="load.source.bore" label="Bore" /><EntryField
                 v-model="load.source.pressure"
                 label="Pressure"
-                kind="area_load"
+                kind="pressure"
               /><EntryField v-model="load.source.rod" label="Rod" /><label class="row"
                 ><input v-model="load.source.pulls" type="checkbox" /> it pulls</label
               ></template

@@ -1,10 +1,11 @@
 """Quantities: parse and format what a shop writes."""
 
-from yorvek.core.quantities.format import fraction_text, length_text, mass_text, plain_number
+from yorvek.core.quantities.format import fraction_text, length_text, mass_text, plain_number, quantity_text
 from yorvek.core.quantities.parse import Parsed, parse
-from yorvek.core.quantities.units import GRAVITY, INCH_MM, Kind, UnitSystem
+from yorvek.core.quantities.units import BARE, GRAVITY, INCH_MM, Kind, UnitSystem
 
 __all__ = [
+    "BARE",
     "GRAVITY",
     "INCH_MM",
     "Kind",
@@ -15,4 +16,5 @@ __all__ = [
     "mass_text",
     "parse",
     "plain_number",
+    "quantity_text",
 ]

@@ -118,9 +118,9 @@ class Angle(Entry):
 
 
 class Pressure(Entry):
-    """A pressure in a cylinder, MPa."""
+    """A pressure in a cylinder, MPa; a bare number is in bar or psi."""
 
-    kind = "area_load"
+    kind = "pressure"
     more_than = 0.0
     at_most = 100.0
 

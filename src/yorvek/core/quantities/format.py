@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import math
 
-from yorvek.core.quantities.units import FOOT_MM, INCH_MM, LBF_N, POUND_KG, PSI_MPA, UnitSystem
+from yorvek.core.quantities.units import BARE, FOOT_MM, INCH_MM, LBF_N, POUND_KG, PSI_MPA, Kind, UnitSystem
 
 THIN_MM = 20.0
 """Below it a length is a thickness, whose hundredths count."""
@@ -56,6 +56,18 @@ def length_text(value_mm: float, unit: UnitSystem, *, denominator: int = 16, wit
     feet, rest = divmod(parts, 12)
     sign = "-" if inches < 0 else ""
     return f"{sign}{feet:.0f}' {fraction_text(rest, denominator)}\""
+
+
+SMALLEST_FIGURES = 4
+
+
+def quantity_text(value: float, kind: Kind, unit: UnitSystem) -> str:
+    """A quantity of a kind, core units, in the unit that a bare number of that kind takes: what was understood."""
+    if kind in ("length", "thickness"):
+        return length_text(value, unit)
+    name, core = BARE[unit].get(kind, ("", 1.0))
+    digits = max(2, SMALLEST_FIGURES - 1 - math.floor(math.log10(abs(value / core)))) if value else 0
+    return f"{plain_number(value / core, digits)} {name}".strip()
 
 
 def mass_text(value_kg: float, unit: UnitSystem) -> str:

@@ -9,7 +9,18 @@ from __future__ import annotations
 from typing import Literal
 
 Kind = Literal[
-    "length", "thickness", "force", "line_load", "area_load", "moment", "stress", "mass", "angle", "number", "money"
+    "length",
+    "thickness",
+    "force",
+    "line_load",
+    "area_load",
+    "pressure",
+    "moment",
+    "stress",
+    "mass",
+    "angle",
+    "number",
+    "money",
 ]
 UnitSystem = Literal["mm", "in"]
 
@@ -110,6 +121,7 @@ UNITS: dict[str, dict[str, float]] = {
     "force": FORCE,
     "line_load": LINE_LOAD,
     "area_load": AREA_LOAD,
+    "pressure": AREA_LOAD,
     "moment": MOMENT,
     "stress": STRESS,
     "mass": MASS,
@@ -125,6 +137,7 @@ BARE: dict[str, dict[str, tuple[str, float]]] = {
         "force": ("N", 1.0),
         "line_load": ("kN/m", 1.0),
         "area_load": ("kN/m²", 1e-3),
+        "pressure": ("bar", 0.1),
         "moment": ("kNm", 1e6),
         "stress": ("MPa", 1.0),
         "mass": ("kg", 1.0),
@@ -136,6 +149,7 @@ BARE: dict[str, dict[str, tuple[str, float]]] = {
         "force": ("lb", LBF_N),
         "line_load": ("lb/ft", LBF_N / FOOT_MM),
         "area_load": ("psf", PSI_MPA / 144),
+        "pressure": ("psi", PSI_MPA),
         "moment": ("lbft", LBF_N * FOOT_MM),
         "stress": ("ksi", 1e3 * PSI_MPA),
         "mass": ("lb", POUND_KG),
@@ -150,6 +164,7 @@ WORDS: dict[str, str] = {
     "force": "a load such as 2.2 kN, 500 lb or 500 kg",
     "line_load": "a load per length such as 6 kN/m or 400 lb/ft",
     "area_load": "a load per area such as 5 kN/m² or 100 psf",
+    "pressure": "a pressure such as 150 bar, 15 MPa or 2200 psi",
     "moment": "a moment such as 2.5 kNm or 1800 lbft",
     "stress": "a stress such as 250 MPa or 36 ksi",
     "mass": "a mass such as 25 kg or 55 lb",

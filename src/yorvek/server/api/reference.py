@@ -13,7 +13,7 @@ from yorvek.core.files.drawing import read_drawing
 from yorvek.core.jobs import ProfileSpec
 from yorvek.core.materials import MATERIALS, PANELS, Material, material
 from yorvek.core.model import Model
-from yorvek.core.quantities import Kind, UnitSystem, length_text, parse
+from yorvek.core.quantities import BARE, Kind, UnitSystem, length_text, parse, quantity_text
 from yorvek.core.quantities.entry import GAUGE_METAL, evaluate_dimensions, resolve
 from yorvek.core.sections import Section, catalogue, outlines_of, section, short_name, sold_in
 from yorvek.core.sections.built_up import PartShare
@@ -41,8 +41,11 @@ class SectionLine(Model):
 
 
 class Catalogue(Model):
+    """Sections, metals, and the unit that a bare number of each kind takes, by unit system."""
+
     sections: list[SectionLine]
     materials: list[Material]
+    bare_units: dict[str, dict[str, str]] = {}
 
 
 class SectionView(Model):
@@ -87,7 +90,8 @@ def _catalogue_json() -> bytes:
         )
         for s in catalogue()
     ]
-    return Catalogue(sections=lines, materials=[*MATERIALS, *PANELS]).model_dump_json().encode()
+    bare = {unit: {kind: name for kind, (name, _) in kinds.items()} for unit, kinds in BARE.items()}
+    return Catalogue(sections=lines, materials=[*MATERIALS, *PANELS], bare_units=bare).model_dump_json().encode()
 
 
 @router.get("/catalogue", response=Catalogue)
@@ -151,7 +155,7 @@ def outline_of_drawing(request: HttpRequest, body: OutlineIn) -> list[str]:
 
 @router.post("/quantity", response=QuantityOut)
 def understand(request: HttpRequest, body: QuantityIn) -> QuantityOut:
-    """What a typed quantity means, in core units, and as a length in both units."""
+    """What a typed quantity means: in core units, and in words in both unit systems."""
     names: dict[str, float] = {}
     if body.job_id is not None:
         job = job_of(request, body.job_id)
@@ -165,4 +169,9 @@ def understand(request: HttpRequest, body: QuantityIn) -> QuantityOut:
             text_mm=length_text(found.value, "mm"),
             text_in=length_text(found.value, "in", denominator=32),
         )
-    return QuantityOut(value=found.value, names=found.names)
+    if body.kind not in BARE["mm"]:
+        return QuantityOut(value=found.value, names=found.names)
+    return QuantityOut(
+        value=found.value, names=found.names, text_mm=quantity_text(found.value, body.kind, "mm"),
+        text_in=quantity_text(found.value, body.kind, "in"),
+    )  # fmt: skip
