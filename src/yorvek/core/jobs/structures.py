@@ -30,6 +30,7 @@ from yorvek.core.quantities.entry import Length, Place, Size, SpringRate, TurnRa
 from yorvek.core.structures.starters import STARTERS, OwnBar, OwnModel, runs_on
 from yorvek.core.structures.starters.layout import hinged_at
 from yorvek.core.structures.starters.own import MOST_BARS, Freedom, Held, Springs
+from yorvek.core.theory.frames import Mechanism
 
 OLD_COUNTS = ("bays", "panels", "pinned_feet")
 
@@ -221,12 +222,13 @@ class StructureSpec(Model):
 
 
 class Refusal(Model):
-    """What bad input was told, kept with the result that there is none."""
+    """What bad input was told, kept with the result that there is none; `falls`: it was entered well, and moves."""
 
     field: str
     got: str
     needs: str
     at: int | None = None
+    falls: bool = False
 
     def error(self) -> InputError:
         """As it was raised."""
@@ -240,6 +242,15 @@ class StructureResult(Model):
     chain: list[Link] = []
     trouble: str | None = None
     refused: Refusal | None = None
+
+    def entered(self) -> None:
+        """What was entered is a structure, be it one that falls: that is kept with its trouble.
+
+        Raises:
+            InputError: it is none, as it was said when it was worked out.
+        """
+        if self.verdict is None and (self.refused is None or not self.refused.falls):
+            self.proved()
 
     def proved(self) -> FrameVerdict:
         """The verdict.
@@ -360,6 +371,7 @@ def work_out(request: FrameRequest) -> StructureResult:
         verdict = check_frame(request)
     except InputError as error:
         got = "" if error.got is None else str(error.got)
-        refused = Refusal(field=error.field, got=got, needs=error.needs, at=error.at)
+        falls = isinstance(error, Mechanism)
+        refused = Refusal(field=error.field, got=got, needs=error.needs, at=error.at, falls=falls)
         return StructureResult(verdict=None, trouble=error.sentence, refused=refused)
     return StructureResult(verdict=verdict, chain=chain(request, verdict))

@@ -22,8 +22,8 @@ def _renumbered(spec: StructureSpec, numbers: Numbers) -> StructureSpec:
 
 
 def _check(state: JobState, number: int, solve: Solve) -> None:
-    """It stands, and carries its loads where it has spots for them."""
-    solve(frame_request(state.job, state.loads, state.structures[number], state.section_id)).proved()
+    """It is a structure, and its loads have a place on it; one that falls is kept with its trouble."""
+    solve(frame_request(state.job, state.loads, state.structures[number], state.section_id)).entered()
 
 
 STRUCTURE = Kind(
