@@ -12,7 +12,7 @@ from yorvek.core.errors import InputError
 from yorvek.core.jobs import JobSpec, LoadSpec, PlateSpec
 from yorvek.core.jobs.free_joints import FreeJointSpec, check_free_joint, work_out_joint
 from yorvek.core.jobs.plates import plate_result
-from yorvek.core.joints.strengths import fastener
+from yorvek.core.joints.strengths import FASTENERS, fastener
 from yorvek.core.quantities.entry import resolve
 from yorvek.core.sections import section
 
@@ -252,3 +252,23 @@ def test_a_bar_may_stand_on_the_side_of_a_tube_as_well_as_on_its_top():
         )
         beta = [next(i.value for i in c.inputs if i.symbol == "β") for c in (top, side)]
         assert beta == pytest.approx([50 / 60, 50 / 120]) and side.reserve < top.reserve
+
+
+def test_bolt_classes_by_their_names():
+    """ISO 898-1 table 3, ISO 3506-1 table 2, SAE J429 table 1, ASTM F3125, MPa (from memory)."""
+    for name in ("4.6", "5.6", "8.8", "10.9"):
+        ultimate, share = name.split(".")
+        assert FASTENERS[name] == (100 * int(ultimate), 10 * int(ultimate) * int(share))
+    assert FASTENERS["A2-70"] == FASTENERS["A4-70"] == (700, 450) and FASTENERS["A4-80"] == (800, 600)
+    ksi = 6.894757
+    known = {"SAE 2": (74, 57), "SAE 5": (120, 92), "SAE 8": (150, 130), "A325": (120, 92), "A490": (150, 130)}
+    for name, (ultimate, yields) in known.items():
+        assert FASTENERS[name] == (round(ultimate * ksi), round(yields * ksi))
+
+
+def test_a_loose_pin_is_said_to_be_loose():
+    loose, tight = (
+        check(judged("FL 60×12", {**PIN, "hole": mm(d)}, {"pull": 5000}), "lug").assumptions for d in (24, 20.5)
+    )
+    assert "the hole is 4 mm larger than the pin, D5.2 asks for 1 mm at most" in loose
+    assert not any("larger than the pin" in words for words in tight)
