@@ -7,5 +7,6 @@ import './styles/base.css'
 import { createApp } from 'vue'
 import App from './frame/App.vue'
 import { router } from './frame/router'
+import { begun } from './shared/begun'
 
-createApp(App).use(router).mount('#app')
+createApp(App).directive('begun', begun).use(router).mount('#app')

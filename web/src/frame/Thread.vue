@@ -1,11 +1,18 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
+import { typed } from '../composables/useDraft'
 import { job } from '../shared/job'
 import { shown, word } from '../shared/reserve'
 import { mass } from '../shared/units'
 
 const route = useRoute()
+/** Whose forms stand on which stage. */
+const FORMS: Record<string, string[]> = {
+  brief: ['brief', 'loads', 'dimensions'],
+  size: ['members', 'structures', 'plates', 'joints', 'profiles'],
+  parts: ['parts'],
+}
 const stages = computed(() => {
   const v = job.value!
   const f = v.figures
@@ -68,12 +75,18 @@ const stages = computed(() => {
       :class="{ on: route.path.endsWith('/' + s.id), stale: s.stale }"
     >
       <span class="dot" aria-hidden="true"></span>
-      <span class="name">{{ s.name }}</span><b :class="{ bad: s.bad }">{{ s.figure }}</b
+      <span class="name">{{ s.name }}</span><span v-if="FORMS[s.id]?.some((f) => typed.includes(f))" class="typed"
+        >typed, not saved</span
+      ><b :class="{ bad: s.bad }">{{ s.figure }}</b
       ><span class="soft">{{ s.more }}</span>
     </router-link>
   </nav>
 </template>
 <style scoped>
+.typed {
+  color: var(--tight);
+  font-size: var(--small);
+}
 nav {
   padding: 12px 0;
 }

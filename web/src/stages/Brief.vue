@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { watch, type Ref } from 'vue'
 import type { S } from '../api/client'
-import { attempt, copy, job, mayWrite, save, saveBrief } from '../shared/job'
+import { useDraft } from '../composables/useDraft'
+import { job, mayWrite, saveBrief } from '../shared/job'
 import { usePreview } from '../shared/preview'
 import RowActions from '../shared/RowActions.vue'
 import EntryField from '../shared/EntryField.vue'
@@ -9,19 +10,18 @@ import { force, length, lengthUnit, unit } from '../shared/units'
 import NumberInput from '../shared/NumberInput.vue'
 import { sizeOf } from '../shared/loads'
 
-const begun = () => ({ version: job.value!.job.version, spec: copy(job.value!.job.spec) })
-const base = ref(begun())
-const brief = ref<S['JobSpec']>(copy(base.value.spec))
-const dirty = computed(() => JSON.stringify(brief.value) !== JSON.stringify(base.value.spec))
-function begin() {
-  base.value = begun()
-  brief.value = copy(base.value.spec)
-}
-const store = () =>
-  attempt(async () => {
-    await saveBrief(brief.value, base.value.version)
-    begin()
-  })
+const begin = () => form.begin(job.value!.job.spec, { id: 0, version: job.value!.job.version })
+const form = useDraft<S['JobSpec']>('brief', {
+  send: async (row, spec) => {
+    await saveBrief(spec as S['JobSpec'], row!.version)
+    return 0
+  },
+  saved: () => begin(),
+})
+/** It is always open. */
+const brief = form.draft as Ref<S['JobSpec']>
+const { dirty, store } = form
+if (!form.draft.value) begin()
 watch(
   () => job.value!.job.version,
   () => {
@@ -29,7 +29,6 @@ watch(
     if (!dirty.value) begin()
   },
 )
-type Chosen = { id: number; version: number } | null
 const blankLoad = (): S['LoadSpec'] =>
   ({
     name: '',
@@ -40,8 +39,8 @@ const blankLoad = (): S['LoadSpec'] =>
     cycles: 0,
     note: '',
   }) as S['LoadSpec']
-const load = ref<S['LoadSpec'] | null>(job.value!.loads.length ? null : blankLoad())
-const loadRow = ref<Chosen>(null)
+const loads = useDraft<S['LoadSpec']>('loads', { whole: (x) => onlyItsForm(x) })
+const { draft: load, row: loadRow, store: saveLoad } = loads
 const kinds = { force: 'force', line: 'line_load', area: 'area_load' } as const
 const forms = { force: 'a force', line: 'per length', area: 'per area' } as const
 /** The size of the chosen form alone: what was begun in another form is not part of the load. */
@@ -52,12 +51,7 @@ const onlyItsForm = (x: S['LoadSpec']) => ({
   line: x.form === 'line' ? x.line : null,
   area: x.form === 'area' ? (x.area ?? null) : null,
 })
-const saveLoad = () =>
-  attempt(async () => {
-    await save('loads', loadRow.value, onlyItsForm(load.value!))
-    load.value = null
-    loadRow.value = null
-  })
+if (!load.value && !job.value!.loads.length) loads.begin(blankLoad())
 const blankSources: Record<string, () => S['LoadSpec']['source']> = {
   cylinder: () => ({
     kind: 'cylinder',
@@ -83,31 +77,15 @@ function from(kind: string) {
   load.value!.source = kind ? blankSources[kind]() : null
 }
 usePreview(() => (load.value ? { kind: 'loads', id: loadRow.value?.id, spec: onlyItsForm(load.value) } : null))
-const dim = ref<S['DimensionSpec'] | null>(null)
-const dimRow = ref<Chosen>(null)
+const dims = useDraft<S['DimensionSpec']>('dimensions')
+const { draft: dim, row: dimRow, store: saveDim } = dims
 usePreview(() => (dim.value ? { kind: 'dimensions', id: dimRow.value?.id, spec: dim.value } : null))
-const saveDim = () =>
-  attempt(async () => {
-    await save('dimensions', dimRow.value, dim.value)
-    dim.value = null
-    dimRow.value = null
-  })
-function editLoad(r: S['LoadRow']) {
-  load.value = copy(r.spec)
-  loadRow.value = { id: r.id, version: r.version }
-}
-function editDim(r: S['DimensionRow']) {
-  dim.value = copy(r.spec)
-  dimRow.value = { id: r.id, version: r.version }
-}
-const newLoad = () => {
-  load.value = blankLoad()
-  loadRow.value = null
-}
+const editLoad = (r: S['LoadRow']) => loads.begin(r.spec, r)
+const editDim = (r: S['DimensionRow']) => dims.begin(r.spec, r)
+const newLoad = () => loads.begin(blankLoad())
 const newDim = () => {
   const size = { text: '', unit: unit.value }
-  dim.value = { name: '', size, origin: 'measured', verified_by: '', cut_anyway: '' } as S['DimensionSpec']
-  dimRow.value = null
+  dims.begin({ name: '', size, origin: 'measured', verified_by: '', cut_anyway: '' } as S['DimensionSpec'])
 }
 </script>
 <template>
@@ -145,7 +123,7 @@ const newDim = () => {
           </tr>
         </tbody>
       </table>
-      <form v-if="load && mayWrite" class="panel gap" @submit.prevent="saveLoad">
+      <form v-if="load && mayWrite" v-begun class="panel gap" @submit.prevent="saveLoad">
         <div class="fields">
           <div class="field">
             <label for="load-name">Load</label><input id="load-name" v-model="load.name" placeholder="crowd" />
@@ -229,7 +207,7 @@ const newDim = () => {
         </div>
         <div class="row">
           <button class="button main">Save load</button
-          ><button type="button" class="button" @click="load = null">Leave it</button>
+          ><button type="button" class="button" @click="loads.close">Leave it</button>
         </div>
       </form>
       <button v-else-if="mayWrite" class="button gap" @click="newLoad">Add a load</button>
@@ -265,7 +243,7 @@ const newDim = () => {
           </tr>
         </tbody>
       </table>
-      <form v-if="dim && mayWrite" class="panel gap" @submit.prevent="saveDim">
+      <form v-if="dim && mayWrite" v-begun class="panel gap" @submit.prevent="saveDim">
         <div class="fields">
           <div class="field">
             <label for="dim-name">Name</label><input id="dim-name" v-model="dim.name" placeholder="frame_width" />
@@ -286,7 +264,7 @@ const newDim = () => {
         </div>
         <div class="row">
           <button class="button main">Save dimension</button
-          ><button type="button" class="button" @click="dim = null">Leave it</button>
+          ><button type="button" class="button" @click="dims.close">Leave it</button>
         </div>
       </form>
       <button v-else-if="mayWrite" class="button gap" @click="newDim">Add a dimension</button>

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 /** Joints and plates that are sized without a frame around them: what ends there, what it stands on, and its forces. */
-import { computed, onMounted, ref } from 'vue'
+import { computed, onMounted } from 'vue'
 import type { S } from '../api/client'
 import Alive from '../shared/Alive.vue'
 import EntryField from '../shared/EntryField.vue'
-import { attempt, copy, job, mayWrite, save, why } from '../shared/job'
+import { attempt, job, mayWrite, why } from '../shared/job'
+import { useDraft } from '../composables/useDraft'
 import { drafted, usePreview } from '../shared/preview'
 import Reserve from '../shared/Reserve.vue'
 import RowActions from '../shared/RowActions.vue'
@@ -16,8 +17,7 @@ import NumberInput from '../shared/NumberInput.vue'
 
 type Spec = S['FreeJointSpec']
 onMounted(() => attempt(loadStarters))
-const draft = ref<Spec | null>(null)
-const editing = ref<S['JointRow'] | null>(null)
+const { draft, row: editing, begin, close, store } = useDraft<Spec>('joints')
 const usual = () =>
   unit.value === 'mm'
     ? { section_id: 'SHS 60×60×4 hot', material_id: 'S355' }
@@ -32,8 +32,7 @@ const FORCES = [
 ] as const
 const CASES = { design: 'as designed for, factors in it', dead: 'dead', live: 'live', wind: 'wind' }
 function add() {
-  editing.value = null
-  draft.value = {
+  begin({
     mark: `J${job.value!.joints.length + 1}`,
     name: '',
     module: '',
@@ -47,19 +46,13 @@ function add() {
     onto: [],
     forces: [{ name: 'greatest', case: 'live', dynamic_factor: 1 }],
     decided: '',
-  } as unknown as Spec
+  } as unknown as Spec)
 }
 function change(j: S['JointRow']) {
-  draft.value = copy(j.spec)
-  editing.value = j
+  begin(j.spec, j)
 }
 const preview = usePreview(() => (draft.value ? { kind: 'joints', id: editing.value?.id, spec: draft.value } : null))
 const alive = computed(() => drafted(preview.found, 'joints', editing.value?.id))
-const store = () =>
-  attempt(async () => {
-    await save('joints', editing.value, draft.value)
-    draft.value = null
-  })
 const kind = computed({
   get: () => draft.value?.joint?.kind ?? 'weld',
   set: (k: Joint['kind']) => {
@@ -107,7 +100,7 @@ const explain = (j: S['JointRow']) => {
       <h2>Joints by themselves <span class="soft">a lug, a base plate, a gusset, without a frame around it</span></h2>
       <button v-if="mayWrite && !draft" class="button" @click="add">Add a joint by itself</button>
     </div>
-    <form v-if="draft" class="panel gap" @submit.prevent="store">
+    <form v-if="draft" v-begun class="panel gap" @submit.prevent="store">
       <Alive :row="alive" :preview="preview" />
       <div class="fields">
         <div class="field">
@@ -210,7 +203,7 @@ const explain = (j: S['JointRow']) => {
       <button type="button" class="button" @click="addForce">Add forces</button>
       <div class="row gap">
         <button class="button main">Save joint</button
-        ><button type="button" class="button" @click="draft = null">Leave it</button>
+        ><button type="button" class="button" @click="close">Leave it</button>
       </div>
     </form>
     <table v-if="job!.joints.length" class="list">

@@ -4,7 +4,8 @@ import type { S } from '../api/client'
 import Alive from '../shared/Alive.vue'
 import CutFile from '../shared/CutFile.vue'
 import EntryField from '../shared/EntryField.vue'
-import { attempt, catalogue, copy, job, mayWrite, remove, save } from '../shared/job'
+import { attempt, catalogue, job, mayWrite, remove } from '../shared/job'
+import { useDraft } from '../composables/useDraft'
 import { drafted, usePreview } from '../shared/preview'
 import SectionPick from '../shared/SectionPick.vue'
 import { length, mass, unit } from '../shared/units'
@@ -24,9 +25,15 @@ type Draft = {
 }
 const chosen = ref<number | null>(job.value!.parts[0]?.id ?? null)
 const row = computed(() => job.value!.parts.find((p) => p.id === chosen.value))
-const draft = ref<Draft | null>(null)
 const drawing = ref(false)
-const editing = ref<{ id: number; version: number } | null>(null)
+const {
+  draft,
+  row: editing,
+  begin,
+  close,
+  leave,
+  store,
+} = useDraft<Draft>('parts', { saved: (id) => (chosen.value = id) })
 const e = (text: string) => ({ text, unit: unit.value })
 const families = {
   base_plate: 'Plate with holes',
@@ -106,7 +113,7 @@ function add(family: string) {
   const taken = job.value!.parts.map((p) => p.spec.mark)
   let n = 1
   while (taken.includes(`${letter}${n}`)) n++
-  draft.value = {
+  begin({
     mark: `${letter}${n}`,
     name: '',
     module: '',
@@ -114,20 +121,13 @@ function add(family: string) {
     material_id: metal(),
     shape: starts[family](),
     grain: false,
-  }
-  editing.value = null
+  })
 }
 function change() {
-  draft.value = copy(row.value!.spec) as Draft
-  editing.value = { id: row.value!.id, version: row.value!.version }
+  begin(row.value!.spec as Draft, row.value!)
 }
 const preview = usePreview(() => (draft.value ? { kind: 'parts', id: editing.value?.id, spec: draft.value } : null))
 const alive = computed(() => drafted(preview.found, 'parts', editing.value?.id))
-const store = () =>
-  attempt(async () => {
-    chosen.value = await save('parts', editing.value, draft.value)
-    draft.value = null
-  })
 const endsOf = (s: any) => ['left', 'right'].filter((side) => (s[`${side}_shape`]?.kind ?? 'straight') !== 'straight')
 const size = (p: S['PartRow']) =>
   !p.geometry
@@ -140,12 +140,10 @@ const addFamily = (kind: string) => {
   drawing.value = false
 }
 const drawIn = () => {
-  drawing.value = true
-  draft.value = null
+  if (leave()) drawing.value = true
 }
 const choose = (part: number) => {
-  chosen.value = part
-  draft.value = null
+  if (leave()) chosen.value = part
 }
 </script>
 <template>
@@ -259,7 +257,7 @@ const choose = (part: number) => {
     </section>
     <section>
       <DrawingIn v-if="drawing" :materials="materials" @done="drawing = false" />
-      <form v-else-if="draft" class="panel" @submit.prevent="store">
+      <form v-else-if="draft" v-begun class="panel" @submit.prevent="store">
         <Alive :row="alive" :preview="preview">
           <template v-if="alive?.geometry" #other>
             <p class="soft">{{ mass(alive.geometry.mass_kg) }} each; nothing is stored yet</p>
@@ -431,7 +429,7 @@ const choose = (part: number) => {
         </div>
         <div class="row">
           <button class="button main">Save part</button
-          ><button type="button" class="button" @click="draft = null">Leave it</button>
+          ><button type="button" class="button" @click="close">Leave it</button>
         </div>
       </form>
       <div v-else-if="row" class="panel">

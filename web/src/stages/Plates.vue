@@ -4,7 +4,8 @@ import { computed, onMounted, ref } from 'vue'
 import type { S } from '../api/client'
 import Alive from '../shared/Alive.vue'
 import EntryField from '../shared/EntryField.vue'
-import { attempt, catalogue, copy, job, mayWrite, save, why } from '../shared/job'
+import { attempt, catalogue, job, mayWrite, save, why } from '../shared/job'
+import { useDraft } from '../composables/useDraft'
 import { drafted, usePreview } from '../shared/preview'
 import Reserve from '../shared/Reserve.vue'
 import RowActions from '../shared/RowActions.vue'
@@ -24,8 +25,7 @@ const words: Record<string, string> = {
   disc: 'a round plate',
   web: 'a web with lightening holes',
 }
-const draft = ref<Spec | null>(null)
-const editing = ref<S['PlateRow'] | null>(null)
+const { draft, row: editing, begin, close, store } = useDraft<Spec>('plates', { saved: (id) => (chosen.value = id) })
 const chosen = ref<number | null>(job.value!.plates[0]?.id ?? null)
 const row = computed(() => job.value!.plates.find((p) => p.id === chosen.value))
 const points = computed(() => job.value!.loads.filter((l) => l.spec.form === 'force'))
@@ -43,8 +43,7 @@ const addPatch = () => {
 }
 const areas = computed(() => job.value!.loads.filter((l) => l.spec.form === 'area'))
 function add() {
-  editing.value = null
-  draft.value = {
+  begin({
     mark: `PL${job.value!.plates.length + 1}`,
     name: '',
     module: '',
@@ -66,19 +65,13 @@ function add() {
     shear: null,
     welded: false,
     decided: '',
-  } as unknown as Spec
+  } as unknown as Spec)
 }
 function change(p: S['PlateRow']) {
-  draft.value = copy(p.spec)
-  editing.value = p
+  begin(p.spec, p)
 }
 const preview = usePreview(() => (draft.value ? { kind: 'plates', id: editing.value?.id, spec: draft.value } : null))
 const alive = computed(() => drafted(preview.found, 'plates', editing.value?.id))
-const store = () =>
-  attempt(async () => {
-    chosen.value = await save('plates', editing.value, draft.value)
-    draft.value = null
-  })
 function toggle(id: number, on: boolean) {
   draft.value!.loads = on ? [...draft.value!.loads!, id] : draft.value!.loads!.filter((x) => x !== id)
 }
@@ -111,7 +104,7 @@ const asMade = (p: S['PlateRow']) =>
       <h2>Plates <span class="soft">floors, skins under water, covers, webs with holes</span></h2>
       <button v-if="mayWrite && !draft" class="button" @click="add">Add a plate</button>
     </div>
-    <form v-if="draft" class="panel gap" @submit.prevent="store">
+    <form v-if="draft" v-begun class="panel gap" @submit.prevent="store">
       <Alive :row="alive" :preview="preview" />
       <div class="fields">
         <div class="field">
@@ -225,7 +218,7 @@ const asMade = (p: S['PlateRow']) =>
       </div>
       <div class="row gap">
         <button class="button main">Save plate</button
-        ><button type="button" class="button" @click="draft = null">Leave it</button>
+        ><button type="button" class="button" @click="close">Leave it</button>
       </div>
     </form>
     <table v-if="job!.plates.length" class="list">

@@ -8,7 +8,8 @@ import { useRoute } from 'vue-router'
 import { call, type S } from '../api/client'
 import EntryField from '../shared/EntryField.vue'
 import { picked } from '../shared/file'
-import { attempt, copy, job, mayWrite, save } from '../shared/job'
+import { attempt, job, mayWrite } from '../shared/job'
+import { useDraft } from '../composables/useDraft'
 import RowActions from '../shared/RowActions.vue'
 import SectionPick from '../shared/SectionPick.vue'
 import { massPerMetre, trim, unit, value } from '../shared/units'
@@ -25,8 +26,19 @@ const looked = ref(
 )
 const metal = ref('')
 const view = ref<S['SectionView'] | null>(null)
-const draft = ref<S['ProfileSpec'] | null>(null)
-const editing = ref<S['ProfileRow'] | null>(null)
+let name = ''
+const {
+  draft,
+  begin: open_,
+  close,
+  store,
+} = useDraft<S['ProfileSpec']>('profiles', {
+  whole: (d) => {
+    name = d.name
+    return d
+  },
+  saved: () => (looked.value = name),
+})
 const trouble = ref('')
 const part = (kind: Part['kind'], more: object = {}): Part =>
   ({
@@ -92,12 +104,10 @@ function figure(p: Part, name: Figure, value: number) {
   p.figures![name] = value as never
 }
 function begin(preset: string) {
-  draft.value = { name: `P${job.value!.profiles.length + 1}`, parts: presets[preset](), joined: 'continuous' }
-  editing.value = null
+  open_({ name: `P${job.value!.profiles.length + 1}`, parts: presets[preset](), joined: 'continuous' })
 }
 function change(row: S['ProfileRow']) {
-  draft.value = copy(row.spec)
-  editing.value = row
+  open_(row.spec, row)
 }
 let turn = 0
 let timer = 0
@@ -129,13 +139,6 @@ watch(
   },
   { immediate: true, deep: true },
 )
-const store = () =>
-  attempt(async () => {
-    const name = draft.value!.name
-    await save('profiles', editing.value, draft.value)
-    draft.value = null
-    looked.value = name
-  })
 async function read(event: Event, p: Part) {
   const brought = await picked(event)
   if (!brought) return
@@ -237,7 +240,7 @@ const rows = computed<[string, string, string][]>(() =>
           </tbody>
         </table>
       </template>
-      <form v-else class="panel" @submit.prevent="store">
+      <form v-else v-begun class="panel" @submit.prevent="store">
         <div class="fields">
           <div class="field">
             <label for="p-name">Name</label><input id="p-name" v-model="draft.name" /><span class="echo"
@@ -324,7 +327,7 @@ const rows = computed<[string, string, string][]>(() =>
         </div>
         <div class="row gap">
           <button class="button main">Keep it</button
-          ><button type="button" class="button" @click="draft = null">Leave it</button>
+          ><button type="button" class="button" @click="close">Leave it</button>
         </div>
       </form>
       <div v-if="view?.seams?.length && view.seams.length > 1" class="gap">

@@ -5,6 +5,7 @@ import { call, type S } from '../api/client'
 import Alive from '../shared/Alive.vue'
 import EntryField from '../shared/EntryField.vue'
 import { attempt, catalogue, change, copy, job, mayWrite, save, why } from '../shared/job'
+import { useDraft } from '../composables/useDraft'
 import { drafted, usePreview } from '../shared/preview'
 import Reserve from '../shared/Reserve.vue'
 import RowActions from '../shared/RowActions.vue'
@@ -24,9 +25,9 @@ const weakestFirst = computed(() => [...job.value!.members].sort((a, b) => least
 const least = (m: S['MemberRow']) => Math.min(m.verdict?.strength.value ?? -1, m.verdict?.stiffness.value ?? -1)
 const chosen = ref<number | null>(weakestFirst.value[0]?.id ?? null)
 const row = computed(() => job.value!.members.find((m) => m.id === chosen.value))
-const draft = ref<Spec | null>(null)
-const editing = ref<{ id: number; version: number } | null>(null)
 const shape = ref('simple')
+const form = useDraft<Spec>('members', { more: shape, whole: (d) => whole(d), saved: (id) => (chosen.value = id) })
+const { draft, row: editing, close, store } = form
 
 function blank(): Spec {
   const first = job.value!.loads[0]
@@ -54,14 +55,10 @@ function on(load: S['LoadRow']): S['MemberLoad'] {
   } as S['MemberLoad']
 }
 function add() {
-  draft.value = blank()
-  editing.value = null
-  shape.value = 'simple'
+  if (form.begin(blank())) shape.value = 'simple'
 }
 function revise(m: S['MemberRow']) {
-  draft.value = copy(m.spec)
-  editing.value = { id: m.id, version: m.version }
-  shape.value = 'as it is'
+  if (form.begin(m.spec, m)) shape.value = 'as it is'
 }
 const loadOf = (id: number) => job.value!.loads.find((l) => l.id === id)?.spec
 const supports: Record<string, (length: string) => Spec['supports']> = {
@@ -86,17 +83,14 @@ const words: Record<string, string> = {
   propped: 'fixed left, on the right end',
   'as it is': 'as entered below',
 }
-const whole = () => {
-  const spec = copy(draft.value!)
+const whole = (typed: Spec): Spec => {
+  const spec = copy(typed)
   if (supports[shape.value]) spec.supports = supports[shape.value](spec.length.text)
   return spec
 }
-const store = () =>
-  attempt(async () => {
-    chosen.value = await save('members', editing.value, whole())
-    draft.value = null
-  })
-const preview = usePreview(() => (draft.value ? { kind: 'members', id: editing.value?.id, spec: whole() } : null))
+const preview = usePreview(() =>
+  draft.value ? { kind: 'members', id: editing.value?.id, spec: whole(draft.value) } : null,
+)
 const alive = computed(() => drafted(preview.found, 'members', editing.value?.id))
 const lightest = ref<S['Candidate'] | null>(null)
 watch(
@@ -240,7 +234,7 @@ const whyOf = (member: number, check: string) => {
   <p v-else-if="row?.trouble && !draft" class="notice bad">
     Not checked: {{ row.trouble }} <button class="button" @click="revise(row)">Change</button>
   </p>
-  <form v-if="draft" class="panel gap" @submit.prevent="store">
+  <form v-if="draft" v-begun class="panel gap" @submit.prevent="store">
     <h2>{{ editing ? `Change ${draft.mark}` : 'A new member' }}</h2>
     <div class="live">
       <div>
@@ -382,7 +376,7 @@ const whyOf = (member: number, check: string) => {
     </div>
     <div class="row gap">
       <button class="button main">Save member</button
-      ><button type="button" class="button" @click="draft = null">Leave it</button>
+      ><button type="button" class="button" @click="close">Leave it</button>
     </div>
   </form>
   <section class="gap">

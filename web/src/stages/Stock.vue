@@ -3,7 +3,8 @@ import { computed, ref, watch } from 'vue'
 import { call, type S } from '../api/client'
 import EntryField from '../shared/EntryField.vue'
 import { picked } from '../shared/file'
-import { attempt, catalogue, changed, copy, job, mayWrite } from '../shared/job'
+import { attempt, catalogue, changed, job, mayWrite } from '../shared/job'
+import { useDraft } from '../composables/useDraft'
 import SectionPick from '../shared/SectionPick.vue'
 import { unit } from '../shared/units'
 import OffersIn from './OffersIn.vue'
@@ -12,9 +13,16 @@ import NumberInput from '../shared/NumberInput.vue'
 /* eslint-disable @typescript-eslint/no-explicit-any -- the form edits bars and sheets; the server's models decide */
 const rows = ref<S['StockRow'][]>([])
 const materials = ref<S['Material'][]>([])
-const draft = ref<any>(null)
-const editing = ref<{ id: number; version: number } | null>(null)
 const onHand = ref(false)
+const form = useDraft<any>('stock', {
+  more: onHand,
+  whole: (d) => ({ item: { ...d, qty: onHand.value ? (d.qty ?? 1) : null } }),
+  send: (row, spec) =>
+    row
+      ? changed<S['Saved']>('PUT', `/stock/${row.id}${at()}`, { version: row.version, spec }).then((s) => s.id)
+      : changed<S['Saved']>('POST', `/stock${at()}`, spec).then((s) => s.id),
+})
+const { draft, close, store } = form
 const read = async () => {
   rows.value = await call('GET', '/stock')
 }
@@ -29,13 +37,13 @@ void catalogue().then((c) => {
 const e = (text: string) => ({ text, unit: unit.value })
 const bars = computed(() => rows.value.filter((r) => r.spec.item.form === 'bar'))
 const sheets = computed(() => rows.value.filter((r) => r.spec.item.form === 'sheet'))
-function add(form: string) {
+function add(kind: string) {
   const part = job.value!.bars[0]?.group
   const plate = job.value!.sheets[0]
-  draft.value =
-    form === 'bar'
+  const begun = form.begin(
+    kind === 'bar'
       ? {
-          form,
+          form: kind,
           section_id: part?.section_id ?? '',
           material_id: part?.material_id ?? '',
           length: e(unit.value === 'mm' ? '6000' : "20'"),
@@ -44,7 +52,7 @@ function add(form: string) {
           galvanised: false,
         }
       : {
-          form,
+          form: kind,
           material_id: plate?.material_id ?? 'S355',
           thickness: plate ? { text: `${plate.thickness_mm} mm`, unit: 'mm' } : e(''),
           width: e(unit.value === 'mm' ? '2500' : '96'),
@@ -52,24 +60,14 @@ function add(form: string) {
           location: '',
           drop: false,
           galvanised: false,
-        }
-  onHand.value = false
-  editing.value = null
+        },
+  )
+  if (begun) onHand.value = false
 }
 function change(r: S['StockRow']) {
-  draft.value = copy(r.spec.item)
-  onHand.value = r.spec.item.qty != null
-  editing.value = { id: r.id, version: r.version }
+  if (form.begin(r.spec.item, r)) onHand.value = r.spec.item.qty != null
 }
 const at = () => `?job_id=${job.value!.job.id}`
-const store = () =>
-  attempt(async () => {
-    const item = { ...draft.value, qty: onHand.value ? (draft.value.qty ?? 1) : null }
-    if (editing.value)
-      await changed('PUT', `/stock/${editing.value.id}${at()}`, { version: editing.value.version, spec: { item } })
-    else await changed('POST', `/stock${at()}`, { item })
-    draft.value = null
-  })
 const away = (r: S['StockRow']) =>
   attempt(async () => {
     await changed('DELETE', `/stock/${r.id}${at()}&version=${r.version}`)
@@ -108,7 +106,7 @@ const size = (i: any) => (i.form === 'bar' ? i.length.text : `${i.width.text} ×
     assumes a usual length at the catalogue's price and says so.
   </p>
   <OffersIn v-if="mayWrite" />
-  <form v-if="draft" class="panel gap" @submit.prevent="store">
+  <form v-if="draft" v-begun class="panel gap" @submit.prevent="store">
     <div class="fields">
       <SectionPick
         v-if="draft.form === 'bar'"
@@ -179,7 +177,7 @@ const size = (i: any) => (i.form === 'bar' ? i.length.text : `${i.width.text} ×
     </div>
     <div class="row">
       <button class="button main">Save stock</button
-      ><button type="button" class="button" @click="draft = null">Leave it</button>
+      ><button type="button" class="button" @click="close">Leave it</button>
     </div>
   </form>
   <section

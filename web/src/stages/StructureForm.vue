@@ -3,12 +3,13 @@
  * A structure as it is entered: dimensions or a model of one's own, what it is made of, loads, joints, positions
  * and stages.
  */
-import { computed, ref } from 'vue'
+import { computed, ref, type Ref } from 'vue'
 import { call, type S } from '../api/client'
 import Alive from '../shared/Alive.vue'
 import EntryField from '../shared/EntryField.vue'
 import { named } from '../shared/named'
-import { attempt, copy, job, save } from '../shared/job'
+import { useDraft } from '../composables/useDraft'
+import { attempt, job } from '../shared/job'
 import { drafted, usePreview } from '../shared/preview'
 import SectionPick from '../shared/SectionPick.vue'
 import { unit } from '../shared/units'
@@ -51,12 +52,21 @@ function blank(kind: string): S['StructureSpec'] {
     decided: '',
   } as unknown as S['StructureSpec']
 }
-const draft = ref<S['StructureSpec']>(props.row ? copy(props.row.spec) : blank(props.kind!))
+const form = useDraft<S['StructureSpec']>('structures', { saved: (id) => emit('done', id) })
+const { row: of, store } = form
+if (!form.draft.value) form.begin(props.row?.spec ?? blank(props.kind!), props.row)
+/** It is there as long as the form is. */
+const draft = form.draft as Ref<S['StructureSpec']>
+const leave = () => {
+  form.close()
+  emit('done', null)
+}
 const asked = ref<S['StarterView'] | null>(null)
 const own = computed(() => draft.value.starter.own)
 const asks = computed(() => starterKinds.value.find((k) => k.kind === draft.value.starter.kind))
 async function ask() {
   const d = draft.value
+  const clean = !form.dirty.value
   asked.value = await call<S['StarterView']>('POST', `/jobs/${job.value!.job.id}/starters`, {
     ...d,
     mark: d.mark || 'X',
@@ -66,6 +76,7 @@ async function ask() {
   })
   d.roles = Object.fromEntries(asked.value.roles.map((r) => [r, d.roles[r] ?? usual(r)]))
   d.loads = (d.loads ?? []).filter((l) => l.spot === '' || l.spot in asked.value!.spots)
+  if (clean) form.settle()
 }
 void attempt(ask)
 function size(name: string, entry: unknown) {
@@ -108,13 +119,12 @@ function put(load: S['LoadRow']) {
     })
 }
 const loadOf = (id: number) => job.value!.loads.find((l) => l.id === id)
-const preview = usePreview(() => ({ kind: 'structures', id: props.row?.id, spec: draft.value }))
-const alive = computed(() => drafted(preview.found, 'structures', props.row?.id))
+const preview = usePreview(() => (draft.value ? { kind: 'structures', id: of.value?.id, spec: draft.value } : null))
+const alive = computed(() => drafted(preview.found, 'structures', of.value?.id))
 const bar = ref('')
-const store = () => attempt(async () => emit('done', await save('structures', props.row ?? null, draft.value)))
 </script>
 <template>
-  <form class="panel gap" @submit.prevent="store">
+  <form v-if="draft" v-begun class="panel gap" @submit.prevent="store">
     <h3>{{ starterWords(draft.starter.kind) }}</h3>
     <div class="live">
       <div>
@@ -293,7 +303,7 @@ const store = () => attempt(async () => emit('done', await save('structures', pr
     </div>
     <div class="row gap">
       <button class="button main">Save structure</button
-      ><button type="button" class="button" @click="emit('done', null)">Leave it</button>
+      ><button type="button" class="button" @click="leave">Leave it</button>
     </div>
   </form>
 </template>

@@ -6,6 +6,7 @@
 import { computed, onMounted, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { call, type S } from '../api/client'
+import { isTyped } from '../composables/useDraft'
 import { attempt, change, job, mayWrite, why } from '../shared/job'
 import Reserve from '../shared/Reserve.vue'
 import NumberInput from '../shared/NumberInput.vue'
@@ -28,7 +29,8 @@ watch(
   },
   { immediate: true },
 )
-const form = ref<{ kind?: string; row?: S['StructureRow'] } | null>(null)
+/** A form that is open; what was typed before somebody went elsewhere opens it again. */
+const form = ref<{ kind?: string; row?: S['StructureRow'] } | null>(isTyped('structures') ? {} : null)
 function done(id: number | null) {
   form.value = null
   if (id !== null) chosen.value = id
