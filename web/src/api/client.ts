@@ -56,7 +56,7 @@ export function whenDenied(ask: () => Promise<boolean>): void {
 const ended = (path: string, status: number, data: Record<string, unknown>): boolean =>
   !link &&
   !/^\/(login|door|first-account)/.test(path) &&
-  (status === 401 || (status === 403 && /csrf/i.test(String(data.detail ?? ''))))
+  (status === 401 || (status === 403 && /csrf/i.test(String(data.detail ?? data.sentence ?? ''))))
 
 /** Keys of writes that nobody knows the end of, by what they ask: asked again, they are done once. */
 const open = new Map<string, string>()

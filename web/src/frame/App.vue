@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { onMounted, ref } from 'vue'
+import { nextTick, onMounted, ref } from 'vue'
 import { useRoute } from 'vue-router'
 import { call, type S, whenDenied } from '../api/client'
 import { attempt, me, message } from '../shared/job'
@@ -16,20 +16,25 @@ onMounted(() =>
 )
 /** Whoever waits for somebody to log in again: all requests of that moment wait for one answer. */
 const again = ref<HTMLDialogElement | null>(null)
+const asking = ref(false)
 let waiting: { asked: Promise<boolean>; answer: (in_: boolean) => void } | null = null
 whenDenied(() => {
   if (!waiting) {
     let answer: (in_: boolean) => void = () => {}
     const asked = new Promise<boolean>((done) => (answer = done))
     waiting = { asked, answer }
-    again.value?.showModal()
-    again.value?.querySelector('input')?.focus()
+    asking.value = true
+    void nextTick(() => {
+      again.value?.showModal()
+      again.value?.querySelector('input')?.focus()
+    })
   }
   return waiting.asked
 })
 function over(loggedIn: boolean) {
   waiting?.answer(loggedIn)
   waiting = null
+  asking.value = false
   if (loggedIn) again.value?.close()
 }
 function key(event: KeyboardEvent) {
@@ -44,6 +49,6 @@ onMounted(() => window.addEventListener('keydown', key))
   <router-view v-else-if="me" />
   <p v-else class="bad" style="padding: 20px">{{ message }}</p>
   <dialog ref="again" aria-label="Log in again" @close="over(false)">
-    <Door :first="false" again @in="over(true)" />
+    <Door v-if="asking" :first="false" again @in="over(true)" />
   </dialog>
 </template>

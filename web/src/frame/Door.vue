@@ -12,6 +12,8 @@ const code = ref('')
 const enter = () =>
   attempt(async () => {
     const body = { username: username.value, password: password.value }
+    // the page may have lost the token that a log-in is sent with
+    if (props.again) await call('GET', '/door')
     me.value = await call<S['Me']>(
       'POST',
       props.first ? '/first-account' : '/login',

@@ -1,6 +1,15 @@
 /** A form that opens takes the hand to its first field; once it is gone, the hand is back where it was opened from. */
 import { nextTick, type Directive } from 'vue'
 
+/** Where the hand was last: what was pressed may be gone by the time its form is there. */
+let last: Element | null = null
+document.addEventListener('focusin', (event) => (last = event.target as Element), true)
+document.addEventListener(
+  'pointerdown',
+  (event) => (last = (event.target as Element).closest('button, a') ?? last),
+  true,
+)
+
 const FIELDS = 'input:not([type=hidden]), select, textarea'
 const from = new WeakMap<HTMLElement, { was: Element | null; words: string }>()
 
@@ -15,10 +24,11 @@ function opener({ was, words }: { was: Element | null; words: string }): HTMLEle
 
 export const begun: Directive<HTMLElement> = {
   mounted(form) {
-    const was = document.activeElement
+    const now = document.activeElement
+    const was = now && now !== document.body ? now : last
     from.set(form, { was, words: was?.tagName === 'BUTTON' ? (was.textContent?.trim() ?? '') : '' })
-    // what stood open when the page came is not opened by anybody
-    if (was && was !== document.body) form.querySelector<HTMLElement>(FIELDS)?.focus()
+    // what stood open when the stage came was not opened by anybody
+    if (was && !was.closest('nav, header')) form.querySelector<HTMLElement>(FIELDS)?.focus()
   },
   beforeUnmount(form) {
     const inside = form.contains(document.activeElement)
