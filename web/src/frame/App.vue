@@ -52,3 +52,12 @@ onMounted(() => window.addEventListener('keydown', key))
     <Door v-if="asking" :first="false" again @in="over(true)" />
   </dialog>
 </template>
+<style scoped>
+dialog {
+  border: var(--line) solid var(--ink);
+  border-radius: var(--corner);
+  background: var(--sheet);
+  color: var(--ink);
+  padding: 18px 22px;
+}
+</style>

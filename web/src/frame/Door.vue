@@ -60,6 +60,8 @@ const enter = () =>
 <style scoped>
 .door {
   max-width: 380px;
+}
+main.door {
   margin: 9vh auto;
   padding: 0 16px;
 }

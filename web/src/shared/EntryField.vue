@@ -83,9 +83,7 @@ watch(
   </div>
 </template>
 <style scoped>
-.named {
-  display: flex;
-  gap: 6px;
-  align-items: baseline;
+.named .soft {
+  margin-left: 6px;
 }
 </style>
