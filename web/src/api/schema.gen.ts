@@ -4730,20 +4730,35 @@ export interface components {
          * @description A bar welded all round, with a triangular gusset in the corner, mm.
          */
         Kneed: {
-            /** Along Mm */
+            /**
+             * Along Mm
+             * @description of the gusset, along the bar
+             */
             along_mm: number;
-            /** Gusset Leg Mm */
+            /**
+             * Gusset Leg Mm
+             * @description of the fillets on both its faces
+             */
             gusset_leg_mm: number;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
             kind: "knee gusset";
-            /** Leg Mm */
+            /**
+             * Leg Mm
+             * @description of the fillet all round the bar
+             */
             leg_mm: number;
-            /** Over Mm */
+            /**
+             * Over Mm
+             * @description of the gusset, along what the bar stands on
+             */
             over_mm: number;
-            /** Plate Mm */
+            /**
+             * Plate Mm
+             * @description thickness of the gusset
+             */
             plate_mm: number;
         };
         /**
@@ -4751,15 +4766,20 @@ export interface components {
          * @description A bar welded all round, with a triangular gusset in the corner, mm.
          */
         KneedSpec: {
+            /** @description of the gusset, along the bar */
             along: components["schemas"]["Length"];
+            /** @description of the fillets on both its faces */
             gusset_leg: components["schemas"]["Length"];
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
             kind: "knee gusset";
+            /** @description of the fillet all round the bar */
             leg: components["schemas"]["Length"];
+            /** @description of the gusset, along what the bar stands on */
             over: components["schemas"]["Length"];
+            /** @description thickness of the gusset */
             plate: components["schemas"]["Thickness"];
         };
         /**

@@ -13,6 +13,7 @@ from typing import Literal
 
 import numpy as np
 from numpy.typing import NDArray
+from pydantic import Field
 
 from yorvek.core.clauses.aisc360.compression import buckling_stress_MPa, euler_stress_MPa
 from yorvek.core.joints.at import USUAL_AXES, End, Onto
@@ -46,11 +47,11 @@ class Kneed(Model):
     """A bar welded all round, with a triangular gusset in the corner, mm."""
 
     kind: Literal["knee gusset"] = "knee gusset"
-    leg_mm: Leg
-    plate_mm: Millimetres
-    along_mm: Millimetres
-    over_mm: Millimetres
-    gusset_leg_mm: Leg
+    leg_mm: Leg = Field(description="of the fillet all round the bar")
+    plate_mm: Millimetres = Field(description="thickness of the gusset")
+    along_mm: Millimetres = Field(description="of the gusset, along the bar")
+    over_mm: Millimetres = Field(description="of the gusset, along what the bar stands on")
+    gusset_leg_mm: Leg = Field(description="of the fillets on both its faces")
 
 
 @dataclass(frozen=True)
