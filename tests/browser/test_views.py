@@ -34,12 +34,20 @@ def show(page: Page, address: str, view: str) -> None:
     page.wait_for_load_state("networkidle")
 
 
+@pytest.mark.parametrize("theme", ["light", "dark"])
 @pytest.mark.parametrize("view", VIEWS)
-def test_accessible(inside: tuple[Page, str], view: str) -> None:
+def test_accessible(inside: tuple[Page, str], view: str, theme: str) -> None:
     page, job = inside
     show(page, job, view)
-    page.evaluate(AXE.read_text())
-    found = page.evaluate("axe.run(document, {runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa']})")
+    dark = page.get_by_role("button", name="dark", exact=True)
+    if (dark.get_attribute("aria-pressed") == "true") != (theme == "dark"):
+        dark.click()
+    assert page.evaluate("document.documentElement.dataset.theme") == theme
+    try:
+        page.evaluate(AXE.read_text())
+        found = page.evaluate("axe.run(document, {runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa']})")
+    finally:
+        page.evaluate("localStorage.removeItem('yorvek theme')")
     assert found["passes"], "the check itself found nothing to look at"
     wrong = [(v["id"], v["help"], [n["target"] for n in v["nodes"]][:4]) for v in found["violations"]]
     assert not wrong, wrong

@@ -1,11 +1,13 @@
 """The whole job in another metal: what a metal alone changes, and that equals are equal."""
 
+import re
+
 import pytest
 
 from tests.core.test_checks import rail
 from yorvek.core.comparison import Mine, MineFrame, swap
 from yorvek.core.errors import InputError
-from yorvek.core.frames import FrameRequest, check_frame
+from yorvek.core.frames import FrameRequest, check_frame, check_member
 from yorvek.core.frames.chain import usual_pin
 from yorvek.core.materials import material
 
@@ -98,3 +100,23 @@ def test_a_structure_at_the_same_section_takes_the_nearest_size_sold():
     assert found.members[0].section_id and "50×50" in found.members[0].section_id
     same = swap([], "S355", "section", [bracket()])
     assert same.mass_kg == pytest.approx(same.mass_before_kg)
+
+
+def test_C14_a_job_without_anything_sized_weighs_nothing_in_no_metal():
+    assert swap([], "6082-T6", "section").mass_kg is None
+
+
+def test_C14_what_nobody_sells_is_said_at_equal_section():
+    found = swap(job(), "6082-T6", "section").members
+    assert all("nobody sells it" in m.remark for m in found)
+    assert not any(m.remark for m in swap(job(), "S235", "section").members)
+
+
+def test_C14_what_fails_names_what_comes_nearest_and_by_how_much():
+    heavy = [Mine(mark="R1", qty=1, member=rail(section="HEB 300"))]
+    line = swap(heavy, "6082-T6", "stiffness").members[0]
+    assert line.section_id is None
+    name, share = re.search(r"the nearest, (.+), has (\d+) % of it", line.why_not).groups()
+    before = check_member(heavy[0].member)
+    now = check_member(heavy[0].member.model_copy(update={"section_id": name, "material_id": "6082-T6"}))
+    assert now.stiffness.value / before.stiffness.value == pytest.approx(int(share) / 100, abs=0.02)

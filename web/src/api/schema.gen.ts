@@ -8585,6 +8585,11 @@ export interface components {
             price: number | null;
             /** Qty */
             qty: number;
+            /**
+             * Remark
+             * @default
+             */
+            remark: string;
             /** Section Id */
             section_id: string | null;
             /** Stiffness */

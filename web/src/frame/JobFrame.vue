@@ -87,6 +87,7 @@ main {
   padding: 16px 18px 40px;
 }
 main > p {
+  white-space: pre-line;
   margin: 0 0 12px;
 }
 .ripple {

@@ -48,7 +48,7 @@ const changes = computed(() => {
 </template>
 <style scoped>
 footer {
-  background: var(--ink);
+  background: var(--foot);
   color: #f3f1ec;
   display: flex;
   gap: 8px 16px;
@@ -71,7 +71,7 @@ footer {
   font-weight: 600;
 }
 .drafted {
-  background: var(--mark);
+  background: var(--bar);
 }
 .drafted .alarm {
   color: #ffc9bb;

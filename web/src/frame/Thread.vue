@@ -16,7 +16,8 @@ const FORMS: Record<string, string[]> = {
 const stages = computed(() => {
   const v = job.value!
   const f = v.figures
-  const decided = v.members.filter((m) => m.spec.decided).length
+  const sized = [...v.members, ...v.structures]
+  const decided = sized.filter((m) => m.spec.decided).length
   const reserve =
     f.strength.value === null || f.stiffness.value === null ? null : Math.min(f.strength.value, f.stiffness.value)
   const at =
@@ -43,7 +44,7 @@ const stages = computed(() => {
       more: v.members.length + v.structures.length ? at : 'add one',
       bad: v.members.length + v.structures.length > 0 && (reserve === null || reserve < 1),
     },
-    { id: 'compare', name: 'Compare', figure: `${decided} of ${v.members.length} decided`, more: '' },
+    { id: 'compare', name: 'Compare', figure: `${decided} of ${sized.length} decided`, more: '' },
     { id: 'parts', name: 'Parts', figure: `${f.pieces} pieces`, more: mass(f.mass_kg) },
     {
       id: 'cut',

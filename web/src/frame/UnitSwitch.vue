@@ -1,5 +1,6 @@
 <script setup lang="ts">
-/** Millimetres or feet and inches, for everything that is shown; also by the key u. */
+/** Millimetres or feet and inches, for everything that is shown, also by the key u; light or dark. */
+import { choose, theme } from '../shared/theme'
 import { unit } from '../shared/units'
 </script>
 <template>
@@ -7,6 +8,9 @@ import { unit } from '../shared/units'
     <button :class="{ on: unit === 'mm' }" :aria-pressed="unit === 'mm'" @click="unit = 'mm'">mm</button>
     <button :class="{ on: unit === 'in' }" :aria-pressed="unit === 'in'" @click="unit = 'in'">ft in</button>
   </div>
+  <button class="units" :aria-pressed="theme === 'dark'" @click="choose(theme === 'dark' ? 'light' : 'dark')">
+    dark
+  </button>
 </template>
 <style scoped>
 .units {
@@ -17,12 +21,13 @@ import { unit } from '../shared/units'
 button {
   border: 0;
   background: none;
+  color: var(--ink);
   padding: 3px 10px;
   cursor: pointer;
   white-space: nowrap;
 }
-.on {
+button[aria-pressed='true'] {
   background: var(--ink);
-  color: #fff;
+  color: var(--on-ink);
 }
 </style>

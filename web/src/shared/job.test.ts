@@ -121,3 +121,17 @@ it('C3: where something else was asked of a row that is another by now, there is
   await flushPromises()
   expect([conflict.value, job.value!.stand]).toEqual([null, '9'])
 })
+
+it('says everything that does not fit, each thing once', async () => {
+  const { attempt, message } = await import('./job')
+  const { ApiError } = await import('../api/client')
+  const refuse = (errors: { path: string; sentence: string }[]) =>
+    attempt(async () => {
+      throw new ApiError(422, 'length: nothing was given.', { errors })
+    })
+  const one = { path: 'length', sentence: 'length: nothing was given.' }
+  await refuse([one, { path: 'qty', sentence: 'qty: at least 1.' }, one])
+  expect(message.value).toBe('length: nothing was given.\nqty: at least 1.')
+  await refuse([one])
+  expect(message.value).toBe('length: nothing was given.')
+})

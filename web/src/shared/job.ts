@@ -54,6 +54,12 @@ export async function open(id: number): Promise<void> {
   }
 }
 
+/** Everything that did not fit, a line each; where only one thing did, its sentence. */
+function everythingWrong(error: ApiError): string {
+  const each = (error.body.errors as { sentence: string }[] | undefined) ?? []
+  return each.length > 1 ? [...new Set(each.map((e) => e.sentence))].join('\n') : error.sentence
+}
+
 /** Run something that may fail; the sentence stands on the page, nothing typed is lost. True if it went well. */
 export async function attempt(work: () => Promise<unknown>): Promise<boolean> {
   message.value = ''
@@ -75,7 +81,7 @@ export async function attempt(work: () => Promise<unknown>): Promise<boolean> {
         })
       }
       conflict.value = { ...body, mine, keep }
-    } else message.value = error.sentence
+    } else message.value = everythingWrong(error)
     return false
   }
 }

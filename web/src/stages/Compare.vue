@@ -20,7 +20,8 @@ const picked = ref<S['Candidate'] | null>(null)
 const reason = ref('')
 const onlyFrontier = ref(true)
 void catalogue().then((c) => {
-  materials.value = c.materials
+  const sold = new Set(c.sections.flatMap((s) => s.materials))
+  materials.value = c.materials.filter((m) => sold.has(m.id))
 })
 watch(
   () => [chosen.value, row.value?.version, wanted.value.join(), system.value, job.value?.last_edit?.id],
@@ -263,8 +264,8 @@ svg {
   border: 1px solid var(--rule);
 }
 .dot {
-  fill: #fff;
-  stroke: #8a8f94;
+  fill: var(--field);
+  stroke: var(--edge);
   cursor: pointer;
 }
 .dot.best {

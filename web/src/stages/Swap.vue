@@ -71,7 +71,8 @@ const against = (now: number, before: number) =>
               <b>{{ m.mark }}</b> <span class="soft">× {{ m.qty }}</span>
             </td>
             <td>
-              {{ m.section_id ?? '' }}<span class="bad">{{ m.why_not }}</span>
+              {{ m.section_id ?? '' }}<span class="bad">{{ m.why_not }}</span
+              ><span v-if="m.remark" class="soft">, {{ m.remark }}</span>
             </td>
             <td class="num">{{ m.mass_kg == null ? '' : mass(m.mass_kg) }}</td>
             <td class="num">{{ m.price?.toFixed(0) ?? '' }}</td>

@@ -2,14 +2,16 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from typing import Literal
 
 from yorvek.core.checks.beam_said import BeamMember, BeamVerdict
+from yorvek.core.comparison.candidates import Candidate
 from yorvek.core.comparison.sweep import SweepRequest, sweep
 from yorvek.core.frames import check_member
 from yorvek.core.materials import material
 from yorvek.core.model import Model
-from yorvek.core.sections import price_per_kg, section
+from yorvek.core.sections import price_per_kg, section, sold_in
 
 Equal = Literal["section", "strength", "stiffness"]
 SAME = 0.999
@@ -35,6 +37,7 @@ class Swapped(Model):
     strength: float | None
     stiffness: float | None
     why_not: str = ""
+    remark: str = ""
 
 
 def same_section(mine: Mine, material_id: str) -> Swapped:
@@ -51,6 +54,7 @@ def same_section(mine: Mine, material_id: str) -> Swapped:
         price=mass * price_per_kg(s, m.price_per_kg),
         strength=verdict.strength.value,
         stiffness=verdict.stiffness.value,
+        remark="" if material_id in sold_in(s) else "nobody sells it in this metal",
     )
 
 
@@ -75,11 +79,9 @@ def matched(mine: Mine, material_id: str, equal: Equal, present: BeamVerdict) ->
             and c.strength >= least * SAME
         ]
     if not fits:
-        return none_of(
-            mine.mark,
-            mine.qty,
-            "no section of this metal is that " + ("strong" if equal == "strength" else "stiff and holds"),
-        )
+        enough = "strong" if equal == "strength" else "stiff and holds"
+        near = _nearest(found.candidates, equal, present)
+        return none_of(mine.mark, mine.qty, f"no section of this metal is that {enough}{near}")
     best = min(fits, key=lambda c: c.mass_kg)
     return Swapped(
         mark=mine.mark,
@@ -90,6 +92,19 @@ def matched(mine: Mine, material_id: str, equal: Equal, present: BeamVerdict) ->
         strength=best.strength,
         stiffness=best.stiffness,
     )
+
+
+def _nearest(candidates: Sequence[Candidate], equal: Equal, present: BeamVerdict) -> str:
+    """What misses by least, and how much of what is asked it has."""
+    checked = [c for c in candidates if c.strength is not None]
+    asked = (present.strength if equal == "strength" else present.stiffness).value
+    if not checked or not asked:
+        return ""
+    best = max(checked, key=lambda c: (c.strength or 0.0) if equal == "strength" else c.stiffness)
+    share = ((best.strength or 0.0) if equal == "strength" else best.stiffness) / asked
+    if share >= SAME:
+        return f"; {best.section_id} is as stiff, and breaks at {best.strength or 0.0:.2f}"
+    return f"; the nearest, {best.section_id}, has {100 * share:.0f} % of it"
 
 
 def none_of(mark: str, qty: int, why: str) -> Swapped:

@@ -52,7 +52,7 @@ def swap(
         for m, p in zip(members, present, strict=True)
     ]
     out += [swap_frame(f, material_id, equal, v) for f, v in zip(frames, standing, strict=True)]
-    whole = all(s.mass_kg is not None for s in out)
+    whole = bool(out) and all(s.mass_kg is not None for s in out)
     before = [(p.mass_kg, p.price, m.qty) for p, m in zip(present, members, strict=True)]
     before += [(v.mass_kg, v.price, f.qty) for v, f in zip(standing, frames, strict=True)]
     return SwapResult(
