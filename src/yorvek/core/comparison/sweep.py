@@ -125,32 +125,9 @@ class _Tried:
         )
 
 
-def sweep(
-    request: SweepRequest,
-    *,
-    most: int | None = None,
-    also: Sequence[tuple[str, str]] = (),
-    strong: float = 1.0,
-    stiff: float = 1.0,
-) -> SweepResult:
-    """Try the catalogue.
-
-    `most`: how many candidates to write out, best first, beside those on the frontier and the member's own; all if
-    None. `also`: sizes that are worked out whatever comes of them where not all are, in space; there `strong` and
-    `stiff` are the reserves that they are looked for by.
-
-    Strength and movement at stations 1/24 of a segment apart (the chosen candidate's record is exact).
-
-    Raises:
-        InputError: the beam cannot stand, or a load is off it.
-    """
-    member = request.member
-    pairs = _pairs(request)
-    if member.beam.in_space:
-        return sweep_in_space(member, [(s, material(m)) for s, m in pairs], also, strong=strong, stiff=stiff)
+def _try(member: BeamMember, pairs: list[tuple[Section, str]]) -> _Tried:
+    """Strength, movement, mass and price of every pair, all at once."""
     cases = member_cases(member.beam)
-    if not pairs:
-        return SweepResult(tried=0, held=0, candidates=[], lightest=None, cheapest=None)
     sections = [s for s, _ in pairs]
     materials = [material(m) for _, m in pairs]
     t, columns = section_table(sections, member.axis), material_columns(materials, welded=member.welded)
@@ -178,17 +155,43 @@ def sweep(
     efficient = np.zeros(len(pairs), bool)
     index = np.nonzero(holds)[0]
     efficient[index] = frontier(mass[index], price[index], moved[index])
-    order = np.lexsort((price, mass, ~holds))
-    present = np.array(
-        [s.id == member.section_id and m.id == member.material_id for s, m in zip(sections, materials, strict=True)]
-    )
-    shown = order if most is None else [i for k, i in enumerate(order) if k < most or efficient[i] or present[i]]
-    tried = _Tried(sections, materials, strength, stiffness, mass, price, moved, EI, holds, efficient, metres)
+    return _Tried(sections, materials, strength, stiffness, mass, price, moved, EI, holds, efficient, metres)
+
+
+def sweep(
+    request: SweepRequest,
+    *,
+    most: int | None = None,
+    also: Sequence[tuple[str, str]] = (),
+    strong: float = 1.0,
+    stiff: float = 1.0,
+) -> SweepResult:
+    """Try the catalogue.
+
+    `most`: how many candidates to write out, best first, beside those on the frontier and the member's own; all if
+    None. `also`: sizes that are worked out whatever comes of them where not all are, in space; there `strong` and
+    `stiff` are the reserves that they are looked for by.
+
+    Strength and movement at stations 1/24 of a segment apart (the chosen candidate's record is exact).
+
+    Raises:
+        InputError: the beam cannot stand, or a load is off it.
+    """
+    member = request.member
+    pairs = _pairs(request)
+    if member.beam.in_space:
+        return sweep_in_space(member, [(s, material(m)) for s, m in pairs], also, strong=strong, stiff=stiff)
+    if not pairs:
+        return SweepResult(tried=0, held=0, candidates=[], lightest=None, cheapest=None)
+    tried = _try(member, pairs)
+    order = np.lexsort((tried.price, tried.mass, ~tried.holds))
+    present = np.array([(s.id, m) == (member.section_id, member.material_id) for s, m in pairs])
+    shown = order if most is None else [i for k, i in enumerate(order) if k < most or tried.efficient[i] or present[i]]
     out = [tried.candidate(i) for i in map(int, shown)]
     good = [c for c in out if c.holds]
     return SweepResult(
         tried=len(pairs),
-        held=int(holds.sum()),
+        held=int(tried.holds.sum()),
         candidates=out,
         lightest=good[0] if good else None,
         cheapest=min(good, key=lambda c: c.price) if good else None,
