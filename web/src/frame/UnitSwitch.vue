@@ -18,7 +18,18 @@ import { unit } from '../shared/units'
   border: var(--line) solid var(--ink);
   border-radius: var(--corner);
 }
-button {
+button.units {
+  align-items: center;
+  background: none;
+  color: var(--ink);
+  padding: 3px 10px;
+  cursor: pointer;
+}
+button.units[aria-pressed='true'] {
+  background: var(--ink);
+  color: var(--on-ink);
+}
+.units button {
   border: 0;
   background: none;
   color: var(--ink);
@@ -26,7 +37,7 @@ button {
   cursor: pointer;
   white-space: nowrap;
 }
-button[aria-pressed='true'] {
+.units button.on {
   background: var(--ink);
   color: var(--on-ink);
 }
