@@ -261,3 +261,19 @@ def test_by_keyboard_alone(inside: tuple[Page, str]) -> None:
     page.keyboard.press("Tab")
     page.keyboard.press("Enter")
     page.locator("article").get_by_text("written without a mouse").wait_for()
+
+
+def test_a_job_is_copied_put_away_and_taken_up_again(inside: tuple[Page, str], demo: Application) -> None:
+    page, _ = inside
+    page.goto(demo.url)
+    page.get_by_role("button", name="Copy Reed Barrow", exact=True).click()
+    page.get_by_label("Name of the copy of Reed Barrow").fill("Reed Barrow for the north hide")
+    page.get_by_role("button", name="Copy it").click()
+    page.get_by_role("heading", name="Brief", level=1).wait_for()
+    page.goto(demo.url)
+    page.get_by_role("button", name="Put Reed Barrow for the north hide away").click()
+    page.get_by_role("button", name="Put it away").click()
+    page.get_by_text("Put away: 1").click()
+    assert not page.get_by_role("link", name="Reed Barrow for the north hide").count()
+    page.get_by_role("button", name="Take it up again").click()
+    page.get_by_role("heading", name="Reed Barrow for the north hide").wait_for()

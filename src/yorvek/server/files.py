@@ -13,11 +13,11 @@ from yorvek.server.journal.edits import edit
 from yorvek.server.stock.models import StockItem
 
 
-def load_job(user: User, file: JobFile, *, stock: bool = False) -> Job:
+def load_job(user: User, file: JobFile, *, stock: bool = False, title: str = "") -> Job:
     """Make a job, its records and its log from a file, as one edit; `stock`: its stock lines too, but for those that
-    the book has already.
+    the book has already; `title`: what the edit is called, if it is no file of somebody's.
     """
-    with edit(user, None, f"job file {file.job.name}") as scope:
+    with edit(user, None, title or f"job file {file.job.name}") as scope:
         made = scope.create(Job, file.job)
         job = Job.objects.get(pk=made.pk)
         scope.job = job

@@ -108,6 +108,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/away": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Jobs Away
+         * @description Jobs that were put away, the last one first.
+         */
+        get: operations["yorvek_server_api_jobs_jobs_away"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/import": {
         parameters: {
             query?: never;
@@ -151,6 +171,26 @@ export interface paths {
          * @description Put a job away; nothing of it is lost.
          */
         delete: operations["yorvek_server_api_jobs_archive_job"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Take Up Job
+         * @description A job that was put away comes back.
+         */
+        post: operations["yorvek_server_api_jobs_take_up_job"];
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -216,6 +256,26 @@ export interface paths {
          * @description Take away a comment.
          */
         delete: operations["yorvek_server_api_records_take_away_comment"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/copy": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Copy Job
+         * @description A new job with the records and the log of this one, as its file would bring it; none of it is signed or cut.
+         */
+        post: operations["yorvek_server_api_jobs_copy_job"];
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -2182,6 +2242,20 @@ export interface components {
             value: number;
         };
         /**
+         * AwayLine
+         * @description A job that was put away.
+         */
+        AwayLine: {
+            /** Changed */
+            changed: string;
+            /** Id */
+            id: number;
+            /** Name */
+            name: string;
+            /** Revision */
+            revision: string;
+        };
+        /**
          * Bar
          * @description One cutting pattern, and how many bars are cut so. `drop` is what is left of each, mm.
          */
@@ -3157,6 +3231,14 @@ export interface components {
             pierce_x: number;
             /** Pierce Y */
             pierce_y: number;
+        };
+        /**
+         * CopyIn
+         * @description What a copy is called.
+         */
+        CopyIn: {
+            /** Name */
+            name: string;
         };
         /**
          * Curve
@@ -9230,6 +9312,26 @@ export interface operations {
             };
         };
     };
+    yorvek_server_api_jobs_jobs_away: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AwayLine"][];
+                };
+            };
+        };
+    };
     yorvek_server_api_jobs_import_job: {
         parameters: {
             query?: never;
@@ -9319,6 +9421,28 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    yorvek_server_api_jobs_take_up_job: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobView"];
+                };
             };
         };
     };
@@ -9420,6 +9544,32 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Changes"];
+                };
+            };
+        };
+    };
+    yorvek_server_api_jobs_copy_job: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CopyIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobView"];
                 };
             };
         };

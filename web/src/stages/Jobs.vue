@@ -18,6 +18,32 @@ onMounted(() =>
     for (const [k, j] of jobs.value.entries()) if (!j.headline) jobs.value[k] = await call('GET', `/jobs/${j.id}/line`)
   }),
 )
+const away = ref<S['AwayLine'][]>([])
+onMounted(() =>
+  attempt(async () => {
+    away.value = await call('GET', '/jobs/away')
+  }),
+)
+/** The job that is about to be copied, with the copy's name, or put away. */
+const copying = ref<{ id: number; name: string } | null>(null)
+const leaving = ref<number | null>(null)
+const copyIt = () =>
+  attempt(async () => {
+    const made = await call<S['JobView']>('POST', `/jobs/${copying.value!.id}/copy`, { name: copying.value!.name })
+    await router.push(`/jobs/${made.job.id}/brief`)
+  })
+const putAway = (id: number) =>
+  attempt(async () => {
+    await call('DELETE', `/jobs/${id}`)
+    leaving.value = null
+    jobs.value = jobs.value.filter((j) => j.id !== id)
+    away.value = await call('GET', '/jobs/away')
+  })
+const takeUp = (id: number) =>
+  attempt(async () => {
+    const made = await call<S['JobView']>('POST', `/jobs/${id}/back`)
+    await router.push(`/jobs/${made.job.id}/brief`)
+  })
 const make = () =>
   attempt(async () => {
     const made = await call<S['JobView']>('POST', '/jobs', { name: name.value, unit: unit.value })
@@ -81,6 +107,7 @@ const out = () =>
           <th class="num">Pieces</th>
           <th class="num">Bars</th>
           <th>Before work</th>
+          <th></th>
         </tr>
       </thead>
       <tbody>
@@ -103,11 +130,54 @@ const out = () =>
           <td>
             <span v-if="j.stops" class="bad">{{ j.stops }} to decide</span>
           </td>
+          <td class="num">
+            <form v-if="copying?.id === j.id" class="row" @submit.prevent="copyIt">
+              <input v-model="copying.name" :aria-label="`Name of the copy of ${j.name}`" />
+              <button class="button main">Copy it</button
+              ><button type="button" class="button" @click="copying = null">Leave it</button>
+            </form>
+            <template v-else-if="leaving === j.id"
+              >Put {{ j.name }} away? <button class="button main" @click="putAway(j.id)">Put it away</button
+              ><button class="button" @click="leaving = null">Leave it</button></template
+            >
+            <template v-else>
+              <button
+                v-if="mayWrite"
+                class="button quiet"
+                :aria-label="`Copy ${j.name}`"
+                @click="copying = { id: j.id, name: `${j.name}, copy` }"
+              >
+                Copy</button
+              ><button
+                v-if="me?.role === 'owner'"
+                class="button quiet"
+                :aria-label="`Put ${j.name} away`"
+                @click="leaving = j.id"
+              >
+                Put away
+              </button>
+            </template>
+          </td>
         </tr>
         <tr v-if="!jobs.length">
-          <td colspan="8" class="soft">No job yet: start one above.</td>
+          <td colspan="9" class="soft">No job yet: start one above.</td>
         </tr>
       </tbody>
     </table>
+    <details v-if="away.length" class="gap">
+      <summary>Put away: {{ away.length }}</summary>
+      <table class="list">
+        <tbody>
+          <tr v-for="j in away" :key="j.id">
+            <td>
+              <b>{{ j.name }}</b> <span class="soft">{{ j.revision }}</span>
+            </td>
+            <td class="num">
+              <button v-if="me?.role === 'owner'" class="button quiet" @click="takeUp(j.id)">Take it up again</button>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </details>
   </main>
 </template>

@@ -33,9 +33,9 @@ def owner_of(request: HttpRequest) -> User:
     return user
 
 
-def job_of(request: HttpRequest, job_id: int) -> Job:
-    """A job of the user's own shop; another shop's is as if it were not there."""
-    job = Job.objects.filter(pk=job_id, shop=user_of(request).shop, archived=False).first()
+def job_of(request: HttpRequest, job_id: int, *, away: bool = False) -> Job:
+    """A job of the user's own shop, or one of those that were put away; another shop's is as if it were not there."""
+    job = Job.objects.filter(pk=job_id, shop=user_of(request).shop, archived=away).first()
     if job is None:
         raise HttpError(404, "There is no such job in this shop.")
     return job

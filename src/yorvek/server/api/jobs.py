@@ -20,7 +20,7 @@ from yorvek.server.api import shapes
 from yorvek.server.api.access import job_of, owner_of, row_of, user_of, writer
 from yorvek.server.api.opened import opened
 from yorvek.server.api.view import changes_at, edit_view, job_changes, job_view
-from yorvek.server.files import load_job
+from yorvek.server.files import job_file, load_job
 from yorvek.server.jobs.headlines import keep, kept
 from yorvek.server.jobs.models import Job, Member
 from yorvek.server.jobs.thread import job_figures, job_state
@@ -105,6 +105,47 @@ def make_job(request: HttpRequest, body: JobSpec) -> shapes.JobView:
 def import_job(request: HttpRequest, body: JobFileIn) -> shapes.JobView:
     """A job from a job file, its log included; its stock lines where they are asked for."""
     return job_view(load_job(writer(request), read_apart(read_job_file, body.text), stock=body.stock))
+
+
+class AwayLine(Model):
+    """A job that was put away."""
+
+    id: int
+    name: str
+    revision: str
+    changed: str
+
+
+@router.get("/jobs/away", response=list[AwayLine])
+def jobs_away(request: HttpRequest) -> list[AwayLine]:
+    """Jobs that were put away, the last one first."""
+    jobs = Job.objects.filter(shop=user_of(request).shop, archived=True).order_by("-changed")
+    return [AwayLine(id=j.pk, name=j.spec.name, revision=j.spec.revision, changed=j.changed.isoformat()) for j in jobs]
+
+
+class CopyIn(Model):
+    """What a copy is called."""
+
+    name: str = Field(min_length=1, max_length=80)
+
+
+@router.post("/jobs/{job_id}/copy", response=shapes.JobView)
+def copy_job(request: HttpRequest, job_id: int, body: CopyIn) -> shapes.JobView:
+    """A new job with the records and the log of this one, as its file would bring it; none of it is signed or cut."""
+    user, job = writer(request), job_of(request, job_id)
+    file = job_file(job)
+    named = JobSpec.model_validate({**file.job.model_dump(), "name": body.name})
+    title = f"{named.name}, a copy of {job.spec.name}"
+    return job_view(load_job(user, file.model_copy(update={"job": named}), title=title))
+
+
+@router.post("/jobs/{job_id}/back", response=shapes.JobView)
+def take_up_job(request: HttpRequest, job_id: int) -> shapes.JobView:
+    """A job that was put away comes back."""
+    user, job = owner_of(request), job_of(request, job_id, away=True)
+    with edit(user, job, f"{job.spec.name} taken up again", ripple=False) as scope:
+        scope.take_up(job)
+    return job_view(Job.objects.get(pk=job.pk))
 
 
 @router.get("/jobs/{job_id}", response=shapes.JobView)

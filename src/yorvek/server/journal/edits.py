@@ -170,6 +170,13 @@ class EditScope:
         job.save()
         self._write_down(job, before, job.snapshot())
 
+    def take_up(self, job: Job) -> None:
+        """A job that was put away is worked on again."""
+        before = job.snapshot()
+        job.archived, job.version = False, job.version + 1
+        job.save()
+        self._write_down(job, before, job.snapshot())
+
     def delete(self, row: Record, version: int | None = None) -> None:
         """Take a row away.
 
