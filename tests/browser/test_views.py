@@ -277,3 +277,23 @@ def test_a_job_is_copied_put_away_and_taken_up_again(inside: tuple[Page, str], d
     assert not page.get_by_role("link", name="Reed Barrow for the north hide").count()
     page.get_by_role("button", name="Take it up again").click()
     page.get_by_role("heading", name="Reed Barrow for the north hide").wait_for()
+
+
+def test_what_has_a_name_is_found_by_it_from_the_keyboard(inside: tuple[Page, str]) -> None:
+    page, job = inside
+    show(page, job, "log")
+    page.keyboard.press("/")
+    page.get_by_role("dialog", name="Find").get_by_role("textbox").fill("knee gusset")
+    page.get_by_role("button", name="G1 knee gusset").wait_for()
+    page.get_by_role("dialog", name="Find").get_by_role("textbox").fill("part G1")
+    page.keyboard.press("Enter")
+    page.get_by_role("heading", name="Parts", level=1).wait_for()
+    page.get_by_role("heading", name="G1 knee gusset").wait_for()
+    page.keyboard.press("?")
+    page.get_by_role("dialog", name="Keys").wait_for()
+    page.keyboard.press("Escape")
+    assert not page.get_by_role("dialog", name="Keys").is_visible()
+    page.keyboard.press("Control+k")
+    page.get_by_role("dialog", name="Find").get_by_role("textbox").fill("osprey")
+    page.get_by_role("button", name="Osprey Perches").click()
+    page.get_by_role("heading", name="Osprey Perches").wait_for()

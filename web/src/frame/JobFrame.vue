@@ -3,6 +3,7 @@ import { computed, onMounted, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { attempt, catalogue, conflict, job, me, message, open, question, why } from '../shared/job'
 import ClashPanel from './ClashPanel.vue'
+import Finder from './Finder.vue'
 import { fetchStages } from './router'
 import RippleBar from './RippleBar.vue'
 import Thread from './Thread.vue'
@@ -41,9 +42,10 @@ watch(
       <h1>{{ job.job.spec.name }}</h1>
       <span class="soft">revision {{ job.job.spec.revision }}</span>
       <span class="space"></span>
+      <Finder />
       <router-link :to="`/jobs/${id}/stock`" class="button">Stock</router-link>
       <UnitSwitch />
-      <span class="soft">{{ me?.username }}, {{ me?.role }}</span>
+      <span class="soft who">{{ me?.username }}, {{ me?.role }}</span>
     </header>
     <Thread class="thread" />
     <main ref="page">
@@ -94,6 +96,9 @@ main > p {
   grid-column: 2 / -1;
 }
 @media (max-width: 900px) {
+  .who {
+    display: none;
+  }
   .frame,
   .frame.explained {
     grid-template: auto auto 1fr auto / minmax(0, 1fr);

@@ -6,6 +6,7 @@ import CutFile from '../shared/CutFile.vue'
 import EntryField from '../shared/EntryField.vue'
 import { attempt, catalogue, job, mayWrite, remove } from '../shared/job'
 import { useDraft } from '../composables/useDraft'
+import { usePicked } from '../composables/usePicked'
 import { drafted, usePreview } from '../shared/preview'
 import SectionPick from '../shared/SectionPick.vue'
 import { length, mass, unit } from '../shared/units'
@@ -24,6 +25,7 @@ type Draft = {
   grain: boolean
 }
 const chosen = ref<number | null>(job.value!.parts[0]?.id ?? null)
+usePicked('part', chosen)
 const row = computed(() => job.value!.parts.find((p) => p.id === chosen.value))
 const drawing = ref(false)
 const {

@@ -6,6 +6,7 @@ import Alive from '../shared/Alive.vue'
 import EntryField from '../shared/EntryField.vue'
 import { attempt, catalogue, job, mayWrite, save, why } from '../shared/job'
 import { useDraft } from '../composables/useDraft'
+import { usePicked } from '../composables/usePicked'
 import { drafted, usePreview } from '../shared/preview'
 import Reserve from '../shared/Reserve.vue'
 import RowActions from '../shared/RowActions.vue'
@@ -27,6 +28,7 @@ const words: Record<string, string> = {
 }
 const { draft, row: editing, begin, close, store } = useDraft<Spec>('plates', { saved: (id) => (chosen.value = id) })
 const chosen = ref<number | null>(job.value!.plates[0]?.id ?? null)
+usePicked('plate', chosen)
 const row = computed(() => job.value!.plates.find((p) => p.id === chosen.value))
 const points = computed(() => job.value!.loads.filter((l) => l.spec.form === 'force'))
 const addPatch = () => {

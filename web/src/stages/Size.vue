@@ -6,6 +6,7 @@ import Alive from '../shared/Alive.vue'
 import EntryField from '../shared/EntryField.vue'
 import { attempt, catalogue, change, copy, job, mayWrite, save, why } from '../shared/job'
 import { useDraft } from '../composables/useDraft'
+import { usePicked } from '../composables/usePicked'
 import { drafted, usePreview } from '../shared/preview'
 import Reserve from '../shared/Reserve.vue'
 import RowActions from '../shared/RowActions.vue'
@@ -24,6 +25,7 @@ const entry = (text: string) => ({ text, unit: unit.value, value: 0 })
 const weakestFirst = computed(() => [...job.value!.members].sort((a, b) => least(a) - least(b)))
 const least = (m: S['MemberRow']) => Math.min(m.verdict?.strength.value ?? -1, m.verdict?.stiffness.value ?? -1)
 const chosen = ref<number | null>(weakestFirst.value[0]?.id ?? null)
+usePicked('member', chosen)
 const row = computed(() => job.value!.members.find((m) => m.id === chosen.value))
 const shape = ref('simple')
 const form = useDraft<Spec>('members', { more: shape, whole: (d) => whole(d), saved: (id) => (chosen.value = id) })

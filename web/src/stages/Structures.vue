@@ -7,6 +7,7 @@ import { computed, onMounted, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { call, type S } from '../api/client'
 import { isTyped } from '../composables/useDraft'
+import { usePicked } from '../composables/usePicked'
 import { attempt, change, job, mayWrite, why } from '../shared/job'
 import Reserve from '../shared/Reserve.vue'
 import NumberInput from '../shared/NumberInput.vue'
@@ -20,6 +21,7 @@ import Upgrades from './Upgrades.vue'
 onMounted(() => attempt(loadStarters))
 const router = useRouter()
 const chosen = ref<number | null>(job.value!.structures[0]?.id ?? null)
+usePicked('structure', chosen)
 const row = computed(() => job.value!.structures.find((x) => x.id === chosen.value))
 const bar = ref('')
 watch(

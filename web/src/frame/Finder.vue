@@ -1,0 +1,137 @@
+<script setup lang="ts">
+/** What has a name is found by it, by Ctrl-K or /; the keys there are, by ?. */
+import { computed, nextTick, onMounted, onUnmounted, ref } from 'vue'
+import { useRouter } from 'vue-router'
+import { call, type S } from '../api/client'
+import { attempt, job } from '../shared/job'
+import { foundIn, jobsAs, thingsOf, type Thing } from '../shared/found'
+
+const KEYS = [
+  ['/ or Ctrl-K', 'find a mark, a name, a note, another job'],
+  ['u', 'millimetres, or feet and inches'],
+  ['?', 'these keys'],
+  ['Enter', 'saves the form that the hand is in'],
+  ['Escape', 'closes what lies over the page'],
+]
+const router = useRouter()
+const over = ref<HTMLDialogElement | null>(null)
+const shown = ref<'' | 'find' | 'keys'>('')
+const typed = ref('')
+const at = ref(0)
+const jobs = ref<S['JobLine'][]>([])
+const found = computed(() => foundIn([...(job.value ? thingsOf(job.value) : []), ...jobsAs(jobs.value)], typed.value))
+async function open(what: 'find' | 'keys') {
+  shown.value = what
+  typed.value = ''
+  at.value = 0
+  await nextTick()
+  if (!over.value?.open) over.value?.showModal()
+  if (what === 'find' && !jobs.value.length)
+    void attempt(async () => {
+      jobs.value = await call('GET', '/jobs')
+    })
+}
+async function go(thing: Thing | undefined) {
+  if (!thing) return
+  over.value?.close()
+  await router.push({ path: thing.to, query: thing.pick ? { pick: thing.pick } : {} })
+}
+const step = (by: number) => {
+  at.value = Math.max(0, Math.min(found.value.length - 1, at.value + by))
+}
+function key(event: KeyboardEvent) {
+  const typing = ['INPUT', 'TEXTAREA', 'SELECT'].includes((event.target as HTMLElement).tagName)
+  const asks = (event.key === 'k' && (event.ctrlKey || event.metaKey)) || (event.key === '/' && !typing)
+  if (!asks && (event.key !== '?' || typing)) return
+  event.preventDefault()
+  void open(asks ? 'find' : 'keys')
+}
+onMounted(() => window.addEventListener('keydown', key))
+onUnmounted(() => window.removeEventListener('keydown', key))
+</script>
+<template>
+  <button class="button finder" @click="open('find')">Find</button>
+  <dialog ref="over" :aria-label="shown === 'keys' ? 'Keys' : 'Find'" @close="shown = ''">
+    <template v-if="shown === 'find'">
+      <label for="finder">A mark, a name, words of a note, another job</label>
+      <input
+        id="finder"
+        v-model="typed"
+        autocomplete="off"
+        @input="at = 0"
+        @keydown.down.prevent="step(1)"
+        @keydown.up.prevent="step(-1)"
+        @keydown.enter.prevent="go(found[at])"
+      />
+      <ol>
+        <li v-for="(t, k) in found" :key="t.kind + t.pick + t.to">
+          <button :class="{ on: k === at }" @click="go(t)">
+            {{ t.words.length > 90 ? `${t.words.slice(0, 90)} …` : t.words }} <span class="soft">{{ t.kind }}</span>
+          </button>
+        </li>
+      </ol>
+      <p v-if="typed.trim() && !found.length" class="soft" role="status">Nothing here is called so.</p>
+    </template>
+    <dl v-else-if="shown === 'keys'">
+      <template v-for="[k, what] in KEYS" :key="k"
+        ><dt>{{ k }}</dt>
+        <dd>{{ what }}</dd></template
+      >
+    </dl>
+  </dialog>
+</template>
+<style scoped>
+dialog {
+  width: min(560px, 92vw);
+  margin-top: 12vh;
+  border: var(--line) solid var(--ink);
+  border-radius: var(--corner);
+  background: var(--sheet);
+  color: var(--ink);
+  padding: 16px 18px;
+}
+label {
+  font-size: var(--small);
+  color: var(--soft);
+}
+input {
+  width: 100%;
+  min-height: 40px;
+  padding: 6px 10px;
+  border: 1px solid var(--edge);
+  border-radius: var(--corner);
+  background: var(--field);
+}
+ol {
+  list-style: none;
+  margin: 8px 0 0;
+  padding: 0;
+}
+li button {
+  width: 100%;
+  min-height: 44px;
+  text-align: left;
+  border: 0;
+  border-bottom: 1px solid var(--rule);
+  background: none;
+  color: var(--ink);
+  padding: 6px 8px;
+  cursor: pointer;
+}
+li .on,
+li button:hover {
+  background: var(--mark-pale);
+}
+dl {
+  display: grid;
+  grid-template-columns: max-content 1fr;
+  gap: 8px 18px;
+  margin: 0;
+}
+dt {
+  font-weight: 600;
+}
+dd {
+  margin: 0;
+}
+</style>

@@ -1,0 +1,41 @@
+/** Everything of a job that has a name, and where it stands; and what of it a few words find. */
+import type { S } from '../api/client'
+
+export type Thing = { words: string; kind: string; to: string; pick: string }
+
+type Named = { id: number; spec: { mark?: string; name?: string; text?: string; module?: string } }
+const PLACES: [keyof S['JobView'], string, string][] = [
+  ['members', 'member', 'size'],
+  ['structures', 'structure', 'size'],
+  ['plates', 'plate', 'size'],
+  ['joints', 'joint', 'size'],
+  ['parts', 'part', 'parts'],
+  ['loads', 'load', 'brief'],
+  ['dimensions', 'dimension', 'brief'],
+  ['notes', 'note', 'log'],
+]
+
+export function thingsOf(job: S['JobView']): Thing[] {
+  return PLACES.flatMap(([list, kind, stage]) =>
+    ((job[list] ?? []) as unknown as Named[]).map(({ id, spec }) => ({
+      words: [spec.mark, spec.name, spec.text, spec.module].filter(Boolean).join(' '),
+      kind,
+      to: `/jobs/${job.job.id}/${stage}`,
+      pick: `${kind} ${id}`,
+    })),
+  )
+}
+export const jobsAs = (jobs: S['JobLine'][]): Thing[] =>
+  jobs.map((j) => ({ words: `${j.name} ${j.for_whom ?? ''}`.trim(), kind: 'job', to: `/jobs/${j.id}/brief`, pick: '' }))
+
+/** Things that hold every word, those that begin with the first of them before the rest. */
+export function foundIn(things: Thing[], typed: string, most = 12): Thing[] {
+  const words = typed.toLowerCase().split(/\s+/).filter(Boolean)
+  if (!words.length) return []
+  const holds = (t: Thing) => words.every((w) => `${t.words} ${t.kind}`.toLowerCase().includes(w))
+  const begins = (t: Thing) => (t.words.toLowerCase().startsWith(words[0]) ? 0 : 1)
+  return things
+    .filter(holds)
+    .sort((a, b) => begins(a) - begins(b))
+    .slice(0, most)
+}
