@@ -51,7 +51,7 @@ onUnmounted(() => window.removeEventListener('keydown', key))
 </script>
 <template>
   <button class="button finder" @click="open('find')">Find</button>
-  <dialog ref="over" :aria-label="shown === 'keys' ? 'Keys' : 'Find'" @close="shown = ''">
+  <dialog ref="over" :aria-label="shown === 'keys' ? 'Keys' : 'Find'" @click.self="over?.close()" @close="shown = ''">
     <template v-if="shown === 'find'">
       <label for="finder">A mark, a name, words of a note, another job</label>
       <input
@@ -78,6 +78,7 @@ onUnmounted(() => window.removeEventListener('keydown', key))
         <dd>{{ what }}</dd></template
       >
     </dl>
+    <button class="button close" @click="over?.close()">Close</button>
   </dialog>
 </template>
 <style scoped>
@@ -121,6 +122,9 @@ li button {
 li .on,
 li button:hover {
   background: var(--mark-pale);
+}
+.close {
+  margin-top: 12px;
 }
 dl {
   display: grid;

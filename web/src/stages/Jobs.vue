@@ -181,3 +181,8 @@ const out = () =>
     </details>
   </main>
 </template>
+<style scoped>
+td .row {
+  justify-content: flex-end;
+}
+</style>
