@@ -43,6 +43,13 @@ def loads(page: Page, name: str) -> int:
     return page.locator("tr", has=page.get_by_text(name, exact=True)).count()
 
 
+def answered(page: Page) -> None:
+    """What was typed is understood and tried: nothing is asked any more."""
+    page.get_by_text("1 kN/m² = 20.89 psf").wait_for()
+    page.get_by_text("Saved, it would be").wait_for()
+    page.wait_for_timeout(600)
+
+
 FORMS = {
     "a load": ("Brief", "Add a load", "Load", "crosswind"),
     "a member": ("Size", "Add a member", "Mark", "Q7"),
@@ -82,6 +89,25 @@ def test_C4_a_structure_that_is_typed_stays_too(bench: Page) -> None:
     form = bench.locator("form.panel")
     assert form.get_by_label("Mark of the structure", exact=True).input_value() == "Q11"
     assert form.get_by_label("Span", exact=True).input_value() == "4100"
+    form.get_by_role("button", name="Leave it").click()
+
+
+def test_C4_what_is_typed_while_a_form_fills_itself_in_stays_too(bench: Page) -> None:
+    stage(bench, "Size")
+    held: list[Route] = []
+    bench.route("**/jobs/*/starters", lambda route: held.append(route))
+    bench.get_by_label("Add a structure").select_option("portal")
+    mark = bench.locator("form.panel").get_by_label("Mark of the structure", exact=True)
+    mark.fill("Q12")
+    wait_until("its spots are asked for", lambda: bench.wait_for_timeout(50) or held)
+    bench.unroute("**/jobs/*/starters")
+    for route in held:
+        route.continue_()
+    bench.get_by_text("Put on:").wait_for()
+    stage(bench, "Log")
+    stage(bench, "Size")
+    form = bench.locator("form.panel")
+    assert form.get_by_label("Mark of the structure", exact=True).input_value() == "Q12"
     form.get_by_role("button", name="Leave it").click()
 
 
@@ -140,7 +166,7 @@ def test_C4_what_is_typed_while_it_is_saved_stays(bench: Page) -> None:
 def test_C6_a_session_that_ends_asks_for_the_log_in_and_goes_on(bench: Page) -> None:
     begin_load(bench, "after the tide")
     bench.get_by_label("Size", exact=True).fill("1 kN/m²")
-    bench.wait_for_load_state("networkidle")
+    answered(bench)
     bench.context.clear_cookies()
     bench.get_by_role("button", name="Save load").click()
     over = bench.get_by_role("dialog", name="Log in again")
@@ -154,7 +180,7 @@ def test_C6_a_session_that_ends_asks_for_the_log_in_and_goes_on(bench: Page) -> 
 def test_C6_who_does_not_log_in_again_keeps_what_was_typed(bench: Page) -> None:
     begin_load(bench, "kept")
     bench.get_by_label("Size", exact=True).fill("1 kN/m²")
-    bench.wait_for_load_state("networkidle")
+    answered(bench)
     bench.context.clear_cookies()
     bench.get_by_role("button", name="Save load").click()
     bench.get_by_role("dialog", name="Log in again").wait_for()

@@ -66,7 +66,7 @@ const own = computed(() => draft.value.starter.own)
 const asks = computed(() => starterKinds.value.find((k) => k.kind === draft.value.starter.kind))
 async function ask() {
   const d = draft.value
-  const clean = !form.dirty.value
+  const before = form.dirty.value ? '' : JSON.stringify(d)
   asked.value = await call<S['StarterView']>('POST', `/jobs/${job.value!.job.id}/starters`, {
     ...d,
     mark: d.mark || 'X',
@@ -74,9 +74,11 @@ async function ask() {
     joints: [],
     situations: [],
   })
+  // what the form fills in itself is not typed, unless somebody typed while it was asked
+  const untouched = JSON.stringify(d) === before
   d.roles = Object.fromEntries(asked.value.roles.map((r) => [r, d.roles[r] ?? usual(r)]))
   d.loads = (d.loads ?? []).filter((l) => l.spot === '' || l.spot in asked.value!.spots)
-  if (clean) form.settle()
+  if (untouched) form.settle()
 }
 void attempt(ask)
 function size(name: string, entry: unknown) {
