@@ -100,10 +100,10 @@ def test_C4_what_is_typed_while_a_form_fills_itself_in_stays_too(bench: Page) ->
     mark = bench.locator("form.panel").get_by_label("Mark of the structure", exact=True)
     mark.fill("Q12")
     wait_until("its spots are asked for", lambda: bench.wait_for_timeout(50) or held)
-    bench.unroute("**/jobs/*/starters")
     for route in held:
         route.continue_()
     bench.get_by_text("Put on:").wait_for()
+    bench.unroute("**/jobs/*/starters")
     stage(bench, "Log")
     stage(bench, "Size")
     form = bench.locator("form.panel")
