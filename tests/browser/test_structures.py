@@ -141,6 +141,7 @@ def test_an_arm_that_slews_and_a_spring_under_a_model_by_hand(inside: tuple[Page
     person.button("Save structure", form)
     page.get_by_role("row", name=re.compile("slewing")).get_by_role("button").first.click()
     page.get_by_text("which the ground holds").first.wait_for()
+    person.button("Leave it", form)
 
 
 def test_pieces_and_spans_as_stated_and_a_load_on_bars_of_ones_choice(inside: tuple[Page, str]) -> None:
@@ -173,6 +174,7 @@ def test_a_structure_that_cannot_stand_is_named_and_kept(inside: tuple[Page, str
     page.get_by_role("alert").wait_for()
     assert "end on the post and on the arm" in page.get_by_role("alert").inner_text()
     assert form.get_by_label("Knee out from the post").input_value() == "1200"
+    person.button("Leave it", form)
 
 
 def test_bars_become_parts(inside: tuple[Page, str]) -> None:

@@ -21,7 +21,9 @@ function remember(): void {
 }
 function recall(): void {
   try {
-    for (const [key, one] of JSON.parse(sessionStorage.getItem(PLACE) ?? '[]') as [string, Held][]) held.set(key, one)
+    for (const [key, one] of JSON.parse(sessionStorage.getItem(PLACE) ?? '[]') as [string, Held][])
+      // a form that nobody typed into is not opened again by a reload
+      if (one.text !== one.begun) held.set(key, one)
   } catch {
     sessionStorage.removeItem(PLACE)
   }
