@@ -21,7 +21,7 @@ from yorvek.server.jobs.models import Worked
 LONG_S = 0.02
 """Time from which it is worth a row."""
 LARGEST = 2_000_000
-MOST, AT_ONCE = 1000, 100
+MOST, AT_ONCE = 4000, 400
 """Rows that are kept, and how many of the oldest go where there are more."""
 M = TypeVar("M", bound=Model)
 
