@@ -6,6 +6,10 @@ const HALF_A_NUMBER = {
   selector: 'VDirectiveKey[name.name="model"] > VIdentifier.modifiers[name="number"]',
   message: 'v-model.number takes half of what was typed: use NumberInput.',
 }
+/** A block that is longer does two things. */
+const BLOCKS = { template: 150, script: 150, skipBlankLines: true }
+/** Not cut up yet; the list may only shrink. */
+const LONG = ['NestEditor', 'SectionBench', 'Stock', 'StructureForm', 'Structures'].map((n) => `src/stages/**/${n}.vue`)
 const LINES = { code: 120, template: 120, ignoreUrls: true }
 
 export default [
@@ -15,8 +19,13 @@ export default [
   {
     files: ['**/*.vue'],
     languageOptions: { parserOptions: { parser: ts.parser } },
-    rules: { 'vue/max-len': ['error', LINES], 'vue/no-restricted-syntax': ['error', HALF_A_NUMBER] },
+    rules: {
+      'vue/max-len': ['error', LINES],
+      'vue/max-lines-per-block': ['error', BLOCKS],
+      'vue/no-restricted-syntax': ['error', HALF_A_NUMBER],
+    },
   },
+  { files: LONG, rules: { 'vue/max-lines-per-block': 'off' } },
   { files: ['**/*.ts'], rules: { 'max-len': ['error', { code: 120 }] } },
   { rules: { 'vue/multi-word-component-names': 'off' } },
 ]

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 from collections.abc import Iterator
 from pathlib import Path
 from typing import Any
@@ -90,6 +91,10 @@ class Person:
         """Go to a stage through the thread."""
         self.click(self.page.get_by_role("navigation", name="Stages").get_by_role("link", name=name))
 
+    def room(self, name: str) -> None:
+        """Go to a room of Cut."""
+        self.click(room(self.page, name))
+
     def sees(self, heading: str) -> None:
         self.page.get_by_role("heading", name=heading, level=1, exact=True).wait_for()
 
@@ -104,6 +109,24 @@ def desk(browser: Browser) -> Iterator[Page]:
     yield page
     context.close()
     assert not wrong, wrong
+
+
+def room(page: Page, name: str) -> Locator:
+    """The way to a room of Cut."""
+    return page.get_by_role("navigation", name="Rooms of Cut").get_by_role("link", name=re.compile(f"^{name}"))
+
+
+def choose(inside: Page | Locator, label: str, words: str) -> None:
+    """Pick one of a list by its words; where it has many, they are typed to find it."""
+    chooses_by(inside.get_by_role("combobox", name=label, exact=True), words)
+
+
+def chooses_by(field: Locator, words: str) -> None:
+    page = field.page
+    field.click()
+    if field.get_attribute("readonly") is None:
+        field.fill(words)
+    page.get_by_role("option", name=words, exact=True).filter(visible=True).first.click()
 
 
 def log_in(page: Page, application: Application, name: str = "estimator") -> None:

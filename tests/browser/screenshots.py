@@ -66,9 +66,11 @@ def main(folder: Path) -> None:
                     page.screenshot(path=folder / "compare.png")
                 elif view == "cut":
                     page.screenshot(path=folder / "cut-bars.png")
-                    page.locator("figure").first.scroll_into_view_if_needed()
-                    settle(page)
-                    page.screenshot(path=folder / "cut-sheets.png")
+                    for room in ("buy", "sheets"):
+                        page.goto(f"{heron}/cut/{room}")
+                        page.get_by_role("heading", level=1).last.wait_for()
+                        settle(page)
+                        page.screenshot(path=folder / f"cut-{room}.png")
                 else:
                     page.screenshot(path=folder / f"{view}.png")
             page.goto(f"{application.url}/jobs/{numbers['Osprey Perches']}/size")
@@ -92,8 +94,7 @@ def main(folder: Path) -> None:
                 page.get_by_role("heading", level=1).last.wait_for()
                 settle(page)
                 page.screenshot(path=folder / f"{view}.png")
-            page.goto(f"{sluice}/cut")
-            page.get_by_role("button", name="Put it on the table").first.click()
+            page.goto(f"{sluice}/cut/table")
             page.get_by_role("heading", name="On the table").scroll_into_view_if_needed()
             settle(page)
             page.screenshot(path=folder / "table.png")
@@ -102,7 +103,7 @@ def main(folder: Path) -> None:
             page.get_by_text("What the seams carry").wait_for()
             settle(page)
             page.screenshot(path=folder / "section.png")
-            page.goto(f"{heron}/cut")
+            page.goto(f"{heron}/cut/sheets")
             page.get_by_role("button", name="Move pieces by hand").first.click()
             page.locator(".grip").first.click()
             page.get_by_role("button", name="Lock", exact=True).click()

@@ -9,7 +9,7 @@ import re
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.browser.conftest import log_in
+from tests.browser.conftest import log_in, room
 from tests.browser.running import Application, Caller, wait_until
 
 
@@ -18,24 +18,28 @@ def at_cut(demo: Application, page: Page) -> Page:
     log_in(page, demo)
     page.get_by_role("link", name="Heron Hide").click()
     page.locator("nav, .thread").get_by_role("link", name=re.compile("^Cut")).click()
-    page.get_by_role("heading", name=re.compile("^Bars")).wait_for()
+    page.get_by_role("heading", name="Cut", level=1).wait_for()
     return page
 
 
 def test_bars_are_received_cut_and_one_piece_miscut(at_cut: Page) -> None:
     page = at_cut
+    room(page, "Buy").click()
     page.get_by_role("button", name="Receive SHS 50×50×4 hot").click()
     page.get_by_label("Measured lengths").fill("5990, 6004, 6000")
     page.get_by_label("Heat number").fill("H4471")
     page.get_by_role("button", name="Put into stock").click()
-    expect(page.get_by_text("1 × 5990 mm")).to_be_visible()
     expect(page.get_by_role("button", name="Receive SHS 50×50×4 hot")).to_have_count(0)
+    room(page, "Bars").click()
+    page.get_by_role("button", name=re.compile("SHS 50×50×4")).click()
+    expect(page.get_by_text("1 × 5990 mm")).to_be_visible()
     before = page.get_by_role("button", name="Tick off C1").count()
     page.get_by_role("button", name="Tick off C1").first.click()
     page.get_by_label("Drop, measured").fill("62")
     page.get_by_role("button", name="It is cut").click()
-    expect(page.get_by_role("heading", name=re.compile("1 bar ticked off"))).to_be_visible()
     expect(page.get_by_role("button", name="Tick off C1")).to_have_count(before - 1)
+    room(page, "After the cut").click()
+    expect(page.get_by_role("heading", name=re.compile("1 bar ticked off"))).to_be_visible()
     page.get_by_role("button", name="C1 came out wrong").first.click()
     page.get_by_label("It is now long").fill("1150")
     page.get_by_label("What happened").fill("stop slipped")
@@ -56,6 +60,7 @@ def test_a_part_is_moved_by_hand_locked_and_the_rest_planned_anew(at_cut: Page, 
     caller("POST", f"{job}/plans", {"key": key, "seconds": 1})
     wait_until("it is nested", lambda: caller("GET", job)["sheets"][0]["done"], 60)
     page.reload()
+    room(page, "Sheets").click()
     page.get_by_role("button", name="Move pieces by hand").first.click()
     sheet = page.get_by_role("application", name="The sheet, its pieces can be moved")
     piece = sheet.locator(".grip").first

@@ -12,7 +12,7 @@ import ezdxf
 import pytest
 from playwright.sync_api import Page
 
-from tests.browser.conftest import Person, log_in
+from tests.browser.conftest import Person, log_in, room
 from tests.browser.running import Application
 
 MOST_CLICKS, MOST_FIELDS = 40, 25
@@ -129,6 +129,7 @@ def test_from_an_empty_account_to_cut_sheets(empty: Application, desk: Page, tmp
     person.button("Save stock")
     desk.get_by_role("cell", name="2500 × 1250").wait_for()
     person.stage("Cut")
+    person.room("Sheets")
     person.fill("Seconds to search", "2")
     person.button("Nest these")
     desk.get_by_role("button", name="Nest again").wait_for(timeout=60_000)
@@ -182,6 +183,7 @@ def test_a_drawing_comes_in_is_nested_and_run_on_the_table(demo: Application, br
     page.get_by_role("button", name="Make parts").click()
     page.get_by_role("row", name="K1").wait_for()
     page.get_by_role("navigation", name="Stages").get_by_role("link", name="Cut").click()
+    room(page, "Sheets").click()
     page.get_by_label("Seconds to search").first.fill("2")
     page.get_by_role("button", name="Nest these").first.click()
     page.get_by_role("button", name="Put it on the table").first.click(timeout=60_000)

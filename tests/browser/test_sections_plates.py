@@ -6,7 +6,7 @@ import re
 
 from playwright.sync_api import Page, expect
 
-from tests.browser.conftest import log_in
+from tests.browser.conftest import chooses_by, log_in
 from tests.browser.running import Application
 
 
@@ -85,7 +85,7 @@ def test_a_profile_by_its_makers_figures_carries_a_load_aside_that_runs(demo: Ap
     page.get_by_label("Section", exact=True).first.click()
     page.keyboard.type("Slotted 40")
     page.get_by_role("option", name="Slotted 40").click()
-    page.get_by_label("Material", exact=True).first.select_option("S355")
+    chooses_by(page.get_by_role("combobox", name="Material", exact=True).first, "S355")
     page.get_by_label("runs along").first.check()
     page.get_by_label("Aside of the axis by").first.fill("30")
     page.get_by_role("button", name="Save member").click()

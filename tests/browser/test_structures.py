@@ -10,7 +10,7 @@ from collections.abc import Sequence
 import pytest
 from playwright.sync_api import Locator, Page
 
-from tests.browser.conftest import Person
+from tests.browser.conftest import Person, choose
 from tests.browser.running import Application
 
 STARTERS = {
@@ -64,7 +64,7 @@ def inside(empty: Application, browser):
     person.enter()
     person.sees("Brief")
     person.fill("Load", "telescope")
-    page.get_by_label("Given").select_option("force")
+    choose(page, "Given", "a force")
     person.fill("Size", "9 kN")
     person.enter()
     page.get_by_role("cell", name="9 kN").wait_for()
@@ -76,7 +76,7 @@ def begun(page: Page, job: str, starter: str, sizes: Sequence[str]) -> tuple[Per
     """Somebody who has chosen a starter and typed its dimensions, and the form."""
     person = Person(page)
     page.goto(f"{job}/size")
-    page.get_by_label("Add a structure").select_option(label=starter)
+    choose(page, "Add a structure", starter)
     form = page.locator("form.panel")
     for label, size in zip(STARTERS[starter][1], sizes, strict=True):
         person.fill(label, size, form)
@@ -126,7 +126,7 @@ def test_an_arm_that_slews_and_a_spring_under_a_model_by_hand(inside: tuple[Page
     person.button("+ telescope", form)
     person.button("Add a position", form)
     form.get_by_label("it slews").check()
-    form.get_by_label("Axis of position 1").select_option("corner")
+    choose(form, "Axis of position 1", "corner")
     form.get_by_role("checkbox", name="arm", exact=True).uncheck()
     person.button("Save structure", form)
     row = page.get_by_role("row", name=re.compile("slewing"))
@@ -136,7 +136,7 @@ def test_an_arm_that_slews_and_a_spring_under_a_model_by_hand(inside: tuple[Page
     person.button("Change")
     person.button("Change its model by hand", form)
     person.button("Add a spring", form)
-    form.get_by_label("Spring at", exact=True).select_option("tip")
+    choose(form, "Spring at", "tip")
     person.fill("along y, N/mm", "500", form)
     person.button("Save structure", form)
     page.get_by_role("row", name=re.compile("slewing")).get_by_role("button").first.click()
@@ -149,7 +149,7 @@ def test_pieces_and_spans_as_stated_and_a_load_on_bars_of_ones_choice(inside: tu
     person, form = begun(page, job, "Portal on legs", ("3600", "2400"))
     person.fill("Called", "stated", form)
     person.button("+ telescope", form)
-    form.get_by_label("Where load 1 stands").select_option(label="along bars of my own choice")
+    choose(form, "Where load 1 stands", "along bars of my own choice")
     form.get_by_text("Pieces and spans as stated").click()
     bars = form.get_by_text("Bars by name, in order, with commas:").inner_text().split(": ")[1].split(", ")
     beam = next(b for b in bars if "beam" in b)
@@ -191,7 +191,7 @@ def test_bars_become_parts(inside: tuple[Page, str]) -> None:
 def test_the_chosen_section_can_be_read_in_its_field(inside: tuple[Page, str]) -> None:
     page, job = inside
     page.goto(f"{job}/size")
-    page.get_by_label("Add a structure").select_option(label="Portal on legs")
+    choose(page, "Add a structure", "Portal on legs")
     shown = page.locator("form.panel .el-select__wrapper").first
     shown.get_by_text("SHS 80×80×5 hot").wait_for()
     hidden = page.evaluate(
@@ -214,13 +214,13 @@ def test_a_model_changed_by_hand_a_joint_and_a_position(inside: tuple[Page, str]
     form.get_by_label("y of wall below").press("Tab")
     person.button("Add a node", form)
     person.button("+ telescope", form)
-    form.get_by_label("Where load 1 stands").select_option(label="at tip")
+    choose(form, "Where load 1 stands", "at tip")
     person.button("Save structure", form)
     page.get_by_role("alert").wait_for()
     assert "a bar that ends there" in page.get_by_role("alert").inner_text()
     form.get_by_role("button", name="Take away node n1").click()
-    form.get_by_label("End of a bar").select_option(label="every hinge of role strut")
-    form.get_by_label("Kind of joint").select_option(label="pin through a lug between cheeks")
+    choose(form, "End of a bar", "every hinge of role strut")
+    choose(form, "Kind of joint", "pin through a lug between cheeks")
     person.button("Add joint", form)
     form.get_by_text("More about it").click()
     person.fill("Foot height", "40", form)
@@ -241,8 +241,8 @@ def test_a_role_is_compared_and_another_section_taken(inside: tuple[Page, str]) 
     page, job = inside
     person = Person(page)
     page.goto(f"{job}/compare")
-    page.get_by_label("Structure to compare").select_option(label="T3 portal on legs")
-    page.get_by_label("Role", exact=True).select_option(label="beam")
+    choose(page, "Structure to compare", "T3 portal on legs")
+    choose(page, "Role", "beam")
     person.button("Compare this role")
     take = page.get_by_role("button", name=re.compile("^Take .* in "))
     take.first.wait_for()

@@ -4,12 +4,13 @@ away. Nothing typed is lost, and the sentence is true.
 
 from __future__ import annotations
 
+import re
 from collections.abc import Iterator
 
 import pytest
 from playwright.sync_api import Browser, Page, Route
 
-from tests.browser.conftest import log_in
+from tests.browser.conftest import choose, log_in
 from tests.browser.running import Application, wait_until
 
 
@@ -80,7 +81,7 @@ def test_C4_what_is_typed_stays_over_a_stage_and_a_reload(bench: Page, form: str
 
 def test_C4_a_structure_that_is_typed_stays_too(bench: Page) -> None:
     stage(bench, "Size")
-    bench.get_by_label("Add a structure").select_option("portal")
+    choose(bench, "Add a structure", "Portal on legs")
     mark = bench.locator("form.panel").get_by_label("Mark of the structure", exact=True)
     mark.fill("Q11")
     bench.get_by_label("Span", exact=True).fill("4100")
@@ -96,7 +97,7 @@ def test_C4_what_is_typed_while_a_form_fills_itself_in_stays_too(bench: Page) ->
     stage(bench, "Size")
     held: list[Route] = []
     bench.route("**/jobs/*/starters", lambda route: held.append(route))
-    bench.get_by_label("Add a structure").select_option("portal")
+    choose(bench, "Add a structure", "Portal on legs")
     mark = bench.locator("form.panel").get_by_label("Mark of the structure", exact=True)
     mark.fill("Q12")
     wait_until("its spots are asked for", lambda: bench.wait_for_timeout(50) or held)
@@ -138,7 +139,8 @@ def test_C4_two_clicks_make_one_record_however_slow_it_is(bench: Page) -> None:
     bench.route("**/loads", lambda route: held.append(route))
     save = bench.get_by_role("button", name="Save load")
     save.click()
-    save.click()
+    save.click(force=True)
+    bench.get_by_label("Load", exact=True).press("Enter")
     wait_until("it is on its way", lambda: bench.wait_for_timeout(50) or held)
     held[0].continue_()
     wait_until("it is saved", lambda: bench.wait_for_timeout(50) or loads(bench, "twice"))
@@ -230,6 +232,65 @@ def test_C2_a_field_names_the_unit_of_a_bare_number_and_says_what_it_understood(
     described = field.locator("xpath=ancestor::div[contains(@class,'field')]")
     described.get_by_text("kN/m²", exact=True).wait_for()
     described.get_by_text("5 kN/m² = 104.43 psf").wait_for()
-    bench.get_by_label("Given").select_option("force")
+    choose(bench, "Given", "a force")
     field.fill("5")
     described.get_by_text("5 N = 1.124 lb").wait_for()
+
+
+def test_C6_everything_that_does_not_fit_stands_at_its_field_and_at_the_head(bench: Page) -> None:
+    begin_load(bench, "")
+    bench.get_by_label("Size", exact=True).fill("much")
+    bench.get_by_label("Dynamic factor", exact=True).fill("0.2")
+    bench.get_by_label("Comes and goes, times", exact=True).fill("-3")
+    bench.get_by_role("button", name="Save load").click()
+    head = bench.locator("form .wrong")
+    head.wait_for()
+    said = head.get_by_role("paragraph").all_inner_texts()
+    assert len(said) >= 3, said
+    assert bench.evaluate("document.activeElement.closest('.field') !== null"), "the hand is at the first of them"
+    for label in ("Load", "Dynamic factor", "Comes and goes, times"):
+        field = bench.get_by_label(label, exact=True).locator("xpath=ancestor::div[@data-field][1]")
+        assert field.locator(".echo.bad").inner_text().startswith(label), label
+    head.get_by_role("link").last.click()
+    assert bench.get_by_label("Load", exact=True).input_value() == ""
+    assert bench.get_by_label("Size", exact=True).input_value() == "much"
+
+
+def test_C13_escape_leaves_a_form_and_asks_before_it_leaves_what_was_typed(bench: Page) -> None:
+    bench.get_by_role("button", name="Add a load").click()
+    bench.get_by_label("Load", exact=True).press("Escape")
+    bench.get_by_role("button", name="Add a load").wait_for()
+    begin_load(bench, "hail")
+    bench.get_by_label("Load", exact=True).press("Escape")
+    bench.get_by_text("Escape once more leaves what you typed.").wait_for()
+    assert bench.get_by_label("Load", exact=True).input_value() == "hail"
+    bench.get_by_label("Load", exact=True).press("Escape")
+    bench.get_by_role("button", name="Add a load").wait_for()
+
+
+def test_what_stands_on_a_member_is_moved_on_its_drawing(bench: Page) -> None:
+    stage(bench, "Size")
+    bench.get_by_role("button", name="Add a member", exact=True).click()
+    bench.get_by_label("Length", exact=True).fill("2400")
+    bench.get_by_role("button", name="+ crowd on a post").click()
+    bench.get_by_label("Width it carries").fill("600")
+    place = bench.get_by_label("Acts at, from the left")
+    place.fill("700")
+    grip = bench.get_by_role("slider", name="crowd on a post, from the left")
+    box = grip.locator(".knob").bounding_box()
+    assert box is not None
+    x, y = box["x"] + box["width"] / 2, box["y"] + box["height"] / 2
+    span = bench.get_by_label(re.compile("^Beam")).evaluate(
+        "e => e.getScreenCTM().a * (e.viewBox.baseVal.width - 130) / 2400"
+    )
+    bench.mouse.move(x, y)
+    bench.mouse.down()
+    bench.mouse.move(x + 497 * span, y, steps=8)
+    bench.mouse.up()
+    assert place.input_value() == "1200", "it snaps to the middle"
+    wait_until("it is worked out there", lambda: grip.get_attribute("aria-valuetext") == "1200")
+    grip.press("ArrowRight")
+    assert place.input_value() == "1210"
+    place.fill("2400 / 4")
+    wait_until("the drawing follows the field", lambda: grip.get_attribute("aria-valuetext") == "600")
+    bench.get_by_role("button", name="Leave it", exact=True).first.click()

@@ -1,6 +1,7 @@
 """Parts: outlines, areas and masses against formulas written here and against shapely, and what is refused."""
 
 import math
+from typing import get_args
 
 import pytest
 from hypothesis import given, settings
@@ -9,7 +10,8 @@ from shapely.geometry import Polygon
 
 from yorvek.core.errors import InputError
 from yorvek.core.outlines import Outline, Ring, area_mm2, area_moments, bounds_mm, cut_length_mm, ring_points, rounded
-from yorvek.core.parts import PartSpec, part_geometry
+from yorvek.core.parts import PartSpec, part_families, part_geometry
+from yorvek.core.parts.spec import PlateShape
 from yorvek.core.quantities.entry import resolve
 from yorvek.core.sections import section
 
@@ -156,3 +158,29 @@ def test_turning_an_outline_turns_its_box():
     turned = bounds_mm(outline.moved(10, 20, 90))
     assert (turned[2] - turned[0], turned[3] - turned[1]) == pytest.approx((box[3] - box[1], box[2] - box[0]))
     assert area_mm2(outline.moved(3, 4, 37)) == pytest.approx(area_mm2(outline), rel=1e-9)
+
+
+def test_every_family_of_plates_asks_for_all_that_it_is_made_of():
+    shapes = {m.model_fields["family"].default: m for m in get_args(PlateShape)}
+    asked = {f.kind: f for f in part_families()}
+    assert set(asked) == set(shapes) - {"free"}, "an outline from a drawing is not asked for"
+    for kind, family in asked.items():
+        assert {a.name for a in family.asks} == set(shapes[kind].model_fields) - {"family"}
+        assert all(a.without for a in family.asks if a.optional), "what stands where it is left out is said"
+    assert len({f.letter for f in asked.values()} | {"P"}) == len(asked) + 1
+
+
+@pytest.mark.parametrize("unit", ["mm", "in"])
+@pytest.mark.parametrize("family", part_families(), ids=lambda f: f.kind)
+def test_what_a_family_begins_with_makes_a_part_once_its_blanks_are_filled(family, unit):
+    def begun(a):
+        usual = a.usual_mm if unit == "mm" else a.usual_in
+        if a.typed == "count":
+            return int(usual)
+        if a.typed == "yes or no":
+            return False
+        return None if a.optional else {"text": usual or ("200" if unit == "mm" else "8"), "unit": unit}
+
+    shape = {"family": family.kind, **{a.name: begun(a) for a in family.asks}}
+    spec = resolve(PartSpec.model_validate({"mark": "F1", "material_id": "S355", "shape": shape}), {})
+    assert part_geometry(spec).mass_kg > 0

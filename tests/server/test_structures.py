@@ -86,6 +86,18 @@ def test_it_is_rated_for_a_load_and_a_stranger_is_not_told(owner, stranger, made
     assert stranger("GET", asked).status_code == 404
 
 
+def test_it_is_drawn_in_space_with_its_walls_and_not_for_a_stranger(owner, stranger, made):
+    asked = f"{made['base']}/structures/{made['id']}/picture"
+    drawn = owner.good("GET", asked)
+    verdict = row(made["view"], made["id"])["verdict"]
+    (there,) = drawn["positions"]
+    assert [b["name"] for b in there["bars"]] == [b["name"] for b in verdict["bars"]]
+    assert there["nodes"] == verdict["nodes"]
+    assert all(len(s["parts"][0]) == 2 for s in drawn["sections"].values()), "tubes: an outer ring and an opening"
+    assert stranger("GET", asked).status_code == 404
+    assert owner("GET", f"{made['base']}/structures/999999/picture").status_code == 404
+
+
 def test_its_bars_become_parts_that_are_cut(owner, made):
     view = owner.good("POST", f"{made['base']}/structures/{made['id']}/parts", {"version": 1})
     bars = {p["spec"]["name"]: p for p in view["parts"] if p["spec"]["mark"].startswith("T1")}

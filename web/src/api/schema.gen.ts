@@ -1642,6 +1642,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/structures/{structure_id}/picture": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Picture
+         * @description The structure in space in each of its positions, with the true outlines of its sections.
+         */
+        get: operations["yorvek_server_api_structures_picture"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/structures/{structure_id}/rating": {
         parameters: {
             query?: never;
@@ -2926,7 +2946,8 @@ export interface components {
         };
         /**
          * Catalogue
-         * @description Sections, metals, and the unit that a bare number of each kind takes, by unit system.
+         * @description Sections, metals, families of plate parts with what they ask for, and the unit that a bare number of each kind
+         *     takes, by unit system.
          */
         Catalogue: {
             /**
@@ -2940,6 +2961,11 @@ export interface components {
             };
             /** Materials */
             materials: components["schemas"]["Material"][];
+            /**
+             * Part Families
+             * @default []
+             */
+            part_families: components["schemas"]["PartFamily"][];
             /** Sections */
             sections: components["schemas"]["SectionLine"][];
         };
@@ -3499,6 +3525,34 @@ export interface components {
             unit: string;
         };
         /**
+         * DrawnBar
+         * @description A bar: its ends by name, and the directions of its section's width and depth, unit vectors.
+         */
+        DrawnBar: {
+            /** Depth */
+            depth: [
+                number,
+                number,
+                number
+            ];
+            /** I */
+            i: string;
+            /** J */
+            j: string;
+            /** Name */
+            name: string;
+            /** Role */
+            role: string;
+            /** Section Id */
+            section_id: string;
+            /** Width */
+            width: [
+                number,
+                number,
+                number
+            ];
+        };
+        /**
          * DrawnDimension
          * @description A dimension on the drawing, between two points, its line shifted aside by `offset_mm` (left of the direction).
          */
@@ -3520,6 +3574,45 @@ export interface components {
             y1: number;
             /** Y2 */
             y2: number;
+        };
+        /**
+         * DrawnPosition
+         * @description The structure in one of its positions: nodes in mm, what stands, and the nodes that the ground holds.
+         */
+        DrawnPosition: {
+            /** Bars */
+            bars: components["schemas"]["DrawnBar"][];
+            /** Held */
+            held: string[];
+            /**
+             * Name
+             * @description empty where it has but one
+             */
+            name: string;
+            /** Nodes */
+            nodes: {
+                [key: string]: [
+                    number,
+                    number,
+                    number
+                ];
+            };
+        };
+        /**
+         * DrawnSection
+         * @description Parts of a section, each as rings in mm about the centroid, x along its width and y along its depth; the first
+         *     ring of a part is its outer one. No part where it is known by its figures alone.
+         */
+        DrawnSection: {
+            /** Depth Mm */
+            depth_mm: number;
+            /** Parts */
+            parts: [
+                number,
+                number
+            ][][][];
+            /** Width Mm */
+            width_mm: number;
         };
         /**
          * DropForce
@@ -6059,6 +6152,20 @@ export interface components {
             part: number;
         };
         /**
+         * PartFamily
+         * @description A family, the letter that its marks begin with, and its questions.
+         */
+        PartFamily: {
+            /** Asks */
+            asks: components["schemas"]["PartQuestion"][];
+            /** Kind */
+            kind: string;
+            /** Letter */
+            letter: string;
+            /** Words */
+            words: string;
+        };
+        /**
          * PartGeometry
          * @description What follows from a part's dimensions.
          */
@@ -6097,6 +6204,39 @@ export interface components {
             spec: components["schemas"]["PartSpec"];
             /** Version */
             version: number;
+        };
+        /**
+         * PartQuestion
+         * @description One thing that a family asks for: its name in the record, in words, as what it is typed; what stands where it is
+         *     left out; and what it begins with in mm and in inches (common practice, no source).
+         */
+        PartQuestion: {
+            /** Name */
+            name: string;
+            /** Optional */
+            optional: boolean;
+            /**
+             * Typed
+             * @enum {string}
+             */
+            typed: "length" | "place" | "thickness" | "count" | "yes or no";
+            /**
+             * Usual In
+             * @default
+             */
+            usual_in: string;
+            /**
+             * Usual Mm
+             * @default
+             */
+            usual_mm: string;
+            /**
+             * Without
+             * @default
+             */
+            without: string;
+            /** Words */
+            words: string;
         };
         /** PartRow */
         PartRow: {
@@ -6268,6 +6408,18 @@ export interface components {
             id: number;
             /** Name */
             name: string;
+        };
+        /**
+         * Picture
+         * @description Every position of a structure, and the sections in it.
+         */
+        Picture: {
+            /** Positions */
+            positions: components["schemas"]["DrawnPosition"][];
+            /** Sections */
+            sections: {
+                [key: string]: components["schemas"]["DrawnSection"];
+            };
         };
         /**
          * Pinned
@@ -11461,6 +11613,29 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Changes"];
+                };
+            };
+        };
+    };
+    yorvek_server_api_structures_picture: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+                structure_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Picture"];
                 };
             };
         };

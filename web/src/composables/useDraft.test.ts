@@ -98,5 +98,6 @@ it('keeps everything where it was not saved', async () => {
   one.begin({ name: '' })
   expect(await one.store()).toBe(false)
   expect(one.draft.value).toEqual({ name: '' })
-  expect(message.value).toBe('name: nothing was given.')
+  expect(one.wrong.value).toEqual([{ path: '', sentence: 'name: nothing was given.' }])
+  expect(message.value).toBe('')
 })

@@ -3,7 +3,8 @@
  * saves slowly, until it is saved or given up; the thread says where something is typed and not saved.
  */
 import { computed, onScopeDispose, reactive, ref, watch, type Ref } from 'vue'
-import { attempt, copy, job, message, save as saveRow, type Kind } from '../shared/job'
+import { attempt, copy, job, message, save as saveRow, wrong as lastWrong, type Kind } from '../shared/job'
+import type { Wrong } from '../ui/errors'
 
 export type Row = { id: number; version: number }
 type Held = { text: string; begun: string; row: Row | null; more?: unknown }
@@ -62,6 +63,8 @@ export function useDraft<T>(form: string, options: Options<T> = {}) {
   const row = ref<Row | null>(null)
   const saving = ref(false)
   const begun = ref('')
+  /** What did not fit when it was last sent; it stands in the form, and at its fields. */
+  const wrong = ref<Wrong[]>([])
   const at = keyOf(form)
   let gone = false
   const before = held.get(at)
@@ -97,6 +100,7 @@ export function useDraft<T>(form: string, options: Options<T> = {}) {
       message.value = UNSAVED
       return false
     }
+    wrong.value = []
     draft.value = copy(spec)
     row.value = of ? { id: of.id, version: of.version } : null
     begun.value = text.value
@@ -116,6 +120,7 @@ export function useDraft<T>(form: string, options: Options<T> = {}) {
     return true
   }
   function close(): void {
+    wrong.value = []
     draft.value = null
     row.value = null
     begun.value = ''
@@ -126,13 +131,20 @@ export function useDraft<T>(form: string, options: Options<T> = {}) {
     if (saving.value || draft.value === null) return false
     saving.value = true
     try {
-      return await attempt(async () => {
+      wrong.value = []
+      const done = await attempt(async () => {
         const now = text.value
         const id = await send(row.value, options.whole ? options.whole(draft.value as T) : draft.value)
         if (text.value === now) close()
         else stay(id, now)
         options.saved?.(id)
       })
+      if (!done && message.value && draft.value !== null) {
+        // said where it was typed, and not at the head of the page as well
+        wrong.value = lastWrong.value.length ? lastWrong.value : [{ path: '', sentence: message.value }]
+        message.value = ''
+      }
+      return done
     } finally {
       saving.value = false
     }
@@ -144,5 +156,5 @@ export function useDraft<T>(form: string, options: Options<T> = {}) {
     if (saved) row.value = { id: saved.id, version: saved.version }
     begun.value = as
   }
-  return { draft, row, dirty, saving, begin, settle, leave, close, store }
+  return { draft, row, dirty, saving, wrong, begin, settle, leave, close, store }
 }

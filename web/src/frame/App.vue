@@ -50,7 +50,7 @@ onMounted(() => window.addEventListener('keydown', key))
   <p v-else class="bad" style="padding: 20px">{{ message }}</p>
   <dialog ref="again" aria-label="Log in again" @close="over(false)">
     <Door v-if="asking" :first="false" again @in="over(true)" />
-    <button class="button" @click="again?.close()">Not now</button>
+    <el-button @click="again?.close()">Not now</el-button>
   </dialog>
 </template>
 <style scoped>

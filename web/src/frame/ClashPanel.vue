@@ -33,17 +33,14 @@ const leave = () =>
     <p>{{ clash.sentence }}</p>
     <fieldset v-for="f in fields" :key="f">
       <legend>{{ f.replaceAll('_', ' ') }}</legend>
-      <label><input v-model="theirs[f]" type="radio" :name="f" :value="false" /> mine: {{ words(mine?.[f]) }}</label>
-      <label
-        ><input v-model="theirs[f]" type="radio" :name="f" :value="true" /> theirs:
-        {{ words(clash.current.spec[f]) }}</label
-      >
+      <el-radio-group v-model="theirs[f]" :aria-label="f.replaceAll('_', ' ')">
+        <el-radio :value="false">mine: {{ words(mine?.[f]) }}</el-radio>
+        <el-radio :value="true">theirs: {{ words(clash.current.spec[f]) }}</el-radio>
+      </el-radio-group>
     </fieldset>
     <div class="row">
-      <button v-if="mine" class="button main">Save it so</button
-      ><button type="button" class="button" @click="leave">
-        {{ mine ? 'Leave mine, show theirs' : 'Show theirs' }}
-      </button>
+      <el-button type="primary" native-type="submit" v-if="mine">Save it so</el-button
+      ><el-button @click="leave">{{ mine ? 'Leave mine, show theirs' : 'Show theirs' }}</el-button>
     </div>
   </form>
 </template>

@@ -2,6 +2,7 @@
 import { ref } from 'vue'
 import { call, type S } from '../api/client'
 import { attempt, me, message } from '../shared/job'
+import TextField from '../ui/TextField.vue'
 
 const props = defineProps<{ first: boolean; again?: boolean }>()
 const emit = defineEmits<{ in: [] }>()
@@ -29,28 +30,29 @@ const enter = () =>
     <p v-else>From what it must carry to how every piece comes out of the stock.</p>
     <form class="panel" @submit.prevent="enter">
       <h2>{{ first ? 'The first account' : again ? 'Log in again' : 'Log in' }}</h2>
-      <div v-if="first" class="field">
-        <label for="code">Code, as the start command printed it</label
-        ><input id="code" v-model="code" autocomplete="off" placeholder="ABCD-EFGH-JKMN" />
-      </div>
-      <div v-if="first" class="field"><label for="shop">Name of the shop</label><input id="shop" v-model="shop" /></div>
-      <div class="field">
-        <label for="name">Your name</label><input id="name" v-model="username" autocomplete="username" />
-      </div>
+      <TextField
+        v-if="first"
+        id="code"
+        placeholder="ABCD-EFGH-JKMN"
+        v-model="code"
+        label="Code, as the start command printed it"
+      />
+      <TextField v-if="first" id="shop" v-model="shop" label="Name of the shop" />
+      <TextField id="name" v-model="username" label="Your name" />
       <div class="field">
         <label for="password">Password</label
-        ><input
+        ><el-input
           id="password"
-          v-model="password"
-          type="password"
           :autocomplete="first ? 'new-password' : 'current-password'"
+          type="password"
+          v-model="password"
         />
         <p v-if="first" class="soft">
           At least 12 characters; three words that do not belong together are easy to keep.
         </p>
       </div>
       <p v-if="message" class="bad" role="alert">{{ message }}</p>
-      <button class="button main">{{ first ? 'Open the shop' : 'Log in' }}</button>
+      <el-button type="primary" native-type="submit">{{ first ? 'Open the shop' : 'Log in' }}</el-button>
     </form>
     <p v-if="!again" class="soft">
       A planning aid. Loads, people, lifting and public structures follow local codes and need a licensed engineer.

@@ -4,14 +4,14 @@ import { computed, nextTick, onMounted, onUnmounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { call, type S } from '../api/client'
 import { attempt, job } from '../shared/job'
-import { foundIn, jobsAs, thingsOf, type Thing } from '../shared/found'
+import { foundIn, jobsAs, placesOf, stockAs, thingsOf, type Thing } from '../shared/found'
 
 const KEYS = [
-  ['/ or Ctrl-K', 'find a mark, a name, a note, another job'],
+  ['/ or Ctrl-K', 'find a place, a mark, a name, a note, what lies on the rack, another job'],
   ['u', 'millimetres, or feet and inches'],
   ['?', 'these keys'],
   ['Enter', 'saves the form that the hand is in'],
-  ['Escape', 'closes what lies over the page'],
+  ['Escape', 'closes what lies over the page, and leaves a form; twice where something is typed in it'],
 ]
 const router = useRouter()
 const over = ref<HTMLDialogElement | null>(null)
@@ -19,16 +19,22 @@ const shown = ref<'' | 'find' | 'keys'>('')
 const typed = ref('')
 const at = ref(0)
 const jobs = ref<S['JobLine'][]>([])
-const found = computed(() => foundIn([...(job.value ? thingsOf(job.value) : []), ...jobsAs(jobs.value)], typed.value))
+const stock = ref<S['StockRow'][]>([])
+const things = computed(() => {
+  const inJob = job.value ? [...placesOf(job.value), ...thingsOf(job.value), ...stockAs(stock.value, job.value)] : []
+  return [...inJob, ...jobsAs(jobs.value)]
+})
+const found = computed(() => foundIn(things.value, typed.value))
 async function open(what: 'find' | 'keys') {
   shown.value = what
   typed.value = ''
   at.value = 0
   await nextTick()
   if (!over.value?.open) over.value?.showModal()
-  if (what === 'find' && !jobs.value.length)
+  if (what === 'find')
     void attempt(async () => {
       jobs.value = await call('GET', '/jobs')
+      if (job.value) stock.value = await call('GET', '/stock')
     })
 }
 async function go(thing: Thing | undefined) {
@@ -50,10 +56,10 @@ onMounted(() => window.addEventListener('keydown', key))
 onUnmounted(() => window.removeEventListener('keydown', key))
 </script>
 <template>
-  <button class="button finder" @click="open('find')">Find</button>
+  <el-button class="finder" @click="open('find')">Find</el-button>
   <dialog ref="over" :aria-label="shown === 'keys' ? 'Keys' : 'Find'" @click.self="over?.close()" @close="shown = ''">
     <template v-if="shown === 'find'">
-      <label for="finder">A mark, a name, words of a note, another job</label>
+      <label for="finder">A place, a mark, a name, words of a note, what lies on the rack, another job</label>
       <input
         id="finder"
         v-model="typed"
@@ -78,7 +84,7 @@ onUnmounted(() => window.removeEventListener('keydown', key))
         <dd>{{ what }}</dd></template
       >
     </dl>
-    <button class="button close" @click="over?.close()">Close</button>
+    <el-button class="close" @click="over?.close()">Close</el-button>
   </dialog>
 </template>
 <style scoped>

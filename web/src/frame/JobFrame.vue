@@ -1,7 +1,9 @@
 <script setup lang="ts">
-import { computed, onMounted, ref, watch } from 'vue'
+import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
+import { ApiError } from '../api/client'
 import { attempt, catalogue, conflict, job, me, message, open, question, why } from '../shared/job'
+import AsyncState from '../ui/AsyncState.vue'
 import ClashPanel from './ClashPanel.vue'
 import Finder from './Finder.vue'
 import { fetchStages } from './router'
@@ -27,16 +29,31 @@ const page = ref<HTMLElement | null>(null)
 watch([message, conflict, question], ([said, other, asked]) => {
   if (said || other || asked) page.value?.scrollTo({ top: 0 })
 })
+const failed = ref(0)
+async function read(n: number) {
+  failed.value = 0
+  const denied = (error: unknown) => {
+    if (error instanceof ApiError) failed.value = error.status || 599
+    throw error
+  }
+  if (n) await attempt(() => open(n).catch(denied))
+}
+watch(id, read, { immediate: true })
+/** Where somebody is, for the list of their tabs and for who hears it. */
+const NAMES: Record<string, string> = { section: 'Sections', check: 'Check and release' }
 watch(
-  id,
-  (n) => {
-    if (n) void attempt(() => open(n))
+  () => [route.path, job.value?.job.spec.name],
+  ([path, name]) => {
+    const stage = path?.split('/')[3] ?? ''
+    document.title = `${NAMES[stage] ?? stage.charAt(0).toUpperCase() + stage.slice(1)}: ${name ?? ''} · Yorvek`
   },
   { immediate: true },
 )
+onBeforeUnmount(() => (document.title = 'Yorvek'))
 </script>
 <template>
   <div v-if="job && job.job.id === id" class="frame" :class="{ explained: why }">
+    <a class="skip" href="#work" @click.prevent="page?.focus()">Skip to the work</a>
     <header class="page-head">
       <router-link to="/" class="home">Yorvek</router-link>
       <h1>{{ job.job.spec.name }}</h1>
@@ -48,20 +65,22 @@ watch(
       <span class="soft who">{{ me?.username }}, {{ me?.role }}</span>
     </header>
     <Thread class="thread" />
-    <main ref="page">
+    <main id="work" ref="page" tabindex="-1">
       <p v-if="message" class="notice bad" role="alert">{{ message }}</p>
       <ClashPanel v-if="conflict" :key="`${conflict.current.id} ${conflict.current.version}`" :clash="conflict" />
       <p v-if="question" class="notice row" role="alert">
-        {{ question.sentence }} <button class="button main" @click="question.go()">Undo it</button>
-        <button class="button" @click="question = null">Leave it</button>
+        {{ question.sentence }} <el-button type="primary" @click="question.go()">Undo it</el-button>
+        <el-button @click="question = null">Leave it</el-button>
       </p>
       <router-view />
     </main>
     <Why v-if="why" />
     <RippleBar class="ripple" />
   </div>
-  <div v-else class="notice" style="margin: 30px">
-    {{ message || 'Opening…' }} <router-link to="/">All jobs</router-link>
+  <div v-else class="page">
+    <AsyncState :failed="failed ? message : ''" :denied="failed === 403 || failed === 404" :lines="8" @again="read(id)"
+      ><router-link class="button" to="/">All jobs</router-link></AsyncState
+    >
   </div>
 </template>
 <style scoped>

@@ -6,6 +6,7 @@ import { attempt, job, message, reading, type Remark } from '../shared/job'
 import { unit } from '../shared/units'
 import Reading from './Reading.vue'
 import { day } from '../shared/dates'
+import TextField from '../ui/TextField.vue'
 
 const found = ref<S['Look'] | null>(null)
 const name = ref('')
@@ -38,11 +39,9 @@ const paper = () =>
 </script>
 <template>
   <Reading v-if="found" :as="`for ${found.for_whom} to read, until ${day(found.until)}`">
-    <template #papers><button class="button" @click="paper">Calculation report PDF</button></template>
+    <template #papers><el-button @click="paper">Calculation report PDF</el-button></template>
     <template #name>
-      <div class="field">
-        <label for="g-name">Your name, as it stands beside what you say</label><input id="g-name" v-model="name" />
-      </div>
+      <TextField id="g-name" v-model="name" label="Your name, as it stands beside what you say" />
     </template>
   </Reading>
   <p v-else class="notice" role="alert">{{ message || 'Opening…' }}</p>

@@ -4,6 +4,9 @@ import { onMounted, ref } from 'vue'
 import { call, type S } from '../api/client'
 import { attempt, me, message } from '../shared/job'
 import { when } from '../shared/dates'
+import Choice from '../ui/Choice.vue'
+import TextField from '../ui/TextField.vue'
+import ChoiceField from '../ui/ChoiceField.vue'
 
 type Role = S['Person']['role']
 const ROLES: { id: Role; words: string }[] = [
@@ -74,40 +77,38 @@ const lastSeen = (iso: string | null) => (iso ? when(iso) : 'not yet')
               <b>{{ p.username }}</b> <span v-if="!p.active">not let in any more</span>
             </td>
             <td>
-              <select
-                :value="p.role"
+              <Choice
                 :aria-label="`What ${p.username} may do`"
-                @change="change(p, { role: ($event.target as HTMLSelectElement).value })"
-              >
-                <option v-for="r in ROLES" :key="r.id" :value="r.id">{{ r.words }}</option>
-              </select>
+                @change="change(p, { role: $event })"
+                :model-value="p.role"
+                :options="ROLES.map((r) => ({ value: r.id, label: r.words }))"
+              />
             </td>
             <td class="soft">{{ lastSeen(p.last_seen) }}</td>
             <td class="num">
               <form v-if="reset?.id === p.id" class="row" @submit.prevent="give(p)">
-                <input
-                  v-model="reset.password"
-                  type="password"
+                <el-input
                   autocomplete="new-password"
                   :aria-label="`New password of ${p.username}`"
                   placeholder="new password"
-                /><button class="button main">Give it</button
-                ><button type="button" class="button" @click="reset = null">Leave it</button>
+                  type="password"
+                  v-model="reset.password"
+                /><el-button type="primary" native-type="submit">Give it</el-button
+                ><el-button @click="reset = null">Leave it</el-button>
               </form>
               <template v-else>
-                <button
-                  class="button quiet"
+                <el-button
+                  text
                   :aria-label="`New password for ${p.username}`"
                   @click="reset = { id: p.id, password: '' }"
                 >
-                  New password</button
-                ><button
-                  class="button quiet"
+                  New password</el-button
+                ><el-button
+                  text
                   :aria-label="p.active ? `Let ${p.username} in no more` : `Let ${p.username} in again`"
                   @click="change(p, { active: !p.active })"
+                  >{{ p.active ? 'Let in no more' : 'Let in again' }}</el-button
                 >
-                  {{ p.active ? 'Let in no more' : 'Let in again' }}
-                </button>
               </template>
             </td>
           </tr>
@@ -117,31 +118,25 @@ const lastSeen = (iso: string | null) => (iso ? when(iso) : 'not yet')
     <div class="halves">
       <form v-if="me?.role === 'owner'" class="panel" @submit.prevent="add">
         <h2>Somebody new</h2>
-        <div class="field"><label for="p-name">Name</label><input id="p-name" v-model="name" autocomplete="off" /></div>
+        <TextField id="p-name" v-model="name" label="Name" />
         <div class="field">
           <label for="p-word">Password, to be told to them</label
-          ><input id="p-word" v-model="password" type="password" autocomplete="new-password" />
+          ><el-input id="p-word" autocomplete="new-password" type="password" v-model="password" />
           <p class="soft">At least 12 characters; three words that do not belong together are easy to keep.</p>
         </div>
-        <div class="field">
-          <label for="p-role">May</label
-          ><select id="p-role" v-model="role">
-            <option v-for="r in ROLES" :key="r.id" :value="r.id">{{ r.words }}</option>
-          </select>
-        </div>
-        <button class="button main gap">Let them in</button>
+        <ChoiceField
+          id="p-role"
+          v-model="role"
+          label="May"
+          :options="ROLES.map((r) => ({ value: r.id, label: r.words }))"
+        />
+        <el-button class="gap" type="primary" native-type="submit">Let them in</el-button>
       </form>
       <form class="panel" @submit.prevent="changeOwn">
         <h2>Your own password</h2>
-        <div class="field">
-          <label for="o-old">As it is now</label
-          ><input id="o-old" v-model="own.old" type="password" autocomplete="current-password" />
-        </div>
-        <div class="field">
-          <label for="o-new">New</label
-          ><input id="o-new" v-model="own.new" type="password" autocomplete="new-password" />
-        </div>
-        <button class="button gap">Change it</button>
+        <TextField id="o-old" type="password" v-model="own.old" label="As it is now" at="old" />
+        <TextField id="o-new" type="password" v-model="own.new" label="New" at="new" />
+        <el-button class="gap" native-type="submit">Change it</el-button>
       </form>
     </div>
   </main>

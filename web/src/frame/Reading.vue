@@ -9,6 +9,7 @@ import UnitSwitch from './UnitSwitch.vue'
 import Why from './Why.vue'
 import Remark from '../shared/Remark.vue'
 import { sizeOf } from '../shared/loads'
+import Choice from '../ui/Choice.vue'
 
 defineProps<{ as: string }>()
 const view = computed(() => job.value!)
@@ -110,16 +111,20 @@ const send = () =>
           <h2 class="gap">Comments</h2>
           <slot name="name"></slot>
           <form v-if="reading?.say" class="row" @submit.prevent="send">
-            <select v-model="about" aria-label="What it is about">
-              <option value="">the job</option>
-              <option v-for="x in sized" :key="x.mark">{{ x.mark }}</option>
-              <option v-for="p in view.parts" :key="`p${p.id}`">{{ p.spec.mark }}</option></select
-            ><input v-model="text" class="wide" aria-label="Comment" placeholder="on a number: open its why" /><button
-              class="button"
-              :disabled="!text"
-            >
-              Say it
-            </button>
+            <Choice
+              aria-label="What it is about"
+              v-model="about"
+              :options="[
+                { value: '', label: 'the job' },
+                ...sized.map((x) => ({ value: x.mark, label: x.mark })),
+                ...view.parts.map((p) => ({ value: p.spec.mark, label: p.spec.mark })),
+              ]"
+            /><el-input
+              class="wide"
+              aria-label="Comment"
+              placeholder="on a number: open its why"
+              v-model="text"
+            /><el-button native-type="submit" :disabled="!text"> Say it </el-button>
           </form>
           <Remark v-for="c in view.comments" :key="c.id" :comment="c" />
         </section>

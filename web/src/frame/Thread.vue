@@ -73,7 +73,7 @@ const stages = computed(() => {
       :key="s.id"
       :to="`/jobs/${job!.job.id}/${s.id}`"
       class="stage"
-      :class="{ on: route.path.endsWith('/' + s.id), stale: s.stale }"
+      :class="{ on: route.path.split('/')[3] === s.id, stale: s.stale }"
     >
       <span class="dot" aria-hidden="true"></span>
       <span class="name">{{ s.name }}</span><span v-if="FORMS[s.id]?.some((f) => typed.includes(f))" class="typed"

@@ -63,7 +63,7 @@ const factor = computed(() => {
   <aside aria-label="Why">
     <div class="row spread">
       <span class="blue">Why: {{ mark }}, {{ check?.kind === 'strength' ? 'breaks' : 'moves' }}</span>
-      <button class="button quiet" @click="why = null">Close</button>
+      <el-button text @click="why = null">Close</el-button>
     </div>
     <template v-if="check">
       <p class="big"><Reserve :value="reserve" /></p>
@@ -108,12 +108,12 @@ const factor = computed(() => {
         }}<template v-if="c.spec.answer"><br />Answered: {{ c.spec.answer }}</template>
       </p>
       <form v-if="!reading || reading.say" class="row" @submit.prevent="send">
-        <input v-model="remark" aria-label="Comment on this number" placeholder="comment on this number" /><button
-          class="button"
+        <el-input aria-label="Comment on this number" placeholder="comment on this number" v-model="remark" /><el-button
+          native-type="submit"
           :disabled="!remark"
         >
           Say it
-        </button>
+        </el-button>
       </form>
     </template>
   </aside>

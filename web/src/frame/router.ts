@@ -3,17 +3,19 @@ import { message } from '../shared/job'
 
 /** Each view is fetched when it is first gone to, or once a job is open and nothing else is to be done. */
 const stages = {
-  brief: () => import('../stages/Brief.vue'),
-  size: () => import('../stages/Size.vue'),
+  brief: () => import('../stages/brief/Brief.vue'),
+  size: () => import('../stages/size/Size.vue'),
   compare: () => import('../stages/Compare.vue'),
-  parts: () => import('../stages/Parts.vue'),
+  parts: () => import('../stages/parts/Parts.vue'),
   stock: () => import('../stages/Stock.vue'),
-  cut: () => import('../stages/Cut.vue'),
+  cut: () => import('../stages/cut/Cut.vue'),
   log: () => import('../stages/Log.vue'),
   chain: () => import('../stages/Chain.vue'),
   section: () => import('../stages/SectionBench.vue'),
   check: () => import('../stages/Check.vue'),
 }
+/** Stages of several rooms say which in their address. */
+const ROOMS: Record<string, string> = { cut: 'cut/:room(buy|bars|sheets|table|after)?' }
 export function fetchStages(): void {
   for (const stage of Object.values(stages)) void stage().catch(() => undefined)
 }
@@ -29,7 +31,7 @@ export const router = createRouter({
       component: () => import('./JobFrame.vue'),
       children: [
         { path: '', redirect: (to) => `${to.path}/brief` },
-        ...Object.entries(stages).map(([path, component]) => ({ path, component })),
+        ...Object.entries(stages).map(([path, component]) => ({ path: ROOMS[path] ?? path, component })),
       ],
     },
     { path: '/:rest(.*)*', redirect: '/' },

@@ -3,13 +3,15 @@
 import { computed } from 'vue'
 import type { Preview } from './preview'
 import Reserve from './Reserve.vue'
+import { useWords } from '../ui/errors'
 import { mass } from './units'
 
 type Held = { value?: number | null; governs?: string }
 type Worked = { strength: Held; stiffness?: Held | null; mass_kg?: number }
 const props = defineProps<{ row?: { verdict?: Worked | null; trouble?: string | null } | null; preview: Preview }>()
 const verdict = computed(() => props.row?.verdict)
-const trouble = computed(() => props.row?.trouble || props.preview.sentence)
+const inWords = useWords()
+const trouble = computed(() => props.row?.trouble || inWords(props.preview.sentence))
 </script>
 <template>
   <div class="alive" :class="{ stale: preview.stale }" role="status" aria-label="What it would come to">

@@ -14,13 +14,9 @@ withDefaults(defineProps<Props>(), { change: undefined, own: undefined })
 </script>
 <template>
   <template v-if="own ?? mayWrite">
-    <button v-if="change" class="button quiet" :aria-label="`Change ${name}`" @click.stop="change">Change</button
-    ><slot /><button
-      class="button quiet"
-      :aria-label="`Take away ${name}`"
-      @click.stop="attempt(() => remove(kind, row))"
-    >
+    <el-button text v-if="change" :aria-label="`Change ${name}`" @click.stop="change">Change</el-button
+    ><slot /><el-button text :aria-label="`Take away ${name}`" @click.stop="attempt(() => remove(kind, row))">
       Take away
-    </button>
+    </el-button>
   </template>
 </template>

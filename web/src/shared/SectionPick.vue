@@ -3,6 +3,7 @@
 import { computed, onMounted, shallowRef } from 'vue'
 import type { S } from '../api/client'
 import { catalogue, job } from './job'
+import ChoiceField from '../ui/ChoiceField.vue'
 
 const props = withDefaults(defineProps<{ section: string; material: string; own?: boolean; metal?: boolean }>(), {
   own: true,
@@ -41,15 +42,12 @@ function pick(id: string) {
     />
     <span class="echo"></span>
   </div>
-  <div v-if="metal" class="field">
-    <label>Material</label>
-    <select
-      :value="material"
-      aria-label="Material"
-      @change="emit('update:material', ($event.target as HTMLSelectElement).value)"
-    >
-      <option v-for="m in sold(section)" :key="m" :value="m">{{ m }}</option>
-    </select>
-    <span class="echo"></span>
-  </div>
+  <ChoiceField
+    v-if="metal"
+    aria-label="Material"
+    @change="emit('update:material', $event)"
+    :model-value="material"
+    label="Material"
+    :options="sold(section)"
+  />
 </template>

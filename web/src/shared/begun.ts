@@ -23,7 +23,8 @@ function opener({ was, words }: { was: Element | null; words: string }): HTMLEle
 }
 
 export const begun: Directive<HTMLElement> = {
-  mounted(form) {
+  mounted(form, { value }) {
+    if (value === false) return
     const now = document.activeElement
     const was = now && now !== document.body ? now : last
     from.set(form, { was, words: was?.tagName === 'BUTTON' ? (was.textContent?.trim() ?? '') : '' })

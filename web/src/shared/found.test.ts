@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest'
 import type { S } from '../api/client'
-import { foundIn, jobsAs, thingsOf } from './found'
+import { foundIn, jobsAs, placesOf, stockAs, thingsOf } from './found'
 
 const job = {
   job: { id: 4 },
@@ -35,4 +35,19 @@ it('finds nothing for nothing, and no more than asked', () => {
 it('finds other jobs', () => {
   const lines = [{ id: 7, name: 'Osprey Perches', for_whom: 'the reserve' }] as unknown as S['JobLine'][]
   expect(foundIn(jobsAs(lines), 'perches')[0].to).toBe('/jobs/7/brief')
+})
+it('finds every place of a job by its name, and what lies on the rack', () => {
+  expect(foundIn(placesOf(job), 'cut')[0]).toEqual({ words: 'Cut', kind: 'place', to: '/jobs/4/cut', pick: '' })
+  expect(foundIn(placesOf(job), 'sheets')[0].to).toBe('/jobs/4/cut/sheets')
+  const rows = [
+    {
+      id: 3,
+      spec: { item: { section_id: 'SHS 50×50×4 hot', material_id: 'S355', location: 'rack 2', heat: 'H4471' } },
+    },
+    { id: 4, spec: { item: { thickness: { text: '12 mm' }, material_id: 'S355', location: 'floor' } } },
+  ] as unknown as S['StockRow'][]
+  const all = stockAs(rows, job)
+  expect(foundIn(all, 'H4471').map((t) => t.pick)).toEqual(['stock 3'])
+  expect(foundIn(all, 'sheet 12 floor').map((t) => t.pick)).toEqual(['stock 4'])
+  expect(foundIn(all, 'rack 2')[0].to).toBe('/jobs/4/stock')
 })

@@ -25,6 +25,44 @@ export function thingsOf(job: S['JobView']): Thing[] {
     })),
   )
 }
+const STAGES: [string, string][] = [
+  ['Brief', 'brief'],
+  ['Size', 'size'],
+  ['Sections', 'section'],
+  ['Check and release', 'check'],
+  ['Chain', 'chain'],
+  ['Compare', 'compare'],
+  ['Parts', 'parts'],
+  ['Stock', 'stock'],
+  ['Cut', 'cut'],
+  ['Buy', 'cut/buy'],
+  ['Bars', 'cut/bars'],
+  ['Sheets', 'cut/sheets'],
+  ['Table', 'cut/table'],
+  ['After the cut', 'cut/after'],
+  ['Log', 'log'],
+]
+/** The places of a job: so the keys alone lead everywhere. */
+export const placesOf = (job: S['JobView']): Thing[] =>
+  STAGES.map(([words, path]) => ({ words, kind: 'place', to: `/jobs/${job.job.id}/${path}`, pick: '' }))
+
+/** What lies on the rack, by what it is and where it lies; its own place is the stock of the job in view. */
+export const stockAs = (rows: S['StockRow'][], job: S['JobView']): Thing[] =>
+  rows.map(({ id, spec: { item } }) => ({
+    words: [
+      'section_id' in item ? item.section_id : `sheet ${item.thickness.text}`,
+      item.material_id,
+      item.location,
+      item.supplier,
+      item.heat && `heat ${item.heat}`,
+      item.note,
+    ]
+      .filter(Boolean)
+      .join(' '),
+    kind: 'stock',
+    to: `/jobs/${job.job.id}/stock`,
+    pick: `stock ${id}`,
+  }))
 export const jobsAs = (jobs: S['JobLine'][]): Thing[] =>
   jobs.map((j) => ({ words: `${j.name} ${j.for_whom ?? ''}`.trim(), kind: 'job', to: `/jobs/${j.id}/brief`, pick: '' }))
 

@@ -83,9 +83,9 @@ it('C3: shows both sides of what two changed, lets each be chosen, and saves it'
   expect(await store()).toBe(false)
   expect([closed, message.value]).toEqual([false, ''])
   const panel = mount(ClashPanel, { props: { clash: conflict.value! } })
-  expect(panel.findAll('fieldset').map((f) => f.text())).toEqual([
-    'note mine: school classes theirs: with children',
-    'area mine: 4 kPa theirs: 5 kPa',
+  expect(panel.findAll('fieldset').map((f) => [f.find('legend'), ...f.findAll('label')].map((l) => l.text()))).toEqual([
+    ['note', 'mine: school classes', 'theirs: with children'],
+    ['area', 'mine: 4 kPa', 'theirs: 5 kPa'],
   ])
   await panel.findAll('fieldset')[1].findAll('input')[1].setValue()
   replies = { 'PUT /api/jobs/4/loads/1': { id: 1, version: 5, changes: null } }

@@ -17,6 +17,8 @@ export const why = ref<{
 export const reading = shallowRef<{ say: ((remark: Remark) => Promise<unknown>) | null } | null>(null)
 export type Remark = { text: string; about: string; check_id: string }
 export const message = ref('')
+/** What of the last thing that was sent did not fit, each with its place. */
+export const wrong = shallowRef<{ path: string; sentence: string }[]>([])
 type Spec = Record<string, unknown>
 /** Somebody was faster: what they changed, how it stands now, what is in hand here, and how to save what is chosen. */
 export type Clash = {
@@ -56,13 +58,15 @@ export async function open(id: number): Promise<void> {
 
 /** Everything that did not fit, a line each; where only one thing did, its sentence. */
 function everythingWrong(error: ApiError): string {
-  const each = (error.body.errors as { sentence: string }[] | undefined) ?? []
+  const each = (error.body.errors as { path: string; sentence: string }[] | undefined) ?? []
+  wrong.value = each
   return each.length > 1 ? [...new Set(each.map((e) => e.sentence))].join('\n') : error.sentence
 }
 
 /** Run something that may fail; the sentence stands on the page, nothing typed is lost. True if it went well. */
 export async function attempt(work: () => Promise<unknown>): Promise<boolean> {
   message.value = ''
+  wrong.value = []
   conflict.value = null
   question.value = null
   mine = null

@@ -4,7 +4,7 @@ import { afterEach, beforeEach, expect, it, vi } from 'vitest'
 import { nextTick, ref } from 'vue'
 import RippleBar from '../frame/RippleBar.vue'
 import { job } from './job'
-import { drafted, usePreview, wouldBe, type Draft } from './preview'
+import { drafted, moving, usePreview, wouldBe, type Draft } from './preview'
 
 const asked: Draft[] = []
 let answers: ((reply: Response) => void)[] = []
@@ -110,4 +110,22 @@ it('finds the drafted row under its number, or under none', () => {
   expect(drafted(found, 'members', 7)!.id).toBe(7)
   expect(drafted(found, 'members', undefined)!.id).toBe(0)
   expect(drafted(null, 'members', 7)).toBeNull()
+})
+it('asks on the way while something is moved by hand, and for where it is left', async () => {
+  page()
+  moving.value = true
+  try {
+    for (const at of ['100', '200', '300']) {
+      await typed(at)
+      vi.advanceTimersByTime(100)
+      await nextTick()
+      if (answers.length) await answer(came(12))
+    }
+  } finally {
+    moving.value = false
+  }
+  await wait()
+  const places = asked.map((d) => (d.spec as { length: string }).length)
+  expect(places[0]).not.toBe('300')
+  expect(places.at(-1)).toBe('300')
 })

@@ -8,6 +8,8 @@ import { job, type Kind } from './job'
 
 export type Draft = { kind: Kind; id?: number; spec: unknown }
 const PAUSE_MS = 150
+/** Something is being moved by hand: what it comes to is asked on the way, and not only once the hand rests. */
+export const moving = ref(false)
 /** What saving the draft in hand would do down the thread; none where nothing is drafted, or it cannot be yet. */
 export const wouldBe = shallowRef<S['Ripple'] | null>(null)
 
@@ -53,10 +55,16 @@ export function usePreview(draft: () => Draft | null) {
   watch(
     text,
     (now) => {
-      clearTimeout(timer)
       stale.value = !!now
-      if (now) timer = window.setTimeout(() => void ask(), PAUSE_MS)
-      else show(null)
+      if (timer && now && moving.value) return
+      clearTimeout(timer)
+      timer = 0
+      if (!now) show(null)
+      else
+        timer = window.setTimeout(() => {
+          timer = 0
+          void ask()
+        }, PAUSE_MS)
     },
     { immediate: true },
   )

@@ -5,6 +5,7 @@ import { useRoute } from 'vue-router'
 import { job, why } from '../shared/job'
 import { shown, word } from '../shared/reserve'
 import Upgrades from './Upgrades.vue'
+import Choice from '../ui/Choice.vue'
 
 const route = useRoute()
 const chosen = ref(Number(route.query.structure) || job.value!.structures[0]?.id || 0)
@@ -38,11 +39,12 @@ const explain = (id: string) => {
     <div class="row gap">
       <label
         >Structure
-        <select v-model="chosen" aria-label="Structure">
-          <option v-for="x in job!.structures" :key="x.id" :value="x.id">{{ x.spec.mark }} {{ x.spec.name }}</option>
-        </select></label
-      >
-      <label><input v-model="shortOnly" type="checkbox" /> only links below 2.0</label>
+        <Choice
+          aria-label="Structure"
+          v-model="chosen"
+          :options="job!.structures.map((x) => ({ value: x.id, label: `${x.spec.mark} ${x.spec.name}` }))"
+      /></label>
+      <el-checkbox v-model="shortOnly">only links below 2.0</el-checkbox>
     </div>
     <p v-if="row.trouble" class="notice bad">Not checked: {{ row.trouble }}</p>
     <div v-else class="two gap">

@@ -9,6 +9,7 @@ import Checks from './Checks.vue'
 import Links from './Links.vue'
 import { when } from '../shared/dates'
 import Remark from '../shared/Remark.vue'
+import TextField from '../ui/TextField.vue'
 
 const text = ref('')
 const comment = () =>
@@ -56,30 +57,30 @@ const stops = computed(() => job.value!.figures.cautions.filter((c) => c.level =
     <section>
       <h2>Comments</h2>
       <form class="row" @submit.prevent="comment">
-        <input
-          v-model="text"
+        <el-input
           aria-label="Comment on the job"
           placeholder="on the job as a whole; on a number: open its why"
           class="wide"
-        /><button class="button" :disabled="!text">Say it</button>
+          v-model="text"
+        /><el-button native-type="submit" :disabled="!text">Say it</el-button>
       </form>
       <Remark v-for="c in job!.comments" :key="c.id" :comment="c">
         <form v-if="mayWrite && !c.spec.answer" class="row" @submit.prevent="answer(c.id)">
-          <input v-model="answers[c.id]" :aria-label="`Answer to ${c.author}`" placeholder="answer" /><button
-            class="button"
+          <el-input :aria-label="`Answer to ${c.author}`" placeholder="answer" v-model="answers[c.id]" /><el-button
+            native-type="submit"
             :disabled="!answers[c.id]"
           >
             Answer
-          </button>
+          </el-button>
         </form>
-        <button
+        <el-button
+          text
           v-if="!c.spec.answer && c.author === me?.username"
-          class="button quiet"
           :aria-label="`Take away what you said: ${c.spec.text}`"
           @click="attempt(() => remove('comments', c))"
         >
           Take it back
-        </button>
+        </el-button>
       </Remark>
       <h2 class="gap">Signature</h2>
       <p v-if="job!.needs_checker" class="notice">
@@ -91,11 +92,10 @@ const stops = computed(() => job.value!.figures.cautions.filter((c) => c.level =
         ><span v-else class="bad">the job was changed since</span>
       </p>
       <form v-if="me?.role === 'checker'" class="panel" @submit.prevent="sign">
-        <div class="field">
-          <label for="c-sign">What you checked, and how</label
-          ><textarea id="c-sign" v-model="statement" rows="2"></textarea>
-        </div>
-        <button class="button main gap">Sign revision {{ job!.job.spec.revision }}</button>
+        <TextField id="c-sign" :rows="2" v-model="statement" label="What you checked, and how" />
+        <el-button class="gap" type="primary" native-type="submit"
+          >Sign revision {{ job!.job.spec.revision }}</el-button
+        >
       </form>
       <p v-else-if="!job!.signatures.length" class="soft">
         Nobody has signed. A person with the role of checker signs here.
@@ -103,11 +103,10 @@ const stops = computed(() => job.value!.figures.cautions.filter((c) => c.level =
       <h2 class="gap">Release</h2>
       <p v-for="c in stops" :key="c.text" class="soft">{{ c.title }}: {{ c.do }} Decides: {{ c.decides }}.</p>
       <form v-if="mayWrite" class="panel" @submit.prevent="release">
-        <div class="field">
-          <label for="c-note">What for, and on what grounds where something is not checked</label
-          ><input id="c-note" v-model="note" />
-        </div>
-        <button class="button main gap">Release revision {{ job!.job.spec.revision }}</button>
+        <TextField id="c-note" v-model="note" label="What for, and on what grounds where something is not checked" />
+        <el-button class="gap" type="primary" native-type="submit"
+          >Release revision {{ job!.job.spec.revision }}</el-button
+        >
       </form>
       <div v-for="r in job!.releases" :key="r.id" class="release">
         <b>Revision {{ r.revision }}</b>
@@ -120,9 +119,9 @@ const stops = computed(() => job.value!.figures.cautions.filter((c) => c.level =
         <router-link :to="`/jobs/${job!.job.id}/releases/${r.id}`" :aria-label="`Read revision ${r.revision}`"
           >Read it</router-link
         >
-        <button class="button quiet" :aria-label="`What changed since revision ${r.revision}`" @click="compare(r.id)">
+        <el-button text :aria-label="`What changed since revision ${r.revision}`" @click="compare(r.id)">
           What changed since
-        </button>
+        </el-button>
         <table v-if="compared?.id === r.id" class="list">
           <tbody>
             <tr v-for="t in compared.found.turns" :key="t.mark + t.what">

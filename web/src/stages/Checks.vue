@@ -53,7 +53,7 @@ const said = (mark: string, id: string) =>
             <b>{{ x.mark }}</b>
           </td>
           <td>
-            <button class="button quiet">{{ x.c.title }}</button>
+            <el-button text>{{ x.c.title }}</el-button>
           </td>
           <td class="soft">{{ x.c.clause }}</td>
           <td><Reserve :value="x.reserve" /></td>
@@ -61,7 +61,7 @@ const said = (mark: string, id: string) =>
         </tr>
       </tbody>
     </table>
-    <button v-if="all.length > most" class="button gap" @click="most += 200">Show {{ all.length - most }} more</button>
+    <el-button class="gap" v-if="all.length > most" @click="most += 200">Show {{ all.length - most }} more</el-button>
   </div>
 </template>
 <style scoped>

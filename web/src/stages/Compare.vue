@@ -8,6 +8,8 @@ import Findings from './Findings.vue'
 import RoleCompare from './RoleCompare.vue'
 import Swap from './Swap.vue'
 import { IN, mass, small, trim, unit } from '../shared/units'
+import Choice from '../ui/Choice.vue'
+import TextField from '../ui/TextField.vue'
 
 const route = useRoute()
 const chosen = ref<number | null>(Number(route.query.member) || (job.value!.members[0]?.id ?? null))
@@ -112,21 +114,19 @@ const choose = () =>
     <div class="row gap">
       <label
         >Member
-        <select v-model="chosen" aria-label="Member">
-          <option v-for="m in job!.members" :key="m.id" :value="m.id">{{ m.spec.mark }} {{ m.spec.name }}</option>
-        </select></label
-      >
+        <Choice
+          aria-label="Member"
+          v-model="chosen"
+          :options="job!.members.map((m) => ({ value: m.id, label: `${m.spec.mark} ${m.spec.name}` }))"
+      /></label>
       <label
         >Sizes
-        <select v-model="system" aria-label="Sizes">
-          <option value="">metric and inch</option>
-          <option value="metric">metric</option>
-          <option value="inch">inch</option>
-        </select></label
-      >
-      <label v-for="m in materials" :key="m.id" class="soft"
-        ><input v-model="wanted" type="checkbox" :value="m.id" /> {{ m.name }}</label
-      >
+        <Choice
+          aria-label="Sizes"
+          v-model="system"
+          :options="{ '': 'metric and inch', metric: 'metric', inch: 'inch' }"
+      /></label>
+      <el-checkbox v-for="m in materials" :key="m.id" :value="m.id" v-model="wanted">{{ m.name }}</el-checkbox>
     </div>
     <p class="soft">
       {{ found?.held ?? 0 }} of {{ found?.worked_out ?? found?.tried ?? 0 }} hold<template v-if="found?.worked_out"
@@ -190,12 +190,10 @@ const choose = () =>
             Twist: {{ found?.present ? trim(picked.GJ_Nmm2 / found.present.GJ_Nmm2, 2) : '' }} times as stiff as now.
             {{ materials.find((m) => m.id === picked!.material_id)?.weldability }}.
           </p>
-          <div class="field">
-            <label for="reason">Why this one? It goes to the log.</label><input id="reason" v-model="reason" />
-          </div>
+          <TextField id="reason" v-model="reason" label="Why this one? It goes to the log." />
           <div class="row gap">
-            <button class="button main">Choose</button
-            ><button type="button" class="button" @click="pin(picked)">{{ isPinned(picked) ? 'Unpin' : 'Pin' }}</button>
+            <el-button type="primary" native-type="submit">Choose</el-button
+            ><el-button @click="pin(picked)">{{ isPinned(picked) ? 'Unpin' : 'Pin' }}</el-button>
           </div>
         </template>
       </form>
@@ -205,7 +203,7 @@ const choose = () =>
     </p>
     <div class="row spread gap">
       <h2>{{ onlyFrontier ? 'The efficient ones' : 'All, lightest that hold first' }}</h2>
-      <label><input v-model="onlyFrontier" type="checkbox" /> only those that nothing beats</label>
+      <el-checkbox v-model="onlyFrontier">only those that nothing beats</el-checkbox>
     </div>
     <table class="list">
       <thead>
@@ -229,10 +227,7 @@ const choose = () =>
           @click="picked = c"
         >
           <td>
-            <button class="button quiet" @click="picked = c">{{ c.section_id }}</button><span
-              v-if="isPinned(c)"
-              class="soft"
-            >
+            <el-button text @click="picked = c">{{ c.section_id }}</el-button><span v-if="isPinned(c)" class="soft">
               pinned</span
             >
           </td>

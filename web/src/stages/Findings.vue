@@ -23,14 +23,14 @@ const open = (f: S['Finding']) => {
     <ul>
       <li v-for="f in found" :key="f.sentence">
         <span class="kind">{{ f.kind }}</span> {{ f.sentence }}
-        <button
+        <el-button
+          text
           v-if="f.check_id && !f.check_id.includes('|')"
-          class="button quiet"
           :aria-label="`Why: ${f.sentence}`"
           @click="open(f)"
         >
           why
-        </button>
+        </el-button>
       </li>
     </ul>
   </section>

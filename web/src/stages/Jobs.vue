@@ -5,6 +5,7 @@ import { call, type S } from '../api/client'
 import { attempt, mayWrite, me, message } from '../shared/job'
 import Reserve from '../shared/Reserve.vue'
 import { mass, unit } from '../shared/units'
+import TextField from '../ui/TextField.vue'
 
 const router = useRouter()
 const jobs = ref<S['JobLine'][]>([])
@@ -69,19 +70,19 @@ const out = () =>
       <span
         >{{ me?.username }}, {{ me?.role }}
         <router-link class="button quiet" to="/people">{{ me?.role === 'owner' ? 'People' : 'Password' }}</router-link>
-        <button class="button quiet" @click="out">Log out</button></span
+        <el-button text @click="out">Log out</el-button></span
       >
     </div>
     <p v-if="message" class="notice bad" role="alert">{{ message }}</p>
     <div class="halves">
       <form v-if="mayWrite" class="panel" @submit.prevent="make">
         <h2>Start a job</h2>
-        <div class="field"><label for="job-name">Name of the job</label><input id="job-name" v-model="name" /></div>
-        <div class="row gap">
-          <label><input v-model="unit" type="radio" value="mm" /> millimetres</label
-          ><label><input v-model="unit" type="radio" value="in" /> feet and inches</label>
-        </div>
-        <button class="button main gap">Start</button>
+        <TextField id="job-name" v-model="name" label="Name of the job" />
+        <el-radio-group v-model="unit" class="gap" aria-label="Units of the job">
+          <el-radio value="mm">millimetres</el-radio>
+          <el-radio value="in">feet and inches</el-radio>
+        </el-radio-group>
+        <el-button class="gap" type="primary" native-type="submit">Start</el-button>
       </form>
       <div class="panel">
         <h2>Or bring a job file</h2>
@@ -89,10 +90,7 @@ const out = () =>
           A job as saved by Yorvek, with its loads, members, parts and log. The filled examples of the demo came this
           way.
         </p>
-        <label class="row"
-          ><input v-model="withStock" type="checkbox" /> take its stock lines into the book, but for those that are
-          there</label
-        >
+        <el-checkbox v-model="withStock">take its stock lines into the book, but for those that are there</el-checkbox>
         <input ref="file" type="file" accept=".json" aria-label="Job file" @change="bring" />
       </div>
     </div>
@@ -132,30 +130,25 @@ const out = () =>
           </td>
           <td class="num">
             <form v-if="copying?.id === j.id" class="row" @submit.prevent="copyIt">
-              <input v-model="copying.name" :aria-label="`Name of the copy of ${j.name}`" />
-              <button class="button main">Copy it</button
-              ><button type="button" class="button" @click="copying = null">Leave it</button>
+              <el-input :aria-label="`Name of the copy of ${j.name}`" v-model="copying.name" />
+              <el-button type="primary" native-type="submit">Copy it</el-button
+              ><el-button @click="copying = null">Leave it</el-button>
             </form>
             <template v-else-if="leaving === j.id"
-              >Put {{ j.name }} away? <button class="button main" @click="putAway(j.id)">Put it away</button
-              ><button class="button" @click="leaving = null">Leave it</button></template
+              >Put {{ j.name }} away? <el-button type="primary" @click="putAway(j.id)">Put it away</el-button
+              ><el-button @click="leaving = null">Leave it</el-button></template
             >
             <template v-else>
-              <button
+              <el-button
+                text
                 v-if="mayWrite"
-                class="button quiet"
                 :aria-label="`Copy ${j.name}`"
                 @click="copying = { id: j.id, name: `${j.name}, copy` }"
               >
-                Copy</button
-              ><button
-                v-if="me?.role === 'owner'"
-                class="button quiet"
-                :aria-label="`Put ${j.name} away`"
-                @click="leaving = j.id"
-              >
+                Copy</el-button
+              ><el-button text v-if="me?.role === 'owner'" :aria-label="`Put ${j.name} away`" @click="leaving = j.id">
                 Put away
-              </button>
+              </el-button>
             </template>
           </td>
         </tr>
@@ -173,7 +166,7 @@ const out = () =>
               <b>{{ j.name }}</b> <span class="soft">{{ j.revision }}</span>
             </td>
             <td class="num">
-              <button v-if="me?.role === 'owner'" class="button quiet" @click="takeUp(j.id)">Take it up again</button>
+              <el-button text v-if="me?.role === 'owner'" @click="takeUp(j.id)">Take it up again</el-button>
             </td>
           </tr>
         </tbody>

@@ -1,13 +1,14 @@
 <script setup lang="ts">
 /** What one joint asks for, by its kind: what it must be told, and behind a fold what it may be. */
-import { computed, useId } from 'vue'
+import { computed } from 'vue'
 import type { S } from '../api/client'
-import EntryField from '../shared/EntryField.vue'
 import { jointKinds, type Joint } from './starters'
-import NumberInput from '../shared/NumberInput.vue'
+import QuantityField from '../ui/QuantityField.vue'
+import ChoiceField from '../ui/ChoiceField.vue'
+import NumberField from '../ui/NumberField.vue'
+import TextField from '../ui/TextField.vue'
 
 const joint = defineModel<Joint>({ required: true })
-const id = useId()
 const asks = computed(() => jointKinds.value.find((k) => k.kind === joint.value.kind)?.asks ?? [])
 const groups = computed(() => [asks.value.filter((a) => !a.optional), asks.value.filter((a) => a.optional)])
 const label = (a: S['JointQuestion']) => {
@@ -31,49 +32,49 @@ function set(name: string, value: unknown) {
     <div class="fields">
       <template v-for="a in group" :key="a.name">
         <!-- eslint-disable-next-line @typescript-eslint/no-explicit-any -- an entry by the server's table -->
-        <EntryField
+        <QuantityField
           v-if="figure(a)"
           :model-value="of[a.name] as any"
           :label="label(a)"
+          :at="a.name"
           :kind="a.typed === 'place' ? 'length' : a.typed"
           :optional="a.optional"
           :hint="hint(a)"
           @update:model-value="set(a.name, $event)"
         />
-        <label v-else-if="a.typed === 'yes or no'" class="row" :title="hint(a)"
-          ><input
-            type="checkbox"
-            :checked="of[a.name] === true"
-            @change="set(a.name, ($event.target as HTMLInputElement).checked)"
-          />
-          {{ hint(a) || label(a).toLowerCase() }}</label
+        <el-checkbox
+          v-else-if="a.typed === 'yes or no'"
+          :title="hint(a)"
+          @change="set(a.name, !!$event)"
+          :model-value="of[a.name] === true"
+          >{{ hint(a) || label(a).toLowerCase() }}</el-checkbox
         >
-        <div v-else class="field">
-          <label :for="`${id}-${a.name}`">{{ label(a) }}</label>
-          <select
-            v-if="a.typed === 'choice'"
-            :id="`${id}-${a.name}`"
-            :value="of[a.name] ?? ''"
-            @change="set(a.name, ($event.target as HTMLSelectElement).value)"
-          >
-            <option v-if="a.optional" value="">usual</option>
-            <option v-for="c in a.choices" :key="c">{{ c }}</option>
-          </select>
-          <input
-            v-else-if="a.typed === 'text'"
-            :id="`${id}-${a.name}`"
-            :value="of[a.name] ?? ''"
-            @input="set(a.name, ($event.target as HTMLInputElement).value)"
-          />
-          <NumberInput
-            v-else
-            :id="`${id}-${a.name}`"
-            :model-value="plain(a.name)"
-            :placeholder="a.optional ? 'usual' : ''"
-            @update:model-value="set(a.name, $event)"
-          />
-          <span class="echo">{{ hint(a) }}</span>
-        </div>
+        <ChoiceField
+          v-else-if="a.typed === 'choice'"
+          :model-value="(of[a.name] ?? '') as string"
+          :label="label(a)"
+          :at="a.name"
+          :echo="hint(a)"
+          :options="[...(a.optional ? [{ value: '', label: 'usual' }] : []), ...a.choices]"
+          @update:model-value="set(a.name, $event)"
+        />
+        <TextField
+          v-else-if="a.typed === 'text'"
+          :model-value="(of[a.name] ?? '') as string"
+          :label="label(a)"
+          :at="a.name"
+          :echo="hint(a)"
+          @update:model-value="set(a.name, $event)"
+        />
+        <NumberField
+          v-else
+          :model-value="plain(a.name)"
+          :label="label(a)"
+          :at="a.name"
+          :echo="hint(a)"
+          :placeholder="a.optional ? 'usual' : ''"
+          @update:model-value="set(a.name, $event)"
+        />
       </template>
     </div>
   </component>

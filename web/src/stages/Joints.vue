@@ -1,9 +1,8 @@
 <script setup lang="ts">
 /** Joints and plates that are sized without a frame around them: what ends there, what it stands on, and its forces. */
-import { computed, onMounted } from 'vue'
+import { ref, computed, onMounted } from 'vue'
 import type { S } from '../api/client'
 import Alive from '../shared/Alive.vue'
-import EntryField from '../shared/EntryField.vue'
 import { attempt, job, mayWrite, why } from '../shared/job'
 import { useDraft } from '../composables/useDraft'
 import { drafted, usePreview } from '../shared/preview'
@@ -13,11 +12,17 @@ import SectionPick from '../shared/SectionPick.vue'
 import { unit } from '../shared/units'
 import JointFields from './JointFields.vue'
 import { blankJoint, jointKinds, jointWords, loadStarters, type Joint } from './starters'
-import NumberInput from '../shared/NumberInput.vue'
+import TextField from '../ui/TextField.vue'
+import NumberField from '../ui/NumberField.vue'
+import ChoiceField from '../ui/ChoiceField.vue'
+import QuantityField from '../ui/QuantityField.vue'
+import { usePicked } from '../composables/usePicked'
+import EditForm from '../ui/EditForm.vue'
 
 type Spec = S['FreeJointSpec']
 onMounted(() => attempt(loadStarters))
-const { draft, row: editing, begin, close, store } = useDraft<Spec>('joints')
+const form = useDraft<Spec>('joints')
+const { draft, row: editing, begin } = form
 const usual = () =>
   unit.value === 'mm'
     ? { section_id: 'SHS 60×60×4 hot', material_id: 'S355' }
@@ -31,7 +36,9 @@ const FORCES = [
   ['twist', 'Twist', 'moment'],
 ] as const
 const CASES = { design: 'as designed for, factors in it', dead: 'dead', live: 'live', wind: 'wind' }
-function add() {
+async function add() {
+  // what a kind asks for is known before it is begun
+  if (!(await attempt(loadStarters))) return
   begin({
     mark: `J${job.value!.joints.length + 1}`,
     name: '',
@@ -93,95 +100,82 @@ const explain = (j: S['JointRow']) => {
     check: j.verdict?.strength.check_id ?? j.verdict?.checks[0]?.id ?? '',
   }
 }
+const found = ref<number | null>(null)
+usePicked('joint', found)
 </script>
 <template>
   <section class="gap">
     <div class="row spread">
       <h2>Joints by themselves <span class="soft">a lug, a base plate, a gusset, without a frame around it</span></h2>
-      <button v-if="mayWrite && !draft" class="button" @click="add">Add a joint by itself</button>
+      <el-button v-if="mayWrite && !draft" @click="add">Add a joint by itself</el-button>
     </div>
-    <form v-if="draft" v-begun class="panel gap" @submit.prevent="store">
+    <EditForm v-if="draft" :form="form" save="Save joint">
       <Alive :row="alive" :preview="preview" />
       <div class="fields">
-        <div class="field">
-          <label for="fj-mark">Mark of the joint</label><input id="fj-mark" v-model="draft.mark" /><span
-            class="echo"
-          ></span>
-        </div>
-        <div class="field">
-          <label for="fj-name">Called</label><input id="fj-name" v-model="draft.name" /><span class="echo"></span>
-        </div>
-        <div class="field">
-          <label for="fj-qty">How many</label><NumberInput id="fj-qty" v-model="draft.qty" inputmode="numeric" /><span
-            class="echo"
-          ></span>
-        </div>
+        <TextField id="fj-mark" v-model="draft.mark" label="Mark of the joint" at="mark" />
+        <TextField id="fj-name" v-model="draft.name" label="Called" at="name" />
+        <NumberField id="fj-qty" v-model="draft.qty" label="How many" at="qty" />
       </div>
       <h3>What ends there</h3>
       <div class="fields">
-        <SectionPick v-model:section="draft.section_id!" v-model:material="draft.material_id" /><label class="row"
-          ><input v-model="draft.welded" type="checkbox" /> metal beside welds counts as welded</label
+        <SectionPick v-model:section="draft.section_id!" v-model:material="draft.material_id" /><el-checkbox
+          v-model="draft.welded"
+          >metal beside welds counts as welded</el-checkbox
         >
       </div>
       <h3>Joined by</h3>
       <div class="fields">
-        <div class="field">
-          <label for="fj-kind">Kind of joint</label
-          ><select id="fj-kind" v-model="kind">
-            <option v-for="k in jointKinds" :key="k.kind" :value="k.kind">{{ k.words }}</option></select
-          ><span class="echo"></span>
-        </div>
+        <ChoiceField
+          id="fj-kind"
+          v-model="kind"
+          label="Kind of joint"
+          :options="jointKinds.map((k) => ({ value: k.kind, label: k.words }))"
+        />
       </div>
       <JointFields v-if="draft.joint" v-model="draft.joint" />
       <h3>What it stands on <span class="soft">its walls are checked where a rule speaks</span></h3>
       <fieldset v-for="(o, i) in draft.onto" :key="i" class="panel">
         <div class="fields">
           <SectionPick v-model:section="o.section_id!" v-model:material="o.material_id" />
-          <div class="field">
-            <label :for="`fj-p${i}`">It</label
-            ><select :id="`fj-p${i}`" v-model="o.place">
-              <option value="runs through">runs through</option>
-              <option value="ends close by">ends close by</option>
-              <option value="corner">ends here, a corner</option></select
-            ><span class="echo"></span>
-          </div>
-          <div class="field">
-            <label :for="`fj-a${i}`">Angle between them, °</label
-            ><NumberInput :id="`fj-a${i}`" v-model="o.angle_deg" inputmode="decimal" /><span class="echo"></span>
-          </div>
-          <div class="field">
-            <label :for="`fj-s${i}`">Its own stress there, MPa</label
-            ><NumberInput :id="`fj-s${i}`" v-model="o.stress_MPa" inputmode="decimal" /><span class="echo"
-              >push negative</span
-            >
-          </div>
-          <label class="row"><input v-model="o.turned" type="checkbox" /> it runs along the bar's width</label
-          ><label class="row"
-            ><input v-model="o.on_side" type="checkbox" /> the bar stands on its side, not its top</label
-          ><label class="row"
-            ><input v-model="o.opposite" type="checkbox" /> another pushes alike from the other side</label
-          >
+          <ChoiceField
+            :id="`fj-p${i}`"
+            v-model="o.place"
+            label="It"
+            at="place"
+            :options="{
+              'runs through': 'runs through',
+              'ends close by': 'ends close by',
+              corner: 'ends here, a corner',
+            }"
+          />
+          <NumberField :id="`fj-a${i}`" v-model="o.angle_deg" label="Angle between them, °" at="angle_deg" />
+          <NumberField
+            :id="`fj-s${i}`"
+            v-model="o.stress_MPa"
+            label="Its own stress there, MPa"
+            echo="push negative"
+            at="stress_MPa"
+          />
+          <el-checkbox v-model="o.turned">it runs along the bar's width</el-checkbox
+          ><el-checkbox v-model="o.on_side">the bar stands on its side, not its top</el-checkbox
+          ><el-checkbox v-model="o.opposite">another pushes alike from the other side</el-checkbox>
         </div>
-        <button type="button" class="button quiet" @click="draft.onto!.splice(i, 1)">Take away</button>
+        <el-button text @click="draft.onto!.splice(i, 1)">Take away</el-button>
       </fieldset>
-      <button type="button" class="button" @click="addOnto">Add what it stands on</button>
+      <el-button @click="addOnto">Add what it stands on</el-button>
       <h3 class="gap">Forces on it</h3>
       <fieldset v-for="(f, i) in draft.forces" :key="i" class="panel">
         <div class="fields">
-          <div class="field">
-            <label :for="`fj-n${i}`">Load</label><input :id="`fj-n${i}`" v-model="f.name" /><span class="echo"></span>
-          </div>
-          <div class="field">
-            <label :for="`fj-c${i}`">It is</label
-            ><select :id="`fj-c${i}`" v-model="f.case">
-              <option v-for="(w, k) in CASES" :key="k" :value="k">{{ w }}</option></select
-            ><span class="echo"></span>
-          </div>
-          <div v-if="f.case !== 'design'" class="field">
-            <label :for="`fj-d${i}`">Dynamic factor of it</label
-            ><NumberInput :id="`fj-d${i}`" v-model="f.dynamic_factor" inputmode="decimal" /><span class="echo"></span>
-          </div>
-          <EntryField
+          <TextField :id="`fj-n${i}`" v-model="f.name" label="Load" at="name" />
+          <ChoiceField :id="`fj-c${i}`" v-model="f.case" label="It is" at="case" :options="CASES" />
+          <NumberField
+            v-if="f.case !== 'design'"
+            :id="`fj-d${i}`"
+            v-model="f.dynamic_factor"
+            label="Dynamic factor of it"
+            at="dynamic_factor"
+          />
+          <QuantityField
             v-for="[k, words, typed] in FORCES"
             :key="k"
             v-model="f[k]"
@@ -191,21 +185,10 @@ const explain = (j: S['JointRow']) => {
             hint="none"
           />
         </div>
-        <button
-          type="button"
-          class="button quiet"
-          :aria-label="`Take away ${f.name}`"
-          @click="draft.forces!.splice(i, 1)"
-        >
-          Take away
-        </button>
+        <el-button text :aria-label="`Take away ${f.name}`" @click="draft.forces!.splice(i, 1)"> Take away </el-button>
       </fieldset>
-      <button type="button" class="button" @click="addForce">Add forces</button>
-      <div class="row gap">
-        <button class="button main">Save joint</button
-        ><button type="button" class="button" @click="close">Leave it</button>
-      </div>
-    </form>
+      <el-button @click="addForce">Add forces</el-button></EditForm
+    >
     <table v-if="job!.joints.length" class="list">
       <thead>
         <tr>
@@ -218,7 +201,7 @@ const explain = (j: S['JointRow']) => {
         </tr>
       </thead>
       <tbody>
-        <tr v-for="j in job!.joints" :key="j.id">
+        <tr v-for="j in job!.joints" :key="j.id" :class="{ chosen: j.id === found }" :data-row="`joint ${j.id}`">
           <td>
             <b>{{ j.spec.mark }}</b>
           </td>
@@ -231,7 +214,7 @@ const explain = (j: S['JointRow']) => {
           </td>
           <td class="soft">{{ j.trouble ?? j.verdict!.strength.governs }}</td>
           <td>
-            <button class="button quiet" @click="explain(j)"><Reserve :value="j.verdict?.strength.value" /></button>
+            <el-button text @click="explain(j)"><Reserve :value="j.verdict?.strength.value" /></el-button>
           </td>
           <td class="num">
             <RowActions kind="joints" :row="j" :name="j.spec.mark" :change="() => change(j)" />

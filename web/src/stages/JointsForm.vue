@@ -8,6 +8,7 @@ import type { S } from '../api/client'
 import { unit } from '../shared/units'
 import JointFields from './JointFields.vue'
 import { blankJoint, jointKinds, jointWords, type Joint } from './starters'
+import Choice from '../ui/Choice.vue'
 
 const joints = defineModel<S['JointAt'][]>({ default: () => [] })
 const props = defineProps<{ ends: [string, string][]; roles: string[] }>()
@@ -45,24 +46,27 @@ const at = (bar: string, node: string) => (node.startsWith('every ') ? `${node} 
         <b>{{ at(j.bar, j.node) }}</b>: {{ jointWords(j.joint.kind) }}
       </legend>
       <JointFields :model-value="j.joint" @update:model-value="put(i, $event)" />
-      <button
-        type="button"
-        class="button quiet"
+      <el-button
+        text
         :aria-label="`Take the joint away from ${at(j.bar, j.node)}`"
         @click="joints = joints.filter((x) => x !== j)"
       >
         Take away
-      </button>
+      </el-button>
     </fieldset>
     <div class="row">
       <span class="soft">Add at</span>
-      <select v-model="where" aria-label="End of a bar">
-        <option v-for="([bar, node], k) in places" :key="k" :value="k">{{ at(bar, node) }}</option>
-      </select>
-      <select v-model="kind" aria-label="Kind of joint">
-        <option v-for="k in jointKinds" :key="k.kind" :value="k.kind">{{ k.words }}</option>
-      </select>
-      <button type="button" class="button" @click="add">Add joint</button>
+      <Choice
+        aria-label="End of a bar"
+        v-model="where"
+        :options="places.map(([bar, node], k) => ({ value: k, label: at(bar, node) }))"
+      />
+      <Choice
+        aria-label="Kind of joint"
+        v-model="kind"
+        :options="jointKinds.map((k) => ({ value: k.kind, label: k.words }))"
+      />
+      <el-button @click="add">Add joint</el-button>
     </div>
   </div>
 </template>

@@ -3,8 +3,10 @@
 import { onMounted, reactive, ref } from 'vue'
 import { call, type S } from '../api/client'
 import { attempt, job } from '../shared/job'
-import NumberInput from '../shared/NumberInput.vue'
 import { day } from '../shared/dates'
+import TextField from '../ui/TextField.vue'
+import NumberField from '../ui/NumberField.vue'
+import ChoiceField from '../ui/ChoiceField.vue'
 
 const links = ref<S['LinkRow'][]>([])
 const made = ref<{ forWhom: string; address: string } | null>(null)
@@ -35,42 +37,41 @@ const end = (link: S['LinkRow']) =>
     </p>
     <form class="panel" @submit.prevent="make">
       <div class="row">
-        <div class="field">
-          <label for="l-who">For whom</label><input id="l-who" v-model="draft.for_whom" required maxlength="60" />
-        </div>
-        <div class="field">
-          <label for="l-days">Open for, days</label><NumberInput id="l-days" v-model="draft.days" />
-        </div>
-        <div class="field">
-          <label for="l-what">What they read</label
-          ><select id="l-what" v-model="draft.release_id">
-            <option :value="null">the job as it goes on</option>
-            <option v-for="r in job!.releases" :key="r.id" :value="r.id">revision {{ r.revision }}, released</option>
-          </select>
-        </div>
+        <TextField id="l-who" required maxlength="60" v-model="draft.for_whom" label="For whom" at="for_whom" />
+        <NumberField id="l-days" v-model="draft.days" label="Open for, days" at="days" />
+        <ChoiceField
+          id="l-what"
+          v-model="draft.release_id"
+          label="What they read"
+          at="release_id"
+          :options="[
+            { value: null, label: 'the job as it goes on' },
+            ...job!.releases.map((r) => ({ value: r.id, label: `revision ${r.revision}, released` })),
+          ]"
+        />
       </div>
       <div class="row gap">
-        <label><input v-model="draft.prices" type="checkbox" /> shows prices</label>
-        <button class="button main">Make a link</button>
+        <el-checkbox v-model="draft.prices">shows prices</el-checkbox>
+        <el-button type="primary" native-type="submit">Make a link</el-button>
       </div>
     </form>
     <p v-if="made" class="notice" role="status">
       The address for {{ made.forWhom }}; it is shown this once:
-      <input
-        :value="made.address"
+      <el-input
         readonly
         class="address"
         aria-label="Address of the link"
         @focus="($event.target as HTMLInputElement).select()"
+        :model-value="made.address"
       />
     </p>
     <p v-for="l in links" :key="l.id" :class="{ soft: l.ended }">
       <b>{{ l.for_whom }}</b>, {{ l.release ? `revision ${l.release}` : 'the job as it goes on'
       }}{{ l.prices ? ', with prices' : '' }}, {{ l.ended ? 'ended' : `until ${day(l.until)}` }}.
       {{ l.seen ? `Last read ${day(l.seen)}.` : 'Not read yet.' }}
-      <button v-if="!l.ended" class="button quiet" :aria-label="`End the link for ${l.for_whom}`" @click="end(l)">
+      <el-button text v-if="!l.ended" :aria-label="`End the link for ${l.for_whom}`" @click="end(l)">
         End it
-      </button>
+      </el-button>
     </p>
   </div>
 </template>

@@ -1,9 +1,12 @@
 <script setup lang="ts">
+import { usePicked } from '../composables/usePicked'
 import { ref, watch } from 'vue'
 import { call, type S } from '../api/client'
 import { attempt, job, mayWrite, me, save, undo } from '../shared/job'
 import RowActions from '../shared/RowActions.vue'
 import { when } from '../shared/dates'
+import Choice from '../ui/Choice.vue'
+import TextField from '../ui/TextField.vue'
 
 const kind = ref('note')
 const text = ref('')
@@ -37,6 +40,8 @@ const change = (n: S['NoteRow']) => {
 }
 const plain = (v: unknown): string =>
   v == null ? 'nothing' : typeof v === 'object' ? ((v as { text?: string }).text ?? JSON.stringify(v)) : String(v)
+const found = ref<number | null>(null)
+usePicked('note', found)
 </script>
 <template>
   <h1>Log</h1>
@@ -45,19 +50,18 @@ const plain = (v: unknown): string =>
       <h2>Notes and decisions</h2>
       <form class="panel gap" @submit.prevent="write">
         <div class="row">
-          <select v-model="kind" aria-label="Kind">
-            <option v-for="k in ['note', 'decision', 'deviation', 'mistake', 'lesson']" :key="k">
-              {{ k }}
-            </option></select
-          ><input v-model="about" placeholder="about (mark)" aria-label="About" />
+          <Choice
+            aria-label="Kind"
+            v-model="kind"
+            :options="['note', 'decision', 'deviation', 'mistake', 'lesson']"
+          /><el-input placeholder="about (mark)" aria-label="About" v-model="about" />
         </div>
-        <div class="field">
-          <label for="note-text">What changed, went wrong, was learned?</label
-          ><textarea id="note-text" v-model="text" rows="2"></textarea>
-        </div>
-        <button class="button main gap">{{ changed ? 'Save the change' : 'Write it down' }}</button>
+        <TextField id="note-text" :rows="2" v-model="text" label="What changed, went wrong, was learned?" />
+        <el-button class="gap" type="primary" native-type="submit">{{
+          changed ? 'Save the change' : 'Write it down'
+        }}</el-button>
       </form>
-      <article v-for="n in job!.notes" :key="n.id">
+      <article v-for="n in job!.notes" :key="n.id" :class="{ chosen: n.id === found }" :data-row="`note ${n.id}`">
         <div class="row">
           <b>{{ n.spec.kind }}</b> <span class="soft">{{ n.spec.about }} {{ n.author }}, {{ when(n.at) }}</span
           ><RowActions
@@ -78,14 +82,14 @@ const plain = (v: unknown): string =>
           <template v-for="h in history" :key="h.id">
             <tr>
               <td>
-                <button class="button quiet" @click="show(h.id)">{{ h.title }}</button>
+                <el-button text @click="show(h.id)">{{ h.title }}</el-button>
               </td>
               <td class="soft">{{ h.by }}, {{ when(h.at) }}</td>
               <td class="num">
                 <span v-if="h.undone" class="soft">undone</span
-                ><button v-else-if="mayWrite && !h.is_undo" class="button quiet" @click="attempt(() => undo(h.id))">
+                ><el-button text v-else-if="mayWrite && !h.is_undo" @click="attempt(() => undo(h.id))">
                   Undo
-                </button>
+                </el-button>
               </td>
             </tr>
             <tr v-if="detail?.id === h.id">

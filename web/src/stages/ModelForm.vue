@@ -1,9 +1,11 @@
 <script setup lang="ts">
 /** A model of one's own as tables: nodes with their places, bars between them, what is held. */
 import type { S } from '../api/client'
-import EntryField from '../shared/EntryField.vue'
 import { unit } from '../shared/units'
-import TextInput from '../shared/TextInput.vue'
+import TextInput from '../ui/TextInput.vue'
+import Choice from '../ui/Choice.vue'
+import ChoiceField from '../ui/ChoiceField.vue'
+import QuantityField from '../ui/QuantityField.vue'
 
 const model = defineModel<S['OwnSpec']>({ required: true })
 const emit = defineEmits<{ changed: [] }>()
@@ -114,37 +116,37 @@ function withoutBar(k: number) {
             />
           </td>
           <td>
-            <select
-              :value="held[n.name] ?? ''"
+            <Choice
               :aria-label="`How ${n.name} is held`"
-              @change="hold(n.name, ($event.target as HTMLSelectElement).value)"
-            >
-              <option value="">free</option>
-              <option>fixed</option>
-              <option>hinged</option>
-              <option>pinned</option>
-              <option>on a roller</option>
-              <option>held sideways</option>
-            </select>
+              @change="hold(n.name, $event)"
+              :model-value="held[n.name] ?? ''"
+              :options="{
+                '': 'free',
+                fixed: 'fixed',
+                hinged: 'hinged',
+                pinned: 'pinned',
+                'on a roller': 'on a roller',
+                'held sideways': 'held sideways',
+              }"
+            />
           </td>
           <td>
-            <button type="button" class="button quiet" :aria-label="`Take away node ${n.name}`" @click="withoutNode(k)">
-              Take away
-            </button>
+            <el-button text :aria-label="`Take away node ${n.name}`" @click="withoutNode(k)"> Take away </el-button>
           </td>
         </tr>
       </tbody>
     </table>
-    <button type="button" class="button" @click="addNode">Add a node</button>
+    <el-button @click="addNode">Add a node</el-button>
     <h3>Springs <span class="soft">what gives between a node and the ground, along and about x, y, z</span></h3>
     <div v-for="(s, k) in model.springs ?? []" :key="k" class="fields">
-      <div class="field">
-        <label :for="`spring-${k}`">Spring at</label
-        ><select :id="`spring-${k}`" v-model="s.node">
-          <option v-for="n in model.nodes" :key="n.name">{{ n.name }}</option></select
-        ><span class="echo"></span>
-      </div>
-      <EntryField
+      <ChoiceField
+        :id="`spring-${k}`"
+        v-model="s.node"
+        label="Spring at"
+        at="node"
+        :options="model.nodes.map((n) => ({ value: n.name, label: n.name }))"
+      />
+      <QuantityField
         v-for="d in WAYS"
         :key="d"
         v-model="s[d]"
@@ -153,7 +155,7 @@ function withoutBar(k: number) {
         optional
         hint="none"
       />
-      <EntryField
+      <QuantityField
         v-for="d in TURNS"
         :key="d"
         v-model="s[d]"
@@ -162,16 +164,11 @@ function withoutBar(k: number) {
         optional
         hint="none"
       />
-      <button
-        type="button"
-        class="button quiet"
-        :aria-label="`Take away the spring at ${s.node}`"
-        @click="withoutSpring(k)"
-      >
+      <el-button text :aria-label="`Take away the spring at ${s.node}`" @click="withoutSpring(k)">
         Take away
-      </button>
+      </el-button>
     </div>
-    <button type="button" class="button" @click="addSpring">Add a spring</button>
+    <el-button @click="addSpring">Add a spring</el-button>
     <h3>Bars</h3>
     <table class="list">
       <thead>
@@ -187,41 +184,45 @@ function withoutBar(k: number) {
       </thead>
       <tbody>
         <tr v-for="(b, k) in model.bars" :key="k">
-          <td><input v-model="b.name" :aria-label="`Name of bar ${k + 1}`" @change="emit('changed')" /></td>
+          <td><el-input :aria-label="`Name of bar ${k + 1}`" @change="emit('changed')" v-model="b.name" /></td>
           <td>
-            <select v-model="b.i" :aria-label="`${b.name} from`" @change="emit('changed')">
-              <option v-for="n in model.nodes" :key="n.name">{{ n.name }}</option>
-            </select>
+            <Choice
+              :aria-label="`${b.name} from`"
+              @change="emit('changed')"
+              v-model="b.i"
+              :options="model.nodes.map((n) => ({ value: n.name, label: n.name }))"
+            />
           </td>
           <td>
-            <select v-model="b.j" :aria-label="`${b.name} to`" @change="emit('changed')">
-              <option v-for="n in model.nodes" :key="n.name">{{ n.name }}</option>
-            </select>
+            <Choice
+              :aria-label="`${b.name} to`"
+              @change="emit('changed')"
+              v-model="b.j"
+              :options="model.nodes.map((n) => ({ value: n.name, label: n.name }))"
+            />
           </td>
-          <td><input v-model="b.role" class="short" :aria-label="`Role of ${b.name}`" @change="emit('changed')" /></td>
           <td>
-            <label
-              ><input v-model="b.hinged_i" type="checkbox" :aria-label="`${b.name} hinged at ${b.i}`" /> from</label
-            >
+            <el-input class="short" :aria-label="`Role of ${b.name}`" @change="emit('changed')" v-model="b.role" />
+          </td>
+          <td>
+            <el-checkbox :aria-label="`${b.name} hinged at ${b.i}`" v-model="b.hinged_i">from</el-checkbox>
             {{ ' ' }}
-            <label><input v-model="b.hinged_j" type="checkbox" :aria-label="`${b.name} hinged at ${b.j}`" /> to</label>
+            <el-checkbox :aria-label="`${b.name} hinged at ${b.j}`" v-model="b.hinged_j">to</el-checkbox>
           </td>
           <td>
-            <select v-model="b.only" :aria-label="`What ${b.name} takes`">
-              <option value="">pull and push</option>
-              <option value="tension">pull only</option>
-              <option value="compression">push only</option>
-            </select>
+            <Choice
+              :aria-label="`What ${b.name} takes`"
+              v-model="b.only"
+              :options="{ '': 'pull and push', tension: 'pull only', compression: 'push only' }"
+            />
           </td>
           <td>
-            <button type="button" class="button quiet" :aria-label="`Take away bar ${b.name}`" @click="withoutBar(k)">
-              Take away
-            </button>
+            <el-button text :aria-label="`Take away bar ${b.name}`" @click="withoutBar(k)"> Take away </el-button>
           </td>
         </tr>
       </tbody>
     </table>
-    <button type="button" class="button" @click="addBar">Add a bar</button>
+    <el-button @click="addBar">Add a bar</el-button>
   </div>
 </template>
 <style scoped>

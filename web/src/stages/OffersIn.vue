@@ -46,7 +46,7 @@ const size = (x: S['StockSpec']) => {
     <label class="soft"
       >Price list or stock as CSV or XLSX
       <input type="file" accept=".csv,.txt,.xlsx" aria-label="Price list" @change="pick" /></label
-    ><button class="button" @click="fetchOffers">Today's offers for this job (simulated suppliers)</button>
+    ><el-button @click="fetchOffers">Today's offers for this job (simulated suppliers)</el-button>
   </div>
   <div v-if="found" class="panel gap">
     <div class="row spread">
@@ -55,7 +55,9 @@ const size = (x: S['StockSpec']) => {
           >, {{ found.odd.length }} not</template
         >
       </h3>
-      <button class="button main" :disabled="!found.offers.length" @click="take">Take {{ found.offers.length }}</button>
+      <el-button type="primary" :disabled="!found.offers.length" @click="take"
+        >Take {{ found.offers.length }}</el-button
+      >
     </div>
     <p v-if="found.unknown.length" class="soft">Columns that are not used: {{ found.unknown.join(', ') }}.</p>
     <p v-for="o in found.odd.slice(0, 8)" :key="o.row" class="bad">Line {{ o.row }}: {{ o.words }}</p>

@@ -5,6 +5,8 @@ import { call, type S } from '../api/client'
 import { attempt, catalogue, change, job, mayWrite } from '../shared/job'
 import Reserve from '../shared/Reserve.vue'
 import { mass, small, unit } from '../shared/units'
+import Choice from '../ui/Choice.vue'
+import TextField from '../ui/TextField.vue'
 
 const all = shallowRef<S['Catalogue'] | null>(null)
 onMounted(async () => {
@@ -70,25 +72,19 @@ const metals = computed(() =>
     <div class="row gap wrap">
       <label
         >Structure
-        <select v-model="chosen" aria-label="Structure to compare">
-          <option v-for="x in job!.structures" :key="x.id" :value="x.id">{{ x.spec.mark }} {{ x.spec.name }}</option>
-        </select></label
-      >
-      <label
-        >Role
-        <select v-model="role" aria-label="Role">
-          <option v-for="r in roles" :key="r">{{ r }}</option>
-        </select></label
-      >
+        <Choice
+          aria-label="Structure to compare"
+          v-model="chosen"
+          :options="job!.structures.map((x) => ({ value: x.id, label: `${x.spec.mark} ${x.spec.name}` }))"
+      /></label>
+      <label>Role <Choice aria-label="Role" v-model="role" :options="roles" /></label>
       <details>
         <summary>in {{ wanted.length }} {{ wanted.length === 1 ? 'metal' : 'metals' }}</summary>
-        <label v-for="m in metals" :key="m.id" class="soft metal"
-          ><input v-model="wanted" type="checkbox" :value="m.id" /> {{ m.name }}</label
-        >
+        <el-checkbox v-for="m in metals" :key="m.id" :value="m.id" v-model="wanted">{{ m.name }}</el-checkbox>
       </details>
-      <button class="button" :disabled="busy || !wanted.length" @click="compare">
-        {{ busy ? 'Working it out…' : 'Compare this role' }}
-      </button>
+      <el-button :disabled="busy || !wanted.length" @click="compare">{{
+        busy ? 'Working it out…' : 'Compare this role'
+      }}</el-button>
     </div>
     <p v-if="present" class="soft">Now: {{ present.section_id }}, {{ present.material_id }}.</p>
     <template v-if="found">
@@ -96,9 +92,7 @@ const metals = computed(() =>
         {{ found.looked_at }} pairs looked at with the present forces, the {{ found.worked_out }} most likely worked out
         in full.
       </p>
-      <div v-if="mayWrite" class="field">
-        <label for="role-why">Why? With a reason it goes to the log.</label><input id="role-why" v-model="reason" />
-      </div>
+      <TextField v-if="mayWrite" id="role-why" v-model="reason" label="Why? With a reason it goes to the log." />
       <table class="list">
         <thead>
           <tr>
@@ -127,14 +121,14 @@ const metals = computed(() =>
             <td><Reserve :value="c.stiffness" /></td>
             <td class="soft">{{ c.governs }}</td>
             <td>
-              <button
+              <el-button
+                text
                 v-if="mayWrite && !c.present"
-                class="button quiet"
                 :aria-label="`Take ${c.section_id} in ${c.material_id}`"
                 @click="take(c)"
               >
                 Take
-              </button>
+              </el-button>
             </td>
           </tr>
         </tbody>

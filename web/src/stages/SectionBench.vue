@@ -6,7 +6,6 @@
 import { computed, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { call, type S } from '../api/client'
-import EntryField from '../shared/EntryField.vue'
 import { picked } from '../shared/file'
 import { attempt, job, mayWrite } from '../shared/job'
 import { useDraft } from '../composables/useDraft'
@@ -14,7 +13,11 @@ import RowActions from '../shared/RowActions.vue'
 import SectionPick from '../shared/SectionPick.vue'
 import { massPerMetre, trim, unit, value } from '../shared/units'
 import SectionDrawing from './SectionDrawing.vue'
-import NumberInput from '../shared/NumberInput.vue'
+import TextField from '../ui/TextField.vue'
+import ChoiceField from '../ui/ChoiceField.vue'
+import NumberField from '../ui/NumberField.vue'
+import QuantityField from '../ui/QuantityField.vue'
+import EditForm from '../ui/EditForm.vue'
 
 type Part = S['ProfilePart']
 const route = useRoute()
@@ -27,18 +30,14 @@ const looked = ref(
 const metal = ref('')
 const view = ref<S['SectionView'] | null>(null)
 let name = ''
-const {
-  draft,
-  begin: open_,
-  close,
-  store,
-} = useDraft<S['ProfileSpec']>('profiles', {
+const form = useDraft<S['ProfileSpec']>('profiles', {
   whole: (d) => {
     name = d.name
     return d
   },
   saved: () => (looked.value = name),
 })
+const { draft, begin: open_ } = form
 const trouble = ref('')
 const part = (kind: Part['kind'], more: object = {}): Part =>
   ({
@@ -205,9 +204,7 @@ const rows = computed<[string, string, string][]>(() =>
         <div class="fields"><SectionPick v-model:section="looked" v-model:material="metal" :metal="false" /></div>
         <div v-if="mayWrite" class="row">
           <span class="soft">Put one together, starting from</span
-          ><button v-for="(_, name) in presets" :key="name" class="button" @click="begin(String(name))">
-            {{ name }}
-          </button>
+          ><el-button v-for="(_, name) in presets" :key="name" @click="begin(String(name))">{{ name }}</el-button>
         </div>
         <table v-if="job!.profiles.length" class="list gap">
           <thead>
@@ -226,9 +223,9 @@ const rows = computed<[string, string, string][]>(() =>
               @click="looked = p.spec.name"
             >
               <td>
-                <button class="button quiet">
-                  <b>{{ p.spec.name }}</b>
-                </button>
+                <el-button text
+                  ><b>{{ p.spec.name }}</b></el-button
+                >
                 {{ ' ' }}<span class="soft">{{ p.spec.parts.length }} parts</span>
                 <span v-if="p.trouble" class="bad"> {{ p.trouble }}</span>
               </td>
@@ -240,26 +237,28 @@ const rows = computed<[string, string, string][]>(() =>
           </tbody>
         </table>
       </template>
-      <form v-else v-begun class="panel" @submit.prevent="store">
+      <EditForm v-else :form="form" save="Keep it">
         <div class="fields">
-          <div class="field">
-            <label for="p-name">Name</label><input id="p-name" v-model="draft.name" /><span class="echo"
-              >members are made of it by this name</span
-            >
-          </div>
-          <div v-if="!byFigures" class="field">
-            <label for="p-joined">Parts are</label
-            ><select id="p-joined" v-model="draft.joined">
-              <option value="continuous">welded all along</option>
-              <option value="stitched">stitched at places</option>
-              <option value="not joined">not joined</option></select
-            ><span class="echo"></span>
-          </div>
+          <TextField
+            id="p-name"
+            v-model="draft.name"
+            label="Name"
+            echo="members are made of it by this name"
+            at="name"
+          />
+          <ChoiceField
+            v-if="!byFigures"
+            id="p-joined"
+            v-model="draft.joined"
+            label="Parts are"
+            at="joined"
+            :options="{ continuous: 'welded all along', stitched: 'stitched at places', 'not joined': 'not joined' }"
+          />
         </div>
         <div v-for="(p, i) in draft.parts" :key="i" class="part">
           <div class="row spread">
             <b>Part {{ i + 1 }}: {{ p.kind }}</b
-            ><button type="button" class="button quiet" @click="draft.parts.splice(i, 1)">Take away</button>
+            ><el-button text @click="draft.parts.splice(i, 1)">Take away</el-button>
           </div>
           <div class="fields">
             <SectionPick
@@ -270,16 +269,21 @@ const rows = computed<[string, string, string][]>(() =>
               :metal="false"
             />
             <template v-else-if="p.kind === 'figures'"
-              ><div v-for="[k, words, asked] in FIGURES" :key="k" class="field">
-                <label :for="`p-${i}-${k}`">{{ words }}</label><NumberInput
-                  :id="`p-${i}-${k}`"
-                  :model-value="p.figures?.[k]"
-                  @update:model-value="figure(p, k, $event)"
-                /><span class="echo">{{ asked || p.figures?.[k] != null ? '' : 'not stated' }}</span>
-              </div></template
-            >
+              ><NumberField
+                v-for="[k, words, asked] in FIGURES"
+                :key="k"
+                :id="`p-${i}-${k}`"
+                :model-value="p.figures?.[k]"
+                @update:model-value="figure(p, k, $event as number)"
+                :label="words"
+                :echo="asked || p.figures?.[k] != null ? '' : 'not stated'"
+            /></template>
             <template v-else-if="p.kind !== 'outline'"
-              ><EntryField v-model="p.width" :label="p.kind === 'tube' ? 'Diameter' : 'Width'" /><EntryField
+              ><QuantityField
+                at="width"
+                v-model="p.width"
+                :label="p.kind === 'tube' ? 'Diameter' : 'Width'" /><QuantityField
+                at="thickness"
                 v-model="p.thickness"
                 :label="p.kind === 'tube' ? 'Wall' : 'Thickness'"
                 kind="thickness"
@@ -291,24 +295,23 @@ const rows = computed<[string, string, string][]>(() =>
               }}</span>
             </div>
             <template v-if="p.kind !== 'figures'"
-              ><EntryField v-model="p.x" label="Right by" /><EntryField v-model="p.y" label="Up by"
+              ><QuantityField at="x" v-model="p.x" label="Right by" /><QuantityField at="y" v-model="p.y" label="Up by"
             /></template>
-            <div v-if="p.kind !== 'figures'" class="field">
-              <label :for="`p-turn${i}`">Turned, degrees</label
-              ><NumberInput :id="`p-turn${i}`" v-model="p.turn_deg" inputmode="decimal" /><span class="echo"></span>
-            </div>
-            <label v-if="p.kind !== 'figures'" class="row"
-              ><input v-model="p.mirrored" type="checkbox" /> mirrored</label
-            >
+            <NumberField
+              v-if="p.kind !== 'figures'"
+              :id="`p-turn${i}`"
+              v-model="p.turn_deg"
+              label="Turned, degrees"
+              at="turn_deg"
+            />
+            <el-checkbox v-if="p.kind !== 'figures'" v-model="p.mirrored">mirrored</el-checkbox>
           </div>
         </div>
         <div v-if="!byFigures" class="row gap">
           <span class="soft">Add</span
-          ><button
+          ><el-button
             v-for="k in ['size', 'plate', 'tube', 'outline'] as const"
             :key="k"
-            type="button"
-            class="button"
             @click="
               draft.parts.push(
                 part(
@@ -321,15 +324,10 @@ const rows = computed<[string, string, string][]>(() =>
                 ),
               )
             "
+            >{{ k }}</el-button
           >
-            {{ k }}
-          </button>
-        </div>
-        <div class="row gap">
-          <button class="button main">Keep it</button
-          ><button type="button" class="button" @click="close">Leave it</button>
-        </div>
-      </form>
+        </div></EditForm
+      >
       <div v-if="view?.seams?.length && view.seams.length > 1" class="gap">
         <h3>What the seams carry</h3>
         <table class="list">

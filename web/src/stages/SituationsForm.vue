@@ -1,9 +1,11 @@
 <script setup lang="ts">
 /** Positions of a mechanism and stages of the half-built thing: what differs from the structure as entered. */
 import type { S } from '../api/client'
-import EntryField from '../shared/EntryField.vue'
 import { job } from '../shared/job'
-import NumberInput from '../shared/NumberInput.vue'
+import TextField from '../ui/TextField.vue'
+import QuantityField from '../ui/QuantityField.vue'
+import Choice from '../ui/Choice.vue'
+import NumberInput from '../ui/NumberInput.vue'
 
 const situations = defineModel<S['SituationSpec'][]>({ default: () => [] })
 defineProps<{ asked: S['StarterView']; asks?: S['StarterKind']; loads: number[] }>()
@@ -48,13 +50,9 @@ const nameOf = (id: number) => job.value!.loads.find((l) => l.id === id)?.spec.n
     <fieldset v-for="(s, i) in situations" :key="i" class="panel">
       <legend>{{ s.kind }}</legend>
       <div class="fields">
-        <div class="field">
-          <label :for="`s-name-${i}`">Called</label><input :id="`s-name-${i}`" v-model="s.name" /><span
-            class="echo"
-          ></span>
-        </div>
+        <TextField :id="`s-name-${i}`" v-model="s.name" label="Called" at="name" />
         <template v-if="s.kind === 'position' && asks">
-          <EntryField
+          <QuantityField
             v-for="[k, words] in asks.sizes"
             :key="k"
             :model-value="sizes(s)[k]"
@@ -66,53 +64,42 @@ const nameOf = (id: number) => job.value!.loads.find((l) => l.id === id)?.spec.n
           <template v-for="[k, words, , least, most] in asks.counts" :key="k">
             <label v-if="least === 0 && most === 1" class="row"
               >{{ words }}
-              <select
-                :value="s.counts![k] ?? ''"
-                @change="
-                  ($event.target as HTMLSelectElement).value === ''
-                    ? delete s.counts![k]
-                    : (s.counts![k] = Number(($event.target as HTMLSelectElement).value))
-                "
-              >
-                <option value="">as entered</option>
-                <option value="1">yes</option>
-                <option value="0">no</option>
-              </select></label
-            >
+              <Choice
+                @change="String($event) === '' ? delete s.counts![k] : (s.counts![k] = Number($event))"
+                :model-value="s.counts![k] ?? ''"
+                :options="{ '': 'as entered', '1': 'yes', '0': 'no' }"
+            /></label>
           </template>
         </template>
-        <button type="button" class="button quiet" @click="situations = situations.filter((x) => x !== s)">
-          Take away
-        </button>
+        <el-button text @click="situations = situations.filter((x) => x !== s)"> Take away </el-button>
       </div>
       <div v-if="s.kind === 'stage'" class="row wrap">
         <span class="soft">Not there yet:</span
-        ><label v-for="r in asked.roles" :key="r"
-          ><input type="checkbox" :checked="s.without!.includes(r)" @change="toggle(s.without!, r)" /> {{ r }}</label
+        ><el-checkbox
+          v-for="r in asked.roles"
+          :key="r"
+          @change="toggle(s.without!, r)"
+          :model-value="s.without!.includes(r)"
+          >{{ r }}</el-checkbox
         >
       </div>
       <div v-if="s.kind === 'stage'" class="row wrap">
         <span class="soft">Propped at:</span
-        ><label v-for="n in asked.nodes.slice(0, 24)" :key="n"
-          ><input type="checkbox" :checked="s.props!.includes(n)" @change="toggle(s.props!, n)" /> {{ n }}</label
+        ><el-checkbox
+          v-for="n in asked.nodes.slice(0, 24)"
+          :key="n"
+          @change="toggle(s.props!, n)"
+          :model-value="s.props!.includes(n)"
+          >{{ n }}</el-checkbox
         >
       </div>
       <div v-if="s.kind === 'position'" class="row wrap">
-        <label
-          ><input
-            type="checkbox"
-            :checked="!!s.slew"
-            @change="slews(s, ($event.target as HTMLInputElement).checked, asked)"
-          />
-          it slews</label
-        >
+        <el-checkbox @change="slews(s, !!$event, asked)" :model-value="!!s.slew">it slews</el-checkbox>
         <template v-if="s.slew">
           <label
             >about the upright axis through
-            <select v-model="s.slew.about" :aria-label="`Axis of ${s.name}`">
-              <option v-for="n in asked.nodes" :key="n">{{ n }}</option>
-            </select></label
-          >
+            <Choice :aria-label="`Axis of ${s.name}`" v-model="s.slew.about" :options="asked.nodes"
+          /></label>
           <label
             >from
             <NumberInput v-model="s.slew.from_deg" class="narrow" inputmode="decimal" :aria-label="`${s.name}, from`" />
@@ -124,27 +111,29 @@ const nameOf = (id: number) => job.value!.loads.find((l) => l.id === id)?.spec.n
             °</label
           >
           <span class="soft">What turns:</span
-          ><label v-for="r in asked.roles" :key="r"
-            ><input type="checkbox" :checked="s.slew.turns.includes(r)" @change="toggle(s.slew.turns, r)" />
-            {{ r }}</label
+          ><el-checkbox
+            v-for="r in asked.roles"
+            :key="r"
+            @change="toggle(s.slew.turns, r)"
+            :model-value="s.slew.turns.includes(r)"
+            >{{ r }}</el-checkbox
           >
         </template>
       </div>
       <div class="row wrap">
         <span class="soft">Acts:</span
-        ><label v-for="id in [...new Set(loads)]" :key="id"
-          ><input
-            type="checkbox"
-            :checked="!s.loads || s.loads.includes(id)"
-            @change="acts(s, id, [...new Set(loads)], ($event.target as HTMLInputElement).checked)"
-          />
-          {{ nameOf(id) }}</label
+        ><el-checkbox
+          v-for="id in [...new Set(loads)]"
+          :key="id"
+          @change="acts(s, id, [...new Set(loads)], !!$event)"
+          :model-value="!s.loads || s.loads.includes(id)"
+          >{{ nameOf(id) }}</el-checkbox
         >
       </div>
     </fieldset>
     <div class="row">
-      <button type="button" class="button" @click="add('position')">Add a position</button
-      ><button type="button" class="button" @click="add('stage')">Add a stage</button>
+      <el-button @click="add('position')">Add a position</el-button
+      ><el-button @click="add('stage')">Add a stage</el-button>
     </div>
   </div>
 </template>

@@ -3,8 +3,10 @@
 import type { S } from '../api/client'
 import { named } from '../shared/named'
 import { unit } from '../shared/units'
-import TextInput from '../shared/TextInput.vue'
-import NumberInput from '../shared/NumberInput.vue'
+import TextInput from '../ui/TextInput.vue'
+import TextField from '../ui/TextField.vue'
+import ChoiceField from '../ui/ChoiceField.vue'
+import NumberField from '../ui/NumberField.vue'
 
 const members = defineModel<S['MemberStated'][]>('members', { default: () => [] })
 const stretches = defineModel<S['StretchSpec'][]>('stretches', { default: () => [] })
@@ -28,11 +30,7 @@ function hold(m: S['MemberStated'], typed: string) {
     <summary>Pieces and spans as stated <span class="soft">where they do not follow from the bars</span></summary>
     <p class="soft">Bars by name, in order, with commas: {{ bars.slice(0, 12).join(', ') }}</p>
     <div v-for="(m, i) in members" :key="`m${i}`" class="fields">
-      <div class="field">
-        <label :for="`piece-${i}`">One piece, called</label><input :id="`piece-${i}`" v-model="m.name" /><span
-          class="echo"
-        ></span>
-      </div>
+      <TextField :id="`piece-${i}`" v-model="m.name" label="One piece, called" at="name" />
       <div class="field">
         <label :for="`piece-bars-${i}`">Its bars</label
         ><TextInput :id="`piece-bars-${i}`" :value="m.bars.join(', ')" @done="m.bars = named($event)" /><span
@@ -48,38 +46,33 @@ function hold(m: S['MemberStated'], typed: string) {
           @done="hold(m, $event)"
         /><span class="echo">{{ m.held_sideways ? 'places apart by ;' : '' }}</span>
       </div>
-      <button type="button" class="button quiet" @click="members = members.filter((x) => x !== m)">Take away</button>
+      <el-button text @click="members = members.filter((x) => x !== m)">Take away</el-button>
     </div>
-    <button type="button" class="button" @click="addMember">State a piece</button>
+    <el-button @click="addMember">State a piece</el-button>
     <div v-for="(s, i) in stretches" :key="`s${i}`" class="fields">
-      <div class="field">
-        <label :for="`stretch-${i}`">Stretch, called</label><input :id="`stretch-${i}`" v-model="s.name" /><span
-          class="echo"
-        ></span>
-      </div>
-      <div class="field">
-        <label :for="`stretch-kind-${i}`">It is</label
-        ><select :id="`stretch-kind-${i}`" v-model="s.kind">
-          <option value="span">a span</option>
-          <option value="overhang">an overhang</option></select
-        ><span class="echo"></span>
-      </div>
+      <TextField :id="`stretch-${i}`" v-model="s.name" label="Stretch, called" at="name" />
+      <ChoiceField
+        :id="`stretch-kind-${i}`"
+        v-model="s.kind"
+        label="It is"
+        at="kind"
+        :options="{ span: 'a span', overhang: 'an overhang' }"
+      />
       <div class="field">
         <label :for="`stretch-bars-${i}`">Its bars</label
         ><TextInput :id="`stretch-bars-${i}`" :value="s.bars.join(', ')" @done="s.bars = named($event)" /><span
           class="echo"
         ></span>
       </div>
-      <div class="field">
-        <label :for="`stretch-over-${i}`">May move its length over</label
-        ><NumberInput :id="`stretch-over-${i}`" v-model="s.over" placeholder="as the brief says" /><span
-          class="echo"
-        ></span>
-      </div>
-      <button type="button" class="button quiet" @click="stretches = stretches.filter((x) => x !== s)">
-        Take away
-      </button>
+      <NumberField
+        :id="`stretch-over-${i}`"
+        placeholder="as the brief says"
+        v-model="s.over"
+        label="May move its length over"
+        at="over"
+      />
+      <el-button text @click="stretches = stretches.filter((x) => x !== s)"> Take away </el-button>
     </div>
-    <button type="button" class="button" @click="addStretch">State a span or an overhang</button>
+    <el-button @click="addStretch">State a span or an overhang</el-button>
   </details>
 </template>

@@ -1,14 +1,18 @@
 <script setup lang="ts">
+import { usePicked } from '../composables/usePicked'
+import EditForm from '../ui/EditForm.vue'
 import { computed, ref, watch } from 'vue'
 import { call, type S } from '../api/client'
-import EntryField from '../shared/EntryField.vue'
 import { picked } from '../shared/file'
 import { attempt, catalogue, changed, job, mayWrite } from '../shared/job'
 import { useDraft } from '../composables/useDraft'
 import SectionPick from '../shared/SectionPick.vue'
 import { unit } from '../shared/units'
 import OffersIn from './OffersIn.vue'
-import NumberInput from '../shared/NumberInput.vue'
+import ChoiceField from '../ui/ChoiceField.vue'
+import QuantityField from '../ui/QuantityField.vue'
+import NumberField from '../ui/NumberField.vue'
+import TextField from '../ui/TextField.vue'
 
 /* eslint-disable @typescript-eslint/no-explicit-any -- the form edits bars and sheets; the server's models decide */
 const rows = ref<S['StockRow'][]>([])
@@ -22,7 +26,7 @@ const form = useDraft<any>('stock', {
       ? changed<S['Saved']>('PUT', `/stock/${row.id}${at()}`, { version: row.version, spec }).then((s) => s.id)
       : changed<S['Saved']>('POST', `/stock${at()}`, spec).then((s) => s.id),
 })
-const { draft, close, store } = form
+const { draft } = form
 const read = async () => {
   rows.value = await call('GET', '/stock')
 }
@@ -92,13 +96,14 @@ const words = (i: any) =>
 const corner = (i: any) =>
   i.missing_width ? `, corner ${i.missing_width.text} × ${i.missing_height?.text} missing` : ''
 const size = (i: any) => (i.form === 'bar' ? i.length.text : `${i.width.text} × ${i.height.text}${corner(i)}`)
+const found = ref<number | null>(null)
+usePicked('stock', found)
 </script>
 <template>
   <div class="row spread">
     <h1>Stock</h1>
     <div v-if="mayWrite" class="row">
-      <button class="button" @click="add('bar')">Add a bar</button
-      ><button class="button" @click="add('sheet')">Add a sheet</button>
+      <el-button @click="add('bar')">Add a bar</el-button><el-button @click="add('sheet')">Add a sheet</el-button>
     </div>
   </div>
   <p class="soft">
@@ -106,7 +111,7 @@ const size = (i: any) => (i.form === 'bar' ? i.length.text : `${i.width.text} ×
     assumes a usual length at the catalogue's price and says so.
   </p>
   <OffersIn v-if="mayWrite" />
-  <form v-if="draft" v-begun class="panel gap" @submit.prevent="store">
+  <EditForm v-if="draft" :form="form" save="Save stock">
     <div class="fields">
       <SectionPick
         v-if="draft.form === 'bar'"
@@ -114,43 +119,59 @@ const size = (i: any) => (i.form === 'bar' ? i.length.text : `${i.width.text} ×
         v-model:material="draft.material_id"
         :own="false"
       />
-      <div v-else class="field">
-        <label for="s-mat">Material</label
-        ><select id="s-mat" v-model="draft.material_id">
-          <option v-for="m in materials" :key="m.id" :value="m.id">{{ m.name }}</option></select
-        ><span class="echo"></span>
-      </div>
-      <EntryField v-if="draft.form === 'bar'" v-model="draft.length" label="Length" />
+      <ChoiceField
+        v-else
+        id="s-mat"
+        v-model="draft.material_id"
+        label="Material"
+        at="material_id"
+        :options="materials.map((m) => ({ value: m.id, label: m.name }))"
+      />
+      <QuantityField at="length" v-if="draft.form === 'bar'" v-model="draft.length" label="Length" />
       <template v-else
-        ><EntryField
+        ><QuantityField
+          at="thickness"
           v-model="draft.thickness"
           label="Thickness"
           kind="thickness"
-          :material="draft.material_id" /><EntryField v-model="draft.width" label="Width" /><EntryField
+          :material="draft.material_id" /><QuantityField at="width" v-model="draft.width" label="Width" /><QuantityField
+          at="height"
           v-model="draft.height"
           label="Height" />
-        <EntryField v-model="draft.missing_width" label="Missing corner, width" optional hint="none" /><EntryField
+        <QuantityField
+          at="missing_width"
+          v-model="draft.missing_width"
+          label="Missing corner, width"
+          optional
+          hint="none" /><QuantityField
+          at="missing_height"
           v-model="draft.missing_height"
           label="Missing corner, height"
           optional
           hint="none"
       /></template>
-      <label class="row"><input v-model="onHand" type="checkbox" /> it is here</label>
-      <div v-if="onHand" class="field">
-        <label for="s-qty">How many</label><NumberInput id="s-qty" v-model="draft.qty" inputmode="numeric" /><span
-          class="echo"
-        ></span>
-      </div>
-      <EntryField v-model="draft.price" label="Price of one" kind="money" optional hint="by the catalogue" />
-      <div class="field">
-        <label for="s-loc">Where</label><input id="s-loc" v-model="draft.location" /><span class="echo"></span>
-      </div>
-      <EntryField v-model="draft.delivery" label="Delivery of one" kind="money" optional hint="in the price" />
-      <div class="field">
-        <label for="s-duty">Duty, %</label
-        ><NumberInput id="s-duty" v-model="draft.duty_percent" inputmode="decimal" /><span class="echo"></span>
-      </div>
-      <EntryField
+      <el-checkbox v-model="onHand">it is here</el-checkbox>
+      <NumberField v-if="onHand" id="s-qty" v-model="draft.qty" label="How many" at="qty" />
+      <QuantityField
+        at="price"
+        v-model="draft.price"
+        label="Price of one"
+        kind="money"
+        optional
+        hint="by the catalogue"
+      />
+      <TextField id="s-loc" v-model="draft.location" label="Where" at="location" />
+      <QuantityField
+        at="delivery"
+        v-model="draft.delivery"
+        label="Delivery of one"
+        kind="money"
+        optional
+        hint="in the price"
+      />
+      <NumberField id="s-duty" v-model="draft.duty_percent" label="Duty, %" at="duty_percent" />
+      <QuantityField
+        at="yard_cut"
         v-if="draft.form === 'bar'"
         v-model="draft.yard_cut"
         label="Cut in half at the yard"
@@ -158,28 +179,17 @@ const size = (i: any) => (i.form === 'bar' ? i.length.text : `${i.width.text} ×
         optional
         hint="not offered"
       />
-      <div class="field">
-        <label for="s-sup">Supplier</label><input id="s-sup" v-model="draft.supplier" /><span class="echo"></span>
-      </div>
-      <div class="field">
-        <label for="s-heat">Heat number</label><input id="s-heat" v-model="draft.heat" /><span class="echo"></span>
-      </div>
-      <label class="row"
-        ><input
-          :checked="draft.reserved_for === job!.job.id"
-          type="checkbox"
-          @change="draft.reserved_for = ($event.target as HTMLInputElement).checked ? job!.job.id : null"
-        />
-        kept for this job</label
+      <TextField id="s-sup" v-model="draft.supplier" label="Supplier" at="supplier" />
+      <TextField id="s-heat" v-model="draft.heat" label="Heat number" at="heat" />
+      <el-checkbox
+        @change="draft.reserved_for = !!$event ? job!.job.id : null"
+        :model-value="draft.reserved_for === job!.job.id"
+        >kept for this job</el-checkbox
       >
-      <label class="row"><input v-model="draft.drop" type="checkbox" /> a drop or remnant</label
-      ><label class="row"><input v-model="draft.galvanised" type="checkbox" /> galvanised</label>
-    </div>
-    <div class="row">
-      <button class="button main">Save stock</button
-      ><button type="button" class="button" @click="close">Leave it</button>
-    </div>
-  </form>
+      <el-checkbox v-model="draft.drop">a drop or remnant</el-checkbox
+      ><el-checkbox v-model="draft.galvanised">galvanised</el-checkbox>
+    </div></EditForm
+  >
   <section
     v-for="group in [
       { name: 'Bars', rows: bars },
@@ -203,7 +213,7 @@ const size = (i: any) => (i.form === 'bar' ? i.length.text : `${i.width.text} ×
       </thead>
       <tbody>
         <template v-for="r in group.rows" :key="r.id"
-          ><tr>
+          ><tr :class="{ chosen: r.id === found }" :data-row="`stock ${r.id}`">
             <td>
               <b>{{ words(r.spec.item) }}</b>
             </td>
@@ -232,9 +242,9 @@ const size = (i: any) => (i.form === 'bar' ? i.length.text : `${i.width.text} ×
             </td>
             <td class="num">
               <template v-if="mayWrite"
-                ><button class="button quiet" @click="change(r)">Change</button
-                ><button class="button quiet" @click="away(r)">Take away</button
-                ><button class="button quiet" :aria-expanded="past?.id === r.id" @click="look(r)">History</button
+                ><el-button text @click="change(r)">Change</el-button
+                ><el-button text @click="away(r)">Take away</el-button
+                ><el-button text :aria-expanded="past?.id === r.id" @click="look(r)">History</el-button
                 ><label class="button quiet"
                   >Photo<input type="file" accept="image/*" hidden @change="photo(r, $event)" /></label></template
               ><a v-for="p in r.photos" :key="p" :href="`/api/stock/${r.id}/photos/${p}`" target="_blank" rel="noopener"

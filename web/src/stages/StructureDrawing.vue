@@ -105,7 +105,9 @@ const curves = computed(() =>
 </script>
 <template>
   <div class="two" :class="{ bare }">
+    <slot name="whole" />
     <svg
+      v-if="!$slots.whole"
       class="whole"
       :viewBox="`${box.x} ${box.y} ${box.w} ${box.h}`"
       role="img"
@@ -170,7 +172,7 @@ const curves = computed(() =>
       </g>
     </svg>
     <div v-if="!bare">
-      <p class="soft">
+      <p v-if="!$slots.whole" class="soft">
         Dashed: how it moves under the load that moves it most, drawn {{ times }} times as far. Greatest
         {{ small(most) }}.
       </p>

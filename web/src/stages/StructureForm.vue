@@ -6,7 +6,6 @@
 import { computed, ref, type Ref } from 'vue'
 import { call, type S } from '../api/client'
 import Alive from '../shared/Alive.vue'
-import EntryField from '../shared/EntryField.vue'
 import { named } from '../shared/named'
 import { useDraft } from '../composables/useDraft'
 import { attempt, job } from '../shared/job'
@@ -19,8 +18,12 @@ import SituationsForm from './SituationsForm.vue'
 import StatedForm from './StatedForm.vue'
 import StructureDrawing from './StructureDrawing.vue'
 import { blankStarter, starterKinds, starterWords } from './starters'
-import NumberInput from '../shared/NumberInput.vue'
-import TextInput from '../shared/TextInput.vue'
+import TextInput from '../ui/TextInput.vue'
+import TextField from '../ui/TextField.vue'
+import NumberField from '../ui/NumberField.vue'
+import QuantityField from '../ui/QuantityField.vue'
+import Choice from '../ui/Choice.vue'
+import EditForm from '../ui/EditForm.vue'
 
 const props = defineProps<{ kind?: string; row?: S['StructureRow'] }>()
 const emit = defineEmits<{ done: [number | null] }>()
@@ -53,14 +56,10 @@ function blank(kind: string): S['StructureSpec'] {
   } as unknown as S['StructureSpec']
 }
 const form = useDraft<S['StructureSpec']>('structures', { saved: (id) => emit('done', id) })
-const { row: of, store } = form
+const { row: of } = form
 if (!form.draft.value) form.begin(props.row?.spec ?? blank(props.kind!), props.row)
 /** It is there as long as the form is. */
 const draft = form.draft as Ref<S['StructureSpec']>
-const leave = () => {
-  form.close()
-  emit('done', null)
-}
 const asked = ref<S['StarterView'] | null>(null)
 const own = computed(() => draft.value.starter.own)
 const asks = computed(() => starterKinds.value.find((k) => k.kind === draft.value.starter.kind))
@@ -126,26 +125,16 @@ const alive = computed(() => drafted(preview.found, 'structures', of.value?.id))
 const bar = ref('')
 </script>
 <template>
-  <form v-if="draft" v-begun class="panel gap" @submit.prevent="store">
+  <EditForm v-if="draft" :form="form" save="Save structure" @left="emit('done', null)">
     <h3>{{ starterWords(draft.starter.kind) }}</h3>
     <div class="live">
       <div>
         <div class="fields gap">
-          <div class="field">
-            <label for="t-mark">Mark of the structure</label><input id="t-mark" v-model="draft.mark" /><span
-              class="echo"
-            ></span>
-          </div>
-          <div class="field">
-            <label for="t-name">Called</label><input id="t-name" v-model="draft.name" /><span class="echo"></span>
-          </div>
-          <div class="field">
-            <label for="t-qty">How many</label><NumberInput id="t-qty" v-model="draft.qty" inputmode="numeric" /><span
-              class="echo"
-            ></span>
-          </div>
+          <TextField id="t-mark" v-model="draft.mark" label="Mark of the structure" at="mark" />
+          <TextField id="t-name" v-model="draft.name" label="Called" at="name" />
+          <NumberField id="t-qty" v-model="draft.qty" label="How many" at="qty" />
           <template v-if="asks">
-            <EntryField
+            <QuantityField
               v-for="[k, words, optional] in asks.sizes"
               :key="k"
               :model-value="(draft.starter.sizes as any)[k]"
@@ -156,31 +145,27 @@ const bar = ref('')
               @change="optional && attempt(ask)"
             />
             <template v-for="[k, words, , least, most] in asks.counts" :key="k">
-              <label v-if="least === 0 && most === 1" class="row"
-                ><input
-                  type="checkbox"
-                  :checked="draft.starter.counts![k] === 1"
-                  @change="draft.starter.counts![k] = ($event.target as HTMLInputElement).checked ? 1 : 0"
-                />
-                {{ words }}</label
+              <el-checkbox
+                v-if="least === 0 && most === 1"
+                @change="draft.starter.counts![k] = !!$event ? 1 : 0"
+                :model-value="draft.starter.counts![k] === 1"
+                >{{ words }}</el-checkbox
               >
-              <div v-else class="field">
-                <label :for="`t-${k}`">{{ words }}</label><NumberInput
-                  :id="`t-${k}`"
-                  v-model="draft.starter.counts![k]"
-                  inputmode="numeric"
-                  @change="attempt(ask)"
-                /><span class="echo">{{ least }} to {{ most }}</span>
-              </div>
+              <NumberField
+                v-else
+                :id="`t-${k}`"
+                @change="attempt(ask)"
+                v-model="draft.starter.counts![k]"
+                :label="words"
+                :echo="`${least} to ${most}`"
+              />
             </template>
           </template>
-          <EntryField v-model="draft.weld_leg" label="Weld leg, all round" />
-          <label class="row"
-            ><input v-model="draft.welded" type="checkbox" /> metal beside welds counts as welded</label
-          >
+          <QuantityField at="weld_leg" v-model="draft.weld_leg" label="Weld leg, all round" />
+          <el-checkbox v-model="draft.welded">metal beside welds counts as welded</el-checkbox>
         </div>
         <p v-if="!own" class="row">
-          <button type="button" class="button quiet" @click="byHand">Change its model by hand</button
+          <el-button text @click="byHand">Change its model by hand</el-button
           ><span class="soft">nodes, bars and supports become tables; its dimensions no longer drive it</span>
         </p>
         <ModelForm v-if="own" v-model="draft.starter.own!" @changed="attempt(ask)" />
@@ -189,22 +174,23 @@ const bar = ref('')
           <div class="field">
             <label>Role</label><b>{{ name }}</b>
           </div>
-          <SectionPick v-model:section="r.section_id" v-model:material="r.material_id" /><label class="row"
-            ><input v-model="r.turned" type="checkbox" /> lies on its side</label
+          <SectionPick v-model:section="r.section_id" v-model:material="r.material_id" /><el-checkbox v-model="r.turned"
+            >lies on its side</el-checkbox
           >
         </div>
         <h3>Loads</h3>
         <div v-for="(l, i) in draft.loads" :key="i" class="row">
           <b>{{ loadOf(l.load_id)?.spec.name ?? 'gone' }}</b>
-          <select
+          <Choice
             v-if="loadOf(l.load_id) && asked"
-            v-model="l.spot"
             :aria-label="`Where load ${i + 1} stands`"
             @change="l.spot && (l.bars = [])"
-          >
-            <option v-for="[k, words] in spotsFor(loadOf(l.load_id)!)" :key="k" :value="k">{{ words }}</option>
-            <option value="">along bars of my own choice</option>
-          </select>
+            v-model="l.spot"
+            :options="[
+              ...spotsFor(loadOf(l.load_id)!).map(([value, label]) => ({ value, label })),
+              { value: '', label: 'along bars of my own choice' },
+            ]"
+          />
           <TextInput
             v-if="asked && l.spot === ''"
             :value="l.bars!.join(', ')"
@@ -212,18 +198,18 @@ const bar = ref('')
             :placeholder="asked.bars.slice(0, 3).join(', ')"
             @done="l.bars = named($event)"
           />
-          <select v-model="l.direction" :aria-label="`Direction of load ${i + 1}`">
-            <option>down</option>
-            <option>up</option>
-            <option>sideways</option>
-            <option>sideways back</option>
-            <option>along</option>
-            <option>along back</option>
-          </select>
-          <label v-if="loadOf(l.load_id)?.spec.form === 'force' && asked && !asked.at_nodes.includes(l.spot)"
-            ><input v-model="l.moves" type="checkbox" /> moves along, at its worst place</label
+          <Choice
+            :aria-label="`Direction of load ${i + 1}`"
+            v-model="l.direction"
+            :options="['down', 'up', 'sideways', 'sideways back', 'along', 'along back']"
+          />
+          <el-checkbox
+            v-if="loadOf(l.load_id)?.spec.form === 'force' && asked && !asked.at_nodes.includes(l.spot)"
+            v-model="l.moves"
+            >moves along, at its worst place</el-checkbox
           >
-          <EntryField
+          <QuantityField
+            at="wheel_from_edge"
             v-if="l.moves"
             v-model="l.wheel_from_edge"
             :label="`Wheels of load ${i + 1}, from the flange's edge`"
@@ -232,35 +218,30 @@ const bar = ref('')
           />
           <template
             v-if="loadOf(l.load_id)?.spec.form === 'force' && asked && !asked.at_nodes.includes(l.spot) && !l.moves"
-            ><label><input v-model="l.spread" type="checkbox" /> spread over it</label
-            ><EntryField
+            ><el-checkbox v-model="l.spread">spread over it</el-checkbox
+            ><QuantityField
+              at="at"
               v-if="!l.spread"
               v-model="l.at"
               :label="`Load ${i + 1} stands at, from the start`"
               optional
               hint="the middle"
           /></template>
-          <EntryField
+          <QuantityField
+            at="aside"
             v-if="asked && !asked.at_nodes.includes(l.spot)"
             v-model="l.aside"
             :label="`Load ${i + 1} stands aside of the bar by`"
             optional
             hint="on its axis"
           />
-          <button type="button" class="button quiet" @click="draft.loads!.splice(i, 1)">Take off</button>
+          <el-button text @click="draft.loads!.splice(i, 1)">Take off</el-button>
         </div>
         <div v-if="asked" class="row gap">
           <span class="soft">Put on:</span
-          ><button
-            v-for="l in job!.loads"
-            :key="l.id"
-            type="button"
-            class="button quiet"
-            :disabled="!spotsFor(l).length"
-            @click="put(l)"
+          ><el-button text v-for="l in job!.loads" :key="l.id" :disabled="!spotsFor(l).length" @click="put(l)">
+            + {{ l.spec.name }}</el-button
           >
-            + {{ l.spec.name }}
-          </button>
         </div>
         <JointsForm v-if="asked" v-model="draft.joints" :ends="asked.ends" :roles="asked.roles" />
         <SituationsForm
@@ -279,17 +260,17 @@ const bar = ref('')
         <details class="gap">
           <summary>Feet, play, second order</summary>
           <div class="fields gap">
-            <label class="row"><input v-model="draft.anchored" type="checkbox" /> feet are held down</label>
-            <div v-if="!draft.anchored" class="field">
-              <label for="t-mu">Friction of the ground</label
-              ><NumberInput id="t-mu" v-model="draft.ground_friction" inputmode="decimal" /><span class="echo"
-                >0.3 for steel on concrete</span
-              >
-            </div>
-            <EntryField v-model="draft.play" label="Play adds to its movement" optional hint="none" />
-            <label class="row"
-              ><input v-model="draft.second_order" type="checkbox" /> push makes it softer (second order)</label
-            >
+            <el-checkbox v-model="draft.anchored">feet are held down</el-checkbox>
+            <NumberField
+              v-if="!draft.anchored"
+              id="t-mu"
+              v-model="draft.ground_friction"
+              label="Friction of the ground"
+              echo="0.3 for steel on concrete"
+              at="ground_friction"
+            />
+            <QuantityField at="play" v-model="draft.play" label="Play adds to its movement" optional hint="none" />
+            <el-checkbox v-model="draft.second_order">push makes it softer (second order)</el-checkbox>
           </div>
         </details>
       </div>
@@ -301,11 +282,6 @@ const bar = ref('')
           bare
           @choose="bar = $event"
         />
-      </Alive>
-    </div>
-    <div class="row gap">
-      <button class="button main">Save structure</button
-      ><button type="button" class="button" @click="leave">Leave it</button>
-    </div>
-  </form>
+      </Alive></div
+  ></EditForm>
 </template>

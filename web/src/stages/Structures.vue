@@ -8,15 +8,17 @@ import { useRouter } from 'vue-router'
 import { call, type S } from '../api/client'
 import { isTyped } from '../composables/useDraft'
 import { usePicked } from '../composables/usePicked'
+import { StructureInSpace, usePicture } from '../composables/usePicture'
 import { attempt, change, job, mayWrite, why } from '../shared/job'
 import Reserve from '../shared/Reserve.vue'
-import NumberInput from '../shared/NumberInput.vue'
 import RowActions from '../shared/RowActions.vue'
 import { force, length, mass, moment, value } from '../shared/units'
 import { loadStarters, starterKinds, starterWords } from './starters'
 import StructureDrawing from './StructureDrawing.vue'
 import StructureForm from './StructureForm.vue'
 import Upgrades from './Upgrades.vue'
+import Choice from '../ui/Choice.vue'
+import NumberInput from '../ui/NumberInput.vue'
 
 onMounted(() => attempt(loadStarters))
 const router = useRouter()
@@ -24,6 +26,7 @@ const chosen = ref<number | null>(job.value!.structures[0]?.id ?? null)
 usePicked('structure', chosen)
 const row = computed(() => job.value!.structures.find((x) => x.id === chosen.value))
 const bar = ref('')
+const { inSpace, cannot, picture } = usePicture(() => row.value)
 watch(
   () => row.value?.verdict,
   (v) => {
@@ -72,10 +75,7 @@ const bucklingReserve = computed(() => {
   const c = row.value?.verdict?.stability?.find((x) => x.id === 'buckling')
   return !c || c.not_checked || !c.capacity ? null : c.capacity / Math.max(Math.abs(c.demand ?? 0), 1e-9)
 })
-const begin = (kinds: HTMLSelectElement) => {
-  form.value = { kind: kinds.value }
-  kinds.value = ''
-}
+const begin = (kind: string) => (form.value = { kind })
 const explainAt = (link: { bar: string; check_id: string }) => {
   bar.value = link.bar
   explain(link)
@@ -87,11 +87,15 @@ const explainAt = (link: { bar: string; check_id: string }) => {
       <h2>Structures <span class="soft">bars joined to each other, sized as one frame</span></h2>
       <label v-if="mayWrite && !form"
         >Add
-        <select aria-label="Add a structure" value="" @change="begin($event.target as HTMLSelectElement)">
-          <option value="">choose one</option>
-          <option v-for="k in starterKinds" :key="k.kind" :value="k.kind">{{ k.words }}</option>
-        </select></label
-      >
+        <Choice
+          aria-label="Add a structure"
+          @change="begin"
+          model-value=""
+          :options="[
+            { value: '', label: 'choose one' },
+            ...starterKinds.map((k) => ({ value: k.kind, label: k.words })),
+          ]"
+      /></label>
     </div>
     <StructureForm v-if="form" :key="form.row?.id ?? form.kind" v-bind="form" @done="done" />
     <table v-if="job!.structures.length" class="list">
@@ -115,9 +119,9 @@ const explainAt = (link: { bar: string; check_id: string }) => {
           @click="chosen = x.id"
         >
           <td>
-            <button class="button quiet" @click="chosen = x.id">
-              <b>{{ x.spec.mark }}</b>
-            </button>
+            <el-button text @click="chosen = x.id"
+              ><b>{{ x.spec.mark }}</b></el-button
+            >
           </td>
           <td>
             {{ x.spec.name || starterWords(x.spec.starter.kind) }} <span class="soft">× {{ x.spec.qty }}</span>
@@ -136,20 +140,32 @@ const explainAt = (link: { bar: string; check_id: string }) => {
       <p v-if="row.trouble" class="notice bad">Not checked: {{ row.trouble }}</p>
       <div class="row spread gap">
         <h3>{{ row.spec.mark }} {{ row.spec.name }}</h3>
-        <div v-if="mayWrite" class="row">
-          <button class="button" @click="form = { row }">Change</button
-          ><button v-if="row.verdict" class="button" @click="makeParts">Make its bars parts</button>
+        <div class="row">
+          <el-button v-if="row.verdict && !cannot" @click="inSpace = !inSpace">{{
+            inSpace ? 'Flat drawing' : 'In space'
+          }}</el-button><el-button v-if="mayWrite" @click="form = { row }">Change</el-button
+          ><el-button v-if="mayWrite && row.verdict" @click="makeParts">Make its bars parts</el-button>
         </div>
       </div>
       <template v-if="row.verdict">
         <p v-if="row.verdict.position" class="soft">
           Drawn and chained in its worst position: <b>{{ row.verdict.position }}</b>.
         </p>
-        <StructureDrawing :verdict="row.verdict" :chosen="bar" @choose="bar = $event" />
+        <StructureDrawing :verdict="row.verdict" :chosen="bar" @choose="bar = $event">
+          <template v-if="picture" #whole
+            ><StructureInSpace
+              :key="row.id"
+              :picture="picture"
+              :verdict="row.verdict"
+              :chosen="bar"
+              @choose="bar = $event"
+              @cannot="cannot = true"
+          /></template>
+        </StructureDrawing>
         <p class="row">
           <span class="soft">moves</span
-          ><button class="button quiet" @click="explain({ check_id: row.verdict!.stiffness.check_id ?? 'movement' })">
-            <Reserve :value="row.verdict.stiffness.value" /></button
+          ><el-button text @click="explain({ check_id: row.verdict!.stiffness.check_id ?? 'movement' })"
+            ><Reserve :value="row.verdict.stiffness.value" /></el-button
           ><span class="soft"
             >{{ row.verdict.movement.title }}, {{ row.verdict.movement.clause }}; {{ mass(row.verdict.mass_kg) }},
             {{ job!.job.spec.currency }} {{ row.verdict.price.toFixed(0) }} of metal<template
@@ -164,13 +180,17 @@ const explainAt = (link: { bar: string; check_id: string }) => {
         <form v-if="live.length" class="row" @submit.prevent="rate">
           <label
             >Rate it for
-            <select v-model="rates" aria-label="Load to rate it for" required>
-              <option value="">choose a load</option>
-              <option v-for="l in live" :key="l.id" :value="l.id">{{ l.spec.name }}</option>
-            </select></label
-          >
+            <Choice
+              aria-label="Load to rate it for"
+              required
+              v-model="rates"
+              :options="[
+                { value: '', label: 'choose a load' },
+                ...live.map((l) => ({ value: l.id, label: l.spec.name })),
+              ]"
+          /></label>
           <label>over <NumberInput v-model="derating" aria-label="Derating" size="4" /></label>
-          <button class="button" :disabled="rates === ''">Rated load</button>
+          <el-button native-type="submit" :disabled="rates === ''">Rated load</el-button>
           <span v-if="rated?.trouble" class="bad" role="status">Not rated: {{ rated.trouble }}</span>
           <span v-else-if="rated" role="status"
             ><b>{{ sized(rated.rated, rated.unit) }}</b> marked; {{ sized(rated.greatest, rated.unit) }} at its limit,
@@ -180,8 +200,7 @@ const explainAt = (link: { bar: string; check_id: string }) => {
         </form>
         <p v-if="row.verdict.buckling" class="row">
           <span class="soft">buckles</span
-          ><button class="button quiet" @click="explain({ check_id: 'buckling' })">
-            <Reserve :value="bucklingReserve" /></button
+          ><el-button text @click="explain({ check_id: 'buckling' })"><Reserve :value="bucklingReserve" /></el-button
           ><span class="soft">{{ row.verdict.buckling.words }}</span>
         </p>
         <template v-if="row.verdict.situations?.length">
@@ -204,9 +223,9 @@ const explainAt = (link: { bar: string; check_id: string }) => {
                 </td>
                 <td class="soft">{{ x.trouble ?? x.strength.governs.split(': ').slice(1).join(': ') }}</td>
                 <td>
-                  <button class="button quiet" @click="x.worst && explain({ check_id: `${x.name}|${x.worst.id}` })">
-                    <Reserve :value="x.strength.value" />
-                  </button>
+                  <el-button text @click="x.worst && explain({ check_id: `${x.name}|${x.worst.id}` })"
+                    ><Reserve :value="x.strength.value"
+                  /></el-button>
                 </td>
                 <td><Reserve :value="x.stiffness.value" /></td>
                 <td class="num">{{ mass(x.mass_kg) }}</td>
@@ -222,7 +241,7 @@ const explainAt = (link: { bar: string; check_id: string }) => {
                 The chain of strength
                 <router-link :to="`/jobs/${job!.job.id}/chain?structure=${row.id}`" class="soft">by itself</router-link>
               </h3>
-              <label><input v-model="byPath" type="checkbox" /> in the order the load meets it</label>
+              <el-checkbox v-model="byPath">in the order the load meets it</el-checkbox>
             </div>
             <table class="list chain">
               <tbody>
@@ -238,9 +257,7 @@ const explainAt = (link: { bar: string; check_id: string }) => {
                     {{ l.what }}<span v-if="l.why_not" class="bad">: {{ l.why_not }}</span>
                   </td>
                   <td>
-                    <button class="button quiet" @click.stop="explainAt(l)">
-                      <Reserve :value="l.reserve" />
-                    </button>
+                    <el-button text @click.stop="explainAt(l)"><Reserve :value="l.reserve" /></el-button>
                   </td>
                 </tr>
               </tbody>

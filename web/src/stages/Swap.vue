@@ -5,6 +5,7 @@ import { call, type S } from '../api/client'
 import { attempt, catalogue, job } from '../shared/job'
 import Reserve from '../shared/Reserve.vue'
 import { mass } from '../shared/units'
+import Choice from '../ui/Choice.vue'
 
 const materials = ref<S['Material'][]>([])
 void catalogue().then((c) => {
@@ -36,14 +37,16 @@ const against = (now: number, before: number) =>
     <div class="row gap">
       <label
         >Metal
-        <select v-model="metal" aria-label="Metal">
-          <option value="">choose one</option>
-          <option v-for="m in materials" :key="m.id" :value="m.id">{{ m.name }}</option>
-        </select></label
-      >
-      <label v-for="e in ['section', 'strength', 'stiffness'] as const" :key="e"
-        ><input v-model="equal" type="radio" :value="e" /> at equal {{ e }}</label
-      >
+        <Choice
+          aria-label="Metal"
+          v-model="metal"
+          :options="[{ value: '', label: 'choose one' }, ...materials.map((m) => ({ value: m.id, label: m.name }))]"
+      /></label>
+      <el-radio-group v-model="equal" aria-label="At equal">
+        <el-radio v-for="e in ['section', 'strength', 'stiffness'] as const" :key="e" :value="e">
+          at equal {{ e }}
+        </el-radio>
+      </el-radio-group>
     </div>
     <template v-if="found">
       <p v-if="found.mass_kg != null" class="notice">

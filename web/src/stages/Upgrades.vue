@@ -5,6 +5,7 @@ import { call, type S } from '../api/client'
 import { attempt, change, job, mayWrite } from '../shared/job'
 import { shown } from '../shared/reserve'
 import { mass } from '../shared/units'
+import TextField from '../ui/TextField.vue'
 
 const props = defineProps<{ row: S['StructureRow']; takes?: boolean }>()
 const offers = ref<S['Upgrade'][] | null>(null)
@@ -33,14 +34,12 @@ const take = ({ words, role, section_id, weld_leg_mm, joint_at, joint }: S['Upgr
 const signed = (v: number, text: string) => (v > 0.005 ? `+${text}` : v < -0.005 ? `−${text}` : 'same')
 </script>
 <template>
-  <button v-if="!offers" class="button" @click="look">Work out offers</button>
+  <el-button v-if="!offers" @click="look">Work out offers</el-button>
   <p v-else-if="!offers.length" class="soft">
     Nothing in the catalogue’s next sizes lifts it by much: change its shape or its dimensions.
   </p>
   <template v-else>
-    <div v-if="takes && mayWrite" class="field">
-      <label for="t-why">Why? With a reason it goes to the log.</label><input id="t-why" v-model="reason" />
-    </div>
+    <TextField v-if="takes && mayWrite" id="t-why" v-model="reason" label="Why? With a reason it goes to the log." />
     <table class="list">
       <thead>
         <tr>
@@ -62,7 +61,7 @@ const signed = (v: number, text: string) => (v > 0.005 ? `+${text}` : v < -0.005
             {{ shown(u.before) }} → <b>{{ shown(u.after) }}</b>
           </td>
           <td v-if="takes">
-            <button v-if="mayWrite" class="button" :aria-label="`Take ${u.words}`" @click="take(u)">Take</button>
+            <el-button v-if="mayWrite" :aria-label="`Take ${u.words}`" @click="take(u)">Take</el-button>
           </td>
         </tr>
       </tbody>

@@ -4,6 +4,7 @@ ground.
 
 from yorvek.core.frames.alone import check_member
 from yorvek.core.frames.chain import Link, Upgrade, chain, upgrades
+from yorvek.core.frames.pictured import Picture, picture_of
 from yorvek.core.frames.pieces import Piece, straight_pieces
 from yorvek.core.frames.rating import Rating, rated_load
 from yorvek.core.frames.request import FrameLoad, FrameRequest, RoleChoice, Shape, Situation
@@ -17,6 +18,7 @@ __all__ = [
     "FrameVerdict",
     "Joint",
     "Link",
+    "Picture",
     "Piece",
     "Rating",
     "RoleChoice",
@@ -28,6 +30,7 @@ __all__ = [
     "chain",
     "check_frame",
     "check_member",
+    "picture_of",
     "rated_load",
     "straight_pieces",
     "upgrades",

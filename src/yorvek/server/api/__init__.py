@@ -32,6 +32,7 @@ from yorvek.server.api import (
 from yorvek.server.api.parsing import CarefulParser
 from yorvek.server.api.rendering import QuickRenderer
 from yorvek.server.api.view import job_view
+from yorvek.server.api.words import needs
 from yorvek.server.jobs.models import Job
 from yorvek.server.journal.authorship import NotYours
 from yorvek.server.journal.conflicts import Conflict
@@ -76,9 +77,9 @@ def bad_input(request: HttpRequest, error: InputError) -> HttpResponse:
 def bad_shape(request: HttpRequest, error: ValidationError) -> HttpResponse:
     """Everything that does not fit: the first of it as the sentence, all of it with its places."""
     troubles = [_trouble(one) for one in error.errors[:MOST_ERRORS]]
-    place, needs, sentence = troubles[0]
+    place, right, sentence = troubles[0]
     errors = [{"path": path, "sentence": words} for path, _, words in troubles]
-    body = {"sentence": sentence, "field": place, "needs": needs, "at": None, "errors": errors}
+    body = {"sentence": sentence, "field": place, "needs": right, "at": None, "errors": errors}
     return api.create_response(request, body, status=422)
 
 
@@ -86,8 +87,8 @@ def _trouble(found: dict[str, Any]) -> tuple[str, str, str]:
     """Place, what is needed, and the sentence."""
     inner = (found.get("ctx") or {}).get("error")
     place = ".".join(str(p) for p in found["loc"] if p not in ("body", "spec", "data"))
-    needs = inner.needs if isinstance(inner, InputError) else str(found["msg"]).lower()
-    return place, needs, f"{place or 'request'}: {needs}."
+    right = inner.needs if isinstance(inner, InputError) else needs(found)
+    return place, right, f"{place or 'request'}: {right}."
 
 
 @api.exception_handler(Conflict)

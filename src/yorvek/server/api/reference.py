@@ -13,6 +13,7 @@ from yorvek.core.files.drawing import read_drawing
 from yorvek.core.jobs import ProfileSpec
 from yorvek.core.materials import MATERIALS, PANELS, Material, material
 from yorvek.core.model import Model
+from yorvek.core.parts import PartFamily, part_families
 from yorvek.core.quantities import BARE, Kind, UnitSystem, length_text, parse, quantity_text
 from yorvek.core.quantities.entry import GAUGE_METAL, evaluate_dimensions, resolve
 from yorvek.core.sections import Section, catalogue, outlines_of, section, short_name, sold_in
@@ -41,11 +42,14 @@ class SectionLine(Model):
 
 
 class Catalogue(Model):
-    """Sections, metals, and the unit that a bare number of each kind takes, by unit system."""
+    """Sections, metals, families of plate parts with what they ask for, and the unit that a bare number of each kind
+    takes, by unit system.
+    """
 
     sections: list[SectionLine]
     materials: list[Material]
     bare_units: dict[str, dict[str, str]] = {}
+    part_families: list[PartFamily] = []
 
 
 class SectionView(Model):
@@ -91,7 +95,8 @@ def _catalogue_json() -> bytes:
         for s in catalogue()
     ]
     bare = {unit: {kind: name for kind, (name, _) in kinds.items()} for unit, kinds in BARE.items()}
-    return Catalogue(sections=lines, materials=[*MATERIALS, *PANELS], bare_units=bare).model_dump_json().encode()
+    known = Catalogue(sections=lines, materials=[*MATERIALS, *PANELS], bare_units=bare, part_families=part_families())
+    return known.model_dump_json().encode()
 
 
 @router.get("/catalogue", response=Catalogue)

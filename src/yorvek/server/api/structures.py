@@ -10,7 +10,18 @@ from pydantic import Field
 
 from yorvek.core.comparison import RoleResult, sweep_role
 from yorvek.core.errors import InputError
-from yorvek.core.frames import FrameRequest, Joint, Rating, Upgrade, check_frame, rated_load, straight_pieces, upgrades
+from yorvek.core.frames import (
+    FrameRequest,
+    Joint,
+    Picture,
+    Rating,
+    Upgrade,
+    check_frame,
+    picture_of,
+    rated_load,
+    straight_pieces,
+    upgrades,
+)
 from yorvek.core.jobs import NoteSpec
 from yorvek.core.jobs.joints import EVERY_HINGE, JointAt, JointKind, joint_entered, joint_kinds, plain_joint
 from yorvek.core.jobs.structures import NodeSpec, OwnSpec, StructureSpec, frame_request
@@ -109,6 +120,13 @@ def starter(request: HttpRequest, job_id: int, body: StructureSpec) -> StarterVi
         nodes=list(layout.nodes),
         bars=[b.name for b in layout.bars],
     )
+
+
+@router.get("/jobs/{job_id}/structures/{structure_id}/picture", response=Picture)
+def picture(request: HttpRequest, job_id: int, structure_id: int) -> Picture:
+    """The structure in space in each of its positions, with the true outlines of its sections."""
+    job = job_of(request, job_id)
+    return picture_of(_request(job, row_of(Structure, job, structure_id).spec))
 
 
 @router.get("/jobs/{job_id}/structures/{structure_id}/upgrades", response=list[Upgrade])

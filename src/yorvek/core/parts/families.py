@@ -1,0 +1,101 @@
+"""Families of plate parts: what each is called, what it asks for, and what it begins with. The questions are the fields
+of its model; a form is drawn from them.
+"""
+
+from __future__ import annotations
+
+from typing import Any, Literal, get_args
+
+from pydantic.fields import FieldInfo
+
+from yorvek.core.model import Model
+from yorvek.core.parts.spec import BasePlate, Gusset, LugPlate, Rectangle, RingPlate, SlottedPlate
+from yorvek.core.quantities.entry import Length, Place, Thickness
+
+
+class PartQuestion(Model):
+    """One thing that a family asks for: its name in the record, in words, as what it is typed; what stands where it is
+    left out; and what it begins with in mm and in inches (common practice, no source).
+    """
+
+    name: str
+    words: str
+    typed: Literal["length", "place", "thickness", "count", "yes or no"]
+    optional: bool
+    without: str = ""
+    usual_mm: str = ""
+    usual_in: str = ""
+
+
+class PartFamily(Model):
+    """A family, the letter that its marks begin with, and its questions."""
+
+    kind: str
+    words: str
+    letter: str
+    asks: list[PartQuestion]
+
+
+TYPED: dict[Any, Literal["length", "place", "thickness", "count", "yes or no"]] = {
+    Length: "length", Place: "place", Thickness: "thickness", int: "count", bool: "yes or no",
+}  # fmt: skip
+Said = dict[str, tuple[str, str, str, str]]
+"""By field: words, what stands where it is left out, what it begins with in mm and in inches."""
+WIDTH, HEIGHT = ("Width", "", "", ""), ("Height", "", "", "")
+THICKNESS = ("Thickness", "", "8", "3/8")
+CORNERS = ("Corner radius", "sharp", "", "")
+FAMILIES: dict[type[Model], tuple[str, str, Said]] = {
+    BasePlate: ("Plate with holes", "F", {
+        "width": WIDTH, "height": HEIGHT, "thickness": THICKNESS,
+        "hole": ("Hole", "", "13.5", "9/16"), "edge": ("Hole to edge", "", "30", "1 1/4"),
+        "columns": ("Holes across", "", "2", "2"), "rows": ("Holes up", "", "2", "2"),
+        "middle_hole": ("Middle hole", "none", "", ""), "corner_radius": CORNERS,
+    }),
+    Gusset: ("Gusset", "G", {
+        "leg_x": ("Leg along", "", "", ""), "leg_y": ("Leg up", "", "", ""), "thickness": THICKNESS,
+        "nose": ("Points cut off", "", "15", "1/2"), "root_clip": ("Root cut, for the weld", "", "12", "1/2"),
+    }),
+    Rectangle: ("Rectangle", "S", {
+        "width": WIDTH, "height": HEIGHT, "thickness": THICKNESS, "corner_radius": CORNERS,
+        "off_bar": ("off flat bar", "", "", ""),
+    }),
+    RingPlate: ("Ring or disc", "R", {
+        "outer": ("Outer diameter", "", "", ""), "inner": ("Opening", "none: a disc", "", ""), "thickness": THICKNESS,
+    }),
+    LugPlate: ("Lug", "L", {
+        "width": ("Width", "", "60", "2 1/2"), "height": ("Foot to the hole's middle", "", "", ""),
+        "hole": ("Hole", "", "21", "13/16"), "thickness": THICKNESS,
+        "root_clip": ("Corners cut at the foot", "none", "", ""),
+    }),
+    SlottedPlate: ("Slotted plate", "T", {
+        "width": WIDTH, "height": HEIGHT, "thickness": THICKNESS,
+        "slot_length": ("Slot length", "", "40", "1 1/2"), "slot_width": ("Slot width", "", "13.5", "9/16"),
+        "slots": ("Slots up its height", "", "2", "2"), "corner_radius": CORNERS,
+    }),
+}  # fmt: skip
+
+
+def _typed(field: FieldInfo) -> Literal["length", "place", "thickness", "count", "yes or no"]:
+    """As what a field is typed; None beside it is that it may be left out."""
+    kinds = [k for k in (get_args(field.annotation) or (field.annotation,)) if k is not type(None)]
+    return TYPED[kinds[0]]
+
+
+def _question(name: str, said: tuple[str, str, str, str], field: FieldInfo) -> PartQuestion:
+    words, without, usual_mm, usual_in = said
+    optional = type(None) in get_args(field.annotation)
+    return PartQuestion(
+        name=name, words=words, typed=_typed(field), optional=optional,
+        without=without, usual_mm=usual_mm, usual_in=usual_in,
+    )  # fmt: skip
+
+
+def part_families() -> list[PartFamily]:
+    """Every family of plates that is made from dimensions, in the order that it is offered."""
+    return [
+        PartFamily(
+            kind=str(model.model_fields["family"].default), words=words, letter=letter,
+            asks=[_question(name, said, model.model_fields[name]) for name, said in asks.items()],
+        )
+        for model, (words, letter, asks) in FAMILIES.items()
+    ]  # fmt: skip

@@ -1,0 +1,170 @@
+<script setup lang="ts">
+/**
+ * A structure in space, with the true walls of its bars: turned by hand, by finger or by key, a bar picked where it
+ * stands. Where nothing can draw it, whoever asked is told and shows the flat drawing.
+ */
+import { computed, onBeforeUnmount, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue'
+import type { Group, Object3D } from 'three'
+import type { S } from '../api/client'
+import { theme } from '../shared/theme'
+import Choice from '../ui/Choice.vue'
+import { extentOf, timesOf, type Place } from './build'
+import { Stage, VIEWS, type View } from './stage'
+import { barsOf, groundOf, loadsOf, middleOf, movedOf } from './standing'
+
+const props = defineProps<{ picture: S['Picture']; verdict: S['FrameVerdict']; chosen: string }>()
+const emit = defineEmits<{ choose: [string]; cannot: [] }>()
+const canvas = useTemplateRef<HTMLCanvasElement>('canvas')
+const worst = computed(() => props.verdict.position ?? '')
+const name = ref(worst.value)
+const position = computed(
+  () => props.picture.positions.find((p) => p.name === name.value) ?? props.picture.positions[0],
+)
+const names = computed(() => props.picture.positions.map((p) => p.name))
+/** Movement is known of the position that it was worked out in. */
+const moves = computed(() => names.value.length === 1 || position.value.name === worst.value)
+const most = computed(() => Math.max(...Object.values(props.verdict.moved).map((d) => Math.hypot(...d)), 1e-9))
+const times = computed(() => timesOf(most.value, extentOf(position.value.nodes as Record<string, Place>).size))
+const stage = shallowRef<Stage | null>(null)
+const marks = ref<{ key: string; words: string; x: number; y: number; weak: boolean }[]>([])
+let bars: Group | null = null
+let standing: Object3D[] = []
+
+const labelled = computed(() => [...new Set([props.verdict.weakest, props.chosen])].filter(Boolean))
+function label() {
+  marks.value = labelled.value.flatMap((bar) => {
+    const at = middleOf(position.value, bar)
+    if (!at || !stage.value) return []
+    const weak = bar === props.verdict.weakest
+    return [{ key: bar, words: weak ? `${bar}, the weakest` : bar, weak, ...stage.value.onCanvas(at) }]
+  })
+}
+function put(afresh: boolean) {
+  const on = stage.value
+  if (!on) return
+  on.scene.remove(...standing)
+  const drawn = { picture: props.picture, position: position.value, verdict: props.verdict }
+  bars = barsOf(drawn, props.chosen)
+  standing = [bars, groundOf(drawn), loadsOf(drawn), ...(moves.value ? [movedOf(drawn, times.value)] : [])]
+  on.scene.add(...standing)
+  const { middle, size } = extentOf(position.value.nodes as Record<string, Place>)
+  if (afresh) on.frame(middle, size)
+  else on.draw()
+}
+onMounted(() => {
+  try {
+    stage.value = new Stage(canvas.value!, label)
+  } catch {
+    emit('cannot')
+    return
+  }
+  put(true)
+})
+onBeforeUnmount(() => stage.value?.end())
+watch([position, () => props.picture], () => put(true))
+watch([() => props.verdict, () => props.chosen, theme], () => put(false), { flush: 'post' })
+
+let pressed: [number, number] = [0, 0]
+function press(event: PointerEvent) {
+  pressed = [event.clientX, event.clientY]
+}
+function pick(event: PointerEvent) {
+  if (Math.hypot(event.clientX - pressed[0], event.clientY - pressed[1]) > 5 || !bars) return
+  const solids = bars.children.filter((o) => o.userData.bar)
+  const found = stage.value?.under(event.clientX, event.clientY, solids)?.object.userData.bar as string | undefined
+  if (found) emit('choose', found)
+}
+const KEYS: Record<string, [number, number, number]> = {
+  ArrowLeft: [-1, 0, 0],
+  ArrowRight: [1, 0, 0],
+  ArrowUp: [0, 1, 0],
+  ArrowDown: [0, -1, 0],
+  '+': [0, 0, 1],
+  '-': [0, 0, -1],
+}
+function key(event: KeyboardEvent) {
+  const step = KEYS[event.key]
+  if (!step) return
+  event.preventDefault()
+  stage.value?.turn(...step)
+}
+function another(by: number) {
+  const at = position.value.bars.findIndex((b) => b.name === props.chosen)
+  const all = position.value.bars
+  emit('choose', all[(at + by + all.length) % all.length].name)
+}
+const said = computed(
+  () => `${props.verdict.words} in space, ${position.value.bars.length} bars; arrow keys turn it, + and - come nearer`,
+)
+const looks = Object.keys(VIEWS) as View[]
+</script>
+<template>
+  <figure>
+    <div class="stage">
+      <canvas
+        ref="canvas"
+        tabindex="0"
+        role="img"
+        :aria-label="said"
+        @pointerdown="press"
+        @pointerup="pick"
+        @keydown="key"
+      ></canvas>
+      <span
+        v-for="m in marks"
+        :key="m.key"
+        class="mark"
+        :class="{ weak: m.weak, left: m.x > 0.6 * (canvas?.clientWidth ?? Infinity) }"
+        :style="{ left: `${m.x}px`, top: `${m.y}px` }"
+        >{{ m.words }}</span
+      >
+    </div>
+    <figcaption class="row">
+      <el-button v-for="v in looks" :key="v" text @click="stage?.look(v)">{{ v }}</el-button>
+      <el-button text @click="another(-1)">bar before</el-button
+      ><el-button text @click="another(1)">bar after</el-button>
+      <Choice v-if="names.length > 1" v-model="name" aria-label="Position drawn" :options="names" />
+      <span class="soft">{{
+        moves ? `Dashed: how it moves, ${times} times as far.` : `How it moves is drawn in ${worst}.`
+      }}</span>
+    </figcaption>
+  </figure>
+</template>
+<style scoped>
+figure {
+  margin: 0;
+}
+.stage {
+  position: relative;
+  height: 400px;
+  border: 1px solid var(--rule);
+  background: var(--sheet);
+  overflow: hidden;
+}
+canvas {
+  width: 100%;
+  height: 100%;
+  display: block;
+}
+.mark {
+  position: absolute;
+  transform: translate(8px, -130%);
+  padding: 0 5px;
+  font-size: 12px;
+  background: var(--sheet);
+  border-left: 3px solid var(--mark);
+  pointer-events: none;
+  white-space: nowrap;
+}
+.mark.left {
+  transform: translate(calc(-100% - 8px), -130%);
+}
+.mark.weak {
+  border-left-color: var(--gives);
+  font-weight: 600;
+}
+figcaption {
+  align-items: center;
+  gap: 4px;
+}
+</style>

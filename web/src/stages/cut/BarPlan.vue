@@ -1,0 +1,121 @@
+<script setup lang="ts">
+/** The bar plan of one profile: what comes out of which bar, and a bar ticked off as it is cut. */
+import { computed, ref, useId } from 'vue'
+import { type S } from '../../api/client'
+import { attempt, change, job, mayWrite } from '../../shared/job'
+import { shortName } from '../../shared/named'
+import { length, mass } from '../../shared/units'
+import QuantityField from '../../ui/QuantityField.vue'
+import TextField from '../../ui/TextField.vue'
+import BarStrip from './BarStrip.vue'
+
+const props = defineProps<{ b: S['BarView']; longest: number }>()
+const marked = defineModel<string>('marked', { required: true })
+const id = useId()
+const base = computed(() => `/jobs/${job.value!.job.id}`)
+const stockOf = (id: string) => props.b.group.problem.stock.find((s) => s.id === id)
+const lineOf = (id: string) => props.b.group.lines.find((l) => l.id === id)
+const above = (cost: number, bound: number) => (((cost - bound) / Math.max(bound, 1e-9)) * 100).toFixed(1)
+const parts = computed(() => [...new Set(props.b.laid.flatMap((bar) => bar.map((p) => p.part)))])
+const proof = computed(() => {
+  const { proven, lower_bound, cost } = props.b.plan
+  if (proven) return 'proven: no plan costs less'
+  return lower_bound == null ? 'not complete' : `at most ${above(cost, lower_bound)} % above the bound`
+})
+const ticking = ref<{
+  at: number
+  bar: S['Bar']
+  drop: { text: string; unit?: 'mm' | 'in'; value?: number } | null
+  location: string
+} | null>(null)
+const tick = () =>
+  attempt(async () => {
+    const t = ticking.value!
+    await change('POST', `${base.value}/cuts`, {
+      key: props.b.group.key,
+      stock: t.bar.stock,
+      cuts: Object.fromEntries(t.bar.cuts.map((c) => [c.part, c.qty])),
+      drop: t.drop,
+      location: t.location,
+    })
+    ticking.value = null
+  })
+</script>
+<template>
+  <div class="profile">
+    <div class="row spread">
+      <b>{{ shortName(b.group.section_id) }}, {{ b.group.material_id }}</b
+      ><span class="soft"
+        >{{ proof }}; {{ mass(b.group.mass_kg) }}; kerf {{ length(b.group.problem.kerf ?? 0)
+        }}<template v-if="(job!.job.spec.machines!.stack ?? 1) > 1"
+          >, {{ job!.job.spec.machines!.stack }} at once where cut alike</template
+        >, trim {{ length(b.group.problem.end_trim ?? 0) }}</span
+      >
+    </div>
+    <p v-for="u in b.plan.unplaced" :key="u.part" class="bad">
+      Not planned: {{ u.qty }} × {{ u.part }}, no stock is long enough or left.
+      <router-link :to="`${base}/stock`">Add stock</router-link>
+    </p>
+    <p v-for="w in [...(b.group.said ?? []), ...b.group.left_out]" :key="w" class="soft">{{ w }}</p>
+    <p v-if="b.group.held?.length" class="notice">
+      Held back until the assembly is measured: {{ b.group.held.join(', ') }}. Stock for the longest they may be is
+      kept.
+    </p>
+    <p v-if="b.group.ripped?.length" class="soft">
+      Split lengthwise after cutting, two from each: {{ b.group.ripped.join(', ') }}.
+    </p>
+    <template v-for="(bar, i) in b.plan.bars" :key="i">
+      <div class="bar">
+        <span class="soft"
+          >{{ bar.count }} × {{ lineOf(bar.stock)?.words }}<br />{{
+            lineOf(bar.stock)?.on_hand ? lineOf(bar.stock)?.location || 'on hand' : 'buy'
+          }}</span
+        >
+        <BarStrip
+          v-model:marked="marked"
+          :pieces="b.laid[i]"
+          :stock="stockOf(bar.stock)?.length ?? 0"
+          :longest="longest"
+          :parts="parts"
+        />
+        <span class="drop soft"
+          >drop {{ length(bar.drop ?? 0)
+          }}<el-button
+            text
+            v-if="mayWrite && lineOf(bar.stock)?.on_hand"
+            :aria-label="`Tick off ${bar.cuts.map((c) => c.part).join(', ')}`"
+            @click="ticking = { at: i, bar, drop: null, location: '' }"
+          >
+            Tick off
+          </el-button></span
+        >
+      </div>
+      <form v-if="ticking?.at === i" class="panel ticked row" @submit.prevent="tick">
+        <QuantityField at="drop" v-model="ticking.drop" label="Drop, measured" optional :hint="length(bar.drop ?? 0)" />
+        <TextField :id="id" v-model="ticking.location" label="Drop goes to" at="location" />
+        <el-button type="primary" native-type="submit">It is cut</el-button
+        ><el-button @click="ticking = null">Not yet</el-button>
+      </form>
+    </template>
+  </div>
+</template>
+<style scoped>
+.bar {
+  display: grid;
+  grid-template-columns: 150px minmax(0, 1fr) 130px;
+  gap: 8px;
+  align-items: start;
+  margin: 8px 0;
+}
+.bar > .soft:first-child {
+  line-height: 1.2;
+  font-size: 12px;
+}
+.ticked {
+  align-items: flex-end;
+  margin: 6px 0;
+}
+.drop {
+  line-height: 1.2;
+}
+</style>

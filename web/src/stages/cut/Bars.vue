@@ -1,0 +1,53 @@
+<script setup lang="ts">
+/** Bars, a profile at a time: which pieces come out of which bar, in the order of the saw. */
+import { computed, ref } from 'vue'
+import { job } from '../../shared/job'
+import { shortName } from '../../shared/named'
+import { mass } from '../../shared/units'
+import BarPlan from './BarPlan.vue'
+import GroupList from './GroupList.vue'
+
+const marked = defineModel<string>('marked', { required: true })
+/** So many bars fit the screen; with more, one profile at a time is shown. */
+const FIT = 8
+const all = { key: '', name: 'All profiles' }
+const lines = computed(() => job.value!.bars.reduce((n, b) => n + Math.max(b.plan.bars.length, 1), 0))
+const picked = ref(lines.value > FIT ? (job.value!.bars[0]?.group.key ?? '') : all.key)
+const longest = computed(() => {
+  const lengths = job.value!.bars.flatMap(({ group, plan }) =>
+    plan.bars.map((bar) => group.problem.stock.find((s) => s.id === bar.stock)?.length ?? 1),
+  )
+  return Math.max(...lengths, 1)
+})
+const chosen = computed(() => {
+  const one = job.value!.bars.find((b) => b.group.key === picked.value)
+  return one ? [one] : job.value!.bars
+})
+const groups = computed(() => [
+  { ...all, figure: `${job.value!.figures.bars_to_cut} bars` },
+  ...job.value!.bars.map(({ group, plan }) => {
+    const bars = plan.bars.reduce((n, b) => n + b.count, 0)
+    return {
+      key: group.key,
+      name: `${shortName(group.section_id)}, ${group.material_id}`,
+      figure: plan.unplaced.length ? 'not all of it has stock' : `${bars} × cut, ${mass(group.mass_kg)}`,
+      bad: plan.unplaced.length > 0,
+    }
+  }),
+])
+</script>
+<template>
+  <p v-if="!chosen.length" class="soft gap">No part of this job is cut from a bar.</p>
+  <div v-else class="by-group gap">
+    <GroupList v-if="groups.length > 2" v-model="picked" :of="groups" label="Profiles" />
+    <div class="plans">
+      <BarPlan v-for="b in chosen" :key="b.group.key" v-model:marked="marked" :b="b" :longest="longest" />
+    </div>
+  </div>
+</template>
+<style scoped>
+.plans {
+  display: grid;
+  gap: 18px;
+}
+</style>

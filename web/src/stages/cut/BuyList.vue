@@ -1,0 +1,156 @@
+<script setup lang="ts">
+/** What is bought for the plans, and what came of it: received bar by bar as it was measured. */
+import { computed, ref } from 'vue'
+import { type S } from '../../api/client'
+import { attempt, change, job, mayWrite } from '../../shared/job'
+import { named, shortName } from '../../shared/named'
+import { keysOf, partsOf } from '../../shared/nest'
+import { length, lengthUnit, unit } from '../../shared/units'
+import TextField from '../../ui/TextField.vue'
+import QuantityField from '../../ui/QuantityField.vue'
+
+type Bought = { key: string; what: string; material: string; l: S['StockLine']; n: number; sheet: boolean }
+const props = defineProps<{ plans: Record<string, S['PlanView']> }>()
+const bought = (lines: S['StockLine'][], of: Omit<Bought, 'l' | 'n'>, used: (id: string) => number): Bought[] =>
+  lines
+    .filter((l) => !l.on_hand)
+    .map((l) => ({ ...of, l, n: used(l.id) }))
+    .filter((r) => r.n)
+const bars = computed(() =>
+  job.value!.bars.flatMap(({ group, plan }) =>
+    bought(
+      group.lines,
+      { key: group.key, sheet: false, what: shortName(group.section_id), material: group.material_id },
+      (id) => plan.bars.filter((x) => x.stock === id).reduce((s, x) => s + x.count, 0),
+    ),
+  ),
+)
+const plates = computed(() =>
+  job.value!.sheets.flatMap((s) => {
+    const plan = props.plans[s.key]
+    if (!plan?.result) return []
+    const keys = keysOf(plan.result.placements)
+    const what = `plate ${length(s.thickness_mm)}${lengthUnit()}`
+    return bought(
+      plan.group.lines,
+      { key: s.key, sheet: true, what, material: s.material_id },
+      (id) => keys.filter((k) => partsOf(k).sheet === id).length,
+    )
+  }),
+)
+const rows = computed(() => [...bars.value, ...plates.value])
+const notNested = computed(() => job.value!.sheets.filter((s) => !props.plans[s.key]?.result).length)
+const e = (text: string) => ({ text, unit: unit.value, value: 0 })
+const coming = ref<Bought | null>(null)
+const lengths = ref('')
+const sheets = ref<{ width: S['Length']; height: S['Length'] }[]>([])
+const price = ref<S['Money'] | null>(null)
+const location = ref('')
+const heat = ref('')
+function begin(r: Bought) {
+  coming.value = r
+  const size = r.l.words.replace(/,.*/, '').replace(/ mm$/, '')
+  lengths.value = Array.from({ length: r.n }, () => size).join(', ')
+  const [w, h] = size.split(' × ')
+  sheets.value = r.sheet
+    ? (Array.from({ length: r.n }, () => ({ width: e(`${w} mm`), height: e(`${h} mm`) })) as never)
+    : []
+  price.value = null
+  heat.value = ''
+}
+const store = () =>
+  attempt(async () => {
+    const r = coming.value!
+    const measured = named(lengths.value, /[,;\n]/).map((text) => ({
+      text: /[a-z'"]/i.test(text) ? text : `${text} mm`,
+      unit: unit.value,
+    }))
+    await change('POST', `/jobs/${job.value!.job.id}/receive`, {
+      key: r.key,
+      line: r.l.id,
+      lengths: r.sheet ? [] : measured,
+      sheets: sheets.value,
+      price: price.value,
+      location: location.value,
+      heat: heat.value,
+    })
+    coming.value = null
+  })
+</script>
+<template>
+  <h2 class="gap">Buy</h2>
+  <table class="list">
+    <thead>
+      <tr>
+        <th>What</th>
+        <th>Material</th>
+        <th>Length</th>
+        <th class="num">Pieces</th>
+        <th class="num">{{ job!.job.spec.currency }} each</th>
+        <th class="num">all</th>
+        <th></th>
+        <th></th>
+      </tr>
+    </thead>
+    <tbody>
+      <tr v-for="r in rows" :key="r.key + r.l.id">
+        <td>{{ r.what }}</td>
+        <td>{{ r.material }}</td>
+        <td>{{ r.l.words }}</td>
+        <td class="num">{{ r.n }}</td>
+        <td class="num">{{ r.l.price.toFixed(2) }}</td>
+        <td class="num">
+          <b>{{ (r.l.price * r.n).toFixed(2) }}</b>
+        </td>
+        <td class="soft">{{ r.l.supplier }} {{ r.l.assumed ? 'price by the catalogue' : '' }}</td>
+        <td class="num">
+          <el-button text v-if="mayWrite" :aria-label="`Receive ${r.what}`" @click="begin(r)"> Receive </el-button>
+        </td>
+      </tr>
+      <tr v-if="!rows.length">
+        <td colspan="8" class="soft">Nothing: everything comes out of what is here.</td>
+      </tr>
+    </tbody>
+    <tfoot v-if="rows.length">
+      <tr>
+        <td colspan="5">Together</td>
+        <td class="num">
+          <b>{{ rows.reduce((s, r) => s + r.l.price * r.n, 0).toFixed(2) }}</b>
+        </td>
+        <td colspan="2" class="soft">{{ notNested ? `${notNested} plate thickness not nested, so not in it` : '' }}</td>
+      </tr>
+    </tfoot>
+  </table>
+  <form v-if="coming" class="panel gap" @submit.prevent="store">
+    <h3>What came: {{ coming.what }}, {{ coming.material }}</h3>
+    <p class="soft">A stick may be long or short. Type what the tape says; the plan is made again with that.</p>
+    <div class="fields">
+      <TextField
+        v-if="!coming.sheet"
+        class="wide"
+        id="r-lengths"
+        v-model="lengths"
+        label="Measured lengths, one for each bar"
+        echo="6004, 5990, 19' 10''"
+      />
+      <template v-for="(s, i) in sheets" v-else :key="i"
+        ><QuantityField at="width" v-model="s.width" :label="`Sheet ${i + 1}, width`" /><QuantityField
+          at="height"
+          v-model="s.height"
+          :label="`Sheet ${i + 1}, height`"
+      /></template>
+      <QuantityField v-model="price" label="Paid for one" kind="money" optional hint="as planned" />
+      <TextField id="r-loc" v-model="location" label="Put where" />
+      <TextField id="r-heat" v-model="heat" label="Heat number" />
+    </div>
+    <div class="row">
+      <el-button type="primary" native-type="submit">Put into stock</el-button
+      ><el-button @click="coming = null">Leave it</el-button>
+    </div>
+  </form>
+</template>
+<style scoped>
+.wide {
+  grid-column: span 2;
+}
+</style>

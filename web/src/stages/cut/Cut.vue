@@ -1,0 +1,52 @@
+<script setup lang="ts">
+/** How every piece comes out of the metal, in five rooms: what is bought, bars, sheets, the table, what was cut. */
+import { computed, ref } from 'vue'
+import { useRoute } from 'vue-router'
+import { job } from '../../shared/job'
+import { unit } from '../../shared/units'
+import { firstRoom, type Room } from './rooms'
+import { useNests } from './useNests'
+import Cautions from '../../ui/Cautions.vue'
+import After from './DoneBars.vue'
+import Bars from './Bars.vue'
+import Buy from './Buy.vue'
+import RoomBar from './RoomBar.vue'
+import Sheets from './Sheets.vue'
+import Table from './Table.vue'
+
+const route = useRoute()
+const base = computed(() => `/jobs/${job.value!.job.id}`)
+const room = computed(() => (route.params.room as Room) || firstRoom(job.value!))
+const file = (name: string) => `/api${base.value}/export/${name}?unit=${unit.value}`
+const marked = ref('')
+const plans = useNests()
+const cautions = computed(() => job.value!.figures.cautions.filter((x) => ['galvanised', 'cutting'].includes(x.id)))
+</script>
+<template>
+  <div class="row spread">
+    <h1>Cut</h1>
+    <div class="row">
+      <a class="button" :href="file('cut-list.pdf')">Cut list PDF</a
+      ><a class="button" :href="file('lists.xlsx')">Lists XLSX</a><a class="button" :href="file('lists.csv')">CSV</a
+      ><a class="button" :href="file('labels.pdf')">Labels PDF</a
+      ><a class="button" :href="`/api${base}/export/job.json`">Job file</a>
+    </div>
+  </div>
+  <p v-if="!job!.parts.length" class="notice">
+    There is nothing to cut yet: <router-link :to="`${base}/parts`">make parts first</router-link>.
+  </p>
+  <p v-if="job!.figures.unverified.length" class="notice">
+    <b>Measure first.</b> Not verified: {{ job!.figures.unverified.join(', ') }}.
+    <template v-if="job!.figures.held_up.length"
+      >No bar is ticked off, and no DXF or program given out, until somebody verifies them or
+      <router-link :to="`${base}/brief`">the brief says</router-link> why they are cut anyway.</template
+    >
+  </p>
+  <Cautions :of="cautions" />
+  <RoomBar :room="room" />
+  <Buy v-if="room === 'buy'" :plans="plans" />
+  <Bars v-else-if="room === 'bars'" v-model:marked="marked" />
+  <Sheets v-else-if="room === 'sheets'" v-model:marked="marked" :plans="plans" />
+  <Table v-else-if="room === 'table'" :plans="plans" />
+  <After v-else />
+</template>

@@ -1,0 +1,97 @@
+<script setup lang="ts">
+/** Bars that were cut, newest first; a piece that came out wrong is said here and planned again. */
+import { ref } from 'vue'
+import { type S } from '../../api/client'
+import { attempt, change, job, mayWrite } from '../../shared/job'
+import { length, lengthUnit, unit } from '../../shared/units'
+import QuantityField from '../../ui/QuantityField.vue'
+import TextField from '../../ui/TextField.vue'
+
+const wrong = ref<{
+  cut: S['CutRow']
+  piece: number
+  came_out: { text: string; unit: 'mm' | 'in'; value: number }
+  why: string
+} | null>(null)
+const begin = (cut: S['CutRow'], piece: number) => {
+  wrong.value = { cut, piece, came_out: { text: '', unit: unit.value, value: 0 }, why: '' }
+}
+const store = () =>
+  attempt(async () => {
+    const w = wrong.value!
+    await change('POST', `/jobs/${job.value!.job.id}/cuts/${w.cut.id}/miscut`, {
+      piece: w.piece,
+      came_out: w.came_out,
+      why: w.why,
+    })
+    wrong.value = null
+  })
+</script>
+<template>
+  <p v-if="!job!.cuts.length" class="soft gap">
+    Nothing is cut yet:
+    <router-link :to="`/jobs/${job!.job.id}/cut/bars`">a bar is ticked off where it is planned</router-link>.
+  </p>
+  <section v-else class="gap">
+    <h2>
+      Cut
+      <span class="soft"
+        >{{ job!.cuts.length }} {{ job!.cuts.length === 1 ? 'bar' : 'bars' }} ticked off; press a piece that came out
+        wrong</span
+      >
+    </h2>
+    <table class="list">
+      <thead>
+        <tr>
+          <th>Of</th>
+          <th>Pieces</th>
+          <th class="num">Drop</th>
+          <th>By</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="c in job!.cuts" :key="c.id">
+          <td>
+            {{ c.spec.key.split('|')[0] }} <span class="soft">{{ c.spec.stock_words }}</span>
+          </td>
+          <td>
+            <span v-for="(p, i) in c.spec.pieces" :key="i"
+              ><el-button
+                text
+                v-if="p.state === 'good' && mayWrite"
+                :aria-label="`${p.part} came out wrong`"
+                @click="begin(c, i)"
+                >{{ p.part }} {{ length(p.length_mm) }}</el-button
+              ><span v-else :class="p.state === 'miscut' ? 'bad' : ''">
+                {{ p.part }} {{ p.state === 'miscut' ? `miscut, ${length(p.came_out_mm ?? 0)}` : length(p.length_mm) }}
+              </span></span
+            >
+          </td>
+          <td class="num">
+            {{ length(c.spec.drop_mm ?? 0) }}{{ lengthUnit() }}
+            <div class="soft">{{ c.spec.drop_kept ? 'in stock' : 'scrap' }}</div>
+          </td>
+          <td class="soft">{{ c.author }}</td>
+        </tr>
+      </tbody>
+    </table>
+    <form v-if="wrong" class="panel gap" @submit.prevent="store">
+      <h3>{{ wrong.cut.spec.pieces[wrong.piece].part }} came out wrong</h3>
+      <div class="fields">
+        <QuantityField at="came_out" v-model="wrong.came_out" label="It is now long" />
+        <TextField
+          id="w-why"
+          placeholder="stop slipped"
+          v-model="wrong.why"
+          label="What happened"
+          echo="goes into the log"
+          at="why"
+        />
+      </div>
+      <div class="row">
+        <el-button type="primary" native-type="submit">Plan it again</el-button
+        ><el-button @click="wrong = null">Leave it</el-button>
+      </div>
+    </form>
+  </section>
+</template>

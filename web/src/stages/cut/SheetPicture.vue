@@ -1,0 +1,76 @@
+<script setup lang="ts">
+/** One sheet of a nest with the pieces on it. */
+import { computed, ref } from 'vue'
+import type { S } from '../../api/client'
+import { below, frameOf, keyOf, markAt, setDown, sheetPath, stockOf } from '../../shared/nest'
+import { outlinePath } from '../../shared/OutlinePath'
+import { length } from '../../shared/units'
+import Slider from '../../shared/Slider.vue'
+
+const props = defineProps<{ plan: S['PlanView']; sheet: string }>()
+const emit = defineEmits<{ table: [] }>()
+const marked = defineModel<string>('marked', { required: true })
+const zoom = ref(1)
+const metal = computed(() => stockOf(props.plan, props.sheet))
+const font = computed(() => metal.value.width / 62)
+const pieces = computed(() =>
+  props.plan
+    .result!.placements.filter((x) => keyOf(x) === props.sheet)
+    .map((x) => ({ x, outline: props.plan.outlines[x.part], at: markAt(props.plan.outlines[x.part], x) })),
+)
+</script>
+<template>
+  <figure>
+    <div class="room">
+      <svg
+        :style="{ width: `${zoom * 100}%`, maxHeight: zoom > 1 ? 'none' : '' }"
+        :viewBox="frameOf(metal)"
+        role="img"
+        :aria-label="`Sheet ${sheet}`"
+      >
+        <g transform="scale(1 -1)" stroke="var(--ink)">
+          <path :d="sheetPath(metal)" fill="var(--metal)" vector-effect="non-scaling-stroke" />
+          <path
+            v-for="({ x, outline }, n) in pieces"
+            :key="n"
+            :d="outlinePath(outline)"
+            :transform="setDown(x)"
+            fill-rule="evenodd"
+            :fill="marked === x.part ? 'var(--mark-pale)' : 'var(--sheet)'"
+            vector-effect="non-scaling-stroke"
+            @click="marked = x.part"
+          />
+        </g>
+        <text
+          v-for="({ x, outline, at }, n) in pieces"
+          :key="'t' + n"
+          :x="at[0]"
+          :y="-at[1]"
+          :dy="below(outline, font)"
+          text-anchor="middle"
+          :style="`font-size:${font}px`"
+        >
+          {{ x.part }}
+        </text>
+      </svg>
+    </div>
+    <figcaption class="soft">
+      <label>zoom <Slider v-model="zoom" min="1" max="6" step="0.5" :aria-label="`Zoom of sheet ${sheet}`" /></label>
+      {{ length(metal.width) }} × {{ length(metal.height) }}: {{ pieces.length }} pieces
+      <el-button text @click="emit('table')">Put it on the table</el-button>
+    </figcaption>
+  </figure>
+</template>
+<style scoped>
+figure {
+  margin: 0;
+}
+.room {
+  overflow: auto;
+  max-height: 64vh;
+}
+svg {
+  width: 100%;
+  max-height: 56vh;
+}
+</style>

@@ -1,0 +1,41 @@
+<script setup lang="ts">
+/** The sheets of a nest, one at a time and large; forward and back by button or by key. */
+import { computed, ref } from 'vue'
+import { useRouter } from 'vue-router'
+import type { S } from '../../api/client'
+import { job } from '../../shared/job'
+import { keysOf } from '../../shared/nest'
+import SheetPicture from './SheetPicture.vue'
+
+const props = defineProps<{ plan: S['PlanView'] }>()
+const marked = defineModel<string>('marked', { required: true })
+const router = useRouter()
+const keys = computed(() => keysOf(props.plan.result!.placements))
+const at = ref(0)
+const now = computed(() => Math.min(at.value, keys.value.length - 1))
+function step(by: number) {
+  at.value = Math.min(Math.max(now.value + by, 0), keys.value.length - 1)
+}
+const onTable = () =>
+  router.push({
+    path: `/jobs/${job.value!.job.id}/cut/table`,
+    query: { sheet: `${props.plan.id} ${keys.value[now.value]}` },
+  })
+</script>
+<template>
+  <div v-if="keys.length" @keydown.left="step(-1)" @keydown.right="step(1)">
+    <div v-if="keys.length > 1" class="row">
+      <el-button :disabled="!now" @click="step(-1)">Previous sheet</el-button>
+      <b>sheet {{ now + 1 }} of {{ keys.length }}</b>
+      <el-button :disabled="now === keys.length - 1" @click="step(1)">Next sheet</el-button>
+    </div>
+    <SheetPicture
+      :key="keys[now]"
+      v-model:marked="marked"
+      tabindex="0"
+      :plan="plan"
+      :sheet="keys[now]"
+      @table="onTable"
+    />
+  </div>
+</template>

@@ -1,0 +1,57 @@
+<script setup lang="ts">
+/** What cuts the plates, and a nested sheet run on the table before it is run in metal. */
+import { computed } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import type { S } from '../../api/client'
+import { job } from '../../shared/job'
+import { keysOf } from '../../shared/nest'
+import { length, lengthUnit } from '../../shared/units'
+import Choice from '../../ui/Choice.vue'
+import Processes from './Processes.vue'
+import TableView from './TableView.vue'
+
+const props = defineProps<{ plans: Record<string, S['PlanView']> }>()
+const route = useRoute()
+const router = useRouter()
+const sheets = computed(() =>
+  job.value!.sheets.flatMap((s) => {
+    const plan = props.plans[s.key]
+    const keys = plan?.result ? keysOf(plan.result.placements) : []
+    const plate = `plate ${length(s.thickness_mm)}${lengthUnit()}, ${s.material_id}`
+    return keys.map((sheet, k) => ({
+      plan: plan.id,
+      sheet,
+      value: `${plan.id} ${sheet}`,
+      label: `${plate}, sheet ${k + 1} of ${keys.length}`,
+    }))
+  }),
+)
+const asked = computed(() => String(route.query.sheet ?? ''))
+const chosen = computed(() => sheets.value.find((s) => s.value === asked.value) ?? sheets.value[0])
+const show = (value: string) => router.replace({ query: { sheet: value } })
+</script>
+<template>
+  <p v-if="!sheets.length" class="soft gap">
+    Nothing is nested yet:
+    <router-link :to="`/jobs/${job!.job.id}/cut/sheets`">nest the sheets</router-link> and they can be run here.
+  </p>
+  <template v-else>
+    <label v-if="sheets.length > 1" class="row gap">
+      On the table
+      <Choice
+        class="long"
+        aria-label="Sheet on the table"
+        :model-value="chosen.value"
+        :options="sheets"
+        @update:model-value="show"
+      />
+    </label>
+    <TableView :plan="chosen.plan" :sheet="chosen.sheet" />
+  </template>
+  <Processes />
+</template>
+<style scoped>
+.long {
+  min-width: 320px;
+}
+</style>

@@ -1,0 +1,105 @@
+<script setup lang="ts">
+/** A sheet on the simulated cutting table: the path in its order, what it takes, and what would go wrong. */
+import { computed, ref, watch } from 'vue'
+import { call, type S } from '../../api/client'
+import CutFile from '../../shared/CutFile.vue'
+import { attempt, job } from '../../shared/job'
+import { length } from '../../shared/units'
+import Slider from '../../shared/Slider.vue'
+
+const props = defineProps<{ plan: number; sheet: string }>()
+const found = ref<S['TableJob'] | null>(null)
+const step = ref(0)
+watch(
+  () => [props.plan, props.sheet],
+  () =>
+    attempt(async () => {
+      found.value = null
+      found.value = await call(
+        'GET',
+        `/jobs/${job.value!.job.id}/plans/${props.plan}/table?sheet=${encodeURIComponent(props.sheet)}`,
+      )
+      step.value = found.value!.run.path.length
+    }),
+  { immediate: true },
+)
+const runs = computed(() => {
+  const cut: string[] = []
+  const rapid: string[] = []
+  const p = found.value?.run.path.slice(0, step.value) ?? []
+  for (let k = 1; k < p.length; k++) {
+    const list = p[k][2] ? cut : rapid
+    if (!list.length || !p[k - 1] || (k > 1 && p[k - 1][2] !== p[k][2])) list.push(`M${p[k - 1][0]} ${p[k - 1][1]}`)
+    list.push(`L${p[k][0]} ${p[k][1]}`)
+  }
+  return { cut: cut.join(''), rapid: rapid.join('') }
+})
+const time = (s: number) => (s < 90 ? `${s.toFixed(0)} s` : `${Math.floor(s / 60)} min ${Math.round(s % 60)} s`)
+const file = computed(
+  () => `/api/jobs/${job.value!.job.id}/export/plans/${props.plan}/program.nc?sheet=${encodeURIComponent(props.sheet)}`,
+)
+</script>
+<template>
+  <div v-if="found" class="panel gap">
+    <div class="row spread">
+      <h3>On the table: {{ time(found.run.seconds) }}</h3>
+      <span class="soft"
+        >{{ found.run.pierces }} pierces, {{ length(found.run.cut_mm) }} cut, {{ length(found.run.rapid_mm) }} in
+        between</span
+      >
+      <CutFile v-if="!found.run.faults.length && !found.plan.troubles.length" :href="file">G-code</CutFile>
+    </div>
+    <p v-for="w in [...found.run.faults, ...found.plan.troubles]" :key="w" class="bad">
+      {{ w }}: no program is given out.
+    </p>
+    <svg
+      :viewBox="`-12 ${-found.plan.height - 12} ${found.plan.width + 24} ${found.plan.height + 24}`"
+      role="img"
+      aria-label="The torch's way over the sheet"
+    >
+      <g transform="scale(1 -1)" fill="none">
+        <rect
+          x="0"
+          y="0"
+          :width="found.plan.width"
+          :height="found.plan.height"
+          stroke="var(--ink)"
+          vector-effect="non-scaling-stroke"
+        />
+        <path :d="runs.rapid" stroke="var(--rule)" stroke-dasharray="3 3" vector-effect="non-scaling-stroke" />
+        <path :d="runs.cut" stroke="var(--mark)" stroke-width="1.5" vector-effect="non-scaling-stroke" />
+        <circle
+          v-for="(c, k) in found.plan.contours"
+          :key="k"
+          :cx="c.pierce_x"
+          :cy="c.pierce_y"
+          :r="found.plan.width / 260"
+          fill="var(--gives)"
+        />
+      </g>
+    </svg>
+    <label class="row"
+      ><span class="soft">run it</span
+      ><Slider
+        v-model="step"
+        min="1"
+        :max="found.run.path.length"
+        aria-label="How far the program has run"
+        class="wide"
+    /></label>
+    <p class="soft">
+      Dots are pierces, all in scrap; openings are cut before outsides, and the next part is not beside the last.
+      Planned for {{ job!.job.spec.machines!.table_feed_mm_min }} mm/min and {{ job!.job.spec.machines!.pierce_s }} s a
+      pierce. Fume, arc eyes, hot edges: extraction, shade and gloves; nobody leaves a table that is cutting.
+    </p>
+  </div>
+</template>
+<style scoped>
+svg {
+  width: 100%;
+  max-height: 420px;
+}
+.wide {
+  flex: 1;
+}
+</style>

@@ -1,0 +1,31 @@
+/** The five rooms of Cut: what each is for, and the figure that it stands for now. */
+import type { S } from '../../api/client'
+
+export const ROOMS = ['buy', 'bars', 'sheets', 'table', 'after'] as const
+export type Room = (typeof ROOMS)[number]
+export const NAMES: Record<Room, string> = {
+  buy: 'Buy',
+  bars: 'Bars',
+  sheets: 'Sheets',
+  table: 'Table',
+  after: 'After the cut',
+}
+
+const some = (n: number, one: string, many: string): string => `${n} ${n === 1 ? one : many}`
+
+/** What each room has in it, in a few words. */
+export function figures(view: S['JobView']): Record<Room, string> {
+  const { figures: f, sheets, cuts, bars } = view
+  const nests = sheets.filter((s) => s.done).length
+  const short = bars.reduce((sum, b) => sum + b.plan.unplaced.reduce((n, u) => n + u.qty, 0), 0)
+  return {
+    buy: f.bars_to_buy ? some(f.bars_to_buy, 'bar', 'bars') : 'nothing',
+    bars: short ? `${some(short, 'piece', 'pieces')} without stock` : some(f.bars_to_cut, 'bar', 'bars'),
+    sheets: sheets.length ? `${nests} of ${some(sheets.length, 'nest', 'nests')}` : 'none',
+    table: nests ? some(nests, 'program', 'programs') : 'nothing on it',
+    after: some(cuts.length, 'bar cut', 'bars cut'),
+  }
+}
+
+/** Where somebody who only says Cut is taken: to the metal that the job has. */
+export const firstRoom = (view: S['JobView']): Room => (!view.bars.length && view.sheets.length ? 'sheets' : 'bars')

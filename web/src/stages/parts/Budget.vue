@@ -1,0 +1,54 @@
+<script setup lang="ts">
+/** What each module weighs and costs, empty and loaded, and who can lift it. */
+import type { S } from '../../api/client'
+import { job } from '../../shared/job'
+import { mass } from '../../shared/units'
+
+type Module = S['JobView']['figures']['modules'][number]
+function metalsOf(m: Module): string {
+  const share = (kg: number) => ((kg / m.mass_kg) * 100).toFixed(0)
+  const several = m.metals.length > 1 && m.mass_kg > 0
+  return m.metals.map((x) => (several ? `${x.material_id} ${share(x.mass_kg)} %` : x.material_id)).join(', ')
+}
+</script>
+<template>
+  <h2 class="gap">Budget by module</h2>
+  <table class="list">
+    <thead>
+      <tr>
+        <th>Module</th>
+        <th class="num">Mass</th>
+        <th class="num">Metal, {{ job!.job.spec.currency }}</th>
+        <th>Of</th>
+        <th>To lift it, and its heaviest piece</th>
+      </tr>
+    </thead>
+    <tbody>
+      <tr v-for="m in job!.figures.modules" :key="m.module">
+        <td>
+          {{ m.module }} <span class="soft">{{ m.pieces }} pieces</span>
+        </td>
+        <td class="num">
+          <b>{{ mass(m.mass_kg) }}</b>
+          <div v-if="m.loaded_kg > m.mass_kg" class="soft">
+            {{ mass(m.empty_kg) }} empty<template v-if="m.loaded_kg > m.empty_kg"
+              >, {{ mass(m.loaded_kg) }} loaded</template
+            >
+          </div>
+        </td>
+        <td class="num">
+          {{ m.price.toFixed(0) }}
+          <div v-if="m.bought_price" class="soft">+ {{ m.bought_price.toFixed(0) }} bought</div>
+        </td>
+        <td class="soft" style="white-space: nowrap">
+          {{ metalsOf(m) }}
+        </td>
+        <td class="soft">
+          {{ m.lift }}; {{ m.heaviest }} {{ mass(m.heaviest_kg) }}, {{ m.heaviest_lift
+          }}<template v-if="m.within">; within {{ mass(m.limit_kg!) }}</template
+          ><span v-if="m.within === false" class="bad">; over the limit of {{ mass(m.limit_kg!) }}</span>
+        </td>
+      </tr>
+    </tbody>
+  </table>
+</template>

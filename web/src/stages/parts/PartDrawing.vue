@@ -1,0 +1,101 @@
+<script setup lang="ts">
+/** A part's true outline with its dimensions; a long bar is drawn with its ends to scale and its middle broken out. */
+import { computed } from 'vue'
+import type { S } from '../../api/client'
+import { outlinePath } from '../../shared/OutlinePath'
+import { length } from '../../shared/units'
+
+const props = defineProps<{ geometry: S['PartGeometry'] }>()
+const END = 2.6
+/** How much of the middle of a long bar is left out, mm. */
+const cutOut = computed(() => {
+  const g = props.geometry
+  return g.kind === 'bar' && g.width_mm > 2.5 * END * g.height_mm ? g.width_mm - 2 * END * g.height_mm : 0
+})
+const middle = computed(() => END * props.geometry.height_mm)
+const squeeze = (x: number) => (cutOut.value && x > props.geometry.width_mm / 2 ? x - cutOut.value : x)
+const outline = computed(() => {
+  const move = (r: S['Ring']) => ({ ...r, vertices: r.vertices.map((v) => ({ ...v, x: squeeze(v.x) })) })
+  const o = props.geometry.outline
+  return { outer: move(o.outer), openings: (o.openings ?? []).map(move) }
+})
+const width = computed(() => props.geometry.width_mm - cutOut.value)
+const size = computed(() => Math.max(width.value, props.geometry.height_mm))
+const pad = computed(() => size.value * 0.24)
+const box = computed(() => {
+  const [around, height] = [pad.value, props.geometry.height_mm]
+  return [-around, -height - around, width.value + 2 * around, height + 2 * around].join(' ')
+})
+const font = computed(() => size.value / 30)
+const lines = computed(() =>
+  props.geometry.dimensions.map((d) => {
+    const [x1, x2] = [squeeze(d.x1), squeeze(d.x2)]
+    const run = Math.hypot(x2 - x1, d.y2 - d.y1) || 1
+    // A dimension stands clear of the outline by at least two lines of its own type, however small the part is.
+    const off = Math.sign(d.offset_mm || -1) * Math.max(Math.abs(d.offset_mm), cutOut.value ? font.value * 2.2 : 0)
+    const nx = (-(d.y2 - d.y1) / run) * off
+    const ny = ((x2 - x1) / run) * off
+    const upright = Math.abs(x2 - x1) < Math.abs(d.y2 - d.y1)
+    return {
+      ...d,
+      x1,
+      x2,
+      a: [x1 + nx, d.y1 + ny],
+      b: [x2 + nx, d.y2 + ny],
+      upright,
+      text: `${d.label ? `${d.label} ` : ''}${length(d.value_mm)}`,
+    }
+  }),
+)
+const zigzag = (x: number) => {
+  const h = props.geometry.height_mm
+  const w = h * 0.1
+  return `M${x} ${-h * 0.12}L${x} ${h * 0.4}L${x - w} ${h * 0.46}L${x + w} ${h * 0.54}L${x} ${h * 0.6}L${x} ${h * 1.12}`
+}
+</script>
+<template>
+  <svg :viewBox="box" role="img" aria-label="Drawing of the part">
+    <g transform="scale(1 -1)" fill="none" :stroke-width="size / 420">
+      <path
+        :d="outlinePath(outline)"
+        fill="var(--sheet)"
+        fill-rule="evenodd"
+        stroke="var(--ink)"
+        :stroke-width="size / 300"
+      />
+      <template v-if="cutOut">
+        <rect
+          :x="middle - size * 0.012"
+          :y="-geometry.height_mm * 0.1"
+          :width="size * 0.024"
+          :height="geometry.height_mm * 1.2"
+          fill="var(--sheet)"
+        />
+        <path :d="zigzag(middle - size * 0.012)" stroke="var(--ink)" />
+        <path :d="zigzag(middle + size * 0.012)" stroke="var(--ink)" />
+      </template>
+      <g v-for="(l, i) in lines" :key="i" stroke="var(--mark)">
+        <path :d="`M${l.x1} ${l.y1}L${l.a[0]} ${l.a[1]}M${l.x2} ${l.y2}L${l.b[0]} ${l.b[1]}`" stroke="var(--rule)" />
+        <path :d="`M${l.a[0]} ${l.a[1]}L${l.b[0]} ${l.b[1]}`" />
+        <circle v-for="(p, k) in [l.a, l.b]" :key="k" :cx="p[0]" :cy="p[1]" :r="size / 180" fill="var(--mark)" />
+      </g>
+    </g>
+    <text
+      v-for="(l, i) in lines"
+      :key="'t' + i"
+      :transform="`translate(${(l.a[0] + l.b[0]) / 2} ${-(l.a[1] + l.b[1]) / 2})${l.upright ? ' rotate(-90)' : ''}`"
+      :dy="-font * 0.35"
+      text-anchor="middle"
+      :style="`font-size:${font}px;fill:var(--mark)`"
+    >
+      {{ l.text }}
+    </text>
+  </svg>
+</template>
+<style scoped>
+svg {
+  width: 100%;
+  max-height: 380px;
+  display: block;
+}
+</style>

@@ -1,0 +1,50 @@
+<script setup lang="ts">
+/** A part as it is entered, drawn as it would be cut. */
+import { computed } from 'vue'
+import type { useDraft } from '../../composables/useDraft'
+import Alive from '../../shared/Alive.vue'
+import { job } from '../../shared/job'
+import { drafted, usePreview } from '../../shared/preview'
+import { mass } from '../../shared/units'
+import EditForm from '../../ui/EditForm.vue'
+import NumberField from '../../ui/NumberField.vue'
+import TextField from '../../ui/TextField.vue'
+import BarFields from './BarFields.vue'
+import { wordsOf, type Draft } from './part'
+import PartDrawing from './PartDrawing.vue'
+import PlateFields from './PlateFields.vue'
+
+const props = defineProps<{ form: ReturnType<typeof useDraft<Draft>> }>()
+const { draft, row } = props.form
+const preview = usePreview(() => (draft.value ? { kind: 'parts', id: row.value?.id, spec: draft.value } : null))
+const alive = computed(() => drafted(preview.found, 'parts', row.value?.id))
+</script>
+<template>
+  <EditForm v-if="draft" :form="form" save="Save part">
+    <Alive :row="alive" :preview="preview">
+      <template v-if="alive?.geometry" #other>
+        <p class="soft">{{ mass(alive.geometry.mass_kg) }} each; nothing is stored yet</p>
+        <PartDrawing :geometry="alive.geometry" />
+      </template>
+    </Alive>
+    <h2>{{ wordsOf(draft.shape.family) }}</h2>
+    <div class="fields gap">
+      <TextField id="p-mark" v-model="draft.mark" label="Mark" at="mark" />
+      <TextField id="p-name" v-model="draft.name" label="Name" at="name" />
+      <NumberField id="p-qty" v-model="draft.qty" label="Pieces" at="qty" />
+      <div class="field">
+        <label for="p-mod">Module</label><el-input id="p-mod" list="modules" v-model="draft.module" /><datalist
+          id="modules"
+        >
+          <option v-for="m in job!.job.spec.modules" :key="m" :value="m" /></datalist
+        ><span class="echo"></span>
+      </div>
+      <BarFields v-if="draft.shape.family === 'bar'" v-model="draft" />
+      <PlateFields v-else v-model="draft" /></div
+  ></EditForm>
+</template>
+<style scoped>
+.alive :deep(svg) {
+  max-height: 230px;
+}
+</style>

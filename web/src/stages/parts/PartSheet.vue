@@ -1,0 +1,55 @@
+<script setup lang="ts">
+/** One part drawn, with its files. */
+import type { S } from '../../api/client'
+import CutFile from '../../shared/CutFile.vue'
+import { attempt, job, mayWrite, remove } from '../../shared/job'
+import { mass } from '../../shared/units'
+import { templatesOf } from './part'
+import PartDrawing from './PartDrawing.vue'
+
+defineProps<{ row: S['PartRow'] }>()
+const emit = defineEmits<{ change: [] }>()
+</script>
+<template>
+  <div class="panel">
+    <div class="row spread">
+      <h2>
+        {{ row.spec.mark }} {{ row.spec.name }} <span class="soft">× {{ row.spec.qty }}</span>
+      </h2>
+      <div class="row">
+        <CutFile v-if="row.geometry" quiet :href="`/api/jobs/${job!.job.id}/export/parts/${row.id}.dxf`">DXF</CutFile
+        ><a v-if="row.geometry" class="button quiet" :href="`/api/jobs/${job!.job.id}/export/parts/${row.id}.svg`"
+          >SVG</a
+        >
+        <template v-if="row.spec.shape.family === 'bar'"
+          ><a
+            v-for="side in templatesOf(row.spec.shape)"
+            :key="side"
+            class="button quiet"
+            :href="`/api/jobs/${job!.job.id}/export/parts/${row.id}/${side}-end.svg`"
+            >Template, {{ side }}</a
+          ></template
+        >
+        <template v-if="mayWrite"
+          ><el-button @click="emit('change')">Change</el-button
+          ><el-button text @click="attempt(() => remove('parts', row))">Take away</el-button></template
+        >
+      </div>
+    </div>
+    <p v-if="row.trouble" class="bad">{{ row.trouble }}</p>
+    <template v-if="row.geometry"
+      ><PartDrawing :geometry="row.geometry" />
+      <p class="soft">
+        {{ row.geometry.notes.join('; ') }}; {{ mass(row.geometry.mass_kg) }} each<template
+          v-if="row.geometry.cut_length_mm"
+          >, {{ (row.geometry.cut_length_mm / 1000).toFixed(2) }} m of cut</template
+        >.
+      </p></template
+    >
+  </div>
+</template>
+<style scoped>
+.panel a {
+  text-decoration: none;
+}
+</style>

@@ -1,0 +1,67 @@
+<script setup lang="ts">
+/** What is cut: every part of the job, and one of them drawn. */
+import { computed, onMounted, ref } from 'vue'
+import { useDraft } from '../../composables/useDraft'
+import { usePicked } from '../../composables/usePicked'
+import { attempt, job, mayWrite } from '../../shared/job'
+import Budget from './Budget.vue'
+import DrawingIn from './DrawingIn.vue'
+import { blank, loadFamilies, materials, offered, type Draft } from './part'
+import PartForm from './PartForm.vue'
+import PartList from './PartList.vue'
+import PartSheet from './PartSheet.vue'
+
+onMounted(() => attempt(loadFamilies))
+const chosen = ref<number | null>(job.value!.parts[0]?.id ?? null)
+usePicked('part', chosen)
+const row = computed(() => job.value!.parts.find((p) => p.id === chosen.value))
+const drawing = ref(false)
+const form = useDraft<Draft>('parts', { saved: (id) => (chosen.value = id) })
+const { draft, begin, leave } = form
+function add(kind: string) {
+  begin(blank(kind))
+  drawing.value = false
+}
+function drawIn() {
+  if (leave()) drawing.value = true
+}
+function choose(part: number) {
+  if (leave()) chosen.value = part
+}
+</script>
+<template>
+  <div class="row spread">
+    <h1>Parts</h1>
+    <div v-if="mayWrite" class="row">
+      <span class="soft">Add:</span
+      ><el-button v-for="f in offered()" :key="f.kind" @click="add(f.kind)">{{ f.words }}</el-button
+      ><el-button @click="drawIn">From a drawing</el-button>
+    </div>
+  </div>
+  <div class="columns gap">
+    <section>
+      <PartList :chosen="chosen" @choose="choose" />
+      <Budget />
+      <p v-if="job!.parts.length" class="notice gap">
+        Next: <router-link :to="`/jobs/${job!.job.id}/cut`">how every piece comes out of the stock</router-link>.
+      </p>
+    </section>
+    <section>
+      <DrawingIn v-if="drawing" :materials="materials" @done="drawing = false" />
+      <PartForm v-else-if="draft" :form="form" />
+      <PartSheet v-else-if="row" :row="row" @change="begin(row.spec as Draft, row)" />
+    </section>
+  </div>
+</template>
+<style scoped>
+.columns {
+  display: grid;
+  grid-template-columns: minmax(0, 1.1fr) minmax(0, 1fr);
+  gap: 20px;
+}
+@media (max-width: 1100px) {
+  .columns {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

@@ -1,0 +1,86 @@
+/** A part as it is entered: what each family begins with, and what the list says of it. */
+import { ref } from 'vue'
+import type { S } from '../../api/client'
+import { catalogue, job } from '../../shared/job'
+import { length, unit } from '../../shared/units'
+
+/* eslint-disable @typescript-eslint/no-explicit-any -- a form over every family; the server's models decide */
+export type Draft = {
+  mark: string
+  name: string
+  module: string
+  qty: number
+  material_id: string
+  shape: any
+  edge?: string
+  mirror?: boolean
+  first?: boolean
+  grain: boolean
+}
+/** Families of plates with what they ask for; the core says. */
+export const families = ref<S['PartFamily'][]>([])
+export const materials = ref<S['Material'][]>([])
+export async function loadFamilies(): Promise<void> {
+  const known = await catalogue()
+  families.value = known.part_families ?? []
+  materials.value = known.materials
+}
+const BAR = { kind: 'bar', words: 'Bar or tube', letter: 'P' }
+const known = (kind: string) => families.value.find((f) => f.kind === kind)
+export const wordsOf = (kind: string): string => (kind === 'bar' ? BAR.words : (known(kind)?.words ?? 'From a drawing'))
+/** What can be added, plates first. */
+export const offered = () => [...families.value, BAR].map(({ kind, words }) => ({ kind, words }))
+
+const entry = (text: string) => ({ text, unit: unit.value })
+function blankPlate(family: S['PartFamily']): Record<string, unknown> {
+  const fields = family.asks.map((a) => {
+    const usual = unit.value === 'mm' ? a.usual_mm : a.usual_in
+    if (a.typed === 'count') return [a.name, Number(usual)]
+    if (a.typed === 'yes or no') return [a.name, false]
+    return [a.name, a.optional ? null : entry(usual ?? '')]
+  })
+  return { family: family.kind, ...Object.fromEntries(fields) }
+}
+const blankBar = () => ({
+  family: 'bar',
+  member_id: null,
+  section_id: unit.value === 'mm' ? 'SHS 60×60×4 hot' : 'HSS3X3X1/4',
+  length: entry(''),
+  left_end: entry('0'),
+  right_end: entry('0'),
+  left_shape: { kind: 'straight', size: null },
+  right_shape: { kind: 'straight', size: null },
+})
+const metal = () => job.value!.members[0]?.spec.material_id ?? (unit.value === 'mm' ? 'S355' : 'A36')
+
+/** A new part of a family, under the next mark that is free. */
+export function blank(kind: string): Draft {
+  const letter = kind === 'bar' ? BAR.letter : known(kind)!.letter
+  const taken = job.value!.parts.map((p) => p.spec.mark)
+  let n = 1
+  while (taken.includes(`${letter}${n}`)) n++
+  return {
+    mark: `${letter}${n}`,
+    name: '',
+    module: '',
+    qty: 1,
+    material_id: metal(),
+    shape: kind === 'bar' ? blankBar() : blankPlate(known(kind)!),
+    edge: 'rough',
+    mirror: false,
+    first: false,
+    grain: false,
+  }
+}
+
+export function sizeOf({ geometry: g }: S['PartRow']): string {
+  if (!g) return ''
+  return g.kind === 'bar' ? length(g.length_mm ?? 0) : `${length(g.width_mm)} × ${length(g.height_mm)}`
+}
+export function stockOf({ geometry: g }: S['PartRow']): string {
+  if (!g) return ''
+  return g.kind === 'bar' ? (g.section_id ?? '') : `plate ${length(g.thickness_mm ?? 0)}`
+}
+/** Ends of a bar that have a template. */
+export const templatesOf = (shape: any): string[] =>
+  ['left', 'right'].filter((side) => (shape[`${side}_shape`]?.kind ?? 'straight') !== 'straight')

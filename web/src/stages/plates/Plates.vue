@@ -1,0 +1,35 @@
+<script setup lang="ts">
+/** Flat plates that are sized: floors, skins under water, covers, and webs with lightening holes. */
+import { computed, onMounted, ref } from 'vue'
+import type { S } from '../../api/client'
+import { useDraft } from '../../composables/useDraft'
+import { usePicked } from '../../composables/usePicked'
+import { attempt, catalogue, job, mayWrite } from '../../shared/job'
+import { blank, type Spec } from './plate'
+import PlateForm from './PlateForm.vue'
+import PlateList from './PlateList.vue'
+import PlateView from './PlateView.vue'
+
+const materials = ref<S['Material'][]>([])
+onMounted(() =>
+  attempt(async () => {
+    materials.value = (await catalogue()).materials
+  }),
+)
+const form = useDraft<Spec>('plates', { saved: (id) => (chosen.value = id) })
+const { draft, begin } = form
+const chosen = ref<number | null>(job.value!.plates[0]?.id ?? null)
+usePicked('plate', chosen)
+const row = computed(() => job.value!.plates.find((p) => p.id === chosen.value))
+</script>
+<template>
+  <section class="gap">
+    <div class="row spread">
+      <h2>Plates <span class="soft">floors, skins under water, covers, webs with holes</span></h2>
+      <el-button v-if="mayWrite && !draft" @click="begin(blank())">Add a plate</el-button>
+    </div>
+    <PlateForm v-if="draft" :form="form" :materials="materials" />
+    <PlateList v-if="job!.plates.length" v-model="chosen" @change="begin($event.spec, $event)" />
+    <PlateView v-if="row?.verdict && !draft" :row="row" :verdict="row.verdict" />
+  </section>
+</template>

@@ -1,0 +1,67 @@
+/** What does not fit in a form: said all at once at its head, and each at its own field. */
+import { computed, inject, onScopeDispose, provide, reactive, type InjectionKey, type Ref } from 'vue'
+
+/** `path`: where in what was sent, in the words of whoever found it; empty where it concerns the whole. */
+export type Wrong = { path: string; sentence: string }
+type Field = { id: string; label: string; at: string }
+type Form = { wrong: Ref<Wrong[]>; fields: Map<string, Field> }
+const KEY: InjectionKey<Form> = Symbol('form')
+
+/** "spec.loads.0.at.text" is said of the field "loads.0.at"; words of the core are a field's own name. */
+export function concerns(wrong: Wrong, field: { label: string; at: string }): boolean {
+  const path = wrong.path.toLowerCase().trim()
+  const at = field.at.toLowerCase()
+  const label = field.label.toLowerCase()
+  if (!path) return false
+  if (at && (path === at || path.startsWith(`${at}.`) || path.endsWith(`.${at}`))) return true
+  const last = path.slice(path.lastIndexOf(':') + 1).trim()
+  return last === label || (at !== '' && (last === at || last === at.replace(/_/g, ' ')))
+}
+
+/** A sentence as the form says it: by the field's own name, and not by where it lies in what was sent. */
+export function inWords(wrong: Wrong, field: { label: string } | null | undefined): string {
+  const { path, sentence } = wrong
+  return field && path && sentence.startsWith(`${path}: `) ? field.label + sentence.slice(path.length) : sentence
+}
+
+/** For whatever within the form repeats what was said elsewhere. */
+export function useWords(): (sentence: string) => string {
+  const form = inject(KEY, null)
+  return (sentence) => {
+    const path = /^([\w.]+): /.exec(sentence)?.[1] ?? ''
+    const wrong = { path, sentence }
+    return inWords(wrong, form && path ? [...form.fields.values()].find((f) => concerns(wrong, f)) : null)
+  }
+}
+
+/** For the form: what is wrong, with the field that it stands at, if there is one. */
+export function provideErrors(wrong: Ref<Wrong[]>) {
+  const fields: Form['fields'] = reactive(new Map())
+  provide(KEY, { wrong, fields })
+  return computed(() =>
+    wrong.value.map((one) => {
+      const field = [...fields.values()].find((f) => concerns(one, f)) ?? null
+      return { path: one.path, sentence: inWords(one, field), field }
+    }),
+  )
+}
+
+/** For a field: what is wrong at it. */
+export function useError(id: string, field: () => { label: string; at: string }) {
+  const form = inject(KEY, null)
+  if (!form) return computed(() => '')
+  form.fields.set(id, {
+    id,
+    get label() {
+      return field().label
+    },
+    get at() {
+      return field().at
+    },
+  })
+  onScopeDispose(() => form.fields.delete(id))
+  return computed(() => {
+    const found = form.wrong.value.find((one) => concerns(one, field()))
+    return found ? inWords(found, field()) : ''
+  })
+}
