@@ -147,3 +147,12 @@ def test_another_shops_structure_is_not_there(stranger, made, path):
     method = "GET" if path == "upgrades" else "POST"
     body = None if path == "upgrades" else {"version": 1, "words": "x"} if path == "take" else {"version": 1}
     assert stranger(method, f"{made['base']}/structures/{made['id']}/{path}", body).status_code == 404
+
+
+def test_every_starter_is_drawn_small(owner):
+    for kind in owner.good("GET", "/starters"):
+        sketch = kind["sketch"]
+        assert sketch["bars"] and sketch["held"], kind["kind"]
+        ends = {n for bar in sketch["bars"] for n in bar}
+        assert ends <= set(sketch["nodes"]) and set(sketch["held"]) <= set(sketch["nodes"])
+        assert len({tuple(p) for p in sketch["nodes"].values()}) == len(sketch["nodes"]), "no two at one place"

@@ -8354,6 +8354,27 @@ export interface components {
             value: number;
         };
         /**
+         * Sketch
+         * @description A starter with stand-in dimensions, to be drawn small: nodes in mm, bars between them, nodes that are held.
+         */
+        Sketch: {
+            /** Bars */
+            bars: [
+                string,
+                string
+            ][];
+            /** Held */
+            held: string[];
+            /** Nodes */
+            nodes: {
+                [key: string]: [
+                    number,
+                    number,
+                    number
+                ];
+            };
+        };
+        /**
          * Slew
          * @description What turns about the upright axis through a node: bars or roles, from one angle to another, counted from where
          *     they were drawn, against the clock seen from above.
@@ -8425,7 +8446,7 @@ export interface components {
         };
         /**
          * StarterKind
-         * @description A starter one may choose: the dimensions it asks for (name, words, may be left out) and its counts.
+         * @description A starter one may choose: the dimensions it asks for (name, words, may be left out), its counts, its shape.
          */
         StarterKind: {
             /**
@@ -8447,6 +8468,7 @@ export interface components {
                 string,
                 boolean
             ][];
+            sketch: components["schemas"]["Sketch"];
             /** Words */
             words: string;
         };

@@ -6,7 +6,10 @@ import { wouldBe } from '../shared/preview'
 import { shown } from '../shared/reserve'
 import { mass } from '../shared/units'
 
+const EMPTY = 'What a change does to mass, money, reserve, bars and sheets will stand here.'
 const edit = computed(() => job.value?.last_edit)
+/** A job that came as a file was not changed: what will stand here is said, and not a file's name. */
+const begun = computed(() => !wouldBe.value && (edit.value?.title ?? 'job file ').startsWith('job file '))
 const changes = computed(() => {
   const r = wouldBe.value ?? edit.value?.ripple
   if (!r) return []
@@ -33,8 +36,9 @@ const changes = computed(() => {
 <template>
   <footer aria-live="polite" :class="{ drafted: wouldBe }">
     <template v-if="edit || wouldBe">
-      <b class="title">{{ wouldBe ? 'Saved, it would be' : edit!.title }}</b>
-      <span v-for="c in changes" :key="c.name"
+      <span v-if="begun" class="dim">{{ EMPTY }}</span>
+      <b v-else class="title">{{ wouldBe ? 'Saved, it would be' : edit!.title }}</b>
+      <span v-for="c in begun ? [] : changes" :key="c.name"
         ><span class="dim">{{ c.name }}</span> <span :class="{ alarm: c.bad }">{{ c.text }}</span></span
       >
       <span class="space"></span>
@@ -43,7 +47,7 @@ const changes = computed(() => {
         <button class="undo" @click="attempt(() => undo())">Undo</button>
       </span>
     </template>
-    <span v-else class="dim">What a change does to mass, money, reserve, bars and sheets will stand here.</span>
+    <span v-else class="dim">{{ EMPTY }}</span>
   </footer>
 </template>
 <style scoped>

@@ -14,6 +14,7 @@ import Reserve from '../shared/Reserve.vue'
 import RowActions from '../shared/RowActions.vue'
 import { force, length, mass, moment, value } from '../shared/units'
 import { loadStarters, starterKinds, starterWords } from './starters'
+import StarterGallery from './StarterGallery.vue'
 import StructureDrawing from './StructureDrawing.vue'
 import StructureForm from './StructureForm.vue'
 import Upgrades from './Upgrades.vue'
@@ -98,6 +99,7 @@ const explainAt = (link: { bar: string; check_id: string }) => {
       /></label>
     </div>
     <StructureForm v-if="form" :key="form.row?.id ?? form.kind" v-bind="form" @done="done" />
+    <StarterGallery v-if="mayWrite && !form && !job!.structures.length" @pick="begin" />
     <table v-if="job!.structures.length" class="list">
       <thead>
         <tr>

@@ -24,7 +24,7 @@ from yorvek.core.frames import (
 )
 from yorvek.core.jobs import NoteSpec
 from yorvek.core.jobs.joints import EVERY_HINGE, JointAt, JointKind, joint_entered, joint_kinds, plain_joint
-from yorvek.core.jobs.structures import NodeSpec, OwnSpec, StructureSpec, frame_request
+from yorvek.core.jobs.structures import NodeSpec, OwnSpec, StarterSpec, StructureSpec, frame_request
 from yorvek.core.model import Model
 from yorvek.core.parts import PartSpec
 from yorvek.core.quantities.entry import Length, Size, resolve
@@ -60,13 +60,27 @@ def _request(job: Job, spec: StructureSpec) -> FrameRequest:
     return frame_request(state.job, state.loads, spec, state.section_id)
 
 
+class Sketch(Model):
+    """A starter with stand-in dimensions, to be drawn small: nodes in mm, bars between them, nodes that are held."""
+
+    nodes: dict[str, tuple[float, float, float]]
+    bars: list[tuple[str, str]]
+    held: list[str]
+
+
+def _sketch(kind: str) -> Sketch:
+    layout = StarterSpec(kind=kind).example().layout()
+    return Sketch(nodes=layout.nodes, bars=[(b.i, b.j) for b in layout.bars], held=list(layout.supports))
+
+
 class StarterKind(Model):
-    """A starter one may choose: the dimensions it asks for (name, words, may be left out) and its counts."""
+    """A starter one may choose: the dimensions it asks for (name, words, may be left out), its counts, its shape."""
 
     kind: str
     words: str
     sizes: list[tuple[str, str, bool]]
     counts: list[tuple[str, str, int, int, int]] = Field(description="name, words, usual, least, most")
+    sketch: Sketch
 
 
 @router.get("/starters", response=list[StarterKind])
@@ -78,6 +92,7 @@ def starters(request: HttpRequest) -> list[StarterKind]:
             words=s.words,
             sizes=[(a.name, a.words, a.optional) for a in s.asks],
             counts=[(c.name, c.words, c.usual, c.least, c.most) for c in s.counts],
+            sketch=_sketch(s.kind),
         )
         for s in STARTERS.values()
     ]

@@ -109,7 +109,6 @@ const tick = () =>
 }
 .bar > .soft:first-child {
   line-height: 1.2;
-  font-size: 12px;
 }
 .ticked {
   align-items: flex-end;

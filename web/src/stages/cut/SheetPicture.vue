@@ -67,10 +67,10 @@ figure {
 }
 .room {
   overflow: auto;
-  max-height: 64vh;
+  max-height: max(330px, calc(100vh - 480px));
 }
 svg {
   width: 100%;
-  max-height: 56vh;
+  max-height: max(320px, calc(100vh - 500px));
 }
 </style>

@@ -23,6 +23,14 @@ watch(
     editing.value = false
   },
 )
+const byHand = computed(
+  () =>
+    mayWrite.value &&
+    !editing.value &&
+    !props.s.done?.stale &&
+    !job.value!.job.spec.machines!.straight_cuts_only &&
+    !!props.plan?.result?.placements.length,
+)
 const ask = () =>
   attempt(async () => {
     await call('POST', `${base.value}/plans`, { key: props.s.key, seconds: seconds.value })
@@ -74,23 +82,19 @@ const edited = () => {
     </div>
     <p v-if="s.latest?.state === 'failed'" class="bad">The last try failed: {{ s.latest.message }}</p>
     <template v-if="plan?.result">
-      <p class="soft">
-        {{ job!.job.spec.currency }} {{ plan.result.cost.toFixed(2) }} of metal,
-        {{ (plan.result.utilisation * 100).toFixed(0) }} % used; no choice of sheets below
-        {{ plan.result.lower_bound.toFixed(2) }} has the area; {{ plan.result.evaluations }} steps of search.
-      </p>
+      <div class="row spread">
+        <p class="soft">
+          {{ job!.job.spec.currency }} {{ plan.result.cost.toFixed(2) }} of metal,
+          {{ (plan.result.utilisation * 100).toFixed(0) }} % used; no choice of sheets below
+          {{ plan.result.lower_bound.toFixed(2) }} has the area; {{ plan.result.evaluations }} steps of search.
+        </p>
+        <el-button v-if="byHand" @click="editing = true">Move pieces by hand</el-button>
+      </div>
       <p v-for="u in plan.result.unplaced" :key="u.part" class="bad">
         No room for {{ u.qty }} × {{ u.part }}: add a sheet in <router-link :to="`${base}/stock`">Stock</router-link>.
       </p>
       <Variants :sheets="s" />
       <NestEditor v-if="editing" :key="plan.id" :plan="plan" @done="edited" @asked="edited" />
-      <p
-        v-else-if="
-          mayWrite && !s.done?.stale && !job!.job.spec.machines!.straight_cuts_only && plan.result.placements.length
-        "
-      >
-        <el-button @click="editing = true">Move pieces by hand</el-button>
-      </p>
       <SheetSteps v-if="!editing" :key="plan.id" v-model:marked="marked" :plan="plan" />
     </template>
     <p v-else-if="!going(s)" class="soft">Not nested yet; the thread counts it at a usual yield.</p>
