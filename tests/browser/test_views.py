@@ -76,6 +76,32 @@ def test_open_forms_are_accessible_in_both_themes(inside: tuple[Page, str], view
     page.get_by_role("button", name="Leave it", exact=True).first.click()
 
 
+CONTRAST = """() => {
+    const shade = c => { const [r, g, b] = c.match(/[0-9.]+/g).map(Number).map(v => v / 255)
+        .map(v => v <= 0.03928 ? v / 12.92 : ((v + 0.055) / 1.055) ** 2.4)
+        return 0.2126 * r + 0.7152 * g + 0.0722 * b }
+    const behind = e => { for (; e; e = e.parentElement) {
+        const c = getComputedStyle(e).backgroundColor
+        if (!/rgba\\(0, 0, 0, 0\\)|transparent/.test(c)) return c }
+        return 'rgb(255, 255, 255)' }
+    return [...document.querySelectorAll('svg text')].filter(t => t.textContent.trim()).map(t => {
+        const [a, b] = [shade(getComputedStyle(t).fill), shade(behind(t))]
+        return [t.textContent.trim(), (Math.max(a, b) + 0.05) / (Math.min(a, b) + 0.05)] })
+}"""
+
+
+@pytest.mark.parametrize("view", ["size", "compare", "parts", "cut/sheets"])
+def test_words_on_drawings_stand_out_from_what_is_behind_them(inside: tuple[Page, str], view: str) -> None:
+    page, job = inside
+    show(page, job, view)
+    for theme in ("light", "dark"):
+        page.evaluate("t => { document.documentElement.dataset.theme = t }", theme)
+        found = page.evaluate(CONTRAST)
+        assert found or view == "cut/sheets", "there are words on it"
+        faint = [(words, round(ratio, 2)) for words, ratio in found if ratio < 4.5]
+        assert not faint, (theme, faint)
+
+
 def test_jobs_and_the_door_are_accessible(inside: tuple[Page, str], demo: Application, browser: Browser) -> None:
     page, _ = inside
     page.goto(demo.url)

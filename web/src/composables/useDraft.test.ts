@@ -2,7 +2,7 @@ import { effectScope, nextTick } from 'vue'
 import { afterEach, beforeEach, expect, it, vi } from 'vitest'
 import { job, message } from '../shared/job'
 import type { S } from '../api/client'
-import { forget, typed, useDraft } from './useDraft'
+import { forget, letGo, typed, typedAnywhere, useDraft } from './useDraft'
 
 type Spec = { name: string }
 const sent: { path: string; method: string; body: unknown }[] = []
@@ -100,4 +100,16 @@ it('keeps everything where it was not saved', async () => {
   expect(one.draft.value).toEqual({ name: '' })
   expect(one.wrong.value).toEqual([{ path: '', sentence: 'name: nothing was given.' }])
   expect(message.value).toBe('')
+})
+it('whoever logs out leaves nothing of what they typed for the next one at this screen', () => {
+  const one = form()
+  one.begin({ name: '' })
+  expect(typedAnywhere()).toBe(false)
+  one.draft.value!.name = 'crowd'
+  expect(typedAnywhere()).toBe(true)
+  one.leave()
+  letGo()
+  forget()
+  expect(typedAnywhere()).toBe(false)
+  expect(form().draft.value).toBeNull()
 })

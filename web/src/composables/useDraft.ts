@@ -36,6 +36,14 @@ export function forget(): void {
   recall()
 }
 
+/** Whether anything is typed and not saved, in whatever job. */
+export const typedAnywhere = (): boolean => [...held.values()].some((one) => one.text !== one.begun)
+/** Whoever leaves takes nothing of it along for the next one at this screen. */
+export function letGo(): void {
+  held.clear()
+  sessionStorage.removeItem(PLACE)
+}
+
 const keyOf = (form: string): string => `${job.value?.job.id ?? 0} ${form}`
 /** Whether a form of the job in view has something typed in it. */
 export const isTyped = (form: string): boolean => held.has(keyOf(form))

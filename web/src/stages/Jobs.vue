@@ -2,6 +2,7 @@
 import { onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { call, type S } from '../api/client'
+import { letGo, typedAnywhere } from '../composables/useDraft'
 import { attempt, mayWrite, me, message } from '../shared/job'
 import Reserve from '../shared/Reserve.vue'
 import { mass, unit } from '../shared/units'
@@ -57,11 +58,20 @@ const bring = () =>
     const made = await call<S['JobView']>('POST', '/jobs/import', { text: await chosen.text(), stock: withStock.value })
     await router.push(`/jobs/${made.job.id}/brief`)
   })
-const out = () =>
-  attempt(async () => {
+/** What is typed goes with whoever typed it: they are asked once. */
+let sure = false
+async function out() {
+  if (typedAnywhere() && !sure) {
+    sure = true
+    message.value = 'Something is typed in a job and not saved. Log out once more to leave it.'
+    return
+  }
+  await attempt(async () => {
     await call('POST', '/logout')
+    letGo()
     me.value = null
   })
+}
 </script>
 <template>
   <main class="page">
