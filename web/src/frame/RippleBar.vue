@@ -9,7 +9,7 @@ import { mass } from '../shared/units'
 const EMPTY = 'What a change does to mass, money, reserve, bars and sheets will stand here.'
 const edit = computed(() => job.value?.last_edit)
 /** A job that came as a file was not changed: what will stand here is said, and not a file's name. */
-const begun = computed(() => !wouldBe.value && (edit.value?.title ?? 'job file ').startsWith('job file '))
+const begun = computed(() => !wouldBe.value && /^(job file|new job) /.test(edit.value?.title ?? 'new job '))
 const changes = computed(() => {
   const r = wouldBe.value ?? edit.value?.ripple
   if (!r) return []

@@ -15,7 +15,8 @@ function drawn({ nodes, bars, held }: Sketch) {
   const [x0, y0] = [Math.min(...xs), Math.min(...ys)]
   const scale = (SIZE - 2 * PAD) / Math.max(Math.max(...xs) - x0, Math.max(...ys) - y0, 1)
   const left = (SIZE - (Math.max(...xs) - x0) * scale) / 2
-  const at = (n: string) => [(flat[n][0] - x0) * scale + left, (flat[n][1] - y0) * scale + PAD]
+  const top = (SIZE - (Math.max(...ys) - y0) * scale) / 2
+  const at = (n: string) => [(flat[n][0] - x0) * scale + left, (flat[n][1] - y0) * scale + top]
   const lines = bars.map(([i, j]) => `M${at(i).join(' ')}L${at(j).join(' ')}`).join('')
   return { lines, ground: held.map((n) => `M${at(n)[0] - 4} ${at(n)[1]}h8`).join('') }
 }
