@@ -88,3 +88,8 @@ def test_what_is_known_by_figures_alone_has_no_walls_and_a_role_without_a_sectio
 def test_a_position_that_cannot_be_is_refused_by_its_name():
     with pytest.raises(InputError, match="no such bar"):
         picture_of(perch([{"name": "odd", "without": ["no such bar"]}]))
+
+
+def test_a_position_that_cannot_be_does_not_hide_the_others():
+    drawn = picture_of(perch([{"name": "odd", "without": ["no such bar"]}, {"name": "in front"}]))
+    assert [p.name for p in drawn.positions] == ["in front"]

@@ -5,6 +5,7 @@ from __future__ import annotations
 import numpy as np
 from pydantic import Field
 
+from yorvek.core.errors import InputError
 from yorvek.core.frames.request import FrameRequest, RoleChoice, Situation
 from yorvek.core.frames.slewing import slewed
 from yorvek.core.frames.solving import axes_of, layout_in
@@ -59,13 +60,22 @@ class Picture(Model):
 
 
 def picture_of(request: FrameRequest) -> Picture:
-    """What is to be drawn; positions that cannot be made are left out, unless none can.
+    """What is to be drawn. Bars of a role without a section are left out, and so is a position that cannot be: the
+    verdict says what is wrong with it.
 
     Raises:
-        InputError: the model cannot be laid out.
+        InputError: the model cannot be laid out in any of its positions.
     """
-    asked = [s for s in request.situations if s.kind == "position"]
-    positions = [_position(request, s) for s in asked] or [_position(request, None)]
+    asked: list[Situation | None] = [s for s in request.situations if s.kind == "position"]
+    positions: list[DrawnPosition] = []
+    wrong: list[InputError] = []
+    for one in asked or [None]:
+        try:
+            positions.append(_position(request, one))
+        except InputError as error:
+            wrong.append(error)
+    if not positions:
+        raise wrong[0]
     ids = {b.section_id for p in positions for b in p.bars}
     return Picture(positions=positions, sections={i: _section(i) for i in sorted(ids)})
 
