@@ -3,6 +3,7 @@ import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { ApiError } from '../api/client'
 import { attempt, catalogue, conflict, job, me, message, open, question, why } from '../shared/job'
+import { placeAt } from '../shared/places'
 import AsyncState from '../ui/AsyncState.vue'
 import ClashPanel from './ClashPanel.vue'
 import Finder from './Finder.vue'
@@ -29,23 +30,24 @@ const page = ref<HTMLElement | null>(null)
 watch([message, conflict, question], ([said, other, asked]) => {
   if (said || other || asked) page.value?.scrollTo({ top: 0 })
 })
-const failed = ref(0)
+const failed = ref<ApiError | null>(null)
 async function read(n: number) {
-  failed.value = 0
-  const denied = (error: unknown) => {
-    if (error instanceof ApiError) failed.value = error.status || 599
-    throw error
-  }
-  if (n) await attempt(() => open(n).catch(denied))
+  failed.value = null
+  if (!n) return
+  await attempt(() =>
+    open(n).catch((error: unknown) => {
+      if (error instanceof ApiError) failed.value = error
+      throw error
+    }),
+  )
 }
 watch(id, read, { immediate: true })
+const denied = computed(() => failed.value?.status === 403 || failed.value?.status === 404)
 /** Where somebody is, for the list of their tabs and for who hears it. */
-const NAMES: Record<string, string> = { section: 'Sections', check: 'Check and release' }
 watch(
-  () => [route.path, job.value?.job.spec.name],
+  () => [route.path, job.value?.job.spec.name ?? ''],
   ([path, name]) => {
-    const stage = path?.split('/')[3] ?? ''
-    document.title = `${NAMES[stage] ?? stage.charAt(0).toUpperCase() + stage.slice(1)}: ${name ?? ''} · Yorvek`
+    document.title = `${placeAt(path.split('/').slice(3).join('/'))}: ${name} · Yorvek`
   },
   { immediate: true },
 )
@@ -78,7 +80,7 @@ onBeforeUnmount(() => (document.title = 'Yorvek'))
     <RippleBar class="ripple" />
   </div>
   <div v-else class="page">
-    <AsyncState :failed="failed ? message : ''" :denied="failed === 403 || failed === 404" :lines="8" @again="read(id)"
+    <AsyncState :failed="failed?.sentence" :denied="denied" :lines="8" @again="read(id)"
       ><router-link class="button" to="/">All jobs</router-link></AsyncState
     >
   </div>

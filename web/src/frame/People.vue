@@ -134,8 +134,8 @@ const lastSeen = (iso: string | null) => (iso ? when(iso) : 'not yet')
       </form>
       <form class="panel" @submit.prevent="changeOwn">
         <h2>Your own password</h2>
-        <TextField id="o-old" type="password" v-model="own.old" label="As it is now" at="old" />
-        <TextField id="o-new" type="password" v-model="own.new" label="New" at="new" />
+        <TextField id="o-old" type="password" v-model="own.old" label="As it is now" />
+        <TextField id="o-new" type="password" v-model="own.new" label="New" />
         <el-button class="gap" native-type="submit">Change it</el-button>
       </form>
     </div>

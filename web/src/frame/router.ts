@@ -1,5 +1,6 @@
 import { createRouter, createWebHistory } from 'vue-router'
 import { message } from '../shared/job'
+import { ROOMS } from '../shared/places'
 
 /** Each view is fetched when it is first gone to, or once a job is open and nothing else is to be done. */
 const stages = {
@@ -15,7 +16,7 @@ const stages = {
   check: () => import('../stages/Check.vue'),
 }
 /** Stages of several rooms say which in their address. */
-const ROOMS: Record<string, string> = { cut: 'cut/:room(buy|bars|sheets|table|after)?' }
+const WITH_ROOMS: Record<string, string> = { cut: `cut/:room(${ROOMS.join('|')})?` }
 export function fetchStages(): void {
   for (const stage of Object.values(stages)) void stage().catch(() => undefined)
 }
@@ -31,7 +32,7 @@ export const router = createRouter({
       component: () => import('./JobFrame.vue'),
       children: [
         { path: '', redirect: (to) => `${to.path}/brief` },
-        ...Object.entries(stages).map(([path, component]) => ({ path: ROOMS[path] ?? path, component })),
+        ...Object.entries(stages).map(([path, component]) => ({ path: WITH_ROOMS[path] ?? path, component })),
       ],
     },
     { path: '/:rest(.*)*', redirect: '/' },

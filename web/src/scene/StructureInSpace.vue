@@ -8,9 +8,10 @@ import type { Group, Object3D } from 'three'
 import type { S } from '../api/client'
 import { theme } from '../shared/theme'
 import Choice from '../ui/Choice.vue'
-import { extentOf, timesOf, type Place } from './build'
-import { Stage, VIEWS, type View } from './stage'
-import { barsOf, groundOf, loadsOf, middleOf, movedOf } from './standing'
+import { timesOf } from '../drawing/oblique'
+import { extentOf, type Place } from './build'
+import { VIEWS, Viewer, type View } from './viewer'
+import { barsOf, bodiesOf, giveBack, groundOf, loadsOf, middleOf, movedOf } from './standing'
 
 const props = defineProps<{ picture: S['Picture']; verdict: S['FrameVerdict']; chosen: string }>()
 const emit = defineEmits<{ choose: [string]; cannot: [] }>()
@@ -25,7 +26,7 @@ const names = computed(() => props.picture.positions.map((p) => p.name))
 const moves = computed(() => names.value.length === 1 || position.value.name === worst.value)
 const most = computed(() => Math.max(...Object.values(props.verdict.moved).map((d) => Math.hypot(...d)), 1e-9))
 const times = computed(() => timesOf(most.value, extentOf(position.value.nodes as Record<string, Place>).size))
-const stage = shallowRef<Stage | null>(null)
+const viewer = shallowRef<Viewer | null>(null)
 const marks = ref<{ key: string; words: string; x: number; y: number; weak: boolean }[]>([])
 let bars: Group | null = null
 let standing: Object3D[] = []
@@ -34,15 +35,16 @@ const labelled = computed(() => [...new Set([props.verdict.weakest, props.chosen
 function label() {
   marks.value = labelled.value.flatMap((bar) => {
     const at = middleOf(position.value, bar)
-    if (!at || !stage.value) return []
+    if (!at || !viewer.value) return []
     const weak = bar === props.verdict.weakest
-    return [{ key: bar, words: weak ? `${bar}, the weakest` : bar, weak, ...stage.value.onCanvas(at) }]
+    return [{ key: bar, words: weak ? `${bar}, the weakest` : bar, weak, ...viewer.value.onCanvas(at) }]
   })
 }
 function put(afresh: boolean) {
-  const on = stage.value
+  const on = viewer.value
   if (!on) return
   on.scene.remove(...standing)
+  giveBack(standing, bodiesOf(props.picture))
   const drawn = { picture: props.picture, position: position.value, verdict: props.verdict }
   bars = barsOf(drawn, props.chosen)
   standing = [bars, groundOf(drawn), loadsOf(drawn), ...(moves.value ? [movedOf(drawn, times.value)] : [])]
@@ -53,14 +55,17 @@ function put(afresh: boolean) {
 }
 onMounted(() => {
   try {
-    stage.value = new Stage(canvas.value!, label)
+    viewer.value = new Viewer(canvas.value!, label)
   } catch {
     emit('cannot')
     return
   }
   put(true)
 })
-onBeforeUnmount(() => stage.value?.end())
+onBeforeUnmount(() => {
+  giveBack(standing, new Set())
+  viewer.value?.end()
+})
 watch([position, () => props.picture], () => put(true))
 watch([() => props.verdict, () => props.chosen, theme], () => put(false), { flush: 'post' })
 
@@ -71,7 +76,7 @@ function press(event: PointerEvent) {
 function pick(event: PointerEvent) {
   if (Math.hypot(event.clientX - pressed[0], event.clientY - pressed[1]) > 5 || !bars) return
   const solids = bars.children.filter((o) => o.userData.bar)
-  const found = stage.value?.under(event.clientX, event.clientY, solids)?.object.userData.bar as string | undefined
+  const found = viewer.value?.under(event.clientX, event.clientY, solids)?.object.userData.bar as string | undefined
   if (found) emit('choose', found)
 }
 const KEYS: Record<string, [number, number, number]> = {
@@ -86,7 +91,7 @@ function key(event: KeyboardEvent) {
   const step = KEYS[event.key]
   if (!step) return
   event.preventDefault()
-  stage.value?.turn(...step)
+  viewer.value?.turn(...step)
 }
 function another(by: number) {
   const at = position.value.bars.findIndex((b) => b.name === props.chosen)
@@ -100,7 +105,7 @@ const looks = Object.keys(VIEWS) as View[]
 </script>
 <template>
   <figure>
-    <div class="stage">
+    <div class="space">
       <canvas
         ref="canvas"
         tabindex="0"
@@ -120,7 +125,7 @@ const looks = Object.keys(VIEWS) as View[]
       >
     </div>
     <figcaption class="row">
-      <el-button v-for="v in looks" :key="v" text @click="stage?.look(v)">{{ v }}</el-button>
+      <el-button v-for="v in looks" :key="v" text @click="viewer?.look(v)">{{ v }}</el-button>
       <el-button text @click="another(-1)">bar before</el-button
       ><el-button text @click="another(1)">bar after</el-button>
       <Choice v-if="names.length > 1" v-model="name" aria-label="Position drawn" :options="names" />
@@ -134,7 +139,7 @@ const looks = Object.keys(VIEWS) as View[]
 figure {
   margin: 0;
 }
-.stage {
+.space {
   position: relative;
   height: 400px;
   border: 1px solid var(--rule);

@@ -1,6 +1,7 @@
 import * as THREE from 'three'
 import { expect, it } from 'vitest'
-import { arrowsOf, bodyOf, extentOf, placeOf, shapesOf, timesOf } from './build'
+import { timesOf } from '../drawing/oblique'
+import { arrowsOf, bodyOf, extentOf, placeOf, shapesOf } from './build'
 
 const tube = {
   depth_mm: 60,

@@ -1,10 +1,11 @@
 /** Bodies of a structure in space: every bar with the true outline of its section, its ground, its loads. */
 import * as THREE from 'three'
 import type { S } from '../api/client'
+import { placesOf, WAYS, type Place } from '../drawing/oblique'
 
 type Section = S['DrawnSection']
 type Bar = S['DrawnBar']
-export type Place = readonly [number, number, number]
+export type { Place }
 /** Edges of less than this many degrees are roundings, and not drawn as lines. */
 const ROUND_DEG = 25
 
@@ -58,22 +59,7 @@ export function extentOf(nodes: Record<string, Place>): { middle: THREE.Vector3;
   return { middle: box.getCenter(new THREE.Vector3()), size: Math.max(size, 1) }
 }
 
-/** By how much movement is drawn larger, a round number: about a twelfth of what stands. */
-export function timesOf(most: number, size: number): number {
-  const rough = (0.08 * size) / Math.max(most, 1e-9)
-  const power = 10 ** Math.floor(Math.log10(rough))
-  return Math.max(1, Math.floor(rough / power) * power)
-}
-
-const WAYS: Record<string, Place> = {
-  down: [0, -1, 0],
-  up: [0, 1, 0],
-  sideways: [0, 0, 1],
-  'sideways back': [0, 0, -1],
-  along: [1, 0, 0],
-  'along back': [-1, 0, 0],
-}
-/** Where arrows of a load stand: at its nodes, or three along each bar that it lies on. */
+/** Where arrows of a load stand, and which way they point. */
 export function arrowsOf(
   load: { direction: string; nodes: string[]; bars: string[] },
   bars: Pick<Bar, 'name' | 'i' | 'j'>[],
@@ -81,13 +67,5 @@ export function arrowsOf(
 ): { at: THREE.Vector3; way: THREE.Vector3 }[] {
   const way = WAYS[load.direction]
   if (!way) return []
-  const places = load.nodes.length
-    ? load.nodes.flatMap((n) => (nodes[n] ? [new THREE.Vector3(...nodes[n])] : []))
-    : load.bars.flatMap((name) => {
-        const bar = bars.find((b) => b.name === name)
-        if (!bar) return []
-        const [a, b] = [new THREE.Vector3(...nodes[bar.i]), new THREE.Vector3(...nodes[bar.j])]
-        return [0.2, 0.5, 0.8].map((share) => a.clone().lerp(b, share))
-      })
-  return places.map((at) => ({ at, way: new THREE.Vector3(...way) }))
+  return placesOf(load, bars, nodes).map((at) => ({ at: new THREE.Vector3(...at), way: new THREE.Vector3(...way) }))
 }

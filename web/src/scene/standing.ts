@@ -1,8 +1,8 @@
-/** What stands on the stage: bars that can be picked, the ground under it, loads on it, and how it moves. */
+/** What is to be seen of a structure: bars that can be picked, the ground under it, loads on it, and how it moves. */
 import * as THREE from 'three'
 import type { S } from '../api/client'
 import { arrowsOf, bodyOf, extentOf, placeOf, type Place } from './build'
-import { colour } from './stage'
+import { colour } from './viewer'
 
 type Drawn = { picture: S['Picture']; position: S['DrawnPosition']; verdict: S['FrameVerdict'] }
 const bodies = new WeakMap<S['DrawnSection'], ReturnType<typeof bodyOf>>()
@@ -74,6 +74,19 @@ export function movedOf({ position, verdict }: Drawn, times: number): THREE.Line
   const look = new THREE.LineDashedMaterial({ color: colour('gives'), dashSize: size / 90, gapSize: size / 140 })
   return new THREE.LineSegments(new THREE.BufferGeometry().setFromPoints(points), look).computeLineDistances()
 }
+
+/** What was drawn is given back; bodies of sections are shared, and stay. */
+export function giveBack(drawn: THREE.Object3D[], shared: ReadonlySet<THREE.BufferGeometry>): void {
+  for (const one of drawn)
+    one.traverse((part) => {
+      if (!(part instanceof THREE.Mesh || part instanceof THREE.LineSegments || part instanceof THREE.Line)) return
+      if (!shared.has(part.geometry)) part.geometry.dispose()
+      for (const look of [part.material].flat()) look.dispose()
+    })
+}
+/** Bodies of the sections of a picture. */
+export const bodiesOf = (picture: S['Picture']): Set<THREE.BufferGeometry> =>
+  new Set(Object.values(picture.sections).flatMap((s) => Object.values(body(s))))
 
 /** The middle of a bar. */
 export function middleOf(position: S['DrawnPosition'], name: string): THREE.Vector3 | null {

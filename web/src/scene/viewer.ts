@@ -1,4 +1,4 @@
-/** A canvas in which something stands: drawn anew only when something changed, turned by hand or by key. */
+/** Something in space on a canvas: drawn anew only when something changed, turned by hand or by key. */
 import * as THREE from 'three'
 import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js'
 
@@ -21,7 +21,7 @@ export function colour(name: string): THREE.Color {
   return new THREE.Color(probe.fillStyle)
 }
 
-export class Stage {
+export class Viewer {
   readonly scene = new THREE.Scene()
   readonly camera = new THREE.PerspectiveCamera(FIELD_DEG, 1, 1, 1e7)
   private readonly renderer: THREE.WebGLRenderer
@@ -29,6 +29,7 @@ export class Stage {
   private readonly sized: ResizeObserver
   private middle = new THREE.Vector3()
   private size = 1000
+  private seen = false
   private asked = 0
 
   /** Throws where there is nothing to draw with. `drawn` is called after each picture. */
@@ -40,6 +41,10 @@ export class Stage {
     this.renderer.setPixelRatio(Math.min(devicePixelRatio, 2))
     this.controls = new OrbitControls(this.camera, canvas)
     this.controls.addEventListener('change', () => this.draw())
+    // the wheel moves the page, until the hand is on the drawing
+    this.controls.enableZoom = false
+    canvas.addEventListener('focus', () => (this.controls.enableZoom = true))
+    canvas.addEventListener('blur', () => (this.controls.enableZoom = false))
     const sky = new THREE.HemisphereLight(0xffffff, 0x8d8a82, 2.2)
     const sun = new THREE.DirectionalLight(0xffffff, 1.6)
     sun.position.set(0.4, 1, 0.7)
@@ -108,7 +113,11 @@ export class Stage {
     if (!w || !h) return
     this.renderer.setSize(w, h, false)
     this.camera.aspect = w / h
-    this.look('turned')
+    this.camera.updateProjectionMatrix()
+    // how far away it stands depends on the shape of the canvas; once somebody looks at it, it stays as they turned it
+    if (!this.seen) this.look('turned')
+    this.seen = true
+    this.draw()
   }
 
   end(): void {
@@ -116,5 +125,6 @@ export class Stage {
     this.sized.disconnect()
     this.controls.dispose()
     this.renderer.dispose()
+    this.renderer.forceContextLoss()
   }
 }

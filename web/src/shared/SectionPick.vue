@@ -5,22 +5,22 @@ import type { S } from '../api/client'
 import { catalogue, job } from './job'
 import ChoiceField from '../ui/ChoiceField.vue'
 
-const props = withDefaults(defineProps<{ section: string; material: string; own?: boolean; metal?: boolean }>(), {
-  own: true,
-  metal: true,
-})
+type Props = {
+  section: string
+  material: string
+  own?: boolean
+  metal?: boolean
+  /** Where in what is sent they lie. */
+  within?: string
+}
+const props = withDefaults(defineProps<Props>(), { own: true, metal: true, within: '' })
 const emit = defineEmits<{ 'update:section': [string]; 'update:material': [string] }>()
 const all = shallowRef<S['Catalogue'] | null>(null)
 onMounted(async () => {
   all.value = await catalogue()
 })
 const mine = computed(() => (props.own ? (job.value?.profiles ?? []) : []))
-const options = computed(() =>
-  [...mine.value.map((p) => p.spec.name), ...(all.value?.sections ?? []).map((s) => s.id)].map((id) => ({
-    value: id,
-    label: id,
-  })),
-)
+const options = computed(() => [...mine.value.map((p) => p.spec.name), ...(all.value?.sections ?? []).map((s) => s.id)])
 const sold = (id: string) =>
   mine.value.find((p) => p.spec.name === id)?.materials ?? all.value?.sections.find((s) => s.id === id)?.materials ?? []
 function pick(id: string) {
@@ -30,24 +30,20 @@ function pick(id: string) {
 }
 </script>
 <template>
-  <div class="field">
-    <label>Section</label>
-    <el-select-v2
-      :model-value="section"
-      :options="options"
-      filterable
-      placeholder="type to find"
-      aria-label="Section"
-      @update:model-value="pick"
-    />
-    <span class="echo"></span>
-  </div>
+  <ChoiceField
+    :model-value="section"
+    label="Section"
+    :at="`${within}section_id`"
+    :options="options"
+    placeholder="type to find"
+    @update:model-value="pick($event ?? '')"
+  />
   <ChoiceField
     v-if="metal"
-    aria-label="Material"
-    @change="emit('update:material', $event)"
     :model-value="material"
     label="Material"
+    :at="`${within}material_id`"
     :options="sold(section)"
+    @update:model-value="emit('update:material', $event ?? '')"
   />
 </template>

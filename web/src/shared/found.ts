@@ -1,10 +1,11 @@
 /** Everything of a job that has a name, and where it stands; and what of it a few words find. */
 import type { S } from '../api/client'
+import { PLACES } from './places'
 
 export type Thing = { words: string; kind: string; to: string; pick: string }
 
 type Named = { id: number; spec: { mark?: string; name?: string; text?: string; module?: string } }
-const PLACES: [keyof S['JobView'], string, string][] = [
+const LISTS: [keyof S['JobView'], string, string][] = [
   ['members', 'member', 'size'],
   ['structures', 'structure', 'size'],
   ['plates', 'plate', 'size'],
@@ -16,7 +17,7 @@ const PLACES: [keyof S['JobView'], string, string][] = [
 ]
 
 export function thingsOf(job: S['JobView']): Thing[] {
-  return PLACES.flatMap(([list, kind, stage]) =>
+  return LISTS.flatMap(([list, kind, stage]) =>
     ((job[list] ?? []) as unknown as Named[]).map(({ id, spec }) => ({
       words: [spec.mark, spec.name, spec.text, spec.module].filter(Boolean).join(' '),
       kind,
@@ -25,26 +26,9 @@ export function thingsOf(job: S['JobView']): Thing[] {
     })),
   )
 }
-const STAGES: [string, string][] = [
-  ['Brief', 'brief'],
-  ['Size', 'size'],
-  ['Sections', 'section'],
-  ['Check and release', 'check'],
-  ['Chain', 'chain'],
-  ['Compare', 'compare'],
-  ['Parts', 'parts'],
-  ['Stock', 'stock'],
-  ['Cut', 'cut'],
-  ['Buy', 'cut/buy'],
-  ['Bars', 'cut/bars'],
-  ['Sheets', 'cut/sheets'],
-  ['Table', 'cut/table'],
-  ['After the cut', 'cut/after'],
-  ['Log', 'log'],
-]
 /** The places of a job: so the keys alone lead everywhere. */
 export const placesOf = (job: S['JobView']): Thing[] =>
-  STAGES.map(([words, path]) => ({ words, kind: 'place', to: `/jobs/${job.job.id}/${path}`, pick: '' }))
+  PLACES.map(([words, path]) => ({ words, kind: 'place', to: `/jobs/${job.job.id}/${path}`, pick: '' }))
 
 /** What lies on the rack, by what it is and where it lies; its own place is the stock of the job in view. */
 export const stockAs = (rows: S['StockRow'][], job: S['JobView']): Thing[] =>

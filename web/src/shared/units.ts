@@ -5,6 +5,8 @@ export type Unit = 'mm' | 'in'
 export const unit = ref<Unit>('mm')
 /** By unit system and kind of quantity, the unit that a bare number takes; the core says. */
 export const bareUnits = ref<Record<string, Record<string, string>>>({})
+/** What was typed, in the system that it was typed in; the core works out what it comes to. */
+export const entry = (text: string) => ({ text, unit: unit.value, value: 0 })
 export const bareUnit = (kind: string, u: Unit): string => bareUnits.value[u]?.[kind] ?? ''
 export const IN = 25.4
 const LB = 4.4482216152605

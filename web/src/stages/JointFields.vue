@@ -9,6 +9,8 @@ import NumberField from '../ui/NumberField.vue'
 import TextField from '../ui/TextField.vue'
 
 const joint = defineModel<Joint>({ required: true })
+/** `within`: where in what is sent the joint lies. */
+defineProps<{ within: string }>()
 const asks = computed(() => jointKinds.value.find((k) => k.kind === joint.value.kind)?.asks ?? [])
 const groups = computed(() => [asks.value.filter((a) => !a.optional), asks.value.filter((a) => a.optional)])
 const label = (a: S['JointQuestion']) => {
@@ -36,7 +38,7 @@ function set(name: string, value: unknown) {
           v-if="figure(a)"
           :model-value="of[a.name] as any"
           :label="label(a)"
-          :at="a.name"
+          :at="within + a.name"
           :kind="a.typed === 'place' ? 'length' : a.typed"
           :optional="a.optional"
           :hint="hint(a)"
@@ -53,7 +55,7 @@ function set(name: string, value: unknown) {
           v-else-if="a.typed === 'choice'"
           :model-value="(of[a.name] ?? '') as string"
           :label="label(a)"
-          :at="a.name"
+          :at="within + a.name"
           :echo="hint(a)"
           :options="[...(a.optional ? [{ value: '', label: 'usual' }] : []), ...a.choices]"
           @update:model-value="set(a.name, $event)"
@@ -62,7 +64,7 @@ function set(name: string, value: unknown) {
           v-else-if="a.typed === 'text'"
           :model-value="(of[a.name] ?? '') as string"
           :label="label(a)"
-          :at="a.name"
+          :at="within + a.name"
           :echo="hint(a)"
           @update:model-value="set(a.name, $event)"
         />
@@ -70,7 +72,7 @@ function set(name: string, value: unknown) {
           v-else
           :model-value="plain(a.name)"
           :label="label(a)"
-          :at="a.name"
+          :at="within + a.name"
           :echo="hint(a)"
           :placeholder="a.optional ? 'usual' : ''"
           @update:model-value="set(a.name, $event)"

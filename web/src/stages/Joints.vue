@@ -132,29 +132,34 @@ usePicked('joint', found)
           :options="jointKinds.map((k) => ({ value: k.kind, label: k.words }))"
         />
       </div>
-      <JointFields v-if="draft.joint" v-model="draft.joint" />
+      <JointFields v-if="draft.joint" v-model="draft.joint" within="joint." />
       <h3>What it stands on <span class="soft">its walls are checked where a rule speaks</span></h3>
       <fieldset v-for="(o, i) in draft.onto" :key="i" class="panel">
         <div class="fields">
-          <SectionPick v-model:section="o.section_id!" v-model:material="o.material_id" />
+          <SectionPick v-model:section="o.section_id!" v-model:material="o.material_id" :within="`onto.${i}.`" />
           <ChoiceField
             :id="`fj-p${i}`"
             v-model="o.place"
             label="It"
-            at="place"
+            :at="`onto.${i}.place`"
             :options="{
               'runs through': 'runs through',
               'ends close by': 'ends close by',
               corner: 'ends here, a corner',
             }"
           />
-          <NumberField :id="`fj-a${i}`" v-model="o.angle_deg" label="Angle between them, °" at="angle_deg" />
+          <NumberField
+            :id="`fj-a${i}`"
+            v-model="o.angle_deg"
+            label="Angle between them, °"
+            :at="`onto.${i}.angle_deg`"
+          />
           <NumberField
             :id="`fj-s${i}`"
             v-model="o.stress_MPa"
             label="Its own stress there, MPa"
             echo="push negative"
-            at="stress_MPa"
+            :at="`onto.${i}.stress_MPa`"
           />
           <el-checkbox v-model="o.turned">it runs along the bar's width</el-checkbox
           ><el-checkbox v-model="o.on_side">the bar stands on its side, not its top</el-checkbox
@@ -166,20 +171,21 @@ usePicked('joint', found)
       <h3 class="gap">Forces on it</h3>
       <fieldset v-for="(f, i) in draft.forces" :key="i" class="panel">
         <div class="fields">
-          <TextField :id="`fj-n${i}`" v-model="f.name" label="Load" at="name" />
-          <ChoiceField :id="`fj-c${i}`" v-model="f.case" label="It is" at="case" :options="CASES" />
+          <TextField :id="`fj-n${i}`" v-model="f.name" label="Load" :at="`forces.${i}.name`" />
+          <ChoiceField :id="`fj-c${i}`" v-model="f.case" label="It is" :at="`forces.${i}.case`" :options="CASES" />
           <NumberField
             v-if="f.case !== 'design'"
             :id="`fj-d${i}`"
             v-model="f.dynamic_factor"
             label="Dynamic factor of it"
-            at="dynamic_factor"
+            :at="`forces.${i}.dynamic_factor`"
           />
           <QuantityField
             v-for="[k, words, typed] in FORCES"
             :key="k"
             v-model="f[k]"
             :label="words"
+            :at="`forces.${i}.${k}`"
             :kind="typed"
             optional
             hint="none"

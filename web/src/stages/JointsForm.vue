@@ -45,7 +45,7 @@ const at = (bar: string, node: string) => (node.startsWith('every ') ? `${node} 
       <legend>
         <b>{{ at(j.bar, j.node) }}</b>: {{ jointWords(j.joint.kind) }}
       </legend>
-      <JointFields :model-value="j.joint" @update:model-value="put(i, $event)" />
+      <JointFields :within="`joints.${i}.joint.`" :model-value="j.joint" @update:model-value="put(i, $event)" />
       <el-button
         text
         :aria-label="`Take the joint away from ${at(j.bar, j.node)}`"

@@ -37,13 +37,12 @@ const end = (link: S['LinkRow']) =>
     </p>
     <form class="panel" @submit.prevent="make">
       <div class="row">
-        <TextField id="l-who" required maxlength="60" v-model="draft.for_whom" label="For whom" at="for_whom" />
-        <NumberField id="l-days" v-model="draft.days" label="Open for, days" at="days" />
+        <TextField id="l-who" required maxlength="60" v-model="draft.for_whom" label="For whom" />
+        <NumberField id="l-days" v-model="draft.days" label="Open for, days" />
         <ChoiceField
           id="l-what"
           v-model="draft.release_id"
           label="What they read"
-          at="release_id"
           :options="[
             { value: null, label: 'the job as it goes on' },
             ...job!.releases.map((r) => ({ value: r.id, label: `revision ${r.revision}, released` })),

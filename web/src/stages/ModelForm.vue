@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** A model of one's own as tables: nodes with their places, bars between them, what is held. */
 import type { S } from '../api/client'
-import { unit } from '../shared/units'
+import { entry, unit } from '../shared/units'
 import TextInput from '../ui/TextInput.vue'
 import Choice from '../ui/Choice.vue'
 import ChoiceField from '../ui/ChoiceField.vue'
@@ -11,7 +11,6 @@ const model = defineModel<S['OwnSpec']>({ required: true })
 const emit = defineEmits<{ changed: [] }>()
 const WAYS = ['x', 'y', 'z'] as const
 const TURNS = ['about_x', 'about_y', 'about_z'] as const
-const entry = (text: string) => ({ text, unit: unit.value, value: 0 })
 const free = (stem: string, taken: string[]) => {
   let n = 1
   while (taken.includes(`${stem}${n}`)) n++
@@ -143,7 +142,7 @@ function withoutBar(k: number) {
         :id="`spring-${k}`"
         v-model="s.node"
         label="Spring at"
-        at="node"
+        :at="`starter.own.springs.${k}.node`"
         :options="model.nodes.map((n) => ({ value: n.name, label: n.name }))"
       />
       <QuantityField

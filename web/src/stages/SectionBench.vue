@@ -11,7 +11,7 @@ import { attempt, job, mayWrite } from '../shared/job'
 import { useDraft } from '../composables/useDraft'
 import RowActions from '../shared/RowActions.vue'
 import SectionPick from '../shared/SectionPick.vue'
-import { massPerMetre, trim, unit, value } from '../shared/units'
+import { entry, massPerMetre, trim, unit, value } from '../shared/units'
 import SectionDrawing from './SectionDrawing.vue'
 import TextField from '../ui/TextField.vue'
 import ChoiceField from '../ui/ChoiceField.vue'
@@ -21,7 +21,6 @@ import EditForm from '../ui/EditForm.vue'
 
 type Part = S['ProfilePart']
 const route = useRoute()
-const entry = (text: string) => ({ text, unit: unit.value, value: 0 })
 const looked = ref(
   typeof route.query.id === 'string'
     ? route.query.id
@@ -265,6 +264,7 @@ const rows = computed<[string, string, string][]>(() =>
               v-if="p.kind === 'size'"
               v-model:section="p.section_id!"
               v-model:material="metal"
+              :within="`parts.${i}.`"
               :own="false"
               :metal="false"
             />
@@ -276,14 +276,15 @@ const rows = computed<[string, string, string][]>(() =>
                 :model-value="p.figures?.[k]"
                 @update:model-value="figure(p, k, $event as number)"
                 :label="words"
+                :at="`parts.${i}.figures.${k}`"
                 :echo="asked || p.figures?.[k] != null ? '' : 'not stated'"
             /></template>
             <template v-else-if="p.kind !== 'outline'"
               ><QuantityField
-                at="width"
+                :at="`parts.${i}.width`"
                 v-model="p.width"
                 :label="p.kind === 'tube' ? 'Diameter' : 'Width'" /><QuantityField
-                at="thickness"
+                :at="`parts.${i}.thickness`"
                 v-model="p.thickness"
                 :label="p.kind === 'tube' ? 'Wall' : 'Thickness'"
                 kind="thickness"
@@ -295,14 +296,17 @@ const rows = computed<[string, string, string][]>(() =>
               }}</span>
             </div>
             <template v-if="p.kind !== 'figures'"
-              ><QuantityField at="x" v-model="p.x" label="Right by" /><QuantityField at="y" v-model="p.y" label="Up by"
+              ><QuantityField :at="`parts.${i}.x`" v-model="p.x" label="Right by" /><QuantityField
+                :at="`parts.${i}.y`"
+                v-model="p.y"
+                label="Up by"
             /></template>
             <NumberField
               v-if="p.kind !== 'figures'"
               :id="`p-turn${i}`"
               v-model="p.turn_deg"
               label="Turned, degrees"
-              at="turn_deg"
+              :at="`parts.${i}.turn_deg`"
             />
             <el-checkbox v-if="p.kind !== 'figures'" v-model="p.mirrored">mirrored</el-checkbox>
           </div>

@@ -50,7 +50,7 @@ const nameOf = (id: number) => job.value!.loads.find((l) => l.id === id)?.spec.n
     <fieldset v-for="(s, i) in situations" :key="i" class="panel">
       <legend>{{ s.kind }}</legend>
       <div class="fields">
-        <TextField :id="`s-name-${i}`" v-model="s.name" label="Called" at="name" />
+        <TextField :id="`s-name-${i}`" v-model="s.name" label="Called" :at="`situations.${i}.name`" />
         <template v-if="s.kind === 'position' && asks">
           <QuantityField
             v-for="[k, words] in asks.sizes"

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** What shops build, as small drawings to begin from. */
 import type { S } from '../api/client'
+import { flat } from '../drawing/oblique'
 import { starterKinds } from './starters'
 
 const emit = defineEmits<{ pick: [string] }>()
@@ -9,14 +10,14 @@ const SIZE = 100
 const PAD = 10
 /** Seen from the front and a little from above, in a square. */
 function drawn({ nodes, bars, held }: Sketch) {
-  const flat = Object.fromEntries(Object.entries(nodes).map(([n, [x, y, z]]) => [n, [x + 0.42 * z, -y + 0.26 * z]]))
-  const all = Object.values(flat)
+  const spots = Object.fromEntries(Object.entries(nodes).map(([n, p]) => [n, flat(p)]))
+  const all = Object.values(spots)
   const [xs, ys] = [all.map((p) => p[0]), all.map((p) => p[1])]
   const [x0, y0] = [Math.min(...xs), Math.min(...ys)]
   const scale = (SIZE - 2 * PAD) / Math.max(Math.max(...xs) - x0, Math.max(...ys) - y0, 1)
   const left = (SIZE - (Math.max(...xs) - x0) * scale) / 2
   const top = (SIZE - (Math.max(...ys) - y0) * scale) / 2
-  const at = (n: string) => [(flat[n][0] - x0) * scale + left, (flat[n][1] - y0) * scale + top]
+  const at = (n: string) => [(spots[n][0] - x0) * scale + left, (spots[n][1] - y0) * scale + top]
   const lines = bars.map(([i, j]) => `M${at(i).join(' ')}L${at(j).join(' ')}`).join('')
   return { lines, ground: held.map((n) => `M${at(n)[0] - 4} ${at(n)[1]}h8`).join('') }
 }

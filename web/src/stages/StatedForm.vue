@@ -30,7 +30,7 @@ function hold(m: S['MemberStated'], typed: string) {
     <summary>Pieces and spans as stated <span class="soft">where they do not follow from the bars</span></summary>
     <p class="soft">Bars by name, in order, with commas: {{ bars.slice(0, 12).join(', ') }}</p>
     <div v-for="(m, i) in members" :key="`m${i}`" class="fields">
-      <TextField :id="`piece-${i}`" v-model="m.name" label="One piece, called" at="name" />
+      <TextField :id="`piece-${i}`" v-model="m.name" label="One piece, called" :at="`members.${i}.name`" />
       <div class="field">
         <label :for="`piece-bars-${i}`">Its bars</label
         ><TextInput :id="`piece-bars-${i}`" :value="m.bars.join(', ')" @done="m.bars = named($event)" /><span
@@ -50,12 +50,12 @@ function hold(m: S['MemberStated'], typed: string) {
     </div>
     <el-button @click="addMember">State a piece</el-button>
     <div v-for="(s, i) in stretches" :key="`s${i}`" class="fields">
-      <TextField :id="`stretch-${i}`" v-model="s.name" label="Stretch, called" at="name" />
+      <TextField :id="`stretch-${i}`" v-model="s.name" label="Stretch, called" :at="`stretches.${i}.name`" />
       <ChoiceField
         :id="`stretch-kind-${i}`"
         v-model="s.kind"
         label="It is"
-        at="kind"
+        :at="`stretches.${i}.kind`"
         :options="{ span: 'a span', overhang: 'an overhang' }"
       />
       <div class="field">
@@ -69,7 +69,7 @@ function hold(m: S['MemberStated'], typed: string) {
         placeholder="as the brief says"
         v-model="s.over"
         label="May move its length over"
-        at="over"
+        :at="`stretches.${i}.over`"
       />
       <el-button text @click="stretches = stretches.filter((x) => x !== s)"> Take away </el-button>
     </div>

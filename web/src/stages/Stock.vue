@@ -7,7 +7,7 @@ import { picked } from '../shared/file'
 import { attempt, catalogue, changed, job, mayWrite } from '../shared/job'
 import { useDraft } from '../composables/useDraft'
 import SectionPick from '../shared/SectionPick.vue'
-import { unit } from '../shared/units'
+import { entry, unit } from '../shared/units'
 import OffersIn from './OffersIn.vue'
 import ChoiceField from '../ui/ChoiceField.vue'
 import QuantityField from '../ui/QuantityField.vue'
@@ -38,7 +38,6 @@ watch(
 void catalogue().then((c) => {
   materials.value = c.materials
 })
-const e = (text: string) => ({ text, unit: unit.value })
 const bars = computed(() => rows.value.filter((r) => r.spec.item.form === 'bar'))
 const sheets = computed(() => rows.value.filter((r) => r.spec.item.form === 'sheet'))
 function add(kind: string) {
@@ -50,7 +49,7 @@ function add(kind: string) {
           form: kind,
           section_id: part?.section_id ?? '',
           material_id: part?.material_id ?? '',
-          length: e(unit.value === 'mm' ? '6000' : "20'"),
+          length: entry(unit.value === 'mm' ? '6000' : "20'"),
           location: '',
           drop: false,
           galvanised: false,
@@ -58,9 +57,9 @@ function add(kind: string) {
       : {
           form: kind,
           material_id: plate?.material_id ?? 'S355',
-          thickness: plate ? { text: `${plate.thickness_mm} mm`, unit: 'mm' } : e(''),
-          width: e(unit.value === 'mm' ? '2500' : '96'),
-          height: e(unit.value === 'mm' ? '1250' : '48'),
+          thickness: plate ? { text: `${plate.thickness_mm} mm`, unit: 'mm' } : entry(''),
+          width: entry(unit.value === 'mm' ? '2500' : '96'),
+          height: entry(unit.value === 'mm' ? '1250' : '48'),
           location: '',
           drop: false,
           galvanised: false,
@@ -117,6 +116,7 @@ usePicked('stock', found)
         v-if="draft.form === 'bar'"
         v-model:section="draft.section_id"
         v-model:material="draft.material_id"
+        within="item."
         :own="false"
       />
       <ChoiceField
@@ -124,54 +124,54 @@ usePicked('stock', found)
         id="s-mat"
         v-model="draft.material_id"
         label="Material"
-        at="material_id"
+        at="item.material_id"
         :options="materials.map((m) => ({ value: m.id, label: m.name }))"
       />
-      <QuantityField at="length" v-if="draft.form === 'bar'" v-model="draft.length" label="Length" />
+      <QuantityField at="item.length" v-if="draft.form === 'bar'" v-model="draft.length" label="Length" />
       <template v-else
         ><QuantityField
-          at="thickness"
+          at="item.thickness"
           v-model="draft.thickness"
           label="Thickness"
           kind="thickness"
-          :material="draft.material_id" /><QuantityField at="width" v-model="draft.width" label="Width" /><QuantityField
-          at="height"
-          v-model="draft.height"
-          label="Height" />
+          :material="draft.material_id" /><QuantityField
+          at="item.width"
+          v-model="draft.width"
+          label="Width" /><QuantityField at="item.height" v-model="draft.height" label="Height" />
         <QuantityField
-          at="missing_width"
+          at="item.missing_width"
           v-model="draft.missing_width"
           label="Missing corner, width"
           optional
           hint="none" /><QuantityField
-          at="missing_height"
+          at="item.missing_height"
           v-model="draft.missing_height"
           label="Missing corner, height"
           optional
           hint="none"
       /></template>
       <el-checkbox v-model="onHand">it is here</el-checkbox>
-      <NumberField v-if="onHand" id="s-qty" v-model="draft.qty" label="How many" at="qty" />
+      <NumberField v-if="onHand" id="s-qty" v-model="draft.qty" label="How many" at="item.qty" />
       <QuantityField
-        at="price"
+        at="item.price"
         v-model="draft.price"
         label="Price of one"
         kind="money"
         optional
         hint="by the catalogue"
       />
-      <TextField id="s-loc" v-model="draft.location" label="Where" at="location" />
+      <TextField id="s-loc" v-model="draft.location" label="Where" at="item.location" />
       <QuantityField
-        at="delivery"
+        at="item.delivery"
         v-model="draft.delivery"
         label="Delivery of one"
         kind="money"
         optional
         hint="in the price"
       />
-      <NumberField id="s-duty" v-model="draft.duty_percent" label="Duty, %" at="duty_percent" />
+      <NumberField id="s-duty" v-model="draft.duty_percent" label="Duty, %" at="item.duty_percent" />
       <QuantityField
-        at="yard_cut"
+        at="item.yard_cut"
         v-if="draft.form === 'bar'"
         v-model="draft.yard_cut"
         label="Cut in half at the yard"
@@ -179,8 +179,8 @@ usePicked('stock', found)
         optional
         hint="not offered"
       />
-      <TextField id="s-sup" v-model="draft.supplier" label="Supplier" at="supplier" />
-      <TextField id="s-heat" v-model="draft.heat" label="Heat number" at="heat" />
+      <TextField id="s-sup" v-model="draft.supplier" label="Supplier" at="item.supplier" />
+      <TextField id="s-heat" v-model="draft.heat" label="Heat number" at="item.heat" />
       <el-checkbox
         @change="draft.reserved_for = !!$event ? job!.job.id : null"
         :model-value="draft.reserved_for === job!.job.id"

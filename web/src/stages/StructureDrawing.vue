@@ -5,13 +5,12 @@
  */
 import { computed } from 'vue'
 import type { S } from '../api/client'
+import { flat, placesOf, timesOf, WAYS } from '../drawing/oblique'
 import { force, length, lengthUnit, moment, small } from '../shared/units'
 
 /** `bare`: the picture alone, where it stands beside fields. */
 const props = defineProps<{ verdict: S['FrameVerdict']; chosen: string; bare?: boolean }>()
 const emit = defineEmits<{ choose: [string] }>()
-type P = [number, number]
-const flat = ([x, y, z]: number[]): P => [x + 0.42 * z, -y + 0.26 * z]
 const spots = computed(() => Object.fromEntries(Object.entries(props.verdict.nodes).map(([k, p]) => [k, flat(p)])))
 const box = computed(() => {
   const xs = Object.values(spots.value).map((p) => p[0])
@@ -27,11 +26,7 @@ const box = computed(() => {
   }
 })
 const most = computed(() => Math.max(...Object.values(props.verdict.moved).map((d) => Math.hypot(...d)), 1e-9))
-const times = computed(() => {
-  const rough = (0.09 * box.value.size) / most.value
-  const power = 10 ** Math.floor(Math.log10(rough))
-  return Math.max(1, Math.floor(rough / power) * power)
-})
+const times = computed(() => timesOf(most.value, box.value.size))
 const moved = computed(() =>
   Object.fromEntries(
     Object.entries(props.verdict.nodes).map(([k, p]) => [
@@ -40,19 +35,14 @@ const moved = computed(() =>
     ]),
   ),
 )
-const ways: Record<string, number[]> = { down: [0, -1, 0], sideways: [0, 0, 1], along: [1, 0, 0] }
 /** Arrows of the loads: at their nodes, or three along each loaded bar; several at one place stand side by side. */
 const arrows = computed(() => {
   const reach = 0.11 * box.value.size
   return props.verdict.loads.flatMap((l, k) => {
-    const [dx, dy] = flat(ways[l.direction].map((v) => v * reach))
-    const on = (name: string, share: number): P => {
-      const b = props.verdict.bars.find((x) => x.name === name)!
-      return [0, 1].map((i) => spots.value[b.i][i] * (1 - share) + spots.value[b.j][i] * share) as P
-    }
-    const places = l.nodes.length
-      ? l.nodes.map((n) => spots.value[n])
-      : l.bars.flatMap((n) => [0.2, 0.5, 0.8].map((s) => on(n, s)))
+    const way = WAYS[l.direction]
+    if (!way) return []
+    const [dx, dy] = flat(way.map((v) => v * reach))
+    const places = placesOf(l, props.verdict.bars, props.verdict.nodes).map(flat)
     const size = Math.hypot(dx, dy) || 1
     const [ux, uy] = [dx / size, dy / size]
     const head = reach * 0.18

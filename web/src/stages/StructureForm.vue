@@ -174,9 +174,11 @@ const bar = ref('')
           <div class="field">
             <label>Role</label><b>{{ name }}</b>
           </div>
-          <SectionPick v-model:section="r.section_id" v-model:material="r.material_id" /><el-checkbox v-model="r.turned"
-            >lies on its side</el-checkbox
-          >
+          <SectionPick
+            v-model:section="r.section_id"
+            v-model:material="r.material_id"
+            :within="`roles.${name}.`"
+          /><el-checkbox v-model="r.turned">lies on its side</el-checkbox>
         </div>
         <h3>Loads</h3>
         <div v-for="(l, i) in draft.loads" :key="i" class="row">
@@ -209,7 +211,7 @@ const bar = ref('')
             >moves along, at its worst place</el-checkbox
           >
           <QuantityField
-            at="wheel_from_edge"
+            :at="`loads.${i}.wheel_from_edge`"
             v-if="l.moves"
             v-model="l.wheel_from_edge"
             :label="`Wheels of load ${i + 1}, from the flange's edge`"
@@ -220,7 +222,7 @@ const bar = ref('')
             v-if="loadOf(l.load_id)?.spec.form === 'force' && asked && !asked.at_nodes.includes(l.spot) && !l.moves"
             ><el-checkbox v-model="l.spread">spread over it</el-checkbox
             ><QuantityField
-              at="at"
+              :at="`loads.${i}.at`"
               v-if="!l.spread"
               v-model="l.at"
               :label="`Load ${i + 1} stands at, from the start`"
@@ -228,7 +230,7 @@ const bar = ref('')
               hint="the middle"
           /></template>
           <QuantityField
-            at="aside"
+            :at="`loads.${i}.aside`"
             v-if="asked && !asked.at_nodes.includes(l.spot)"
             v-model="l.aside"
             :label="`Load ${i + 1} stands aside of the bar by`"

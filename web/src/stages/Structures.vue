@@ -20,6 +20,7 @@ import StructureForm from './StructureForm.vue'
 import Upgrades from './Upgrades.vue'
 import Choice from '../ui/Choice.vue'
 import NumberInput from '../ui/NumberInput.vue'
+import PickTable from '../ui/PickTable.vue'
 
 onMounted(() => attempt(loadStarters))
 const router = useRouter()
@@ -100,44 +101,23 @@ const explainAt = (link: { bar: string; check_id: string }) => {
     </div>
     <StructureForm v-if="form" :key="form.row?.id ?? form.kind" v-bind="form" @done="done" />
     <StarterGallery v-if="mayWrite && !form && !job!.structures.length" @pick="begin" />
-    <table v-if="job!.structures.length" class="list">
-      <thead>
-        <tr>
-          <th>Mark</th>
-          <th>What</th>
-          <th>What governs</th>
-          <th>Breaks</th>
-          <th>Moves</th>
-          <th class="num">Each</th>
-          <th></th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr
-          v-for="x in job!.structures"
-          :key="x.id"
-          class="pick"
-          :class="{ chosen: x.id === chosen }"
-          @click="chosen = x.id"
-        >
-          <td>
-            <el-button text @click="chosen = x.id"
-              ><b>{{ x.spec.mark }}</b></el-button
-            >
-          </td>
-          <td>
-            {{ x.spec.name || starterWords(x.spec.starter.kind) }} <span class="soft">× {{ x.spec.qty }}</span>
-          </td>
-          <td class="soft">{{ x.trouble ?? x.verdict!.strength.governs }}</td>
-          <td><Reserve :value="x.verdict?.strength.value" /></td>
-          <td><Reserve :value="x.verdict?.stiffness.value" /></td>
-          <td class="num">{{ x.verdict ? mass(x.verdict.mass_kg) : '' }}</td>
-          <td class="num">
-            <RowActions kind="structures" :row="x" :name="x.spec.mark" />
-          </td>
-        </tr>
-      </tbody>
-    </table>
+    <PickTable
+      v-if="job!.structures.length"
+      v-model="chosen"
+      :heads="['What', 'What governs', 'Breaks', 'Moves', '#Each', '']"
+      :rows="job!.structures"
+      ><template #default="{ row: x }">
+        <td>
+          {{ x.spec.name || starterWords(x.spec.starter.kind) }} <span class="soft">× {{ x.spec.qty }}</span>
+        </td>
+        <td class="soft">{{ x.trouble ?? x.verdict!.strength.governs }}</td>
+        <td><Reserve :value="x.verdict?.strength.value" /></td>
+        <td><Reserve :value="x.verdict?.stiffness.value" /></td>
+        <td class="num">{{ x.verdict ? mass(x.verdict.mass_kg) : '' }}</td>
+        <td class="num">
+          <RowActions kind="structures" :row="x" :name="x.spec.mark" />
+        </td> </template
+    ></PickTable>
     <template v-if="row && !form">
       <p v-if="row.trouble" class="notice bad">Not checked: {{ row.trouble }}</p>
       <div class="row spread gap">

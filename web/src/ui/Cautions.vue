@@ -2,15 +2,18 @@
 /** What to beware of here. Once read, a caution is a line; what it says anew stands open again. */
 import { ref } from 'vue'
 import type { S } from '../api/client'
+import { keep, kept } from '../shared/kept'
 
 type Caution = S['JobView']['figures']['cautions'][number]
 defineProps<{ of: Caution[]; decides?: boolean }>()
 const PLACE = 'yorvek read'
+const MOST = 200
 const sign = (c: Caution) => `${c.id} ${c.text}`
 function before(): string[] {
   try {
-    return JSON.parse(localStorage.getItem(PLACE) ?? '[]') as string[]
+    return JSON.parse(kept(PLACE) ?? '[]') as string[]
   } catch {
+    // something else was written there
     return []
   }
 }
@@ -19,11 +22,7 @@ function turn(c: Caution) {
   const next = new Set(read.value)
   if (!next.delete(sign(c))) next.add(sign(c))
   read.value = next
-  try {
-    localStorage.setItem(PLACE, JSON.stringify([...next].slice(-200)))
-  } catch {
-    // a full or forbidden store: it stays open the next time
-  }
+  keep(PLACE, JSON.stringify([...next].slice(-MOST)))
 }
 </script>
 <template>

@@ -4,7 +4,7 @@ import { computed } from 'vue'
 import { listed, type Choices, type Value } from './choices'
 
 defineOptions({ inheritAttrs: false })
-const props = defineProps<{ modelValue?: T; options: Choices; find?: boolean }>()
+const props = defineProps<{ modelValue?: T; options: Choices }>()
 const emit = defineEmits<{ 'update:modelValue': [T]; change: [T] }>()
 const MANY = 8
 const offered = computed(() => listed(props.options))
@@ -18,7 +18,7 @@ function picked(value: T) {
     v-bind="$attrs"
     :model-value="modelValue"
     :options="offered"
-    :filterable="find || offered.length > MANY"
+    :filterable="offered.length > MANY"
     :empty-values="[undefined]"
     :placeholder="($attrs.placeholder as string) ?? ''"
     @update:model-value="picked($event as T)"

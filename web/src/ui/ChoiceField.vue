@@ -5,7 +5,7 @@ import type { Choices, Value } from './choices'
 import FieldFrame from './FieldFrame.vue'
 
 defineOptions({ inheritAttrs: false })
-defineProps<{ label: string; options: Choices; at?: string; id?: string; echo?: string; find?: boolean }>()
+defineProps<{ label: string; options: Choices; at?: string; id?: string; echo?: string }>()
 const emit = defineEmits<{ change: [T] }>()
 const value = defineModel<T>()
 </script>
@@ -16,7 +16,6 @@ const value = defineModel<T>()
       v-model="value"
       v-bind="$attrs"
       :options="options"
-      :find="find"
       :aria-label="label"
       :aria-describedby="described"
       @change="emit('change', $event as T)"

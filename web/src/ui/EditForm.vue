@@ -3,30 +3,25 @@
  * The form of a record: its fields, what does not fit at its head with the way to each field, and its two ends. While
  * it saves, it cannot be saved again. Escape leaves it; with something typed in it only when it is pressed twice.
  */
-import { nextTick, ref, useTemplateRef, watch } from 'vue'
+import { nextTick, ref, useTemplateRef, watch, type Ref } from 'vue'
 import { provideErrors, type Wrong } from './errors'
 
 const props = defineProps<{
   /** As useDraft gives it. */
   form: {
-    wrong: { value: Wrong[] }
-    saving: { value: boolean }
-    dirty: { value: boolean }
+    wrong: Ref<Wrong[]>
+    saving: Ref<boolean>
+    dirty: Ref<boolean>
     store: () => Promise<boolean>
     close: () => void
   }
   save: string
-  leave?: string
-  cannot?: boolean
   /** It stands open all the time, and has its own button to save by. */
   always?: boolean
 }>()
 const emit = defineEmits<{ left: [] }>()
 const box = useTemplateRef<HTMLFormElement>('box')
-const found = provideErrors(
-  // a reference within a plain object is not unwrapped
-  props.form.wrong as never,
-)
+const found = provideErrors(props.form.wrong)
 const sure = ref(false)
 
 function left() {
@@ -44,7 +39,7 @@ function escape(event: KeyboardEvent) {
 function lead(id: string) {
   box.value?.querySelector<HTMLElement>(`[data-field="${id}"] :is(input, textarea)`)?.focus()
 }
-watch(props.form.wrong as never, async (now: Wrong[]) => {
+watch(props.form.wrong, async (now) => {
   if (!now.length) return
   await nextTick()
   const first = found.value.find((one) => one.field)
@@ -69,10 +64,10 @@ watch(props.form.wrong as never, async (now: Wrong[]) => {
     </div>
     <slot />
     <div v-if="!always" class="row ends">
-      <el-button type="primary" native-type="submit" :loading="form.saving.value" :disabled="cannot">{{
-        save
-      }}</el-button><el-button @click="left">{{ leave ?? 'Leave it' }}</el-button>
-      <slot name="ends" />
+      <el-button type="primary" native-type="submit" :loading="form.saving.value">{{ save }}</el-button><el-button
+        @click="left"
+        >Leave it</el-button
+      >
       <span v-if="sure" class="bad" role="status">Escape once more leaves what you typed.</span>
     </div>
   </form>

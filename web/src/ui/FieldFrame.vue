@@ -19,9 +19,7 @@ const described = computed(() =>
       ><span v-if="unit" :id="`${place}-unit`" class="soft">{{ unit }}</span></span
     >
     <slot :id="place" :bad="!!bad" :described="described || undefined" />
-    <span :id="`${place}-echo`" class="echo" :class="{ bad }"
-      >{{ bad || echo }}<slot v-if="!bad && !echo" name="echo"
-    /></span>
+    <span :id="`${place}-echo`" class="echo" :class="{ bad }">{{ bad || echo }}</span>
   </div>
 </template>
 <style scoped>

@@ -5,12 +5,12 @@ import FieldFrame from './FieldFrame.vue'
 import NumberInput from './NumberInput.vue'
 
 defineOptions({ inheritAttrs: false })
-defineProps<{ label: string; at?: string; id?: string; echo?: string; unit?: string }>()
+defineProps<{ label: string; at?: string; id?: string; echo?: string }>()
 const value = defineModel<number | string | null>()
 const trouble = ref('')
 </script>
 <template>
-  <FieldFrame v-slot="{ id: place, described }" :id="id" :label="label" :at="at" :echo="echo" :unit :trouble="trouble">
+  <FieldFrame v-slot="{ id: place, described }" :id="id" :label="label" :at="at" :echo="echo" :trouble="trouble">
     <NumberInput
       :id="place"
       v-bind="$attrs"

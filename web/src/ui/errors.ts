@@ -7,13 +7,31 @@ type Field = { id: string; label: string; at: string }
 type Form = { wrong: Ref<Wrong[]>; fields: Map<string, Field> }
 const KEY: InjectionKey<Form> = Symbol('form')
 
-/** "spec.loads.0.at.text" is said of the field "loads.0.at"; words of the core are a field's own name. */
+const NUMBER = /^\d+$/
+/** What an entry is made of is said of the entry. */
+const INSIDE = /\.(text|value|unit)$/
+
+/**
+ * Whether a place in what was sent is a field's: "loads.0.at.text" is of "loads.0.at". What one of several models says
+ * has the model's name in its place: "shape.gusset.nose" is of "shape.nose". A row's number is never passed over.
+ */
+function lies(path: string, at: string): boolean {
+  const [there, here] = [path.replace(INSIDE, '').split('.'), at.split('.')]
+  if (there[0] !== here[0] || there.at(-1) !== here.at(-1)) return false
+  let met = 0
+  for (const step of there)
+    if (step === here[met]) met++
+    else if (NUMBER.test(step)) return false
+  return met === here.length
+}
+
+/** Whether it is said of that field: by its place, or, in words of the core, by its own name. */
 export function concerns(wrong: Wrong, field: { label: string; at: string }): boolean {
   const path = wrong.path.toLowerCase().trim()
   const at = field.at.toLowerCase()
   const label = field.label.toLowerCase()
   if (!path) return false
-  if (at && (path === at || path.startsWith(`${at}.`) || path.endsWith(`.${at}`))) return true
+  if (at && lies(path, at)) return true
   const last = path.slice(path.lastIndexOf(':') + 1).trim()
   return last === label || (at !== '' && (last === at || last === at.replace(/_/g, ' ')))
 }

@@ -2,34 +2,39 @@
 /** What stays on it, and what it is loaded with: neither is cut, both weigh. */
 import type { S } from '../../api/client'
 import { mayWrite } from '../../shared/job'
-import { unit } from '../../shared/units'
+import { entry } from '../../shared/units'
 import ChoiceField from '../../ui/ChoiceField.vue'
 import QuantityField from '../../ui/QuantityField.vue'
 import TextField from '../../ui/TextField.vue'
 
 const brief = defineModel<S['JobSpec']>({ required: true })
 function add() {
-  const mass = { text: '', unit: unit.value, value: 0 }
   brief.value.carried = [
     ...(brief.value.carried ?? []),
-    { name: '', module: '', kind: 'bought part', mass, price: null },
+    { name: '', module: '', kind: 'bought part', mass: entry(''), price: null },
   ]
 }
 </script>
 <template>
   <h3 class="gap">Carried with it <span class="soft">bought parts that stay on, and what it is loaded with</span></h3>
   <div v-for="(c, i) in brief.carried" :key="i" class="fields">
-    <TextField :id="`b-c${i}`" v-model="c.name" label="What" at="name" />
-    <ChoiceField :id="`b-ck${i}`" v-model="c.kind" label="It is" at="kind" :options="['bought part', 'payload']" />
-    <QuantityField at="mass" v-model="c.mass" label="Mass of it" kind="mass" /><QuantityField
-      at="price"
+    <TextField :id="`b-c${i}`" v-model="c.name" label="What" :at="`carried.${i}.name`" />
+    <ChoiceField
+      :id="`b-ck${i}`"
+      v-model="c.kind"
+      label="It is"
+      :at="`carried.${i}.kind`"
+      :options="['bought part', 'payload']"
+    />
+    <QuantityField :at="`carried.${i}.mass`" v-model="c.mass" label="Mass of it" kind="mass" /><QuantityField
+      :at="`carried.${i}.price`"
       v-model="c.price"
       label="Price of it"
       kind="money"
       optional
       hint="not known"
     />
-    <TextField :id="`b-cm${i}`" v-model="c.module" label="Of module" at="module" />
+    <TextField :id="`b-cm${i}`" v-model="c.module" label="Of module" :at="`carried.${i}.module`" />
     <el-button text @click="brief.carried!.splice(i, 1)">Take away</el-button>
   </div>
   <el-button v-if="mayWrite" @click="add"> Add something carried </el-button>

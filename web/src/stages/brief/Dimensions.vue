@@ -7,7 +7,7 @@ import { usePicked } from '../../composables/usePicked'
 import { job, mayWrite } from '../../shared/job'
 import { usePreview } from '../../shared/preview'
 import RowActions from '../../shared/RowActions.vue'
-import { length, lengthUnit, unit } from '../../shared/units'
+import { entry, length, lengthUnit } from '../../shared/units'
 import ChoiceField from '../../ui/ChoiceField.vue'
 import EditForm from '../../ui/EditForm.vue'
 import QuantityField from '../../ui/QuantityField.vue'
@@ -19,8 +19,7 @@ usePreview(() => (dim.value ? { kind: 'dimensions', id: row.value?.id, spec: dim
 const foundDim = ref<number | null>(null)
 usePicked('dimension', foundDim)
 function begin() {
-  const size = { text: '', unit: unit.value }
-  form.begin({ name: '', size, origin: 'measured', verified_by: '', cut_anyway: '' } as S['DimensionSpec'])
+  form.begin({ name: '', size: entry(''), origin: 'measured', verified_by: '', cut_anyway: '' } as S['DimensionSpec'])
 }
 </script>
 <template>

@@ -1,17 +1,16 @@
 /** A load as it is entered: what it begins with, and what of it is sent. */
 import type { S } from '../../api/client'
-import { unit } from '../../shared/units'
+import { entry } from '../../shared/units'
 
 type Load = S['LoadSpec']
 export const FORMS = { force: 'a force', line: 'per length', area: 'per area' } as const
-const entry = (text: string) => ({ text, unit: unit.value, value: 0 })
 
 export const blankLoad = (): Load =>
   ({
     name: '',
     case: 'live',
     form: 'area',
-    area: { text: '', unit: unit.value },
+    area: entry(''),
     dynamic_factor: 1,
     cycles: 0,
     note: '',

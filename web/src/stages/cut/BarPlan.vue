@@ -91,8 +91,8 @@ const tick = () =>
         >
       </div>
       <form v-if="ticking?.at === i" class="panel ticked row" @submit.prevent="tick">
-        <QuantityField at="drop" v-model="ticking.drop" label="Drop, measured" optional :hint="length(bar.drop ?? 0)" />
-        <TextField :id="id" v-model="ticking.location" label="Drop goes to" at="location" />
+        <QuantityField v-model="ticking.drop" label="Drop, measured" optional :hint="length(bar.drop ?? 0)" />
+        <TextField :id="id" v-model="ticking.location" label="Drop goes to" />
         <el-button type="primary" native-type="submit">It is cut</el-button
         ><el-button @click="ticking = null">Not yet</el-button>
       </form>

@@ -5,7 +5,7 @@ import { type S } from '../../api/client'
 import { attempt, change, job, mayWrite } from '../../shared/job'
 import { named, shortName } from '../../shared/named'
 import { keysOf, partsOf } from '../../shared/nest'
-import { length, lengthUnit, unit } from '../../shared/units'
+import { entry, length, lengthUnit, unit } from '../../shared/units'
 import TextField from '../../ui/TextField.vue'
 import QuantityField from '../../ui/QuantityField.vue'
 
@@ -40,7 +40,6 @@ const plates = computed(() =>
 )
 const rows = computed(() => [...bars.value, ...plates.value])
 const notNested = computed(() => job.value!.sheets.filter((s) => !props.plans[s.key]?.result).length)
-const e = (text: string) => ({ text, unit: unit.value, value: 0 })
 const coming = ref<Bought | null>(null)
 const lengths = ref('')
 const sheets = ref<{ width: S['Length']; height: S['Length'] }[]>([])
@@ -53,7 +52,7 @@ function begin(r: Bought) {
   lengths.value = Array.from({ length: r.n }, () => size).join(', ')
   const [w, h] = size.split(' × ')
   sheets.value = r.sheet
-    ? (Array.from({ length: r.n }, () => ({ width: e(`${w} mm`), height: e(`${h} mm`) })) as never)
+    ? (Array.from({ length: r.n }, () => ({ width: entry(`${w} mm`), height: entry(`${h} mm`) })) as never)
     : []
   price.value = null
   heat.value = ''
@@ -134,8 +133,7 @@ const store = () =>
         echo="6004, 5990, 19' 10''"
       />
       <template v-for="(s, i) in sheets" v-else :key="i"
-        ><QuantityField at="width" v-model="s.width" :label="`Sheet ${i + 1}, width`" /><QuantityField
-          at="height"
+        ><QuantityField v-model="s.width" :label="`Sheet ${i + 1}, width`" /><QuantityField
           v-model="s.height"
           :label="`Sheet ${i + 1}, height`"
       /></template>

@@ -3,7 +3,7 @@
 import { ref } from 'vue'
 import { type S } from '../../api/client'
 import { attempt, change, job, mayWrite } from '../../shared/job'
-import { length, lengthUnit, unit } from '../../shared/units'
+import { entry, length, lengthUnit } from '../../shared/units'
 import QuantityField from '../../ui/QuantityField.vue'
 import TextField from '../../ui/TextField.vue'
 
@@ -14,7 +14,7 @@ const wrong = ref<{
   why: string
 } | null>(null)
 const begin = (cut: S['CutRow'], piece: number) => {
-  wrong.value = { cut, piece, came_out: { text: '', unit: unit.value, value: 0 }, why: '' }
+  wrong.value = { cut, piece, came_out: entry(''), why: '' }
 }
 const store = () =>
   attempt(async () => {
@@ -78,14 +78,13 @@ const store = () =>
     <form v-if="wrong" class="panel gap" @submit.prevent="store">
       <h3>{{ wrong.cut.spec.pieces[wrong.piece].part }} came out wrong</h3>
       <div class="fields">
-        <QuantityField at="came_out" v-model="wrong.came_out" label="It is now long" />
+        <QuantityField v-model="wrong.came_out" label="It is now long" />
         <TextField
           id="w-why"
           placeholder="stop slipped"
           v-model="wrong.why"
           label="What happened"
           echo="goes into the log"
-          at="why"
         />
       </div>
       <div class="row">

@@ -3,13 +3,12 @@
 import { ref, watch } from 'vue'
 import type { S } from '../../api/client'
 import { attempt, copy, job, mayWrite, saveBrief } from '../../shared/job'
-import { unit } from '../../shared/units'
+import { entry } from '../../shared/units'
 import TextField from '../../ui/TextField.vue'
 import QuantityField from '../../ui/QuantityField.vue'
 import NumberField from '../../ui/NumberField.vue'
 
 type Item = NonNullable<S['JobSpec']['hardware']>[number]
-const e = (text: string) => ({ text, unit: unit.value, value: 0 })
 const items = ref<Item[]>(copy(job.value!.job.spec.hardware ?? []))
 const open = ref(false)
 watch(
@@ -19,8 +18,16 @@ watch(
   },
 )
 const blank: Record<string, () => Item> = {
-  bolt: () => ({ kind: 'bolt', size: 'M12', grip: e(''), washers: 2, grade: '8.8', qty: 1, price: null }),
-  line: () => ({ kind: 'line', name: 'rope', path: [e('')], slack_percent: 5, ends: e('0'), qty: 1, price: null }),
+  bolt: () => ({ kind: 'bolt', size: 'M12', grip: entry(''), washers: 2, grade: '8.8', qty: 1, price: null }),
+  line: () => ({
+    kind: 'line',
+    name: 'rope',
+    path: [entry('')],
+    slack_percent: 5,
+    ends: entry('0'),
+    qty: 1,
+    price: null,
+  }),
   consumable: () => ({ kind: 'consumable', name: '', unit: 'piece', qty: 1, price: null }),
 }
 const add = (kind: string) => {
@@ -70,28 +77,29 @@ const leave = () => {
   <form v-if="open" class="panel" @submit.prevent="store">
     <div v-for="(h, i) in items" :key="i" class="fields">
       <template v-if="h.kind === 'bolt'"
-        ><TextField :id="`h-s${i}`" v-model="h.size" label="Bolt" at="size" />
-        <QuantityField at="grip" v-model="h.grip" label="Grip, what it holds together" />
-        <NumberField :id="`h-w${i}`" v-model="h.washers" label="Washers" at="washers" />
-        <TextField :id="`h-g${i}`" v-model="h.grade" label="Class" at="grade"
+        ><TextField :id="`h-s${i}`" v-model="h.size" label="Bolt" />
+        <QuantityField v-model="h.grip" label="Grip, what it holds together" />
+        <NumberField :id="`h-w${i}`" v-model="h.washers" label="Washers" />
+        <TextField :id="`h-g${i}`" v-model="h.grade" label="Class"
       /></template>
       <template v-else-if="h.kind === 'line'"
-        ><TextField :id="`h-n${i}`" v-model="h.name" label="Line" at="name" />
+        ><TextField :id="`h-n${i}`" v-model="h.name" label="Line" />
         <QuantityField
           v-for="(_, k) in h.path"
           :key="k"
           v-model="h.path[k]"
-          :label="`Stretch ${k + 1}, furthest`" /><el-button text @click="h.path.push(e(''))"> + stretch </el-button>
-        <NumberField :id="`h-k${i}`" v-model="h.slack_percent" label="Slack, %" at="slack_percent" />
-        <QuantityField at="ends" v-model="h.ends" label="The ends take"
+          :label="`Stretch ${k + 1}, furthest`" /><el-button text @click="h.path.push(entry(''))">
+          + stretch
+        </el-button>
+        <NumberField :id="`h-k${i}`" v-model="h.slack_percent" label="Slack, %" />
+        <QuantityField v-model="h.ends" label="The ends take"
       /></template>
       <template v-else
-        ><TextField :id="`h-c${i}`" v-model="h.name" label="Consumable" at="name" />
-        <TextField :id="`h-u${i}`" v-model="h.unit" label="In" at="unit"
+        ><TextField :id="`h-c${i}`" v-model="h.name" label="Consumable" />
+        <TextField :id="`h-u${i}`" v-model="h.unit" label="In"
       /></template>
-      <NumberField :id="`h-q${i}`" v-model="h.qty" label="How many" at="qty" />
+      <NumberField :id="`h-q${i}`" v-model="h.qty" label="How many" />
       <QuantityField
-        at="price"
         v-model="h.price"
         :label="h.kind === 'line' ? 'Price of a metre' : 'Price of one'"
         kind="money"

@@ -2,7 +2,8 @@
 /** The way from room to room, each with what is in it. */
 import { computed } from 'vue'
 import { job } from '../../shared/job'
-import { figures, NAMES, ROOMS, type Room } from './rooms'
+import { ROOM_NAMES, ROOMS, type Room } from '../../shared/places'
+import { figures } from './rooms'
 
 defineProps<{ room: Room }>()
 const said = computed(() => figures(job.value!))
@@ -15,7 +16,7 @@ const said = computed(() => figures(job.value!))
       :to="`/jobs/${job!.job.id}/cut/${r}`"
       :class="{ on: r === room }"
       :aria-current="r === room ? 'page' : undefined"
-      ><b>{{ NAMES[r] }}</b
+      ><b>{{ ROOM_NAMES[r] }}</b
       ><span class="soft">{{ said[r] }}</span></router-link
     >
   </nav>

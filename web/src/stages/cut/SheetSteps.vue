@@ -23,7 +23,7 @@ const onTable = () =>
   })
 </script>
 <template>
-  <div v-if="keys.length" @keydown.left="step(-1)" @keydown.right="step(1)">
+  <div v-if="keys.length">
     <div v-if="keys.length > 1" class="row">
       <el-button :disabled="!now" @click="step(-1)">Previous sheet</el-button>
       <b>sheet {{ now + 1 }} of {{ keys.length }}</b>
@@ -33,6 +33,8 @@ const onTable = () =>
       :key="keys[now]"
       v-model:marked="marked"
       tabindex="0"
+      @keydown.left.self="step(-1)"
+      @keydown.right.self="step(1)"
       :plan="plan"
       :sheet="keys[now]"
       @table="onTable"

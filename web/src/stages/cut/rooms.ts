@@ -1,15 +1,6 @@
-/** The five rooms of Cut: what each is for, and the figure that it stands for now. */
+/** The five rooms of Cut: the figure that each stands for now. */
 import type { S } from '../../api/client'
-
-export const ROOMS = ['buy', 'bars', 'sheets', 'table', 'after'] as const
-export type Room = (typeof ROOMS)[number]
-export const NAMES: Record<Room, string> = {
-  buy: 'Buy',
-  bars: 'Bars',
-  sheets: 'Sheets',
-  table: 'Table',
-  after: 'After the cut',
-}
+import type { Room } from '../../shared/places'
 
 const some = (n: number, one: string, many: string): string => `${n} ${n === 1 ? one : many}`
 

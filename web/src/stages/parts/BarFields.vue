@@ -20,7 +20,7 @@ const draft = defineModel<Draft>({ required: true })
     ]"
   />
   <template v-if="!draft.shape.member_id"
-    ><SectionPick v-model:section="draft.shape.section_id" v-model:material="draft.material_id"
+    ><SectionPick v-model:section="draft.shape.section_id" v-model:material="draft.material_id" within="shape."
   /></template>
   <QuantityField
     at="shape.length"
@@ -40,13 +40,16 @@ const draft = defineModel<Draft>({ required: true })
       :id="`p-${side}`"
       v-model="draft.shape[`${side}_shape`].kind"
       :label="`${side === 'left' ? 'Left' : 'Right'} end is`"
+      :at="`shape.${side}_shape.kind`"
       :options="{ straight: 'cut straight', saddle: 'saddled onto a tube', notch: 'notched' }" />
     <template v-if="draft.shape[`${side}_shape`].kind !== 'straight'"
       ><QuantityField
         v-model="draft.shape[`${side}_shape`].size"
+        :at="`shape.${side}_shape.size`"
         :label="draft.shape[`${side}_shape`].kind === 'saddle' ? 'Onto the diameter' : 'Notch, deep'" /><QuantityField
         v-if="draft.shape[`${side}_shape`].kind === 'notch'"
         v-model="draft.shape[`${side}_shape`].width"
+        :at="`shape.${side}_shape.width`"
         label="Notch, wide"
         optional
         hint="half of it" /></template

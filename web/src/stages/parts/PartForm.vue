@@ -32,13 +32,8 @@ const alive = computed(() => drafted(preview.found, 'parts', row.value?.id))
       <TextField id="p-mark" v-model="draft.mark" label="Mark" at="mark" />
       <TextField id="p-name" v-model="draft.name" label="Name" at="name" />
       <NumberField id="p-qty" v-model="draft.qty" label="Pieces" at="qty" />
-      <div class="field">
-        <label for="p-mod">Module</label><el-input id="p-mod" list="modules" v-model="draft.module" /><datalist
-          id="modules"
-        >
-          <option v-for="m in job!.job.spec.modules" :key="m" :value="m" /></datalist
-        ><span class="echo"></span>
-      </div>
+      <TextField id="p-mod" v-model="draft.module" label="Module" at="module" list="modules" />
+      <datalist id="modules"><option v-for="m in job!.job.spec.modules" :key="m" :value="m" /></datalist>
       <BarFields v-if="draft.shape.family === 'bar'" v-model="draft" />
       <PlateFields v-else v-model="draft" /></div
   ></EditForm>

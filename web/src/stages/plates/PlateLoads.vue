@@ -4,7 +4,8 @@ import { computed } from 'vue'
 import type { S } from '../../api/client'
 import ChoiceField from '../../ui/ChoiceField.vue'
 import QuantityField from '../../ui/QuantityField.vue'
-import { EDGES, entry, loadsIn, type Spec } from './plate'
+import { entry } from '../../shared/units'
+import { EDGES, loadsIn, type Spec } from './plate'
 
 const draft = defineModel<Spec>({ required: true })
 const edges = computed(() => EDGES[draft.value.form ?? 'panel'] ?? [])
@@ -27,6 +28,7 @@ function toggle(id: number, on: boolean) {
       :id="`pl-e${k}`"
       v-model="draft.edges![k]"
       :label="w"
+      :at="`edges.${k}`"
       :options="{ simple: 'rests, may turn', clamped: 'clamped', free: 'free' }"
     />
     <QuantityField

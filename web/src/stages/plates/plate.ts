@@ -1,10 +1,9 @@
 /** A plate that is sized, as it is entered. */
 import type { S } from '../../api/client'
 import { job } from '../../shared/job'
-import { unit } from '../../shared/units'
+import { entry, unit } from '../../shared/units'
 
 export type Spec = S['PlateSpec']
-export const entry = (text: string) => ({ text, unit: unit.value, value: 0 })
 export const WORDS: Record<string, string> = {
   panel: 'a panel on four edges',
   strip: 'a strip on two ends',

@@ -7,6 +7,7 @@ import Reserve from '../../shared/Reserve.vue'
 import RowActions from '../../shared/RowActions.vue'
 import { mass } from '../../shared/units'
 import { least } from './member'
+import PickTable from '../../ui/PickTable.vue'
 
 const chosen = defineModel<number | null>({ required: true })
 const weakestFirst = computed(() => [...job.value!.members].sort((a, b) => least(a) - least(b)))
@@ -20,54 +21,31 @@ function governs(m: S['MemberRow']): string {
 }
 </script>
 <template>
-  <table class="list">
-    <thead>
-      <tr>
-        <th>Mark</th>
-        <th>What</th>
-        <th>Section</th>
-        <th>What governs</th>
-        <th>Breaks</th>
-        <th>Moves</th>
-        <th class="num">Each</th>
-        <th></th>
-      </tr>
-    </thead>
-    <tbody>
-      <tr
-        v-for="m in weakestFirst"
-        :key="m.id"
-        class="pick"
-        :class="{ chosen: m.id === chosen }"
-        @click="chosen = m.id"
-      >
-        <td>
-          <el-button text @click="chosen = m.id"
-            ><b>{{ m.spec.mark }}</b></el-button
-          >
-        </td>
-        <td>
-          {{ m.spec.name }} <span class="soft">× {{ m.spec.qty }}</span>
-        </td>
-        <td>
-          {{ m.spec.section_id }} <span class="soft">{{ m.spec.material_id }}</span>
-        </td>
-        <td class="soft">{{ governs(m) }}</td>
-        <td>
-          <el-button text @click.stop="whyOf(m.id, m.verdict?.strength.check_id ?? 'bending')"
-            ><Reserve :value="m.verdict?.strength.value"
-          /></el-button>
-        </td>
-        <td>
-          <el-button text @click.stop="whyOf(m.id, m.verdict?.stiffness.check_id ?? '')"
-            ><Reserve :value="m.verdict?.stiffness.value"
-          /></el-button>
-        </td>
-        <td class="num">{{ m.verdict ? mass(m.verdict.mass_kg) : '' }}</td>
-        <td class="num">
-          <RowActions kind="members" :row="m" :name="m.spec.mark" />
-        </td>
-      </tr>
-    </tbody>
-  </table>
+  <PickTable
+    v-model="chosen"
+    :heads="['What', 'Section', 'What governs', 'Breaks', 'Moves', '#Each', '']"
+    :rows="weakestFirst"
+    ><template #default="{ row: m }">
+      <td>
+        {{ m.spec.name }} <span class="soft">× {{ m.spec.qty }}</span>
+      </td>
+      <td>
+        {{ m.spec.section_id }} <span class="soft">{{ m.spec.material_id }}</span>
+      </td>
+      <td class="soft">{{ governs(m) }}</td>
+      <td>
+        <el-button text @click.stop="whyOf(m.id, m.verdict?.strength.check_id ?? 'bending')"
+          ><Reserve :value="m.verdict?.strength.value"
+        /></el-button>
+      </td>
+      <td>
+        <el-button text @click.stop="whyOf(m.id, m.verdict?.stiffness.check_id ?? '')"
+          ><Reserve :value="m.verdict?.stiffness.value"
+        /></el-button>
+      </td>
+      <td class="num">{{ m.verdict ? mass(m.verdict.mass_kg) : '' }}</td>
+      <td class="num">
+        <RowActions kind="members" :row="m" :name="m.spec.mark" />
+      </td> </template
+  ></PickTable>
 </template>

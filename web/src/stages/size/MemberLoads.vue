@@ -3,7 +3,8 @@
 import { job } from '../../shared/job'
 import type { S } from '../../api/client'
 import QuantityField from '../../ui/QuantityField.vue'
-import { entry, loadOf, on } from './member'
+import { entry } from '../../shared/units'
+import { loadOf, on } from './member'
 
 const draft = defineModel<S['MemberSpec']>({ required: true })
 </script>

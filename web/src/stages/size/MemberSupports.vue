@@ -3,7 +3,7 @@
 import type { S } from '../../api/client'
 import ChoiceField from '../../ui/ChoiceField.vue'
 import QuantityField from '../../ui/QuantityField.vue'
-import { entry } from './member'
+import { entry } from '../../shared/units'
 
 const draft = defineModel<S['MemberSpec']>({ required: true })
 defineProps<{ shape: string }>()

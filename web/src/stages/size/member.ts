@@ -2,10 +2,9 @@
 import type { S } from '../../api/client'
 import type { Grip } from '../../drawing/grips'
 import { copy, job } from '../../shared/job'
-import { length, unit } from '../../shared/units'
+import { entry, length, unit } from '../../shared/units'
 
 type Spec = S['MemberSpec']
-export const entry = (text: string) => ({ text, unit: unit.value, value: 0 })
 export const loadOf = (id: number) => job.value!.loads.find((l) => l.id === id)?.spec
 
 /** A load of the brief put on it. */

@@ -1,0 +1,27 @@
+/** The places of a job by name and address, in the order of the work. */
+export const ROOMS = ['buy', 'bars', 'sheets', 'table', 'after'] as const
+export type Room = (typeof ROOMS)[number]
+/** What the rooms of Cut are called. */
+export const ROOM_NAMES: Record<Room, string> = {
+  buy: 'Buy',
+  bars: 'Bars',
+  sheets: 'Sheets',
+  table: 'Table',
+  after: 'After the cut',
+}
+export const PLACES: readonly [string, string][] = [
+  ['Brief', 'brief'],
+  ['Size', 'size'],
+  ['Sections', 'section'],
+  ['Check and release', 'check'],
+  ['Chain', 'chain'],
+  ['Compare', 'compare'],
+  ['Parts', 'parts'],
+  ['Stock', 'stock'],
+  ['Cut', 'cut'],
+  ...ROOMS.map((room): [string, string] => [ROOM_NAMES[room], `cut/${room}`]),
+  ['Log', 'log'],
+]
+/** What the place at an address within a job is called. */
+export const placeAt = (path: string): string =>
+  PLACES.find(([, at]) => at === path)?.[0] ?? PLACES.find(([, at]) => at === path.split('/')[0])?.[0] ?? ''
