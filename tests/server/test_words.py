@@ -5,9 +5,9 @@ import re
 import pytest
 from pydantic import ValidationError
 
+from yorvek.core.errors import needs_of
 from yorvek.core.jobs import LoadSpec
 from yorvek.core.parts import PartSpec
-from yorvek.server.api.words import needs
 
 LOAD = {"name": "crowd", "case": "live", "form": "area", "area": {"text": "5 kN/m2"}, "dynamic_factor": 1, "cycles": 0}
 
@@ -15,7 +15,7 @@ LOAD = {"name": "crowd", "case": "live", "form": "area", "area": {"text": "5 kN/
 def said(model, values):
     with pytest.raises(ValidationError) as refused:
         model.model_validate(values)
-    return {".".join(str(p) for p in e["loc"]): needs(e) for e in refused.value.errors()}
+    return {".".join(str(p) for p in e["loc"]): needs_of(e) for e in refused.value.errors()}
 
 
 @pytest.mark.parametrize(
@@ -54,3 +54,10 @@ def test_everything_is_said_at_once_and_never_in_the_words_of_the_library(owner,
     assert {e["path"] for e in errors} >= {"name", "dynamic_factor", "cycles", "case"}
     for one in errors:
         assert not re.search(r"string|input|should|instance", one["sentence"]), one
+
+
+def test_a_draft_that_does_not_fit_is_said_in_the_same_words(owner, job):
+    draft = {"kind": "loads", "spec": {**LOAD, "name": ""}}
+    answer = owner("POST", f"{job['base']}/preview", draft)
+    assert answer.status_code == 422
+    assert answer.json()["sentence"] == "name: nothing was given; something to read."

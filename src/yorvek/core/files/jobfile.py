@@ -8,7 +8,7 @@ from typing import Any, Literal, get_args
 
 from pydantic import Field, ValidationError
 
-from yorvek.core.errors import InputError
+from yorvek.core.errors import InputError, needs_of
 from yorvek.core.jobs.cuts import CutBarSpec, KeptPlanSpec
 from yorvek.core.jobs.free_joints import FreeJointSpec
 from yorvek.core.jobs.plates import PlateSpec
@@ -98,7 +98,7 @@ def first_trouble(error: ValidationError) -> InputError:
         )
     got = trouble.get("input")
     shown = "" if isinstance(got, dict | list) else got
-    return InputError(field=place, got=shown, needs=str(trouble["msg"]).lower())
+    return InputError(field=place, got=shown, needs=needs_of(trouble))
 
 
 def read_job_file(text: str) -> JobFile:

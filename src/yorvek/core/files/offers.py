@@ -16,7 +16,7 @@ from typing import Any
 from openpyxl import load_workbook
 from pydantic import ValidationError
 
-from yorvek.core.errors import InputError
+from yorvek.core.errors import InputError, needs_of
 from yorvek.core.jobs.spec import StockSpec
 from yorvek.core.materials import material
 from yorvek.core.model import Model
@@ -90,12 +90,8 @@ def read_offers(name: str, data: bytes, *, unit: UnitSystem = "mm") -> OffersRea
         except InputError as error:
             odd.append(Odd(row=k, words=error.sentence))
         except ValidationError as error:
-            odd.append(
-                Odd(
-                    row=k,
-                    words=f"{'.'.join(str(p) for p in error.errors()[0]['loc'][-1:])}: {error.errors()[0]['msg']}",
-                )
-            )
+            first = error.errors()[0]
+            odd.append(Odd(row=k, words=f"{'.'.join(str(p) for p in first['loc'][-1:])}: {needs_of(first)}"))
     return OffersRead(offers=offers, odd=odd, unknown=unknown)
 
 

@@ -11,7 +11,7 @@ from ninja import NinjaAPI
 from ninja.errors import AuthenticationError, HttpError, ValidationError
 from ninja.security import django_auth
 
-from yorvek.core.errors import InputError
+from yorvek.core.errors import InputError, needs_of
 from yorvek.server.accounts.slowing import TooFast
 from yorvek.server.api import (
     accounts,
@@ -32,7 +32,6 @@ from yorvek.server.api import (
 from yorvek.server.api.parsing import CarefulParser
 from yorvek.server.api.rendering import QuickRenderer
 from yorvek.server.api.view import job_view
-from yorvek.server.api.words import needs
 from yorvek.server.jobs.models import Job
 from yorvek.server.journal.authorship import NotYours
 from yorvek.server.journal.conflicts import Conflict
@@ -85,9 +84,8 @@ def bad_shape(request: HttpRequest, error: ValidationError) -> HttpResponse:
 
 def _trouble(found: dict[str, Any]) -> tuple[str, str, str]:
     """Place, what is needed, and the sentence."""
-    inner = (found.get("ctx") or {}).get("error")
     place = ".".join(str(p) for p in found["loc"] if p not in ("body", "spec", "data"))
-    right = inner.needs if isinstance(inner, InputError) else needs(found)
+    right = needs_of(found)
     return place, right, f"{place or 'request'}: {right}."
 
 
