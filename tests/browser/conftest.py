@@ -10,7 +10,7 @@ from typing import Any
 import pytest
 from playwright.sync_api import Browser, Locator, Page
 
-from tests.browser.running import Application, Caller
+from tests.browser.running import Application, Caller, Stand
 
 DEMO = Path(__file__).parents[2] / "demo"
 FLAGS = [
@@ -29,19 +29,28 @@ def browser_type_launch_args() -> dict[str, Any]:
     return {"executable_path": "/usr/bin/chromium", "args": FLAGS, "headless": True}
 
 
-@pytest.fixture(scope="module")
-def empty() -> Iterator[Application]:
-    """An installation without an account."""
-    application = Application()
-    try:
-        yield application.start()
-    finally:
-        application.away()
+@pytest.fixture(scope="session")
+def stand() -> Iterator[Stand]:
+    stand = Stand()
+    yield stand
+    stand.away()
 
 
 @pytest.fixture(scope="module")
-def demo() -> Iterator[Application]:
+def empty(stand: Stand) -> Application:
+    """An installation without an account. In a module that asks for both this comes first: they are one application."""
+    return stand.stands("start")
+
+
+@pytest.fixture(scope="module")
+def demo(stand: Stand) -> Application:
     """An installation with the demo jobs."""
+    return stand.stands("demo")
+
+
+@pytest.fixture(scope="module")
+def frail() -> Iterator[Application]:
+    """An installation with the demo jobs that a module has for itself: to be stopped, killed and put back."""
     application = Application()
     try:
         yield application.start("demo")
@@ -51,7 +60,12 @@ def demo() -> Iterator[Application]:
 
 @pytest.fixture
 def estimator(demo: Application) -> Caller:
-    caller = Caller(demo)
+    return at_the_api(demo)
+
+
+def at_the_api(application: Application) -> Caller:
+    """The estimator of the demo, logged in at the API."""
+    caller = Caller(application)
     caller("GET", "/door")
     caller("POST", "/login", {"username": "estimator", "password": "quillmere"})
     return caller

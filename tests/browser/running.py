@@ -28,6 +28,9 @@ UP_WITHIN_S = 120
 _PREPARED: dict[str, Path] = {}
 """Data folders as they stand after a first start, by how it was started: the tests after the first take a copy."""
 
+_ROWS: dict[str, str] = {}
+"""The rows of the same, as statements."""
+
 
 def wait_until(what: str, true: Callable[[], Any], seconds: float = 60) -> Any:
     """Wait for something to become true and return it; fail with its name when it does not."""
@@ -134,15 +137,30 @@ class Application:
     def kill(self, part: str) -> None:
         os.kill(self.parts()[part], signal.SIGKILL)
 
+    def client(self, program: str, *words: str, given: str | None = None) -> str:
+        """What a client of the database says, past the application."""
+        password = json.loads((self.folder / "data" / "secrets.json").read_text())["db_password"]
+        command = [program, "--no-defaults", "--protocol=tcp", "--host=127.0.0.1", f"--port={self.db_port}"]
+        command += ["--user=yorvek", *words, "yorvek"]
+        done = subprocess.run(
+            command,
+            env={**os.environ, "MYSQL_PWD": password},
+            input=given,
+            capture_output=True,
+            text=True,
+            check=True,
+        )
+        return done.stdout
+
     def ask_database(self, query: str) -> list[list[str]]:
         """A question to the database past the application."""
-        password = json.loads((self.folder / "data" / "secrets.json").read_text())["db_password"]
-        command = ["mariadb", "--no-defaults", "--protocol=tcp", "--host=127.0.0.1", f"--port={self.db_port}"]
-        command += ["--user=yorvek", "--batch", "--skip-column-names", "--execute", query, "yorvek"]
-        done = subprocess.run(
-            command, env={**os.environ, "MYSQL_PWD": password}, capture_output=True, text=True, check=True
-        )
-        return [line.split("\t") for line in done.stdout.splitlines()]
+        said = self.client("mariadb", "--batch", "--skip-column-names", "--execute", query)
+        return [line.split("\t") for line in said.splitlines()]
+
+    def rows(self) -> str:
+        """Every row of the database, as statements."""
+        words = ("--single-transaction", "--skip-lock-tables", "--no-create-info", "--hex-blob", "--no-tablespaces")
+        return self.client("mariadb-dump", *words, "--skip-add-locks", "--skip-disable-keys")
 
     def stop(self) -> None:
         if self.process is not None and self.process.poll() is None:
@@ -161,9 +179,54 @@ def prepared(word: str) -> Path:
         first = Application()
         atexit.register(first.away)
         first.begin(word)
+        _ROWS[word] = first.rows()
         first.stop()
         _PREPARED[word] = first.folder / "data"
     return _PREPARED[word]
+
+
+class Stand:
+    """One running application for all tests that harm no process: between them its database is set back to how a first
+    start leaves it, with the demo jobs or without anything.
+    """
+
+    def __init__(self) -> None:
+        self.application = Application()
+        self.times = 0
+        self.begun = False
+
+    def stands(self, word: str) -> Application:
+        """The application, with its database as after a first start of that kind."""
+        if not self.begun:
+            self.application.start("start")  # without an account: it holds the code for the first one
+            self.begun = True
+        self.times += 1
+        tables = [row[0] for row in self.application.ask_database("SHOW TABLES")]
+        # One transaction: whoever asks sees all that was, or all that is to be.
+        lines = ["SET FOREIGN_KEY_CHECKS=0;", "START TRANSACTION;"]
+        lines += [f"DELETE FROM `{table}`;" for table in tables]
+        lines += [rows_of(word)]
+        # Numbers that were given once are never given again: processes hold answers by the number of an edit, and by
+        # the version of the stock.
+        after = self.times * 100_000
+        lines += [f"UPDATE accounts_shop SET stock_version = stock_version + {after};", "COMMIT;"]
+        counted = (
+            "SELECT TABLE_NAME FROM information_schema.TABLES WHERE TABLE_SCHEMA = DATABASE() "
+            "AND AUTO_INCREMENT IS NOT NULL"
+        )
+        counting = [row[0] for row in self.application.ask_database(counted)]
+        lines += [f"ALTER TABLE `{table}` AUTO_INCREMENT = {after};" for table in counting]
+        self.application.client("mariadb", given="\n".join(lines))
+        return self.application
+
+    def away(self) -> None:
+        self.application.away()
+
+
+def rows_of(word: str) -> str:
+    """The rows that a first start of that kind leaves."""
+    prepared(word)
+    return _ROWS[word]
 
 
 class Caller:

@@ -7,13 +7,19 @@ from typing import Any
 
 import pytest
 
+from tests.browser.conftest import at_the_api
 from tests.browser.running import Application, Caller, wait_until
 
 SECONDS = 6
 
 
 @pytest.fixture
-def job(demo: Application, estimator: Caller) -> dict[str, Any]:
+def estimator(frail: Application) -> Caller:
+    return at_the_api(frail)
+
+
+@pytest.fixture
+def job(frail: Application, estimator: Caller) -> dict[str, Any]:
     """A demo job with a plan of its first plate under way."""
     line = next(j for j in estimator("GET", "/jobs") if j["name"] == "Heron Hide")
     base = f"/jobs/{line['id']}"
@@ -24,15 +30,15 @@ def job(demo: Application, estimator: Caller) -> dict[str, Any]:
     return {"base": base, "plan": plan, "note": note}
 
 
-def check_nothing_lost(demo: Application, estimator: Caller, job: dict[str, Any]) -> None:
-    wait_until("it answers again", demo.answers, 90)
+def check_nothing_lost(frail: Application, estimator: Caller, job: dict[str, Any]) -> None:
+    wait_until("it answers again", frail.answers, 90)
     done = wait_until(
         "the plan is finished",
         lambda: (estimator.tries("GET", f"{job['base']}/plans/{job['plan']}") or {}).get("state") == "done",
         120,
     )
     assert done
-    assert demo.ask_database(f"SELECT results_stored FROM cutting_plan WHERE id = {job['plan']}") == [["1"]]
+    assert frail.ask_database(f"SELECT results_stored FROM cutting_plan WHERE id = {job['plan']}") == [["1"]]
     view = estimator("GET", job["base"])
     assert [n["spec"]["text"] for n in view["notes"] if n["id"] == job["note"]] == ["before the lights went out"]
     saved = estimator("POST", f"{job['base']}/notes", {"kind": "note", "text": "and work goes on"})
@@ -40,24 +46,24 @@ def check_nothing_lost(demo: Application, estimator: Caller, job: dict[str, Any]
 
 
 @pytest.mark.parametrize("part", ["worker", "database", "web"])
-def test_a_part_is_killed_while_a_plan_runs(demo: Application, estimator: Caller, job: dict[str, Any], part: str):
-    was = demo.parts()[part]
-    demo.kill(part)
-    wait_until(f"the {part} is started again", lambda: demo.parts().get(part, was) != was, 60)
-    check_nothing_lost(demo, estimator, job)
+def test_a_part_is_killed_while_a_plan_runs(frail: Application, estimator: Caller, job: dict[str, Any], part: str):
+    was = frail.parts()[part]
+    frail.kill(part)
+    wait_until(f"the {part} is started again", lambda: frail.parts().get(part, was) != was, 60)
+    check_nothing_lost(frail, estimator, job)
 
 
-def test_everything_is_killed_and_started_again(demo: Application, estimator: Caller, job: dict[str, Any]) -> None:
-    before = demo.parts()
+def test_everything_is_killed_and_started_again(frail: Application, estimator: Caller, job: dict[str, Any]) -> None:
+    before = frail.parts()
     assert set(before) == {"database", "web", "worker"}
-    assert demo.process is not None
-    demo.process.kill()
-    demo.process.wait()
+    assert frail.process is not None
+    frail.process.kill()
+    frail.process.wait()
     ends_with_it = [before["web"], before["worker"]]  # a database that changed its user is stopped by the next start
     wait_until("its parts end with it", lambda: not any(alive(p) for p in ends_with_it), 60)
-    demo.said.write_text("")
-    demo.start("start")
-    check_nothing_lost(demo, estimator, job)
+    frail.said.write_text("")
+    frail.start("start")
+    check_nothing_lost(frail, estimator, job)
 
 
 def alive(process: int) -> bool:
@@ -68,47 +74,45 @@ def alive(process: int) -> bool:
         return False
 
 
-def test_started_twice_it_refuses_and_the_first_goes_on(demo: Application) -> None:
-    second = demo.launcher("start")
+def test_started_twice_it_refuses_and_the_first_goes_on(frail: Application) -> None:
+    second = frail.launcher("start")
     assert second.returncode == 2
     assert "already running" in second.stderr and "./yorvek stop" in second.stderr
     assert second.stdout == ""
-    assert demo.answers()
+    assert frail.answers()
 
 
-def test_stop_leaves_no_process_behind(demo: Application) -> None:
-    parts = demo.parts()
-    assert demo.launcher("stop").returncode == 0
-    assert demo.process is not None and demo.process.wait(timeout=30) == 0
+def test_stop_leaves_no_process_behind(frail: Application) -> None:
+    parts = frail.parts()
+    assert frail.launcher("stop").returncode == 0
+    assert frail.process is not None and frail.process.wait(timeout=30) == 0
     assert not any(alive(p) for p in parts.values())
-    assert demo.launcher("status").returncode == 3
+    assert frail.launcher("status").returncode == 3
 
 
-def test_a_taken_port_is_named(demo: Application) -> None:
+def test_a_taken_port_is_named(frail: Application) -> None:
     with socket.socket() as taken:
         taken.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
-        taken.bind(("127.0.0.1", demo.port))
+        taken.bind(("127.0.0.1", frail.port))
         taken.listen()
-        refused = demo.launcher("start")
+        refused = frail.launcher("start")
     assert refused.returncode == 2
-    assert str(demo.port) in refused.stderr and "YORVEK_PORT" in refused.stderr
+    assert str(frail.port) in refused.stderr and "YORVEK_PORT" in refused.stderr
 
 
-def test_a_stop_gives_the_running_plan_back(demo: Application) -> None:
-    demo.said.write_text("")
-    demo.start("start")
-    caller = Caller(demo)
-    caller("GET", "/door")
-    caller("POST", "/login", {"username": "estimator", "password": "quillmere"})
+def test_a_stop_gives_the_running_plan_back(frail: Application) -> None:
+    frail.said.write_text("")
+    frail.start("start")
+    caller = at_the_api(frail)
     base = f"/jobs/{next(j for j in caller('GET', '/jobs') if j['name'] == 'Heron Hide')['id']}"
     key = caller("GET", base)["sheets"][0]["key"]
     plan = caller("POST", f"{base}/plans", {"key": key, "seconds": 600})["id"]
     wait_until("it runs", lambda: caller("GET", f"{base}/plans/{plan}")["state"] == "running", 60)
-    demo.stop()
-    demo.said.write_text("")
-    demo.start("start")
-    assert demo.ask_database(f"SELECT results_stored FROM cutting_plan WHERE id = {plan}") == [["0"]]
+    frail.stop()
+    frail.said.write_text("")
+    frail.start("start")
+    assert frail.ask_database(f"SELECT results_stored FROM cutting_plan WHERE id = {plan}") == [["0"]]
     wait_until("it runs again", lambda: caller("GET", f"{base}/plans/{plan}")["state"] == "running", 60)
     caller("POST", f"{base}/plans/{plan}/cancel")
     wait_until("it is stopped early", lambda: caller("GET", f"{base}/plans/{plan}")["state"] == "done", 30)
-    assert demo.ask_database(f"SELECT results_stored FROM cutting_plan WHERE id = {plan}") == [["1"]]
+    assert frail.ask_database(f"SELECT results_stored FROM cutting_plan WHERE id = {plan}") == [["1"]]
