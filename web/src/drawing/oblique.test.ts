@@ -1,6 +1,6 @@
 import { mount } from '@vue/test-utils'
 import { expect, it } from 'vitest'
-import StructureDrawing from '../stages/StructureDrawing.vue'
+import StructureDrawing from '../stages/structures/StructureDrawing.vue'
 import { flat, WAYS } from './oblique'
 
 it('sees depth to the right and downwards', () => {

@@ -1,7 +1,7 @@
 import { flushPromises, mount } from '@vue/test-utils'
 import { afterEach, beforeEach, expect, it, vi } from 'vitest'
 import { job, me, message, question } from '../shared/job'
-import Log from '../stages/Log.vue'
+import Log from '../stages/log/Log.vue'
 import Door from './Door.vue'
 import People from './People.vue'
 import RippleBar from './RippleBar.vue'

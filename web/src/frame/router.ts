@@ -6,14 +6,14 @@ import { ROOMS } from '../shared/places'
 const stages = {
   brief: () => import('../stages/brief/Brief.vue'),
   size: () => import('../stages/size/Size.vue'),
-  compare: () => import('../stages/Compare.vue'),
+  compare: () => import('../stages/compare/Compare.vue'),
   parts: () => import('../stages/parts/Parts.vue'),
-  stock: () => import('../stages/Stock.vue'),
+  stock: () => import('../stages/stock/Stock.vue'),
   cut: () => import('../stages/cut/Cut.vue'),
-  log: () => import('../stages/Log.vue'),
-  chain: () => import('../stages/Chain.vue'),
-  section: () => import('../stages/SectionBench.vue'),
-  check: () => import('../stages/Check.vue'),
+  log: () => import('../stages/log/Log.vue'),
+  chain: () => import('../stages/structures/Chain.vue'),
+  section: () => import('../stages/sections/SectionBench.vue'),
+  check: () => import('../stages/check/Check.vue'),
 }
 /** Stages of several rooms say which in their address. */
 const WITH_ROOMS: Record<string, string> = { cut: `cut/:room(${ROOMS.join('|')})?` }
@@ -23,7 +23,7 @@ export function fetchStages(): void {
 export const router = createRouter({
   history: createWebHistory('/'),
   routes: [
-    { path: '/', component: () => import('../stages/Jobs.vue') },
+    { path: '/', component: () => import('../stages/jobs/Jobs.vue') },
     { path: '/people', component: () => import('./People.vue') },
     { path: '/look', component: () => import('./Look.vue') },
     { path: '/jobs/:id(\\d+)/releases/:release(\\d+)', component: () => import('./Released.vue') },

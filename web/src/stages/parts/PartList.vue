@@ -1,34 +1,44 @@
 <script setup lang="ts">
 /** Every part of the job, with what it is cut from. */
+import type { S } from '../../api/client'
 import { job } from '../../shared/job'
 import { mass } from '../../shared/units'
 import { sizeOf, stockOf } from './part'
-import PickTable from '../../ui/PickTable.vue'
+import DataList from '../../ui/DataList.vue'
+import type { Column } from '../../ui/lists'
 
 defineProps<{ chosen: number | null }>()
 const emit = defineEmits<{ choose: [number] }>()
+const columns: Column<S['PartRow']>[] = [
+  { id: 'mark', head: 'Mark', by: (p) => p.spec.mark },
+  { id: 'name', head: 'Name', by: (p) => p.spec.name, words: (p) => p.followed.module ?? '' },
+  { id: 'from', head: 'From', by: (p) => stockOf(p), words: (p) => p.followed.material_id ?? '' },
+  { id: 'size', head: 'Size', by: (p) => (p.trouble ? '' : sizeOf(p)), words: (p) => p.trouble ?? '' },
+  { id: 'pieces', head: 'Pieces', num: true, by: (p) => p.spec.qty },
+  { id: 'each', head: 'Each', num: true, by: (p) => p.geometry?.mass_kg },
+]
 </script>
 <template>
-  <PickTable
+  <DataList
+    label="Parts"
+    place="parts"
+    pick
+    kind="part"
     :model-value="chosen"
-    @update:model-value="emit('choose', $event!)"
-    :heads="['Name', 'From', 'Size', '#Pieces', '#Each']"
     :rows="job!.parts"
-    ><template #default="{ row: p }">
-      <td>
-        {{ p.spec.name }} <span class="soft">{{ p.followed.module }}</span>
-      </td>
-      <td>
-        {{ stockOf(p) }}
-        <span class="soft">{{ p.followed.material_id }}</span>
-      </td>
-      <td :class="{ bad: p.trouble }">{{ p.trouble ?? sizeOf(p) }}</td>
-      <td class="num">{{ p.spec.qty }}</td>
-      <td class="num">{{ p.geometry ? mass(p.geometry.mass_kg) : '' }}</td> </template
-    ><template #none
-      ><tr>
-        <td colspan="6" class="soft">No part yet. A member becomes a bar part in Size; plates are added above.</td>
-      </tr></template
-    ></PickTable
+    :columns="columns"
+    @update:model-value="emit('choose', $event!)"
   >
+    <template #name="{ row: p }"
+      >{{ p.spec.name }} <span class="soft">{{ p.followed.module }}</span></template
+    >
+    <template #from="{ row: p }"
+      >{{ stockOf(p) }} <span class="soft">{{ p.followed.material_id }}</span></template
+    >
+    <template #size="{ row: p }"
+      ><span :class="{ bad: p.trouble }">{{ p.trouble ?? sizeOf(p) }}</span></template
+    >
+    <template #each="{ row: p }">{{ p.geometry ? mass(p.geometry.mass_kg) : '' }}</template>
+    <template #none>No part yet. A member becomes a bar part in Size; plates are added above.</template>
+  </DataList>
 </template>

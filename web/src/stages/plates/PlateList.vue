@@ -6,7 +6,8 @@ import Reserve from '../../shared/Reserve.vue'
 import RowActions from '../../shared/RowActions.vue'
 import { mass } from '../../shared/units'
 import { asPart, WORDS } from './plate'
-import PickTable from '../../ui/PickTable.vue'
+import DataList from '../../ui/DataList.vue'
+import type { Column } from '../../ui/lists'
 
 const chosen = defineModel<number | null>({ required: true })
 const emit = defineEmits<{ change: [S['PlateRow']] }>()
@@ -14,42 +15,49 @@ const explain = (p: S['PlateRow'], kind: 'strength' | 'stiffness') => {
   chosen.value = p.id
   why.value = { title: '', member: 0, plate: p.id, check: p.verdict?.[kind].check_id ?? 'plate-stress' }
 }
+const sizeOf = ({ spec }: S['PlateRow']) =>
+  [spec.a.text, spec.form === 'disc' ? '' : spec.b?.text, spec.thickness.text].filter(Boolean).join(' × ')
+const columns: Column<S['PlateRow']>[] = [
+  { id: 'mark', head: 'Mark', by: (p) => p.spec.mark },
+  { id: 'what', head: 'What', by: (p) => p.spec.name, words: (p) => WORDS[p.spec.form!] ?? '' },
+  { id: 'size', head: 'Size', by: (p) => p.spec.a.value, words: (p) => `${sizeOf(p)} ${p.spec.material_id}` },
+  { id: 'breaks', head: 'Breaks', by: (p) => p.verdict?.strength.value },
+  { id: 'moves', head: 'Moves', by: (p) => p.verdict?.stiffness.value },
+  { id: 'each', head: 'Each', num: true, by: (p) => p.verdict?.mass_kg },
+  { id: 'acts', head: '', num: true },
+]
 </script>
 <template>
-  <PickTable v-model="chosen" :heads="['What', 'Size', 'Breaks', 'Moves', '#Each', '']" :rows="job!.plates"
-    ><template #default="{ row: p }">
-      <td>
-        {{ p.spec.name }} <span class="soft">{{ WORDS[p.spec.form!] }} × {{ p.spec.qty }}</span>
-      </td>
-      <td>
-        {{ p.spec.a.text }}<template v-if="p.spec.b && p.spec.form !== 'disc'"> × {{ p.spec.b.text }}</template> ×
-        {{ p.spec.thickness.text }} <span class="soft">{{ p.spec.material_id }}</span>
-      </td>
-      <td v-if="p.trouble" colspan="3" class="bad">Not checked: {{ p.trouble }}</td>
-      <template v-else
-        ><td>
-          <el-button text @click.stop="explain(p, 'strength')"
-            ><Reserve :value="p.verdict?.strength.value"
-          /></el-button>
-        </td>
-        <td>
-          <el-button text v-if="p.spec.form !== 'web'" @click.stop="explain(p, 'stiffness')"
-            ><Reserve :value="p.verdict?.stiffness.value" /></el-button
-          ><span v-else class="soft">with its member</span>
-        </td>
-        <td class="num">{{ mass(p.verdict!.mass_kg) }}</td></template
-      >
-      <td class="num">
-        <RowActions kind="plates" :row="p" :name="p.spec.mark" :change="() => emit('change', p)">
-          <el-button
-            text
-            v-if="!job!.parts.some((x) => x.spec.mark === p.spec.mark)"
-            @click.stop="attempt(() => save('parts', null, asPart(p)))"
-          >
-            Make it a part
-          </el-button>
-        </RowActions>
-      </td>
-    </template></PickTable
-  >
+  <DataList v-model="chosen" label="Plates" place="plates" pick kind="plate" :rows="job!.plates" :columns="columns">
+    <template #what="{ row: p }"
+      >{{ p.spec.name }} <span class="soft">{{ WORDS[p.spec.form!] }} × {{ p.spec.qty }}</span></template
+    >
+    <template #size="{ row: p }"
+      >{{ sizeOf(p) }} <span class="soft">{{ p.spec.material_id }}</span></template
+    >
+    <template #breaks="{ row: p }"
+      ><span v-if="p.trouble" class="bad">Not checked: {{ p.trouble }}</span
+      ><el-button v-else text @click.stop="explain(p, 'strength')"
+        ><Reserve :value="p.verdict?.strength.value" /></el-button
+    ></template>
+    <template #moves="{ row: p }"
+      ><template v-if="!p.trouble"
+        ><el-button v-if="p.spec.form !== 'web'" text @click.stop="explain(p, 'stiffness')"
+          ><Reserve :value="p.verdict?.stiffness.value" /></el-button
+        ><span v-else class="soft">with its member</span></template
+      ></template
+    >
+    <template #each="{ row: p }">{{ p.verdict ? mass(p.verdict.mass_kg) : '' }}</template>
+    <template #acts="{ row: p }">
+      <RowActions kind="plates" :row="p" :name="p.spec.mark" :change="() => emit('change', p)">
+        <el-button
+          v-if="!job!.parts.some((x) => x.spec.mark === p.spec.mark)"
+          text
+          @click.stop="attempt(() => save('parts', null, asPart(p)))"
+        >
+          Make it a part
+        </el-button>
+      </RowActions>
+    </template>
+  </DataList>
 </template>

@@ -7,7 +7,8 @@ import Reserve from '../../shared/Reserve.vue'
 import RowActions from '../../shared/RowActions.vue'
 import { mass } from '../../shared/units'
 import { least } from './member'
-import PickTable from '../../ui/PickTable.vue'
+import DataList from '../../ui/DataList.vue'
+import type { Column } from '../../ui/lists'
 
 const chosen = defineModel<number | null>({ required: true })
 const weakestFirst = computed(() => [...job.value!.members].sort((a, b) => least(a) - least(b)))
@@ -19,33 +20,38 @@ function governs(m: S['MemberRow']): string {
   if (!m.verdict) return m.trouble ?? ''
   return least(m) === m.verdict.stiffness.value ? m.verdict.stiffness.governs : m.verdict.strength.governs
 }
+const columns: Column<S['MemberRow']>[] = [
+  { id: 'mark', head: 'Mark', by: (m) => m.spec.mark },
+  { id: 'what', head: 'What', by: (m) => m.spec.name },
+  { id: 'section', head: 'Section', by: (m) => m.spec.section_id, words: (m) => m.spec.material_id },
+  { id: 'module', head: 'Module', by: (m) => m.spec.module, off: true },
+  { id: 'governs', head: 'What governs', by: governs },
+  { id: 'breaks', head: 'Breaks', by: (m) => m.verdict?.strength.value },
+  { id: 'moves', head: 'Moves', by: (m) => m.verdict?.stiffness.value },
+  { id: 'each', head: 'Each', num: true, by: (m) => m.verdict?.mass_kg },
+  { id: 'acts', head: '', num: true },
+]
 </script>
 <template>
-  <PickTable
-    v-model="chosen"
-    :heads="['What', 'Section', 'What governs', 'Breaks', 'Moves', '#Each', '']"
-    :rows="weakestFirst"
-    ><template #default="{ row: m }">
-      <td>
-        {{ m.spec.name }} <span class="soft">× {{ m.spec.qty }}</span>
-      </td>
-      <td>
-        {{ m.spec.section_id }} <span class="soft">{{ m.spec.material_id }}</span>
-      </td>
-      <td class="soft">{{ governs(m) }}</td>
-      <td>
-        <el-button text @click.stop="whyOf(m.id, m.verdict?.strength.check_id ?? 'bending')"
-          ><Reserve :value="m.verdict?.strength.value"
-        /></el-button>
-      </td>
-      <td>
-        <el-button text @click.stop="whyOf(m.id, m.verdict?.stiffness.check_id ?? '')"
-          ><Reserve :value="m.verdict?.stiffness.value"
-        /></el-button>
-      </td>
-      <td class="num">{{ m.verdict ? mass(m.verdict.mass_kg) : '' }}</td>
-      <td class="num">
-        <RowActions kind="members" :row="m" :name="m.spec.mark" />
-      </td> </template
-  ></PickTable>
+  <DataList v-model="chosen" label="Members" place="members" pick kind="member" :rows="weakestFirst" :columns="columns">
+    <template #what="{ row: m }"
+      >{{ m.spec.name }} <span class="soft">× {{ m.spec.qty }}</span></template
+    >
+    <template #section="{ row: m }"
+      >{{ m.spec.section_id }} <span class="soft">{{ m.spec.material_id }}</span></template
+    >
+    <template #governs="{ row: m }"
+      ><span class="soft">{{ governs(m) }}</span></template
+    >
+    <template #breaks="{ row: m }"
+      ><el-button text @click.stop="whyOf(m.id, m.verdict?.strength.check_id ?? 'bending')"
+        ><Reserve :value="m.verdict?.strength.value" /></el-button
+    ></template>
+    <template #moves="{ row: m }"
+      ><el-button text @click.stop="whyOf(m.id, m.verdict?.stiffness.check_id ?? '')"
+        ><Reserve :value="m.verdict?.stiffness.value" /></el-button
+    ></template>
+    <template #each="{ row: m }">{{ m.verdict ? mass(m.verdict.mass_kg) : '' }}</template>
+    <template #acts="{ row: m }"><RowActions kind="members" :row="m" :name="m.spec.mark" /></template>
+  </DataList>
 </template>

@@ -1,0 +1,55 @@
+<script setup lang="ts">
+/** What sizing by feel would miss in this job, each with its number and its why. */
+import { ref, watch } from 'vue'
+import { call, type S } from '../../api/client'
+import { attempt, job, why } from '../../shared/job'
+
+const found = ref<S['Finding'][] | null>(null)
+watch(
+  () => job.value?.last_edit?.id,
+  () =>
+    attempt(async () => {
+      found.value = await call('GET', `/jobs/${job.value!.job.id}/findings`)
+    }),
+  { immediate: true },
+)
+const open = (f: S['Finding']) => {
+  why.value = { title: '', member: f.member ?? 0, structure: f.structure ?? undefined, check: f.check_id ?? '' }
+}
+</script>
+<template>
+  <section v-if="found?.length" class="gap" aria-label="What sizing by feel would miss">
+    <h2>What sizing by feel would miss here</h2>
+    <ul>
+      <li v-for="f in found" :key="f.sentence">
+        <span class="kind">{{ f.kind }}</span> {{ f.sentence }}
+        <el-button
+          text
+          v-if="f.check_id && !f.check_id.includes('|')"
+          :aria-label="`Why: ${f.sentence}`"
+          @click="open(f)"
+        >
+          why
+        </el-button>
+      </li>
+    </ul>
+  </section>
+</template>
+<style scoped>
+ul {
+  margin: 6px 0 0;
+  padding: 0;
+  list-style: none;
+}
+li {
+  padding: 5px 0 5px 10px;
+  border-left: 3px solid var(--mark);
+  margin: 4px 0;
+  background: var(--sheet);
+}
+.kind {
+  color: var(--mark);
+  font-weight: 600;
+  margin-right: 6px;
+}
+</style>

@@ -1,0 +1,89 @@
+<script setup lang="ts">
+/** The whole job in another metal, by three kinds of "the same". Nothing is changed here. */
+import { ref, watch } from 'vue'
+import { call, type S } from '../../api/client'
+import { attempt, catalogue, job } from '../../shared/job'
+import Reserve from '../../shared/Reserve.vue'
+import { mass } from '../../shared/units'
+import Choice from '../../ui/Choice.vue'
+
+const materials = ref<S['Material'][]>([])
+void catalogue().then((c) => {
+  materials.value = c.materials.filter((m) => m.family !== 'panel')
+})
+const metal = ref('')
+const equal = ref<'section' | 'strength' | 'stiffness'>('stiffness')
+const found = ref<S['SwapResult'] | null>(null)
+watch(
+  () => [metal.value, equal.value, job.value?.last_edit?.id],
+  () => {
+    found.value = null
+    if (metal.value)
+      void attempt(async () => {
+        found.value = await call(
+          'GET',
+          `/jobs/${job.value!.job.id}/swap?material_id=${encodeURIComponent(metal.value)}&equal=${equal.value}`,
+        )
+      })
+  },
+)
+const against = (now: number, before: number) =>
+  `${now >= before ? '+' : '−'}${Math.abs((now / before - 1) * 100).toFixed(0)} %`
+</script>
+<template>
+  <section v-if="job!.members.length || job!.structures.length" class="gap">
+    <h2>The whole job in another metal</h2>
+    <p class="soft">Structures keep the shape of each role, in the nearest size that is sold in the metal.</p>
+    <div class="row gap">
+      <label
+        >Metal
+        <Choice
+          aria-label="Metal"
+          v-model="metal"
+          :options="[{ value: '', label: 'choose one' }, ...materials.map((m) => ({ value: m.id, label: m.name }))]"
+      /></label>
+      <el-radio-group v-model="equal" aria-label="At equal">
+        <el-radio v-for="e in ['section', 'strength', 'stiffness'] as const" :key="e" :value="e">
+          at equal {{ e }}
+        </el-radio>
+      </el-radio-group>
+    </div>
+    <template v-if="found">
+      <p v-if="found.mass_kg != null" class="notice">
+        <b>{{ mass(found.mass_kg) }}</b> against {{ mass(found.mass_before_kg) }} now ({{
+          against(found.mass_kg, found.mass_before_kg)
+        }}); {{ job!.job.spec.currency }} {{ found.price!.toFixed(0) }} against {{ found.price_before.toFixed(0) }} ({{
+          against(found.price!, found.price_before)
+        }}). {{ found.weldability.charAt(0).toUpperCase() + found.weldability.slice(1) }}.
+      </p>
+      <p v-else class="notice bad">Not the whole job: for some of it no section of this metal will do.</p>
+      <table class="list">
+        <thead>
+          <tr>
+            <th>Mark</th>
+            <th>Would be</th>
+            <th class="num">Each</th>
+            <th class="num">Price</th>
+            <th>Breaks</th>
+            <th>Moves</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="m in found.members" :key="m.mark">
+            <td>
+              <b>{{ m.mark }}</b> <span class="soft">× {{ m.qty }}</span>
+            </td>
+            <td>
+              {{ m.section_id ?? '' }}<span class="bad">{{ m.why_not }}</span
+              ><span v-if="m.remark" class="soft">, {{ m.remark }}</span>
+            </td>
+            <td class="num">{{ m.mass_kg == null ? '' : mass(m.mass_kg) }}</td>
+            <td class="num">{{ m.price?.toFixed(0) ?? '' }}</td>
+            <td><Reserve v-if="m.section_id" :value="m.strength" /></td>
+            <td><Reserve v-if="m.section_id" :value="m.stiffness" /></td>
+          </tr>
+        </tbody>
+      </table>
+    </template>
+  </section>
+</template>

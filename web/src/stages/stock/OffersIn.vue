@@ -1,0 +1,66 @@
+<script setup lang="ts">
+/**
+ * Offers or stock of a spreadsheet: looked at first, taken as one change; and today's offers of the simulated
+ * suppliers.
+ */
+import { ref } from 'vue'
+import { type S } from '../../api/client'
+import { picked } from '../../shared/file'
+import { attempt, change, changed, job } from '../../shared/job'
+import { unit } from '../../shared/units'
+
+const file = ref<{ name: string; content: string } | null>(null)
+const found = ref<S['OffersOut'] | null>(null)
+const send = (take: boolean) =>
+  changed<S['OffersOut']>('POST', `/stock/import?job_id=${job.value!.job.id}`, {
+    ...file.value!,
+    unit: unit.value,
+    take,
+  })
+async function pick(event: Event) {
+  found.value = null
+  file.value = await picked(event)
+  if (file.value)
+    await attempt(async () => {
+      found.value = await send(false)
+    })
+}
+const take = () =>
+  attempt(async () => {
+    await send(true)
+    found.value = null
+  })
+const fetchOffers = () =>
+  attempt(async () => {
+    await change('POST', `/jobs/${job.value!.job.id}/offers`)
+  })
+const size = (x: S['StockSpec']) => {
+  const i = x.item
+  return i.form === 'bar'
+    ? `${i.section_id}, ${i.length.text}`
+    : `${i.thickness.text}, ${i.width.text} × ${i.height.text}`
+}
+</script>
+<template>
+  <div class="row gap">
+    <label class="soft"
+      >Price list or stock as CSV or XLSX
+      <input type="file" accept=".csv,.txt,.xlsx" aria-label="Price list" @change="pick" /></label
+    ><el-button @click="fetchOffers">Today's offers for this job (simulated suppliers)</el-button>
+  </div>
+  <div v-if="found" class="panel gap">
+    <div class="row spread">
+      <h3>
+        {{ file!.name }}: {{ found.offers.length }} lines can be read<template v-if="found.odd.length"
+          >, {{ found.odd.length }} not</template
+        >
+      </h3>
+      <el-button type="primary" :disabled="!found.offers.length" @click="take"
+        >Take {{ found.offers.length }}</el-button
+      >
+    </div>
+    <p v-if="found.unknown.length" class="soft">Columns that are not used: {{ found.unknown.join(', ') }}.</p>
+    <p v-for="o in found.odd.slice(0, 8)" :key="o.row" class="bad">Line {{ o.row }}: {{ o.words }}</p>
+    <p class="soft">{{ found.offers.slice(0, 6).map(size).join('; ') }}{{ found.offers.length > 6 ? '; …' : '' }}</p>
+  </div>
+</template>

@@ -1,0 +1,56 @@
+<script setup lang="ts">
+/** What lies on the rack, and what can be bought. */
+import { ref, watch } from 'vue'
+import { call, type S } from '../../api/client'
+import { useDraft } from '../../composables/useDraft'
+import { attempt, changed, job, mayWrite } from '../../shared/job'
+import OffersIn from './OffersIn.vue'
+import { begun, type Item } from './stock'
+import StockForm from './StockForm.vue'
+import StockList from './StockList.vue'
+
+const rows = ref<S['StockRow'][]>([])
+const onHand = ref(false)
+const at = () => `?job_id=${job.value!.job.id}`
+const form = useDraft<Item>('stock', {
+  more: onHand,
+  whole: (d) => ({ item: { ...d, qty: onHand.value ? (d.qty ?? 1) : null } }),
+  send: async (row, spec) => {
+    const saved = row
+      ? await changed<S['Saved']>('PUT', `/stock/${row.id}${at()}`, { version: row.version, spec })
+      : await changed<S['Saved']>('POST', `/stock${at()}`, spec)
+    return saved.id
+  },
+})
+const { draft } = form
+const read = async () => {
+  rows.value = await call('GET', '/stock')
+}
+watch(
+  () => job.value?.last_edit?.id,
+  () => attempt(read),
+  { immediate: true },
+)
+function add(kind: Item['form']) {
+  if (form.begin(begun(kind, job.value!))) onHand.value = false
+}
+function change(r: S['StockRow']) {
+  if (form.begin(r.spec.item as Item, r)) onHand.value = r.spec.item.qty != null
+}
+</script>
+<template>
+  <div class="row spread">
+    <h1>Stock</h1>
+    <div v-if="mayWrite" class="row">
+      <el-button @click="add('bar')">Add a bar</el-button><el-button @click="add('sheet')">Add a sheet</el-button>
+    </div>
+  </div>
+  <p class="soft">
+    What is here, measured, and what can be bought. Used on hand first when that is cheaper. Without a line, a plan
+    assumes a usual length at the catalogue's price and says so.
+  </p>
+  <OffersIn v-if="mayWrite" />
+  <StockForm v-if="draft" v-model:on-hand="onHand" :form="form" />
+  <StockList :rows="rows" @change="change" @read="attempt(read)" />
+  <p class="notice gap">Next: <router-link :to="`/jobs/${job!.job.id}/cut`">the cut plan</router-link>.</p>
+</template>

@@ -1,0 +1,63 @@
+/** A line of the stock book: how it begins, and what is said of it. */
+import type { S } from '../../api/client'
+import { entry, unit } from '../../shared/units'
+import type { Column } from '../../ui/lists'
+
+export type Bar = S['BarStockSpec']
+export type Sheet = S['SheetStockSpec']
+export type Item = Bar | Sheet
+type Row = S['StockRow']
+
+const COMMON = { location: '', drop: false, galvanised: false, duty_percent: 0, supplier: '', heat: '', note: '' }
+
+/** What is most likely wanted: what the first group of the job is cut from. */
+export function begun(form: Item['form'], job: S['JobView']): Item {
+  const metric = unit.value === 'mm'
+  if (form === 'bar') {
+    const part = job.bars[0]?.group
+    const length = entry(metric ? '6000' : "20'")
+    return { ...COMMON, form, section_id: part?.section_id ?? '', material_id: part?.material_id ?? '', length } as Bar
+  }
+  const plate = job.sheets[0]
+  return {
+    ...COMMON,
+    form,
+    material_id: plate?.material_id ?? 'S355',
+    thickness: plate ? { text: `${plate.thickness_mm} mm`, unit: 'mm' } : entry(''),
+    width: entry(metric ? '2500' : '96'),
+    height: entry(metric ? '1250' : '48'),
+  } as Sheet
+}
+
+const typed = (e: { text: string; unit?: string }) => (/[a-z"']/.test(e.text) ? e.text : `${e.text} ${e.unit ?? ''}`)
+export const whatOf = (i: Item): string => (i.form === 'bar' ? i.section_id : `${typed(i.thickness).trim()} plate`)
+const corner = (i: Sheet) =>
+  i.missing_width ? `, corner ${i.missing_width.text} × ${i.missing_height?.text ?? ''} missing` : ''
+export const sizeOf = (i: Item): string =>
+  i.form === 'bar' ? i.length.text : `${i.width.text} × ${i.height.text}${corner(i)}`
+
+export function thereOf(i: Item, job: number): string {
+  const kept = i.reserved_for == null ? '' : i.reserved_for === job ? ', kept for this job' : ', kept for another job'
+  return `${i.qty ?? 'on offer'}${i.drop ? ', left over' : ''}${kept}`
+}
+export const onTop = (i: Item): string =>
+  [i.duty_percent ? `+ ${i.duty_percent} %` : '', i.delivery ? `+ ${i.delivery.text}` : ''].filter(Boolean).join(' ')
+
+type Amount = { value?: number } | null | undefined
+const amount = (e: Amount) => e?.value ?? null
+const item = (r: Row) => r.spec.item as Item
+const long = (i: Item) => amount(i.form === 'bar' ? i.length : i.width)
+
+/** The columns of the book; the last four are shown by whoever asks for them. */
+export const columns = (job: number): Column<Row>[] => [
+  { id: 'what', head: 'What', by: (r) => whatOf(item(r)) },
+  { id: 'material', head: 'Material', by: (r) => item(r).material_id },
+  { id: 'size', head: 'Size', by: (r) => long(item(r)), words: (r) => sizeOf(item(r)) },
+  { id: 'there', head: 'There', by: (r) => item(r).qty ?? null, words: (r) => thereOf(item(r), job) },
+  { id: 'price', head: 'Price', num: true, by: (r) => amount(item(r).price) },
+  { id: 'where', head: 'Where', by: (r) => item(r).location },
+  { id: 'supplier', head: 'Supplier', by: (r) => item(r).supplier },
+  { id: 'heat', head: 'Heat', by: (r) => item(r).heat, off: true },
+  { id: 'note', head: 'Note', by: (r) => item(r).note, off: true },
+  { id: 'acts', head: '', num: true },
+]

@@ -1,0 +1,78 @@
+<script setup lang="ts">
+/**
+ * Joints chosen for ends of bars, one by one or for a whole role; a stiff end not named keeps the weld all round, a
+ * hinge has nothing.
+ */
+import { computed, ref } from 'vue'
+import type { S } from '../../api/client'
+import { unit } from '../../shared/units'
+import JointFields from '../joints/JointFields.vue'
+import { blankJoint, jointKinds, jointWords, type Joint } from './starters'
+import Choice from '../../ui/Choice.vue'
+
+const joints = defineModel<S['JointAt'][]>({ default: () => [] })
+const props = defineProps<{ ends: [string, string][]; roles: string[] }>()
+const places = computed<[string, string][]>(() => [
+  ...props.roles.flatMap(
+    (r) =>
+      [
+        [r, 'every end'],
+        [r, 'every hinge'],
+      ] as [string, string][],
+  ),
+  ...props.ends,
+])
+const where = ref(0)
+const kind = ref<Joint['kind']>('weld')
+function add() {
+  const [bar, node] = places.value[where.value]
+  joints.value = [
+    ...joints.value.filter((j) => j.bar !== bar || j.node !== node),
+    { bar, node, joint: blankJoint(kind.value, unit.value) },
+  ]
+}
+const put = (i: number, joint: Joint) => {
+  joints.value = joints.value.map((j, k) => (k === i ? { ...j, joint } : j))
+}
+const at = (bar: string, node: string) => (node.startsWith('every ') ? `${node} of role ${bar}` : `${bar} at ${node}`)
+</script>
+<template>
+  <div class="gap">
+    <h3>
+      Joints <span class="soft">a stiff end not named here is welded all round; a hinge not named is not checked</span>
+    </h3>
+    <fieldset v-for="(j, i) in joints" :key="`${j.bar} ${j.node}`" class="panel">
+      <legend>
+        <b>{{ at(j.bar, j.node) }}</b>: {{ jointWords(j.joint.kind) }}
+      </legend>
+      <JointFields :within="`joints.${i}.joint.`" :model-value="j.joint" @update:model-value="put(i, $event)" />
+      <el-button
+        text
+        :aria-label="`Take the joint away from ${at(j.bar, j.node)}`"
+        @click="joints = joints.filter((x) => x !== j)"
+      >
+        Take away
+      </el-button>
+    </fieldset>
+    <div class="row">
+      <span class="soft">Add at</span>
+      <Choice
+        aria-label="End of a bar"
+        v-model="where"
+        :options="places.map(([bar, node], k) => ({ value: k, label: at(bar, node) }))"
+      />
+      <Choice
+        aria-label="Kind of joint"
+        v-model="kind"
+        :options="jointKinds.map((k) => ({ value: k.kind, label: k.words }))"
+      />
+      <el-button @click="add">Add joint</el-button>
+    </div>
+  </div>
+</template>
+<style scoped>
+fieldset {
+  border: var(--line) solid var(--rule);
+  margin: 6px 0;
+}
+</style>

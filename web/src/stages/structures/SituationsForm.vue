@@ -1,0 +1,148 @@
+<script setup lang="ts">
+/** Positions of a mechanism and stages of the half-built thing: what differs from the structure as entered. */
+import type { S } from '../../api/client'
+import { job } from '../../shared/job'
+import TextField from '../../ui/TextField.vue'
+import QuantityField from '../../ui/QuantityField.vue'
+import Choice from '../../ui/Choice.vue'
+import NumberInput from '../../ui/NumberInput.vue'
+
+const situations = defineModel<S['SituationSpec'][]>({ default: () => [] })
+defineProps<{ asked: S['StarterView']; asks?: S['StarterKind']; loads: number[] }>()
+function add(kind: 'position' | 'stage') {
+  situations.value = [
+    ...situations.value,
+    {
+      name: kind === 'position' ? `position ${situations.value.length + 1}` : `stage ${situations.value.length + 1}`,
+      kind,
+      sizes: {},
+      counts: {},
+      without: [],
+      props: [],
+      loads: null,
+    },
+  ]
+}
+/* eslint-disable-next-line @typescript-eslint/no-explicit-any -- entries by name */
+const sizes = (s: S['SituationSpec']) => s.sizes as any
+function size(s: S['SituationSpec'], name: string, entry: unknown) {
+  if (entry) sizes(s)[name] = entry
+  else delete sizes(s)[name]
+}
+function toggle(list: string[], name: string) {
+  const k = list.indexOf(name)
+  if (k < 0) list.push(name)
+  else list.splice(k, 1)
+}
+function acts(s: S['SituationSpec'], id: number, all: number[], on: boolean) {
+  const now = s.loads ?? [...all]
+  const next = on ? [...now, id] : now.filter((x) => x !== id)
+  s.loads = next.length === all.length ? null : next
+}
+function slews(s: S['SituationSpec'], on: boolean, asked: S['StarterView']) {
+  s.slew = on ? { about: asked.nodes[0], turns: [...asked.roles], from_deg: 0, to_deg: 90 } : null
+}
+const nameOf = (id: number) => job.value!.loads.find((l) => l.id === id)?.spec.name ?? 'gone'
+</script>
+<template>
+  <div class="gap">
+    <h3>Positions and stages <span class="soft">each is checked, and the worst is named</span></h3>
+    <fieldset v-for="(s, i) in situations" :key="i" class="panel">
+      <legend>{{ s.kind }}</legend>
+      <div class="fields">
+        <TextField :id="`s-name-${i}`" v-model="s.name" label="Called" :at="`situations.${i}.name`" />
+        <template v-if="s.kind === 'position' && asks">
+          <QuantityField
+            v-for="[k, words] in asks.sizes"
+            :key="k"
+            :model-value="sizes(s)[k]"
+            :label="words"
+            optional
+            hint="as entered"
+            @update:model-value="size(s, k, $event)"
+          />
+          <template v-for="[k, words, , least, most] in asks.counts" :key="k">
+            <label v-if="least === 0 && most === 1" class="row"
+              >{{ words }}
+              <Choice
+                @change="String($event) === '' ? delete s.counts![k] : (s.counts![k] = Number($event))"
+                :model-value="s.counts![k] ?? ''"
+                :options="{ '': 'as entered', '1': 'yes', '0': 'no' }"
+            /></label>
+          </template>
+        </template>
+        <el-button text @click="situations = situations.filter((x) => x !== s)"> Take away </el-button>
+      </div>
+      <div v-if="s.kind === 'stage'" class="row wrap">
+        <span class="soft">Not there yet:</span
+        ><el-checkbox
+          v-for="r in asked.roles"
+          :key="r"
+          @change="toggle(s.without!, r)"
+          :model-value="s.without!.includes(r)"
+          >{{ r }}</el-checkbox
+        >
+      </div>
+      <div v-if="s.kind === 'stage'" class="row wrap">
+        <span class="soft">Propped at:</span
+        ><el-checkbox
+          v-for="n in asked.nodes.slice(0, 24)"
+          :key="n"
+          @change="toggle(s.props!, n)"
+          :model-value="s.props!.includes(n)"
+          >{{ n }}</el-checkbox
+        >
+      </div>
+      <div v-if="s.kind === 'position'" class="row wrap">
+        <el-checkbox @change="slews(s, !!$event, asked)" :model-value="!!s.slew">it slews</el-checkbox>
+        <template v-if="s.slew">
+          <label
+            >about the upright axis through
+            <Choice :aria-label="`Axis of ${s.name}`" v-model="s.slew.about" :options="asked.nodes"
+          /></label>
+          <label
+            >from
+            <NumberInput v-model="s.slew.from_deg" class="narrow" inputmode="decimal" :aria-label="`${s.name}, from`" />
+            °</label
+          >
+          <label
+            >to
+            <NumberInput v-model="s.slew.to_deg" class="narrow" inputmode="decimal" :aria-label="`${s.name}, to`" />
+            °</label
+          >
+          <span class="soft">What turns:</span
+          ><el-checkbox
+            v-for="r in asked.roles"
+            :key="r"
+            @change="toggle(s.slew.turns, r)"
+            :model-value="s.slew.turns.includes(r)"
+            >{{ r }}</el-checkbox
+          >
+        </template>
+      </div>
+      <div class="row wrap">
+        <span class="soft">Acts:</span
+        ><el-checkbox
+          v-for="id in [...new Set(loads)]"
+          :key="id"
+          @change="acts(s, id, [...new Set(loads)], !!$event)"
+          :model-value="!s.loads || s.loads.includes(id)"
+          >{{ nameOf(id) }}</el-checkbox
+        >
+      </div>
+    </fieldset>
+    <div class="row">
+      <el-button @click="add('position')">Add a position</el-button
+      ><el-button @click="add('stage')">Add a stage</el-button>
+    </div>
+  </div>
+</template>
+<style scoped>
+fieldset {
+  border: var(--line) solid var(--rule);
+  margin: 6px 0;
+}
+.wrap {
+  flex-wrap: wrap;
+}
+</style>

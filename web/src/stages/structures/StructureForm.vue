@@ -1,0 +1,140 @@
+<script setup lang="ts">
+/**
+ * A structure as it is entered: dimensions or a model of one's own, what it is made of, loads, joints, positions
+ * and stages.
+ */
+import { computed, ref, type Ref } from 'vue'
+import { call, type S } from '../../api/client'
+import Alive from '../../shared/Alive.vue'
+import { useDraft } from '../../composables/useDraft'
+import { attempt, job } from '../../shared/job'
+import { drafted, usePreview } from '../../shared/preview'
+import SectionPick from '../../shared/SectionPick.vue'
+import JointsForm from './JointsForm.vue'
+import ModelForm from './ModelForm.vue'
+import SituationsForm from './SituationsForm.vue'
+import StatedForm from './StatedForm.vue'
+import StructureDrawing from './StructureDrawing.vue'
+import { starterKinds, starterWords } from './starters'
+import StarterSizes from './StarterSizes.vue'
+import { blank, usual } from './structure'
+import StructureLoads from './StructureLoads.vue'
+import TextField from '../../ui/TextField.vue'
+import NumberField from '../../ui/NumberField.vue'
+import QuantityField from '../../ui/QuantityField.vue'
+import EditForm from '../../ui/EditForm.vue'
+
+const props = defineProps<{ kind?: string; row?: S['StructureRow'] }>()
+const emit = defineEmits<{ done: [number | null] }>()
+const form = useDraft<S['StructureSpec']>('structures', { saved: (id) => emit('done', id) })
+const { row: of } = form
+if (!form.draft.value) form.begin(props.row?.spec ?? blank(props.kind!), props.row)
+/** It is there as long as the form is. */
+const draft = form.draft as Ref<S['StructureSpec']>
+const asked = ref<S['StarterView'] | null>(null)
+const own = computed(() => draft.value.starter.own)
+const asks = computed(() => starterKinds.value.find((k) => k.kind === draft.value.starter.kind))
+async function ask() {
+  const d = draft.value
+  const before = form.dirty.value ? '' : JSON.stringify(d)
+  asked.value = await call<S['StarterView']>('POST', `/jobs/${job.value!.job.id}/starters`, {
+    ...d,
+    mark: d.mark || 'X',
+    loads: [],
+    joints: [],
+    situations: [],
+  })
+  // what the form fills in itself is not typed, unless somebody typed while it was asked
+  const untouched = JSON.stringify(d) === before
+  d.roles = Object.fromEntries(asked.value.roles.map((r) => [r, d.roles[r] ?? usual(r)]))
+  d.loads = (d.loads ?? []).filter((l) => l.spot === '' || l.spot in asked.value!.spots)
+  if (untouched) form.settle()
+}
+void attempt(ask)
+const byHand = () =>
+  attempt(async () => {
+    const model = await call<S['OwnSpec']>('POST', `/jobs/${job.value!.job.id}/starters/own`, {
+      ...draft.value,
+      loads: [],
+      joints: [],
+      situations: [],
+    })
+    draft.value.starter = { kind: 'own', sizes: {}, counts: {}, own: model } as unknown as S['StarterSpec']
+    await ask()
+  })
+const preview = usePreview(() => (draft.value ? { kind: 'structures', id: of.value?.id, spec: draft.value } : null))
+const alive = computed(() => drafted(preview.found, 'structures', of.value?.id))
+const bar = ref('')
+</script>
+<template>
+  <EditForm v-if="draft" :form="form" save="Save structure" @left="emit('done', null)">
+    <h3>{{ starterWords(draft.starter.kind) }}</h3>
+    <div class="live">
+      <div>
+        <div class="fields gap">
+          <TextField id="t-mark" v-model="draft.mark" label="Mark of the structure" at="mark" />
+          <TextField id="t-name" v-model="draft.name" label="Called" at="name" />
+          <NumberField id="t-qty" v-model="draft.qty" label="How many" at="qty" />
+          <StarterSizes v-if="asks" v-model="draft.starter" :asks="asks" @again="attempt(ask)" />
+          <QuantityField at="weld_leg" v-model="draft.weld_leg" label="Weld leg, all round" />
+          <el-checkbox v-model="draft.welded">metal beside welds counts as welded</el-checkbox>
+        </div>
+        <p v-if="!own" class="row">
+          <el-button text @click="byHand">Change its model by hand</el-button
+          ><span class="soft">nodes, bars and supports become tables; its dimensions no longer drive it</span>
+        </p>
+        <ModelForm v-if="own" v-model="draft.starter.own!" @changed="attempt(ask)" />
+        <h3>Made of</h3>
+        <div v-for="(r, name) in draft.roles" :key="name" class="fields">
+          <div class="field">
+            <label>Role</label><b>{{ name }}</b>
+          </div>
+          <SectionPick
+            v-model:section="r.section_id"
+            v-model:material="r.material_id"
+            :within="`roles.${name}.`"
+          /><el-checkbox v-model="r.turned">lies on its side</el-checkbox>
+        </div>
+        <StructureLoads v-model="draft.loads!" :asked="asked" />
+        <JointsForm v-if="asked" v-model="draft.joints" :ends="asked.ends" :roles="asked.roles" />
+        <SituationsForm
+          v-if="asked"
+          v-model="draft.situations"
+          :asked="asked"
+          :asks="asks"
+          :loads="draft.loads!.map((l) => l.load_id)"
+        />
+        <StatedForm
+          v-if="asked"
+          v-model:members="draft.members"
+          v-model:stretches="draft.stretches"
+          :bars="asked.bars"
+        />
+        <details class="gap">
+          <summary>Feet, play, second order</summary>
+          <div class="fields gap">
+            <el-checkbox v-model="draft.anchored">feet are held down</el-checkbox>
+            <NumberField
+              v-if="!draft.anchored"
+              id="t-mu"
+              v-model="draft.ground_friction"
+              label="Friction of the ground"
+              echo="0.3 for steel on concrete"
+              at="ground_friction"
+            />
+            <QuantityField at="play" v-model="draft.play" label="Play adds to its movement" optional hint="none" />
+            <el-checkbox v-model="draft.second_order">push makes it softer (second order)</el-checkbox>
+          </div>
+        </details>
+      </div>
+      <Alive :row="alive" :preview="preview">
+        <StructureDrawing
+          v-if="alive?.verdict"
+          :verdict="alive.verdict"
+          :chosen="bar || alive.verdict.weakest"
+          bare
+          @choose="bar = $event"
+        />
+      </Alive></div
+  ></EditForm>
+</template>

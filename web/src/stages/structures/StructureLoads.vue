@@ -1,0 +1,102 @@
+<script setup lang="ts">
+/** Which loads of the brief stand on it, where, and which way they push. */
+import type { S } from '../../api/client'
+import { job } from '../../shared/job'
+import { named } from '../../shared/named'
+import Choice from '../../ui/Choice.vue'
+import QuantityField from '../../ui/QuantityField.vue'
+import TextInput from '../../ui/TextInput.vue'
+
+type On = NonNullable<S['StructureSpec']['loads']>[number]
+const props = defineProps<{ asked: S['StarterView'] | null }>()
+const loads = defineModel<On[]>({ required: true })
+function spotsFor(load: S['LoadRow']) {
+  const a = props.asked!
+  const fits = (k: string) =>
+    load.spec.form === 'force'
+      ? true
+      : load.spec.form === 'area'
+        ? a.loads_per_area.includes(k)
+        : !a.at_nodes.includes(k)
+  return Object.entries(a.spots).filter(([k]) => fits(k))
+}
+function put(load: S['LoadRow']) {
+  const spot = spotsFor(load)[0]
+  if (spot)
+    loads.value.push({
+      load_id: load.id,
+      spot: spot[0],
+      bars: [],
+      direction: 'down',
+      at: null,
+      spread: false,
+      moves: false,
+    })
+}
+const loadOf = (id: number) => job.value!.loads.find((l) => l.id === id)
+/** A force on its own stretch stands at a place, is spread over it, or moves along. */
+const placed = (l: On) =>
+  loadOf(l.load_id)?.spec.form === 'force' && !!props.asked && !props.asked.at_nodes.includes(l.spot ?? '')
+</script>
+<template>
+  <h3>Loads</h3>
+  <div v-for="(l, i) in loads" :key="i" class="row">
+    <b>{{ loadOf(l.load_id)?.spec.name ?? 'gone' }}</b>
+    <Choice
+      v-if="loadOf(l.load_id) && asked"
+      :aria-label="`Where load ${i + 1} stands`"
+      @change="l.spot && (l.bars = [])"
+      v-model="l.spot"
+      :options="[
+        ...spotsFor(loadOf(l.load_id)!).map(([value, label]) => ({ value, label })),
+        { value: '', label: 'along bars of my own choice' },
+      ]"
+    />
+    <TextInput
+      v-if="asked && l.spot === ''"
+      :value="l.bars!.join(', ')"
+      :aria-label="`Bars of load ${i + 1}, in order`"
+      :placeholder="asked.bars.slice(0, 3).join(', ')"
+      @done="l.bars = named($event)"
+    />
+    <Choice
+      :aria-label="`Direction of load ${i + 1}`"
+      v-model="l.direction"
+      :options="['down', 'up', 'sideways', 'sideways back', 'along', 'along back']"
+    />
+    <el-checkbox v-if="placed(l)" v-model="l.moves">moves along, at its worst place</el-checkbox>
+    <QuantityField
+      :at="`loads.${i}.wheel_from_edge`"
+      v-if="l.moves"
+      v-model="l.wheel_from_edge"
+      :label="`Wheels of load ${i + 1}, from the flange's edge`"
+      optional
+      hint="at the edge, the worst"
+    />
+    <template v-if="placed(l) && !l.moves"
+      ><el-checkbox v-model="l.spread">spread over it</el-checkbox
+      ><QuantityField
+        :at="`loads.${i}.at`"
+        v-if="!l.spread"
+        v-model="l.at"
+        :label="`Load ${i + 1} stands at, from the start`"
+        optional
+        hint="the middle"
+    /></template>
+    <QuantityField
+      :at="`loads.${i}.aside`"
+      v-if="asked && !asked.at_nodes.includes(l.spot)"
+      v-model="l.aside"
+      :label="`Load ${i + 1} stands aside of the bar by`"
+      optional
+      hint="on its axis"
+    />
+    <el-button text @click="loads.splice(i, 1)">Take off</el-button>
+  </div>
+  <div v-if="asked" class="row gap">
+    <span class="soft">Put on:</span
+    ><el-button text v-for="l in job!.loads" :key="l.id" :disabled="!spotsFor(l).length" @click="put(l)">
+      + {{ l.spec.name }}</el-button
+    >
+  </div>
+</template>
