@@ -1,5 +1,6 @@
 import vue from 'eslint-plugin-vue'
 import ts from 'typescript-eslint'
+import named from './lint/named.js'
 
 /** It reads "1,67" as 1. */
 const HALF_A_NUMBER = {
@@ -23,6 +24,8 @@ export default [
       'vue/no-restricted-syntax': ['error', HALF_A_NUMBER],
     },
   },
+  { plugins: { own: { rules: { named } } } },
+  { files: ['src/**/*.vue', 'src/**/*.ts'], ignores: ['**/*.test.ts'], rules: { 'own/named': 'error' } },
   { files: ['**/*.ts'], rules: { 'max-len': ['error', { code: 120 }] } },
   { rules: { 'vue/multi-word-component-names': 'off' } },
 ]

@@ -184,3 +184,40 @@ def test_what_a_family_begins_with_makes_a_part_once_its_blanks_are_filled(famil
     shape = {"family": family.kind, **{a.name: begun(a) for a in family.asks}}
     spec = resolve(PartSpec.model_validate({"mark": "F1", "material_id": "S355", "shape": shape}), {})
     assert part_geometry(spec).mass_kg > 0
+
+
+def grown(shape, name):
+    """The same with one measure larger by a millimetre."""
+    return {**shape, name: mm(float(shape[name]["text"]) + 1)}
+
+
+PICKED = [
+    base_plate(middle_hole=mm(40)),
+    base_plate(columns=1, rows=3),
+    gusset(),
+    {"family": "ring", "outer": mm(120), "inner": mm(50), "thickness": mm(8)},
+    {"family": "lug", "width": mm(60), "height": mm(50), "hole": mm(21), "thickness": mm(12)},
+    {
+        "family": "slotted", "width": mm(80), "height": mm(120), "thickness": mm(6), "slot_length": mm(40),
+        "slot_width": mm(13), "slots": 2,
+    },
+    {"family": "rectangle", "width": mm(80), "height": mm(120), "thickness": mm(6)},
+    bar(),
+]  # fmt: skip
+
+
+@pytest.mark.parametrize("shape", PICKED, ids=lambda s: s["family"])
+def test_what_is_picked_on_a_drawing_is_what_states_it(shape):
+    """Where a dimension or an opening says which question states it, another answer to that question changes it."""
+    before = part_geometry(part(shape))
+    asked = {a.name for f in part_families() if f.kind == shape["family"] for a in f.asks} | set(shape)
+    assert len(before.openings_asked) == len(before.outline.openings)
+    for k, d in enumerate(before.dimensions):
+        assert d.asked in asked
+        if isinstance(shape[d.asked], dict):
+            now = part_geometry(part(grown(shape, d.asked))).dimensions[k]
+            assert now.value_mm == pytest.approx(d.value_mm + 1)
+    for k, name in enumerate(before.openings_asked):
+        now = part_geometry(part(grown(shape, name)))
+        assert area_mm2(Outline(outer=now.outline.openings[k])) > area_mm2(Outline(outer=before.outline.openings[k]))
+        assert cut_length_mm(Outline(outer=now.outline.outer)) == cut_length_mm(Outline(outer=before.outline.outer))

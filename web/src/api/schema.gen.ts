@@ -44,6 +44,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/examples": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Examples
+         * @description Keys of the examples that the shop has not got yet.
+         */
+        get: operations["yorvek_server_api_examples_list_examples"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/examples/{key}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Bring Example
+         * @description An example as a job of one's own, with its log and its stock; asked for again there is another of it.
+         */
+        post: operations["yorvek_server_api_examples_bring_example"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/first-account": {
         parameters: {
             query?: never;
@@ -76,6 +116,26 @@ export interface paths {
          * @description Whether everything that is needed lives.
          */
         get: operations["yorvek_server_api_accounts_health"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/help": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Help
+         * @description What each field of each form is, why it is asked, what it usually is, and where that comes from.
+         */
+        get: operations["yorvek_server_api_reference_get_help"];
         put?: never;
         post?: never;
         delete?: never;
@@ -3555,8 +3615,14 @@ export interface components {
         /**
          * DrawnDimension
          * @description A dimension on the drawing, between two points, its line shifted aside by `offset_mm` (left of the direction).
+         *     `asked`: the question of its family that states it, or nothing.
          */
         DrawnDimension: {
+            /**
+             * Asked
+             * @default
+             */
+            asked: string;
             /**
              * Label
              * @default
@@ -4373,6 +4439,20 @@ export interface components {
             kind: "friction";
             /** Torque Nm */
             torque_Nm: number;
+        };
+        /**
+         * Help
+         * @description What a field is, why it is asked, what it usually is, and where that comes from.
+         */
+        Help: {
+            /** Source */
+            source: string;
+            /** Usual */
+            usual: string;
+            /** What */
+            what: string;
+            /** Why */
+            why: string;
         };
         /**
          * JobFileIn
@@ -5307,6 +5387,16 @@ export interface components {
              */
             source?: (components["schemas"]["CylinderForce"] | components["schemas"]["StopForce"] | components["schemas"]["DropForce"]) | null;
         };
+        /**
+         * Loaded
+         * @description The job that an example became.
+         */
+        Loaded: {
+            /** Id */
+            id: number;
+            /** Name */
+            name: string;
+        };
         /** LogIn */
         LogIn: {
             /** Password */
@@ -6167,7 +6257,7 @@ export interface components {
         };
         /**
          * PartGeometry
-         * @description What follows from a part's dimensions.
+         * @description What follows from a part's dimensions. `openings_asked`: the question that states each opening, in order.
          */
         PartGeometry: {
             /** Area Mm2 */
@@ -6191,6 +6281,11 @@ export interface components {
             material_id: string;
             /** Notes */
             notes: string[];
+            /**
+             * Openings Asked
+             * @default []
+             */
+            openings_asked: string[];
             outline: components["schemas"]["Outline"];
             /** Section Id */
             section_id?: string | null;
@@ -9398,6 +9493,48 @@ export interface operations {
             };
         };
     };
+    yorvek_server_api_examples_list_examples: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string[];
+                };
+            };
+        };
+    };
+    yorvek_server_api_examples_bring_example: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Loaded"];
+                };
+            };
+        };
+    };
     yorvek_server_api_accounts_first_account: {
         parameters: {
             query?: never;
@@ -9438,6 +9575,30 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Health"];
+                };
+            };
+        };
+    };
+    yorvek_server_api_reference_get_help: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        [key: string]: {
+                            [key: string]: components["schemas"]["Help"];
+                        };
+                    };
                 };
             };
         };

@@ -94,14 +94,15 @@ export function useDraft<T>(form: string, options: Options<T> = {}) {
     },
     { flush: 'sync' },
   )
-  onScopeDispose(() => {
+  function end(): void {
     gone = true
     // what nobody typed into is not kept: it would only stand in the way
     if (!dirty.value) {
       held.delete(at)
       remember()
     }
-  })
+  }
+  onScopeDispose(end)
   /** Begin a form, unless something is typed in the one that is open. */
   function begin(spec: T, of: Row | null = null): boolean {
     if (dirty.value) {
@@ -164,5 +165,5 @@ export function useDraft<T>(form: string, options: Options<T> = {}) {
     if (saved) row.value = { id: saved.id, version: saved.version }
     begun.value = as
   }
-  return { draft, row, dirty, saving, wrong, begin, settle, leave, close, store }
+  return { name: form, draft, row, dirty, saving, wrong, begin, settle, leave, close, store }
 }

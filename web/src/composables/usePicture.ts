@@ -1,5 +1,5 @@
 /** A structure in space, read while somebody looks at it so, and again once it has changed. */
-import { defineAsyncComponent, ref, shallowRef, watch } from 'vue'
+import { computed, defineAsyncComponent, ref, shallowRef, watch } from 'vue'
 import { call, type S } from '../api/client'
 import { attempt, job } from '../shared/job'
 import { keep, kept } from '../shared/kept'
@@ -14,18 +14,16 @@ export function usePicture(row: () => S['StructureRow'] | undefined) {
   const cannot = ref(false)
   const picture = shallowRef<S['Picture'] | null>(null)
   watch(inSpace, (now) => keep(PLACE, now ? 'yes' : 'no'))
-  watch(
-    // a row that nobody touched stays the object that it was
-    () => [row(), inSpace.value && !cannot.value] as const,
-    async ([one, asked], before) => {
-      if (!asked || one?.id !== before?.[0]?.id) picture.value = null
-      if (!one?.verdict || !asked) return
-      await attempt(async () => {
-        const found = await call<S['Picture']>('GET', `/jobs/${job.value!.job.id}/structures/${one.id}/picture`)
-        if (row() === one) picture.value = found
-      })
-    },
-    { immediate: true },
-  )
+  // a row that nobody touched stays the object that it was
+  const shown = computed(() => [row(), inSpace.value && !cannot.value] as const)
+  async function read(one: S['StructureRow']) {
+    const found = await call<S['Picture']>('GET', `/jobs/${job.value!.job.id}/structures/${one.id}/picture`)
+    if (row() === one) picture.value = found
+  }
+  async function look([one, asked]: typeof shown.value, before?: typeof shown.value) {
+    if (!asked || one?.id !== before?.[0]?.id) picture.value = null
+    if (one?.verdict && asked) await attempt(() => read(one))
+  }
+  watch(shown, look, { immediate: true })
   return { inSpace, cannot, picture }
 }

@@ -18,7 +18,7 @@ onMounted(() =>
 const again = ref<HTMLDialogElement | null>(null)
 const asking = ref(false)
 let waiting: { asked: Promise<boolean>; answer: (in_: boolean) => void } | null = null
-whenDenied(() => {
+function wait(): Promise<boolean> {
   if (!waiting) {
     let answer: (in_: boolean) => void = () => {}
     const asked = new Promise<boolean>((done) => (answer = done))
@@ -30,7 +30,8 @@ whenDenied(() => {
     })
   }
   return waiting.asked
-})
+}
+whenDenied(wait)
 function over(loggedIn: boolean) {
   waiting?.answer(loggedIn)
   waiting = null

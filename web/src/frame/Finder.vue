@@ -10,6 +10,7 @@ const KEYS = [
   ['/ or Ctrl-K', 'find a place, a mark, a name, a note, what lies on the rack, another job'],
   ['u', 'millimetres, or feet and inches'],
   ['?', 'these keys'],
+  ['F1', 'what the field is that the hand is in, why it is asked, and what it usually is'],
   ['Enter', 'saves the form that the hand is in'],
   ['Escape', 'closes what lies over the page, and leaves a form; twice where something is typed in it'],
 ]

@@ -2,11 +2,13 @@
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { ApiError } from '../api/client'
-import { attempt, catalogue, conflict, job, me, message, open, question, why } from '../shared/job'
+import { attempt, catalogue, conflict, job, mayWrite, me, message, open, question, why } from '../shared/job'
 import { placeAt } from '../shared/places'
 import AsyncState from '../ui/AsyncState.vue'
 import ClashPanel from './ClashPanel.vue'
 import Finder from './Finder.vue'
+import Guide from './Guide.vue'
+import { guided } from './guide'
 import { fetchStages } from './router'
 import RippleBar from './RippleBar.vue'
 import Thread from './Thread.vue'
@@ -74,6 +76,7 @@ onBeforeUnmount(() => (document.title = 'Yorvek'))
         {{ question.sentence }} <el-button type="primary" @click="question.go()">Undo it</el-button>
         <el-button @click="question = null">Leave it</el-button>
       </p>
+      <Guide v-if="guided === id && mayWrite" />
       <router-view />
     </main>
     <Why v-if="why" />

@@ -19,14 +19,15 @@ async function say(remark: Remark) {
   await call('POST', '/look/comments', { ...remark, name: name.value })
   await read()
 }
+async function begin() {
+  reading.value = { say }
+  await read()
+  name.value = found.value!.for_whom
+  unit.value = job.value!.job.spec.unit ?? 'mm'
+}
 onMounted(() => {
   holdLink(window.location.hash.slice(1))
-  void attempt(async () => {
-    reading.value = { say }
-    await read()
-    name.value = found.value!.for_whom
-    unit.value = job.value!.job.spec.unit ?? 'mm'
-  })
+  void attempt(begin)
 })
 onBeforeUnmount(() => holdLink(''))
 const paper = () =>

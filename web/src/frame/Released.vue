@@ -10,15 +10,14 @@ import Reading from './Reading.vue'
 const { id, release } = useRoute().params
 const base = `/jobs/${id}/releases/${release}`
 const ready = ref(false)
-onMounted(() =>
-  attempt(async () => {
-    const view = await call<S['JobView']>('GET', `${base}/view`)
-    why.value = null
-    reading.value = { say: null }
-    job.value = view
-    ready.value = true
-  }),
-)
+async function read() {
+  const view = await call<S['JobView']>('GET', `${base}/view`)
+  why.value = null
+  reading.value = { say: null }
+  job.value = view
+  ready.value = true
+}
+onMounted(() => attempt(read))
 onBeforeUnmount(() => {
   reading.value = null
   why.value = null

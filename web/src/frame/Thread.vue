@@ -13,6 +13,7 @@ const FORMS: Record<string, string[]> = {
   size: ['members', 'structures', 'plates', 'joints', 'profiles'],
   parts: ['parts'],
 }
+const many = (n: number, one: string) => `${n} ${one}${n === 1 ? '' : 's'}`
 const stages = computed(() => {
   const v = job.value!
   const f = v.figures
@@ -29,7 +30,7 @@ const stages = computed(() => {
     {
       id: 'brief',
       name: 'Brief',
-      figure: `${v.loads.length} loads`,
+      figure: many(v.loads.length, 'load'),
       more: f.unverified.length
         ? `${f.unverified.length} not verified`
         : (v.loads[0]?.spec.name ?? 'what must it carry?'),
@@ -45,11 +46,11 @@ const stages = computed(() => {
       bad: v.members.length + v.structures.length > 0 && (reserve === null || reserve < 1),
     },
     { id: 'compare', name: 'Compare', figure: `${decided} of ${sized.length} decided`, more: '' },
-    { id: 'parts', name: 'Parts', figure: `${f.pieces} pieces`, more: mass(f.mass_kg) },
+    { id: 'parts', name: 'Parts', figure: many(f.pieces, 'piece'), more: mass(f.mass_kg) },
     {
       id: 'cut',
       name: 'Cut',
-      figure: `${f.bars_to_cut} bars, ${sheets} of ${v.sheets.length} nests`,
+      figure: `${many(f.bars_to_cut, 'bar')}, ${sheets} of ${many(v.sheets.length, 'nest')}`,
       more: f.stale_plans
         ? 'nest made before this change'
         : v.parts.some((p) => p.trouble)
@@ -60,7 +61,7 @@ const stages = computed(() => {
     {
       id: 'log',
       name: 'Log',
-      figure: `${v.notes.length} notes`,
+      figure: many(v.notes.length, 'note'),
       more: v.last_edit ? `last: ${v.last_edit.by || 'by a link'}` : '',
     },
   ]

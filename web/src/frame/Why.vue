@@ -37,18 +37,15 @@ const reserve = computed(() => {
   return !c || c.not_checked || !c.capacity || c.demand == null ? null : c.capacity / Math.max(Math.abs(c.demand), 1e-9)
 })
 const moves = ref<S['Sensitivity'] | null>(null)
-watch(
-  () => [member.value?.id, member.value?.version, job.value?.last_edit?.id],
-  () => {
-    moves.value = null
-    const m = member.value
-    if (m?.verdict && !reading.value)
-      void attempt(async () => {
-        moves.value = await call('GET', `/jobs/${job.value!.job.id}/members/${m.id}/sensitivity`)
-      })
-  },
-  { immediate: true },
-)
+function look() {
+  moves.value = null
+  const m = member.value
+  if (m?.verdict && !reading.value)
+    void attempt(async () => {
+      moves.value = await call('GET', `/jobs/${job.value!.job.id}/members/${m.id}/sensitivity`)
+    })
+}
+watch(() => [member.value?.id, member.value?.version, job.value?.last_edit?.id], look, { immediate: true })
 const factor = computed(() => {
   const s = moves.value
   if (!s || !check.value) return null

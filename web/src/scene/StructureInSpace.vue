@@ -53,7 +53,7 @@ function put(afresh: boolean) {
   if (afresh) on.frame(middle, size)
   else on.draw()
 }
-onMounted(() => {
+function begin() {
   try {
     viewer.value = new Viewer(canvas.value!, label)
   } catch {
@@ -61,7 +61,8 @@ onMounted(() => {
     return
   }
   put(true)
-})
+}
+onMounted(begin)
 onBeforeUnmount(() => {
   giveBack(standing, new Set())
   viewer.value?.end()

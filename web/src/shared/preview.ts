@@ -52,22 +52,21 @@ export function usePreview(draft: () => Draft | null) {
       if (stale.value) void ask()
     }
   }
-  watch(
-    text,
-    (now) => {
-      stale.value = !!now
-      if (timer && now && moving.value) return
-      clearTimeout(timer)
+  function askSoon() {
+    timer = window.setTimeout(() => {
       timer = 0
-      if (!now) show(null)
-      else
-        timer = window.setTimeout(() => {
-          timer = 0
-          void ask()
-        }, PAUSE_MS)
-    },
-    { immediate: true },
-  )
+      void ask()
+    }, PAUSE_MS)
+  }
+  function changed(now: typeof text.value) {
+    stale.value = !!now
+    if (timer && now && moving.value) return
+    clearTimeout(timer)
+    timer = 0
+    if (now) askSoon()
+    else show(null)
+  }
+  watch(text, changed, { immediate: true })
   onScopeDispose(() => {
     clearTimeout(timer)
     show(null)

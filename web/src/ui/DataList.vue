@@ -66,7 +66,7 @@ const ARROWS = { ascending: ' ↑', descending: ' ↓', none: '' }
 const pickOf = (r: R) => props.pick && (chosen.value = r.id)
 </script>
 <template>
-  <div v-if="rows.length > few || place" class="row tools">
+  <div v-if="rows.length > few || (place && columns.some((c) => c.off))" class="row tools">
     <el-input
       v-if="rows.length > few"
       v-model="typed"
@@ -77,7 +77,7 @@ const pickOf = (r: R) => props.pick && (chosen.value = r.id)
       :placeholder="`filter ${rows.length} by words`"
     />
     <span v-if="typed" class="soft" role="status">{{ found.length }} of {{ rows.length }}</span>
-    <details v-if="place" class="which">
+    <details v-if="place && columns.some((c) => c.off)" class="which">
       <summary>Columns</summary>
       <div class="row">
         <el-checkbox
@@ -113,9 +113,9 @@ const pickOf = (r: R) => props.pick && (chosen.value = r.id)
           <td v-for="(c, n) in seen" :key="c.id" :class="{ num: c.num }">
             <el-button v-if="pick && !n" text :aria-current="r.id === chosen || undefined"
               ><b
-                ><slot :name="c.id" :row="r">{{ c.by?.(r) }}</slot></b
+                ><slot v-if="$slots[c.id]" :name="c.id" :row="r" /><template v-else>{{ c.by?.(r) }}</template></b
               ></el-button
-            ><slot v-else :name="c.id" :row="r">{{ c.by?.(r) }}</slot>
+            ><slot v-else-if="$slots[c.id]" :name="c.id" :row="r" /><template v-else>{{ c.by?.(r) }}</template>
           </td>
         </tr>
         <slot name="under" :row="r" />

@@ -9,6 +9,7 @@ import { provideErrors, type Wrong } from './errors'
 const props = defineProps<{
   /** As useDraft gives it. */
   form: {
+    name?: string
     wrong: Ref<Wrong[]>
     saving: Ref<boolean>
     dirty: Ref<boolean>
@@ -21,7 +22,7 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ left: [] }>()
 const box = useTemplateRef<HTMLFormElement>('box')
-const found = provideErrors(props.form.wrong)
+const found = provideErrors(props.form.wrong, props.form.name)
 const sure = ref(false)
 
 function left() {

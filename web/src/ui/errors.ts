@@ -4,7 +4,7 @@ import { computed, inject, onScopeDispose, provide, reactive, type InjectionKey,
 /** `path`: where in what was sent, in the words of whoever found it; empty where it concerns the whole. */
 export type Wrong = { path: string; sentence: string }
 type Field = { id: string; label: string; at: string }
-type Form = { wrong: Ref<Wrong[]>; fields: Map<string, Field> }
+type Form = { wrong: Ref<Wrong[]>; fields: Map<string, Field>; name: string }
 const KEY: InjectionKey<Form> = Symbol('form')
 
 const NUMBER = /^\d+$/
@@ -53,9 +53,9 @@ export function useWords(): (sentence: string) => string {
 }
 
 /** For the form: what is wrong, with the field that it stands at, if there is one. */
-export function provideErrors(wrong: Ref<Wrong[]>) {
+export function provideErrors(wrong: Ref<Wrong[]>, name = '') {
   const fields: Form['fields'] = reactive(new Map())
-  provide(KEY, { wrong, fields })
+  provide(KEY, { wrong, fields, name })
   return computed(() =>
     wrong.value.map((one) => {
       const field = [...fields.values()].find((f) => concerns(one, f)) ?? null
@@ -63,6 +63,9 @@ export function provideErrors(wrong: Ref<Wrong[]>) {
     }),
   )
 }
+
+/** What the form is called that a field stands in; nothing where it stands in none. */
+export const useFormName = (): string => inject(KEY, null)?.name ?? ''
 
 /** For a field: what is wrong at it. */
 export function useError(id: string, field: () => { label: string; at: string }) {

@@ -49,6 +49,9 @@ export function holding<R>(rows: readonly R[], columns: readonly Column<R>[], ty
   })
 }
 
+/** What a reserve sorts by: what is not checked comes before the weakest. */
+export const weakness = (reserve: number | null | undefined): number => reserve ?? -1
+
 /** A column asked for again turns round; asked for a third time the rows stand as they came. */
 export function turned(order: Order, id: string): Order {
   if (order?.id !== id) return { id, up: true }

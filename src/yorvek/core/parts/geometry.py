@@ -10,6 +10,7 @@ from yorvek.core.errors import InputError
 from yorvek.core.materials import material
 from yorvek.core.model import Model
 from yorvek.core.outlines import Outline, Ring, area_mm2, bounds_mm, cut_length_mm
+from yorvek.core.parts import asked
 from yorvek.core.parts.ends import end_cut
 from yorvek.core.parts.plates import hole_centres, plate_outline
 from yorvek.core.parts.spec import BarPiece, BasePlate, FreeOutline, Gusset, LugPlate, PartSpec, RingPlate, SlottedPlate
@@ -17,7 +18,9 @@ from yorvek.core.sections import Section, section
 
 
 class DrawnDimension(Model):
-    """A dimension on the drawing, between two points, its line shifted aside by `offset_mm` (left of the direction)."""
+    """A dimension on the drawing, between two points, its line shifted aside by `offset_mm` (left of the direction).
+    `asked`: the question of its family that states it, or nothing.
+    """
 
     x1: float
     y1: float
@@ -26,14 +29,16 @@ class DrawnDimension(Model):
     offset_mm: float
     value_mm: float
     label: str = ""
+    asked: str = ""
 
 
 class PartGeometry(Model):
-    """What follows from a part's dimensions."""
+    """What follows from a part's dimensions. `openings_asked`: the question that states each opening, in order."""
 
     kind: Literal["plate", "bar"]
     outline: Outline
     dimensions: list[DrawnDimension]
+    openings_asked: list[str] = []
     notes: list[str]
     mass_kg: float
     area_mm2: float
@@ -53,12 +58,12 @@ def _base_plate_dimensions(shape: BasePlate, h: float, reach: float) -> tuple[li
     top, left = ys[-1], xs[0]
     stops_x, stops_y = [0.0, *xs], [0.0, *ys]
     out = [
-        DrawnDimension(x1=a, y1=h, x2=b, y2=h, offset_mm=reach * 0.7, value_mm=b - a)
-        for a, b in itertools.pairwise(stops_x)
+        DrawnDimension(x1=a, y1=h, x2=b, y2=h, offset_mm=reach * 0.7, value_mm=b - a, asked=name)
+        for (a, b), name in zip(itertools.pairwise(stops_x), asked.steps(len(xs), "columns"), strict=True)
     ]
     out += [
-        DrawnDimension(x1=0, y1=a, x2=0, y2=b, offset_mm=reach * 0.7, value_mm=b - a)
-        for a, b in itertools.pairwise(stops_y)
+        DrawnDimension(x1=0, y1=a, x2=0, y2=b, offset_mm=reach * 0.7, value_mm=b - a, asked=name)
+        for (a, b), name in zip(itertools.pairwise(stops_y), asked.steps(len(ys), "rows"), strict=True)
     ]
     notes = [f"{len(centres)} holes ⌀{shape.hole.value:g}"]
     if len(xs) > 1 and len(ys) > 1:
@@ -88,19 +93,21 @@ def _shape_notes(shape: object) -> list[str]:
 def _plate_dimensions(part: PartSpec, outline: Outline) -> tuple[list[DrawnDimension], list[str]]:
     _, _, w, h = bounds_mm(outline)
     reach = 0.12 * max(w, h)
+    shape = part.shape
+    across, up = asked.sides(shape.family)
     out = [
-        DrawnDimension(x1=0, y1=0, x2=w, y2=0, offset_mm=-reach, value_mm=w),
-        DrawnDimension(x1=w, y1=0, x2=w, y2=h, offset_mm=-reach, value_mm=h),
+        DrawnDimension(x1=0, y1=0, x2=w, y2=0, offset_mm=-reach, value_mm=w, asked=across),
+        DrawnDimension(x1=w, y1=0, x2=w, y2=h, offset_mm=-reach, value_mm=h, asked=up),
     ]
     notes: list[str] = []
-    shape = part.shape
     if isinstance(shape, BasePlate):
         drawn, said = _base_plate_dimensions(shape, h, reach)
         out, notes = out + drawn, notes + said
     if isinstance(shape, Gusset):
         clip, nose = shape.root_clip.value, shape.nose.value
         if nose:
-            out.append(DrawnDimension(x1=0, y1=h, x2=nose, y2=h, offset_mm=reach * 0.6, value_mm=nose, label="nose"))
+            top = {"x1": 0.0, "y1": h, "x2": nose, "y2": h, "offset_mm": reach * 0.6, "value_mm": nose}
+            out.append(DrawnDimension(**top, label="nose", asked="nose"))
         if clip:
             notes.append(f"root cut {clip:g} × {clip:g} to clear the weld")
     notes += _shape_notes(shape)
@@ -157,8 +164,10 @@ def _bar(part: PartSpec, shape: BarPiece) -> PartGeometry:
         notes=[s.id, *notes],
         mass_kg=s.mass_kg_per_m(m.density_kg_m3) * mean / 1000,
         dimensions=[
-            DrawnDimension(x1=0, y1=0, x2=length, y2=0, offset_mm=-reach, value_mm=length),
-            DrawnDimension(x1=length, y1=0, x2=length, y2=s.depth_mm, offset_mm=-reach, value_mm=s.depth_mm),
+            DrawnDimension(x1=0, y1=0, x2=length, y2=0, offset_mm=-reach, value_mm=length, asked="length"),
+            DrawnDimension(
+                x1=length, y1=0, x2=length, y2=s.depth_mm, offset_mm=-reach, value_mm=s.depth_mm, asked="section_id"
+            ),
         ],
         area_mm2=s.A_mm2,
         cut_length_mm=0.0,
@@ -188,6 +197,7 @@ def part_geometry(part: PartSpec) -> PartGeometry:
         kind="plate",
         outline=outline,
         dimensions=dimensions,
+        openings_asked=asked.openings(shape),
         notes=[f"t = {t:g} mm", *notes],
         mass_kg=area * t * m.density_kg_m3 * 1e-9,
         area_mm2=area,

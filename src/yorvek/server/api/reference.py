@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import json
 from functools import lru_cache
 
 from django.http import HttpRequest, HttpResponse
@@ -10,6 +11,7 @@ from pydantic import Field
 
 from yorvek.core.errors import InputError
 from yorvek.core.files.drawing import read_drawing
+from yorvek.core.help import FIELDS, Help
 from yorvek.core.jobs import ProfileSpec
 from yorvek.core.materials import MATERIALS, PANELS, Material, material
 from yorvek.core.model import Model
@@ -103,6 +105,18 @@ def _catalogue_json() -> bytes:
 def get_catalogue(request: HttpRequest) -> HttpResponse:
     """All sections and materials."""
     return HttpResponse(_catalogue_json(), content_type="application/json")
+
+
+@lru_cache
+def _help_json() -> bytes:
+    told = {form: {path: one.model_dump() for path, one in fields.items()} for form, fields in FIELDS.items()}
+    return json.dumps(told, ensure_ascii=False).encode()
+
+
+@router.get("/help", response=dict[str, dict[str, Help]])
+def get_help(request: HttpRequest) -> HttpResponse:
+    """What each field of each form is, why it is asked, what it usually is, and where that comes from."""
+    return HttpResponse(_help_json(), content_type="application/json")
 
 
 @router.get("/section", response=SectionView)

@@ -9,6 +9,8 @@ import { usePreview } from '../../shared/preview'
 import RowActions from '../../shared/RowActions.vue'
 import { entry, length, lengthUnit } from '../../shared/units'
 import ChoiceField from '../../ui/ChoiceField.vue'
+import DataList from '../../ui/DataList.vue'
+import type { Column } from '../../ui/lists'
 import EditForm from '../../ui/EditForm.vue'
 import QuantityField from '../../ui/QuantityField.vue'
 import TextField from '../../ui/TextField.vue'
@@ -21,42 +23,35 @@ usePicked('dimension', foundDim)
 function begin() {
   form.begin({ name: '', size: entry(''), origin: 'measured', verified_by: '', cut_anyway: '' } as S['DimensionSpec'])
 }
+const verified = ({ spec }: S['DimensionRow']) =>
+  spec.verified_by || (spec.cut_anyway ? `nobody; cut anyway: ${spec.cut_anyway}` : 'nobody yet')
+const columns: Column<S['DimensionRow']>[] = [
+  { id: 'name', head: 'Name', by: (r) => r.spec.name },
+  { id: 'typed', head: 'Typed', by: (r) => r.spec.size.text },
+  { id: 'is', head: 'Is', num: true, by: (r) => r.spec.size.value },
+  { id: 'from', head: 'From', by: (r) => r.spec.origin },
+  { id: 'verified', head: 'Verified by', by: verified },
+  { id: 'acts', head: '', num: true },
+]
 </script>
 <template>
   <h2 class="gap">Named dimensions</h2>
-  <table class="list">
-    <thead>
-      <tr>
-        <th>Name</th>
-        <th>Typed</th>
-        <th class="num">Is</th>
-        <th>From</th>
-        <th>Verified by</th>
-        <th></th>
-      </tr>
-    </thead>
-    <tbody>
-      <tr
-        v-for="r in job!.dimensions"
-        :key="r.id"
-        :class="{ chosen: r.id === foundDim }"
-        :data-row="`dimension ${r.id}`"
-      >
-        <td>
-          <b>{{ r.spec.name }}</b>
-        </td>
-        <td>{{ r.spec.size.text }}</td>
-        <td class="num">{{ length(r.spec.size.value ?? 0) }}{{ lengthUnit() }}</td>
-        <td>{{ r.spec.origin }}</td>
-        <td>
-          {{ r.spec.verified_by || (r.spec.cut_anyway ? `nobody; cut anyway: ${r.spec.cut_anyway}` : 'nobody yet') }}
-        </td>
-        <td class="num">
-          <RowActions kind="dimensions" :row="r" :name="r.spec.name" :change="() => form.begin(r.spec, r)" />
-        </td>
-      </tr>
-    </tbody>
-  </table>
+  <DataList
+    v-if="job!.dimensions.length"
+    v-model="foundDim"
+    label="Named dimensions"
+    kind="dimension"
+    :rows="job!.dimensions"
+    :columns="columns"
+  >
+    <template #name="{ row: r }"
+      ><b>{{ r.spec.name }}</b></template
+    >
+    <template #is="{ row: r }">{{ length(r.spec.size.value ?? 0) }}{{ lengthUnit() }}</template>
+    <template #acts="{ row: r }"
+      ><RowActions kind="dimensions" :row="r" :name="r.spec.name" :change="() => form.begin(r.spec, r)"
+    /></template>
+  </DataList>
   <EditForm v-if="dim && mayWrite" :form="form" save="Save dimension">
     <div class="fields">
       <TextField id="dim-name" placeholder="frame_width" v-model="dim.name" label="Name" at="name" />

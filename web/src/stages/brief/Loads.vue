@@ -8,6 +8,8 @@ import { job, mayWrite } from '../../shared/job'
 import { sizeOf } from '../../shared/loads'
 import RowActions from '../../shared/RowActions.vue'
 import { force } from '../../shared/units'
+import DataList from '../../ui/DataList.vue'
+import type { Column } from '../../ui/lists'
 import { blankLoad, FORMS, onlyItsForm } from './load'
 import LoadForm from './LoadForm.vue'
 
@@ -16,35 +18,36 @@ const { draft: load } = form
 if (!load.value && !job.value!.loads.length) form.begin(blankLoad())
 const foundLoad = ref<number | null>(null)
 usePicked('load', foundLoad)
+const columns: Column<S['LoadRow']>[] = [
+  { id: 'name', head: 'Name', by: (r) => r.spec.name },
+  { id: 'kind', head: 'Kind', by: (r) => `${r.spec.case}, ${FORMS[r.spec.form ?? 'area']}` },
+  { id: 'size', head: 'Size', by: (r) => r.value, words: (r) => sizeOf(r.spec) ?? '' },
+  { id: 'dynamic', head: 'Dynamic', by: (r) => r.spec.dynamic_factor },
+  { id: 'acts', head: '', num: true },
+]
 </script>
 <template>
   <h2>Loads</h2>
-  <table class="list">
-    <thead>
-      <tr>
-        <th>Name</th>
-        <th>Kind</th>
-        <th>Size</th>
-        <th>Dynamic</th>
-        <th></th>
-      </tr>
-    </thead>
-    <tbody>
-      <tr v-for="r in job!.loads" :key="r.id" :class="{ chosen: r.id === foundLoad }" :data-row="`load ${r.id}`">
-        <td>
-          <b>{{ r.spec.name }}</b>
-        </td>
-        <td>{{ r.spec.case }}, {{ FORMS[r.spec.form ?? 'area'] }}</td>
-        <td>
-          {{ sizeOf(r.spec) }}<span v-if="r.spec.source && r.value != null" class="soft"> {{ force(r.value) }}</span>
-        </td>
-        <td>× {{ r.spec.dynamic_factor }}</td>
-        <td class="num">
-          <RowActions kind="loads" :row="r" :name="`load ${r.spec.name}`" :change="() => form.begin(r.spec, r)" />
-        </td>
-      </tr>
-    </tbody>
-  </table>
+  <DataList
+    v-if="job!.loads.length"
+    v-model="foundLoad"
+    label="Loads"
+    kind="load"
+    :rows="job!.loads"
+    :columns="columns"
+  >
+    <template #name="{ row: r }"
+      ><b>{{ r.spec.name }}</b></template
+    >
+    <template #size="{ row: r }"
+      >{{ sizeOf(r.spec)
+      }}<span v-if="r.spec.source && r.value != null" class="soft"> {{ force(r.value) }}</span></template
+    >
+    <template #dynamic="{ row: r }">× {{ r.spec.dynamic_factor }}</template>
+    <template #acts="{ row: r }"
+      ><RowActions kind="loads" :row="r" :name="`load ${r.spec.name}`" :change="() => form.begin(r.spec, r)"
+    /></template>
+  </DataList>
   <LoadForm v-if="load && mayWrite" :form="form" />
   <el-button class="gap" v-else-if="mayWrite" @click="form.begin(blankLoad())">Add a load</el-button>
 </template>

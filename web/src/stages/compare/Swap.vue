@@ -14,17 +14,15 @@ void catalogue().then((c) => {
 const metal = ref('')
 const equal = ref<'section' | 'strength' | 'stiffness'>('stiffness')
 const found = ref<S['SwapResult'] | null>(null)
+async function look() {
+  const asked = new URLSearchParams({ material_id: metal.value, equal: equal.value })
+  found.value = await call('GET', `/jobs/${job.value!.job.id}/swap?${asked}`)
+}
 watch(
   () => [metal.value, equal.value, job.value?.last_edit?.id],
   () => {
     found.value = null
-    if (metal.value)
-      void attempt(async () => {
-        found.value = await call(
-          'GET',
-          `/jobs/${job.value!.job.id}/swap?material_id=${encodeURIComponent(metal.value)}&equal=${equal.value}`,
-        )
-      })
+    if (metal.value) void attempt(look)
   },
 )
 const against = (now: number, before: number) =>

@@ -16,14 +16,16 @@ const percent = (mm: number) => `${share(mm) * 100}%`
 const shown = computed(() => {
   let last = -1
   let row = 0
+  /** The row beneath the strip on which a name stands clear of the one before it. */
+  function rowOf(middle: number): number {
+    row = middle - last < APART ? (row + 1) % 3 : 0
+    last = middle
+    return row
+  }
   return props.pieces.map((p) => {
     const fits = share(p.length_mm) >= ROOM
-    const middle = share(p.at_mm + p.length_mm / 2)
-    if (!fits) {
-      row = middle - last < APART ? (row + 1) % 3 : 0
-      last = middle
-    }
-    return { p, fits, row, tone: props.parts.indexOf(p.part) % TONES }
+    const beneath = fits ? row : rowOf(share(p.at_mm + p.length_mm / 2))
+    return { p, fits, row: beneath, tone: props.parts.indexOf(p.part) % TONES }
   })
 })
 const rows = computed(() => Math.max(0, ...shown.value.filter((s) => !s.fits).map((s) => s.row + 1)))

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Bars, a profile at a time: which pieces come out of which bar, in the order of the saw. */
+import type { S } from '../../api/client'
 import { computed, ref } from 'vue'
 import { job } from '../../shared/job'
 import { shortName } from '../../shared/named'
@@ -23,17 +24,18 @@ const chosen = computed(() => {
   const one = job.value!.bars.find((b) => b.group.key === picked.value)
   return one ? [one] : job.value!.bars
 })
+function said({ group, plan }: S['JobView']['bars'][number]) {
+  const bars = plan.bars.reduce((n, b) => n + b.count, 0)
+  return {
+    key: group.key,
+    name: `${shortName(group.section_id)}, ${group.material_id}`,
+    figure: plan.unplaced.length ? 'not all of it has stock' : `${bars} × cut, ${mass(group.mass_kg)}`,
+    bad: plan.unplaced.length > 0,
+  }
+}
 const groups = computed(() => [
   { ...all, figure: `${job.value!.figures.bars_to_cut} bars` },
-  ...job.value!.bars.map(({ group, plan }) => {
-    const bars = plan.bars.reduce((n, b) => n + b.count, 0)
-    return {
-      key: group.key,
-      name: `${shortName(group.section_id)}, ${group.material_id}`,
-      figure: plan.unplaced.length ? 'not all of it has stock' : `${bars} × cut, ${mass(group.mass_kg)}`,
-      bad: plan.unplaced.length > 0,
-    }
-  }),
+  ...job.value!.bars.map(said),
 ])
 </script>
 <template>

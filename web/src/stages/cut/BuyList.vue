@@ -25,19 +25,18 @@ const bars = computed(() =>
     ),
   ),
 )
-const plates = computed(() =>
-  job.value!.sheets.flatMap((s) => {
-    const plan = props.plans[s.key]
-    if (!plan?.result) return []
-    const keys = keysOf(plan.result.placements)
-    const what = `plate ${length(s.thickness_mm)}${lengthUnit()}`
-    return bought(
-      plan.group.lines,
-      { key: s.key, sheet: true, what, material: s.material_id },
-      (id) => keys.filter((k) => partsOf(k).sheet === id).length,
-    )
-  }),
-)
+function ofSheets(s: S['JobView']['sheets'][number]) {
+  const plan = props.plans[s.key]
+  if (!plan?.result) return []
+  const keys = keysOf(plan.result.placements)
+  const what = `plate ${length(s.thickness_mm)}${lengthUnit()}`
+  return bought(
+    plan.group.lines,
+    { key: s.key, sheet: true, what, material: s.material_id },
+    (id) => keys.filter((k) => partsOf(k).sheet === id).length,
+  )
+}
+const plates = computed(() => job.value!.sheets.flatMap(ofSheets))
 const rows = computed(() => [...bars.value, ...plates.value])
 const notNested = computed(() => job.value!.sheets.filter((s) => !props.plans[s.key]?.result).length)
 const coming = ref<Bought | null>(null)

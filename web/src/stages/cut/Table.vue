@@ -13,19 +13,18 @@ import TableView from './TableView.vue'
 const props = defineProps<{ plans: Record<string, S['PlanView']> }>()
 const route = useRoute()
 const router = useRouter()
-const sheets = computed(() =>
-  job.value!.sheets.flatMap((s) => {
-    const plan = props.plans[s.key]
-    const keys = plan?.result ? keysOf(plan.result.placements) : []
-    const plate = `plate ${length(s.thickness_mm)}${lengthUnit()}, ${s.material_id}`
-    return keys.map((sheet, k) => ({
-      plan: plan.id,
-      sheet,
-      value: `${plan.id} ${sheet}`,
-      label: `${plate}, sheet ${k + 1} of ${keys.length}`,
-    }))
-  }),
-)
+function sheetsOf(s: S['JobView']['sheets'][number]) {
+  const plan = props.plans[s.key]
+  const keys = plan?.result ? keysOf(plan.result.placements) : []
+  const plate = `plate ${length(s.thickness_mm)}${lengthUnit()}, ${s.material_id}`
+  return keys.map((sheet, k) => ({
+    plan: plan.id,
+    sheet,
+    value: `${plan.id} ${sheet}`,
+    label: `${plate}, sheet ${k + 1} of ${keys.length}`,
+  }))
+}
+const sheets = computed(() => job.value!.sheets.flatMap(sheetsOf))
 const asked = computed(() => String(route.query.sheet ?? ''))
 const chosen = computed(() => sheets.value.find((s) => s.value === asked.value) ?? sheets.value[0])
 const show = (value: string) => router.replace({ query: { sheet: value } })

@@ -10,17 +10,15 @@ import Slider from '../../shared/Slider.vue'
 const props = defineProps<{ plan: number; sheet: string }>()
 const found = ref<S['TableJob'] | null>(null)
 const step = ref(0)
+async function read() {
+  found.value = null
+  const sheet = encodeURIComponent(props.sheet)
+  found.value = await call('GET', `/jobs/${job.value!.job.id}/plans/${props.plan}/table?sheet=${sheet}`)
+  step.value = found.value!.run.path.length
+}
 watch(
   () => [props.plan, props.sheet],
-  () =>
-    attempt(async () => {
-      found.value = null
-      found.value = await call(
-        'GET',
-        `/jobs/${job.value!.job.id}/plans/${props.plan}/table?sheet=${encodeURIComponent(props.sheet)}`,
-      )
-      step.value = found.value!.run.path.length
-    }),
+  () => attempt(read),
   { immediate: true },
 )
 const runs = computed(() => {

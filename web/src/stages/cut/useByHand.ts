@@ -4,6 +4,8 @@ import { call, type S } from '../../api/client'
 import { attempt, copy, job } from '../../shared/job'
 import { keyOf, keysOf, partsOf, stockOf, turned } from '../../shared/nest'
 
+const PAUSE_MS = 120
+
 /** `plan`: what it begins from; it stays as it is until `keep`. */
 export function useByHand(plan: S['PlanView']) {
   const placed = ref<S['Placement'][]>(copy(plan.result!.placements))
@@ -26,23 +28,18 @@ export function useByHand(plan: S['PlanView']) {
 
   let asked = 0
   let timer = 0
-  watch(
-    placed,
-    () => {
-      clearTimeout(timer)
-      timer = window.setTimeout(async () => {
-        const mine = ++asked
-        await attempt(async () => {
-          const found = await call<S['Looked']>('POST', `${base.value}/look`, { placements: placed.value })
-          if (mine === asked) {
-            looked.value = found
-            wrong.value = found.wrong
-          }
-        })
-      }, 120)
-    },
-    { deep: true },
-  )
+  async function look() {
+    const mine = ++asked
+    const found = await call<S['Looked']>('POST', `${base.value}/look`, { placements: placed.value })
+    if (mine !== asked) return
+    looked.value = found
+    wrong.value = found.wrong
+  }
+  function lookSoon() {
+    clearTimeout(timer)
+    timer = window.setTimeout(() => attempt(look), PAUSE_MS)
+  }
+  watch(placed, lookSoon, { deep: true })
 
   /** The middle of a piece's outline as it is turned, so that it turns about itself. */
   function middle(p: S['Placement'], deg: number): [number, number] {

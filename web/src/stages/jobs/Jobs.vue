@@ -6,6 +6,9 @@ import { letGo, typedAnywhere } from '../../composables/useDraft'
 import { attempt, mayWrite, me, message } from '../../shared/job'
 import Reserve from '../../shared/Reserve.vue'
 import { mass, unit } from '../../shared/units'
+import DataList from '../../ui/DataList.vue'
+import { weakness, type Column } from '../../ui/lists'
+import FirstUse from './FirstUse.vue'
 import TextField from '../../ui/TextField.vue'
 
 const router = useRouter()
@@ -13,13 +16,22 @@ const jobs = ref<S['JobLine'][]>([])
 const name = ref('')
 const file = ref<HTMLInputElement | null>(null)
 const withStock = ref(false)
-onMounted(() =>
-  attempt(async () => {
+const isRead = ref(false)
+const bringing = ref(false)
+async function read() {
+  jobs.value = await call('GET', '/jobs')
+  isRead.value = true
+  // what has to be worked out anew comes in one by one, while the list stands
+  for (const [k, j] of jobs.value.entries()) if (!j.headline) jobs.value[k] = await call('GET', `/jobs/${j.id}/line`)
+}
+onMounted(() => attempt(read))
+/** An example has come: the panel that brings them stays until they are all there. */
+function more() {
+  bringing.value = true
+  void attempt(async () => {
     jobs.value = await call('GET', '/jobs')
-    // what has to be worked out anew comes in one by one, while the list stands
-    for (const [k, j] of jobs.value.entries()) if (!j.headline) jobs.value[k] = await call('GET', `/jobs/${j.id}/line`)
-  }),
-)
+  })
+}
 const away = ref<S['AwayLine'][]>([])
 onMounted(() =>
   attempt(async () => {
@@ -72,6 +84,17 @@ async function out() {
     me.value = null
   })
 }
+const columns: Column<S['JobLine']>[] = [
+  { id: 'job', head: 'Job', by: (j) => j.name },
+  { id: 'for', head: 'For', by: (j) => j.for_whom },
+  { id: 'breaks', head: 'Breaks', by: (j) => weakness(j.headline?.breaks) },
+  { id: 'moves', head: 'Moves', by: (j) => weakness(j.headline?.moves) },
+  { id: 'mass', head: 'Mass', num: true, by: (j) => j.headline?.mass_kg },
+  { id: 'pieces', head: 'Pieces', num: true, by: (j) => j.headline?.pieces },
+  { id: 'bars', head: 'Bars', num: true, by: (j) => j.headline?.bars },
+  { id: 'before', head: 'Before work', by: (j) => j.stops },
+  { id: 'acts', head: '', num: true },
+]
 </script>
 <template>
   <main class="page">
@@ -88,11 +111,13 @@ async function out() {
       <form v-if="mayWrite" class="panel" @submit.prevent="make">
         <h2>Start a job</h2>
         <TextField id="job-name" v-model="name" label="Name of the job" />
-        <el-radio-group v-model="unit" class="gap" aria-label="Units of the job">
-          <el-radio value="mm">millimetres</el-radio>
-          <el-radio value="in">feet and inches</el-radio>
-        </el-radio-group>
-        <el-button class="gap" type="primary" native-type="submit">Start</el-button>
+        <div class="row spread">
+          <el-radio-group v-model="unit" aria-label="Units of the job">
+            <el-radio value="mm">millimetres</el-radio>
+            <el-radio value="in">feet and inches</el-radio>
+          </el-radio-group>
+          <el-button type="primary" native-type="submit">Start</el-button>
+        </div>
       </form>
       <div class="panel">
         <h2>Or bring a job file</h2>
@@ -104,69 +129,52 @@ async function out() {
         <input ref="file" type="file" accept=".json" aria-label="Job file" @change="bring" />
       </div>
     </div>
-    <table class="list gap">
-      <thead>
-        <tr>
-          <th>Job</th>
-          <th>For</th>
-          <th>Breaks</th>
-          <th>Moves</th>
-          <th class="num">Mass</th>
-          <th class="num">Pieces</th>
-          <th class="num">Bars</th>
-          <th>Before work</th>
-          <th></th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="j in jobs" :key="j.id">
-          <td>
-            <router-link :to="`/jobs/${j.id}/brief`"
-              ><b>{{ j.name }}</b></router-link
-            >
-            {{ ' ' }}<span class="soft">{{ j.revision }}</span>
-          </td>
-          <td class="soft">{{ j.for_whom }}</td>
-          <template v-if="j.headline">
-            <td><Reserve :value="j.headline.breaks" /></td>
-            <td><Reserve :value="j.headline.moves" /></td>
-            <td class="num">{{ mass(j.headline.mass_kg) }}</td>
-            <td class="num">{{ j.headline.pieces }}</td>
-            <td class="num">{{ j.headline.bars }}</td>
-          </template>
-          <td v-else colspan="5" class="soft">being worked out…</td>
-          <td>
-            <span v-if="j.stops" class="bad">{{ j.stops }} to decide</span>
-          </td>
-          <td class="num">
-            <form v-if="copying?.id === j.id" class="row" @submit.prevent="copyIt">
-              <el-input :aria-label="`Name of the copy of ${j.name}`" v-model="copying.name" />
-              <el-button type="primary" native-type="submit">Copy it</el-button
-              ><el-button @click="copying = null">Leave it</el-button>
-            </form>
-            <template v-else-if="leaving === j.id"
-              >Put {{ j.name }} away? <el-button type="primary" @click="putAway(j.id)">Put it away</el-button
-              ><el-button @click="leaving = null">Leave it</el-button></template
-            >
-            <template v-else>
-              <el-button
-                text
-                v-if="mayWrite"
-                :aria-label="`Copy ${j.name}`"
-                @click="copying = { id: j.id, name: `${j.name}, copy` }"
-              >
-                Copy</el-button
-              ><el-button text v-if="me?.role === 'owner'" :aria-label="`Put ${j.name} away`" @click="leaving = j.id">
-                Put away
-              </el-button>
-            </template>
-          </td>
-        </tr>
-        <tr v-if="!jobs.length">
-          <td colspan="9" class="soft">No job yet: start one above.</td>
-        </tr>
-      </tbody>
-    </table>
+    <FirstUse v-if="mayWrite && isRead && (!jobs.length || bringing)" @brought="more" />
+    <DataList label="Jobs" place="jobs" :rows="jobs" :columns="columns">
+      <template #job="{ row: j }"
+        ><router-link :to="`/jobs/${j.id}/brief`"
+          ><b>{{ j.name }}</b></router-link
+        >
+        {{ ' ' }}<span class="soft">{{ j.revision }}</span></template
+      >
+      <template #for="{ row: j }"
+        ><span class="soft">{{ j.for_whom }}</span></template
+      >
+      <template #breaks="{ row: j }"
+        ><Reserve v-if="j.headline" :value="j.headline.breaks" /><span v-else class="soft"
+          >being worked out…</span
+        ></template
+      >
+      <template #moves="{ row: j }"><Reserve v-if="j.headline" :value="j.headline.moves" /></template>
+      <template #mass="{ row: j }">{{ j.headline ? mass(j.headline.mass_kg) : '' }}</template>
+      <template #before="{ row: j }"
+        ><span v-if="j.stops" class="bad">{{ j.stops }} to decide</span></template
+      >
+      <template #acts="{ row: j }">
+        <form v-if="copying?.id === j.id" class="row" @submit.prevent="copyIt">
+          <el-input :aria-label="`Name of the copy of ${j.name}`" v-model="copying.name" />
+          <el-button type="primary" native-type="submit">Copy it</el-button
+          ><el-button @click="copying = null">Leave it</el-button>
+        </form>
+        <template v-else-if="leaving === j.id"
+          >Put {{ j.name }} away? <el-button type="primary" @click="putAway(j.id)">Put it away</el-button
+          ><el-button @click="leaving = null">Leave it</el-button></template
+        >
+        <template v-else>
+          <el-button
+            text
+            v-if="mayWrite"
+            :aria-label="`Copy ${j.name}`"
+            @click="copying = { id: j.id, name: `${j.name}, copy` }"
+          >
+            Copy</el-button
+          ><el-button text v-if="me?.role === 'owner'" :aria-label="`Put ${j.name} away`" @click="leaving = j.id">
+            Put away
+          </el-button>
+        </template>
+      </template>
+      <template #none>No job yet: start one above.</template>
+    </DataList>
     <details v-if="away.length" class="gap">
       <summary>Put away: {{ away.length }}</summary>
       <table class="list">

@@ -8,7 +8,7 @@ import { attempt, job, mayWrite, why } from '../../shared/job'
 import Reserve from '../../shared/Reserve.vue'
 import RowActions from '../../shared/RowActions.vue'
 import DataList from '../../ui/DataList.vue'
-import type { Column } from '../../ui/lists'
+import { weakness, type Column } from '../../ui/lists'
 import { jointWords, loadStarters } from '../structures/starters'
 import { blankFree, type Spec } from './joint'
 import JointForm from './JointForm.vue'
@@ -40,7 +40,7 @@ const columns: Column<S['JointRow']>[] = [
   { id: 'what', head: 'What', by: (j) => j.spec.name, words: (j) => jointWords(j.spec.joint?.kind ?? 'weld') },
   { id: 'of', head: 'Of', by: (j) => j.spec.section_id, words: (j) => j.spec.material_id ?? '' },
   { id: 'governs', head: 'What governs', by: governs },
-  { id: 'breaks', head: 'Breaks', by: (j) => j.verdict?.strength.value },
+  { id: 'breaks', head: 'Breaks', by: (j) => weakness(j.verdict?.strength.value) },
   { id: 'acts', head: '', num: true },
 ]
 </script>

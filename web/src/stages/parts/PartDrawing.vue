@@ -2,10 +2,12 @@
 /** A part's true outline with its dimensions; a long bar is drawn with its ends to scale and its middle broken out. */
 import { computed } from 'vue'
 import type { S } from '../../api/client'
-import { outlinePath } from '../../shared/OutlinePath'
+import { outlinePath, ringPath } from '../../shared/OutlinePath'
 import { length } from '../../shared/units'
 
-const props = defineProps<{ geometry: S['PartGeometry'] }>()
+const props = defineProps<{ geometry: S['PartGeometry']; picks?: boolean; small?: boolean }>()
+/** What was pressed: the question that states it. */
+const emit = defineEmits<{ pick: [string] }>()
 const END = 2.6
 /** How much of the middle of a long bar is left out, mm. */
 const cutOut = computed(() => {
@@ -26,32 +28,37 @@ const box = computed(() => {
   const [around, height] = [pad.value, props.geometry.height_mm]
   return [-around, -height - around, width.value + 2 * around, height + 2 * around].join(' ')
 })
-const font = computed(() => size.value / 30)
-const lines = computed(() =>
-  props.geometry.dimensions.map((d) => {
-    const [x1, x2] = [squeeze(d.x1), squeeze(d.x2)]
-    const run = Math.hypot(x2 - x1, d.y2 - d.y1) || 1
-    // A dimension stands clear of the outline by at least two lines of its own type, however small the part is.
-    const off = Math.sign(d.offset_mm || -1) * Math.max(Math.abs(d.offset_mm), cutOut.value ? font.value * 2.2 : 0)
-    const nx = (-(d.y2 - d.y1) / run) * off
-    const ny = ((x2 - x1) / run) * off
-    const upright = Math.abs(x2 - x1) < Math.abs(d.y2 - d.y1)
-    return {
-      ...d,
-      x1,
-      x2,
-      a: [x1 + nx, d.y1 + ny],
-      b: [x2 + nx, d.y2 + ny],
-      upright,
-      text: `${d.label ? `${d.label} ` : ''}${length(d.value_mm)}`,
-    }
-  }),
-)
+/** Beside fields it stands small, and its words are as large as elsewhere. */
+const font = computed(() => size.value / (props.small ? 16 : 30))
+function line(d: S['PartGeometry']['dimensions'][number]) {
+  const [x1, x2] = [squeeze(d.x1), squeeze(d.x2)]
+  const run = Math.hypot(x2 - x1, d.y2 - d.y1) || 1
+  // A dimension stands clear of the outline by at least two lines of its own type, however small the part is.
+  const off = Math.sign(d.offset_mm || -1) * Math.max(Math.abs(d.offset_mm), cutOut.value ? font.value * 2.2 : 0)
+  const nx = (-(d.y2 - d.y1) / run) * off
+  const ny = ((x2 - x1) / run) * off
+  const upright = Math.abs(x2 - x1) < Math.abs(d.y2 - d.y1)
+  return {
+    ...d,
+    x1,
+    x2,
+    a: [x1 + nx, d.y1 + ny],
+    b: [x2 + nx, d.y2 + ny],
+    upright,
+    text: `${d.label ? `${d.label} ` : ''}${length(d.value_mm)}`,
+  }
+}
+const lines = computed(() => props.geometry.dimensions.map(line))
 const zigzag = (x: number) => {
   const h = props.geometry.height_mm
   const w = h * 0.1
   return `M${x} ${-h * 0.12}L${x} ${h * 0.4}L${x - w} ${h * 0.46}L${x + w} ${h * 0.54}L${x} ${h * 0.6}L${x} ${h * 1.12}`
 }
+/** Openings that can be pressed, anywhere within. */
+const openings = computed(() =>
+  (outline.value.openings ?? []).map((ring, k) => ({ d: ringPath(ring), asked: props.geometry.openings_asked?.[k] })),
+)
+const pick = (asked: string | undefined) => props.picks && asked && emit('pick', asked)
 </script>
 <template>
   <svg :viewBox="box" role="img" aria-label="Drawing of the part">
@@ -74,6 +81,16 @@ const zigzag = (x: number) => {
         <path :d="zigzag(middle - size * 0.012)" stroke="var(--ink)" />
         <path :d="zigzag(middle + size * 0.012)" stroke="var(--ink)" />
       </template>
+      <template v-if="picks">
+        <path
+          v-for="(o, i) in openings"
+          :key="`o${i}`"
+          class="opening"
+          :d="o.d"
+          :data-pick="o.asked"
+          @click="pick(o.asked)"
+        />
+      </template>
       <g v-for="(l, i) in lines" :key="i" stroke="var(--mark)">
         <path :d="`M${l.x1} ${l.y1}L${l.a[0]} ${l.a[1]}M${l.x2} ${l.y2}L${l.b[0]} ${l.b[1]}`" stroke="var(--rule)" />
         <path :d="`M${l.a[0]} ${l.a[1]}L${l.b[0]} ${l.b[1]}`" />
@@ -85,6 +102,9 @@ const zigzag = (x: number) => {
       :key="'t' + i"
       :transform="`translate(${(l.a[0] + l.b[0]) / 2} ${-(l.a[1] + l.b[1]) / 2})${l.upright ? ' rotate(-90)' : ''}`"
       :dy="-font * 0.35"
+      :class="{ press: picks && l.asked }"
+      :data-pick="l.asked"
+      @click="pick(l.asked)"
       text-anchor="middle"
       :style="`font-size:${font}px;fill:var(--mark)`"
     >
@@ -97,5 +117,19 @@ svg {
   width: 100%;
   max-height: 380px;
   display: block;
+}
+.opening {
+  fill: transparent;
+  cursor: pointer;
+}
+.opening:hover {
+  fill: var(--mark-pale);
+}
+.press {
+  cursor: pointer;
+}
+.press:hover {
+  font-weight: 700;
+  text-decoration: underline;
 }
 </style>

@@ -8,6 +8,7 @@ import { drafted, usePreview } from '../../shared/preview'
 import { mass } from '../../shared/units'
 import EditForm from '../../ui/EditForm.vue'
 import NumberField from '../../ui/NumberField.vue'
+import { leadTo } from '../../ui/lead'
 import TextField from '../../ui/TextField.vue'
 import BarFields from './BarFields.vue'
 import { wordsOf, type Draft } from './part'
@@ -24,7 +25,8 @@ const alive = computed(() => drafted(preview.found, 'parts', row.value?.id))
     <Alive :row="alive" :preview="preview">
       <template v-if="alive?.geometry" #other>
         <p class="soft">{{ mass(alive.geometry.mass_kg) }} each; nothing is stored yet</p>
-        <PartDrawing :geometry="alive.geometry" />
+        <PartDrawing :geometry="alive.geometry" picks small @pick="leadTo(`shape.${$event}`)" />
+        <p class="soft">Press a dimension or an opening to change it.</p>
       </template>
     </Alive>
     <h2>{{ wordsOf(draft.shape.family) }}</h2>

@@ -8,7 +8,7 @@ import { templatesOf } from './part'
 import PartDrawing from './PartDrawing.vue'
 
 defineProps<{ row: S['PartRow'] }>()
-const emit = defineEmits<{ change: [] }>()
+const emit = defineEmits<{ change: [asked?: string] }>()
 </script>
 <template>
   <div class="panel">
@@ -38,7 +38,7 @@ const emit = defineEmits<{ change: [] }>()
     </div>
     <p v-if="row.trouble" class="bad">{{ row.trouble }}</p>
     <template v-if="row.geometry"
-      ><PartDrawing :geometry="row.geometry" />
+      ><PartDrawing :geometry="row.geometry" :picks="mayWrite" @pick="emit('change', $event)" />
       <p class="soft">
         {{ row.geometry.notes.join('; ') }}; {{ mass(row.geometry.mass_kg) }} each<template
           v-if="row.geometry.cut_length_mm"

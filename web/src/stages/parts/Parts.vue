@@ -9,6 +9,7 @@ import DrawingIn from './DrawingIn.vue'
 import { blank, loadFamilies, materials, offered, type Draft } from './part'
 import PartForm from './PartForm.vue'
 import PartList from './PartList.vue'
+import { leadTo } from '../../ui/lead'
 import PartSheet from './PartSheet.vue'
 
 onMounted(() => attempt(loadFamilies))
@@ -27,6 +28,10 @@ function drawIn() {
 }
 function choose(part: number) {
   if (leave()) chosen.value = part
+}
+/** The form of the part in view; with the hand where something on its drawing was pressed. */
+function change(asked?: string) {
+  if (row.value && begin(row.value.spec as Draft, row.value) && asked) void leadTo(`shape.${asked}`)
 }
 </script>
 <template>
@@ -49,7 +54,7 @@ function choose(part: number) {
     <section>
       <DrawingIn v-if="drawing" :materials="materials" @done="drawing = false" />
       <PartForm v-else-if="draft" :form="form" />
-      <PartSheet v-else-if="row" :row="row" @change="begin(row.spec as Draft, row)" />
+      <PartSheet v-else-if="row" :row="row" @change="change" />
     </section>
   </div>
 </template>

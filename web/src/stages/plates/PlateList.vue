@@ -7,7 +7,7 @@ import RowActions from '../../shared/RowActions.vue'
 import { mass } from '../../shared/units'
 import { asPart, WORDS } from './plate'
 import DataList from '../../ui/DataList.vue'
-import type { Column } from '../../ui/lists'
+import { weakness, type Column } from '../../ui/lists'
 
 const chosen = defineModel<number | null>({ required: true })
 const emit = defineEmits<{ change: [S['PlateRow']] }>()
@@ -21,8 +21,8 @@ const columns: Column<S['PlateRow']>[] = [
   { id: 'mark', head: 'Mark', by: (p) => p.spec.mark },
   { id: 'what', head: 'What', by: (p) => p.spec.name, words: (p) => WORDS[p.spec.form!] ?? '' },
   { id: 'size', head: 'Size', by: (p) => p.spec.a.value, words: (p) => `${sizeOf(p)} ${p.spec.material_id}` },
-  { id: 'breaks', head: 'Breaks', by: (p) => p.verdict?.strength.value },
-  { id: 'moves', head: 'Moves', by: (p) => p.verdict?.stiffness.value },
+  { id: 'breaks', head: 'Breaks', by: (p) => weakness(p.verdict?.strength.value) },
+  { id: 'moves', head: 'Moves', by: (p) => weakness(p.verdict?.stiffness.value) },
   { id: 'each', head: 'Each', num: true, by: (p) => p.verdict?.mass_kg },
   { id: 'acts', head: '', num: true },
 ]

@@ -8,7 +8,7 @@ import RowActions from '../../shared/RowActions.vue'
 import { mass } from '../../shared/units'
 import { least } from './member'
 import DataList from '../../ui/DataList.vue'
-import type { Column } from '../../ui/lists'
+import { weakness, type Column } from '../../ui/lists'
 
 const chosen = defineModel<number | null>({ required: true })
 const weakestFirst = computed(() => [...job.value!.members].sort((a, b) => least(a) - least(b)))
@@ -26,8 +26,8 @@ const columns: Column<S['MemberRow']>[] = [
   { id: 'section', head: 'Section', by: (m) => m.spec.section_id, words: (m) => m.spec.material_id },
   { id: 'module', head: 'Module', by: (m) => m.spec.module, off: true },
   { id: 'governs', head: 'What governs', by: governs },
-  { id: 'breaks', head: 'Breaks', by: (m) => m.verdict?.strength.value },
-  { id: 'moves', head: 'Moves', by: (m) => m.verdict?.stiffness.value },
+  { id: 'breaks', head: 'Breaks', by: (m) => weakness(m.verdict?.strength.value) },
+  { id: 'moves', head: 'Moves', by: (m) => weakness(m.verdict?.stiffness.value) },
   { id: 'each', head: 'Each', num: true, by: (m) => m.verdict?.mass_kg },
   { id: 'acts', head: '', num: true },
 ]

@@ -9,6 +9,7 @@ import { unit } from '../../shared/units'
 import JointFields from '../joints/JointFields.vue'
 import { blankJoint, jointKinds, jointWords, type Joint } from './starters'
 import Choice from '../../ui/Choice.vue'
+import { handTo } from '../../ui/lead'
 
 const joints = defineModel<S['JointAt'][]>({ default: () => [] })
 const props = defineProps<{ ends: [string, string][]; roles: string[] }>()
@@ -31,6 +32,16 @@ function add() {
     { bar, node, joint: blankJoint(kind.value, unit.value) },
   ]
 }
+/** The joint at the end of a bar: its fields where it has one, the choice of its kind where it has none yet. */
+function lead(bar: string, node: string) {
+  const there = joints.value.findIndex((j) => j.bar === bar && j.node === node)
+  where.value = Math.max(
+    0,
+    places.value.findIndex(([b, n]) => b === bar && n === node),
+  )
+  void handTo(there < 0 ? '[data-kind-of-joint] input' : `[data-at^="joints.${there}."] input`)
+}
+defineExpose({ lead })
 const put = (i: number, joint: Joint) => {
   joints.value = joints.value.map((j, k) => (k === i ? { ...j, joint } : j))
 }
@@ -61,11 +72,12 @@ const at = (bar: string, node: string) => (node.startsWith('every ') ? `${node} 
         v-model="where"
         :options="places.map(([bar, node], k) => ({ value: k, label: at(bar, node) }))"
       />
-      <Choice
-        aria-label="Kind of joint"
-        v-model="kind"
-        :options="jointKinds.map((k) => ({ value: k.kind, label: k.words }))"
-      />
+      <span data-kind-of-joint
+        ><Choice
+          aria-label="Kind of joint"
+          v-model="kind"
+          :options="jointKinds.map((k) => ({ value: k.kind, label: k.words }))"
+      /></span>
       <el-button @click="add">Add joint</el-button>
     </div>
   </div>

@@ -21,6 +21,7 @@ function size(name: string, entry: Typed | null | undefined) {
     :key="k"
     :model-value="sizes[k]"
     :label="words"
+    :at="`starter.sizes.${k}`"
     :optional="optional"
     hint="none"
     @update:model-value="size(k, $event)"

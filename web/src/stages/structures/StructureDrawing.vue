@@ -10,7 +10,7 @@ import { force, length, lengthUnit, moment, small } from '../../shared/units'
 
 /** `bare`: the picture alone, where it stands beside fields. */
 const props = defineProps<{ verdict: S['FrameVerdict']; chosen: string; bare?: boolean }>()
-const emit = defineEmits<{ choose: [string] }>()
+const emit = defineEmits<{ choose: [string]; load: [string] }>()
 const spots = computed(() => Object.fromEntries(Object.entries(props.verdict.nodes).map(([k, p]) => [k, flat(p)])))
 const box = computed(() => {
   const xs = Object.values(spots.value).map((p) => p[0])
@@ -36,27 +36,28 @@ const moved = computed(() =>
   ),
 )
 /** Arrows of the loads: at their nodes, or three along each loaded bar; several at one place stand side by side. */
-const arrows = computed(() => {
+const arrows = computed(() => props.verdict.loads.flatMap(arrowsOf))
+function arrowsOf(l: S['FrameVerdict']['loads'][number], k: number) {
+  const way = WAYS[l.direction]
+  if (!way) return []
   const reach = 0.11 * box.value.size
-  return props.verdict.loads.flatMap((l, k) => {
-    const way = WAYS[l.direction]
-    if (!way) return []
-    const [dx, dy] = flat(way.map((v) => v * reach))
-    const places = placesOf(l, props.verdict.bars, props.verdict.nodes).map(flat)
-    const size = Math.hypot(dx, dy) || 1
-    const [ux, uy] = [dx / size, dy / size]
-    const head = reach * 0.18
-    return places.map(([x, y], i) => ({
-      key: `${k} ${i}`,
-      name: i ? '' : l.name,
-      at: [x - dx * 1.12, y - dy * 1.12],
-      path:
-        `M${x - dx} ${y - dy}L${x - ux * head * 0.4} ${y - uy * head * 0.4}` +
-        `M${x - (ux + uy / 2) * head} ${y - (uy - ux / 2) * head}L${x} ${y}` +
-        `L${x - (ux - uy / 2) * head} ${y - (uy + ux / 2) * head}`,
-    }))
+  const [dx, dy] = flat(way.map((v) => v * reach))
+  const places = placesOf(l, props.verdict.bars, props.verdict.nodes).map(flat)
+  const size = Math.hypot(dx, dy) || 1
+  const [ux, uy] = [dx / size, dy / size]
+  const head = reach * 0.18
+  const path = (x: number, y: number) =>
+    `M${x - dx} ${y - dy}L${x - ux * head * 0.4} ${y - uy * head * 0.4}` +
+    `M${x - (ux + uy / 2) * head} ${y - (uy - ux / 2) * head}L${x} ${y}` +
+    `L${x - (ux - uy / 2) * head} ${y - (uy + ux / 2) * head}`
+  const one = ([x, y]: number[], i: number) => ({
+    key: `${k} ${i}`,
+    name: i ? '' : l.name,
+    at: [x - dx * 1.12, y - dy * 1.12],
+    path: path(x, y),
   })
-})
+  return places.map(one)
+}
 /** Beside a bar's middle: over a level one, to the left of any other. */
 function label(b: S['BarVerdict']) {
   const [a, e] = [spots.value[b.i], spots.value[b.j]]
@@ -146,7 +147,17 @@ const curves = computed(() =>
       </g>
       <g :style="`font-size:${box.size / 34}px`">
         <template v-for="a in arrows" :key="'t' + a.key">
-          <text v-if="a.name" :x="a.at[0]" :y="a.at[1]" text-anchor="middle" class="load">{{ a.name }}</text>
+          <text
+            v-if="a.name"
+            :x="a.at[0]"
+            :y="a.at[1]"
+            text-anchor="middle"
+            class="load"
+            :class="{ press: bare }"
+            @click="emit('load', a.name)"
+          >
+            {{ a.name }}
+          </text>
         </template>
         <template v-if="few">
           <text
@@ -212,6 +223,9 @@ svg.whole g text {
 }
 .load {
   fill: var(--mark);
+}
+.press {
+  cursor: pointer;
 }
 .two.bare {
   grid-template-columns: minmax(0, 1fr);

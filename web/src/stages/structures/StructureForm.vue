@@ -3,7 +3,7 @@
  * A structure as it is entered: dimensions or a model of one's own, what it is made of, loads, joints, positions
  * and stages.
  */
-import { computed, ref, type Ref } from 'vue'
+import { computed, ref, useTemplateRef, type Ref } from 'vue'
 import { call, type S } from '../../api/client'
 import Alive from '../../shared/Alive.vue'
 import { useDraft } from '../../composables/useDraft'
@@ -23,6 +23,7 @@ import TextField from '../../ui/TextField.vue'
 import NumberField from '../../ui/NumberField.vue'
 import QuantityField from '../../ui/QuantityField.vue'
 import EditForm from '../../ui/EditForm.vue'
+import { handTo, leadTo } from '../../ui/lead'
 
 const props = defineProps<{ kind?: string; row?: S['StructureRow'] }>()
 const emit = defineEmits<{ done: [number | null] }>()
@@ -65,6 +66,17 @@ const byHand = () =>
 const preview = usePreview(() => (draft.value ? { kind: 'structures', id: of.value?.id, spec: draft.value } : null))
 const alive = computed(() => drafted(preview.found, 'structures', of.value?.id))
 const bar = ref('')
+const joints = useTemplateRef('joints')
+/** The bar that is pressed on the drawing; the weakest until one is. */
+const picked = computed(() => {
+  const v = alive.value?.verdict
+  return v?.bars.find((b) => b.name === (bar.value || v.weakest))
+})
+function leadToLoad(name: string) {
+  const at = draft.value.loads!.findIndex((l) => loadNamed(l.load_id) === name)
+  if (at >= 0) void handTo(`[data-load="${at}"] input`)
+}
+const loadNamed = (id: number) => job.value!.loads.find((l) => l.id === id)?.spec.name
 </script>
 <template>
   <EditForm v-if="draft" :form="form" save="Save structure" @left="emit('done', null)">
@@ -96,7 +108,7 @@ const bar = ref('')
           /><el-checkbox v-model="r.turned">lies on its side</el-checkbox>
         </div>
         <StructureLoads v-model="draft.loads!" :asked="asked" />
-        <JointsForm v-if="asked" v-model="draft.joints" :ends="asked.ends" :roles="asked.roles" />
+        <JointsForm v-if="asked" ref="joints" v-model="draft.joints" :ends="asked.ends" :roles="asked.roles" />
         <SituationsForm
           v-if="asked"
           v-model="draft.situations"
@@ -134,7 +146,16 @@ const bar = ref('')
           :chosen="bar || alive.verdict.weakest"
           bare
           @choose="bar = $event"
+          @load="leadToLoad"
         />
-      </Alive></div
-  ></EditForm>
+        <p v-if="picked" class="row">
+          <b>{{ picked.name }}</b><el-button text @click="leadTo(`roles.${picked.role}.section_id`)"
+            >its size, as {{ picked.role }}</el-button
+          ><el-button v-for="n in [picked.i, picked.j]" :key="n" text @click="joints?.lead(picked.name, n)"
+            >joint at {{ n }}</el-button
+          ><span class="soft">press a bar, or a load’s name, to come to its fields</span>
+        </p>
+      </Alive>
+    </div></EditForm
+  >
 </template>

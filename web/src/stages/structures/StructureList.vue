@@ -6,7 +6,7 @@ import Reserve from '../../shared/Reserve.vue'
 import RowActions from '../../shared/RowActions.vue'
 import { mass } from '../../shared/units'
 import DataList from '../../ui/DataList.vue'
-import type { Column } from '../../ui/lists'
+import { weakness, type Column } from '../../ui/lists'
 import { starterWords } from './starters'
 
 type Row = S['StructureRow']
@@ -17,8 +17,8 @@ const columns: Column<Row>[] = [
   { id: 'mark', head: 'Mark', by: (x) => x.spec.mark },
   { id: 'what', head: 'What', by: nameOf },
   { id: 'governs', head: 'What governs', by: governs },
-  { id: 'breaks', head: 'Breaks', by: (x) => x.verdict?.strength.value },
-  { id: 'moves', head: 'Moves', by: (x) => x.verdict?.stiffness.value },
+  { id: 'breaks', head: 'Breaks', by: (x) => weakness(x.verdict?.strength.value) },
+  { id: 'moves', head: 'Moves', by: (x) => weakness(x.verdict?.stiffness.value) },
   { id: 'each', head: 'Each', num: true, by: (x) => x.verdict?.mass_kg },
   { id: 'acts', head: '', num: true },
 ]

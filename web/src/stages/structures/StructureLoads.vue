@@ -40,7 +40,7 @@ const placed = (l: On) =>
 </script>
 <template>
   <h3>Loads</h3>
-  <div v-for="(l, i) in loads" :key="i" class="row">
+  <div v-for="(l, i) in loads" :key="i" class="row" :data-load="i">
     <b>{{ loadOf(l.load_id)?.spec.name ?? 'gone' }}</b>
     <Choice
       v-if="loadOf(l.load_id) && asked"

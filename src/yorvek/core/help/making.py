@@ -1,0 +1,128 @@
+"""Help on parts and stock."""
+
+from __future__ import annotations
+
+from yorvek.core.help.brief import NAME
+from yorvek.core.help.entry import MAKER, OWN, SHOP, Help, h
+from yorvek.core.help.sizing import MARK, MATERIAL, MODULE, QTY, SECTION
+
+PARTS: dict[str, Help] = {
+    "mark": MARK,
+    "name": NAME,
+    "qty": QTY,
+    "module": MODULE,
+    "material_id": MATERIAL,
+    "shape.section_id": SECTION,
+    "edge": h(
+        "which edge the drawing needs",
+        "a plasma edge is rough and hard, a sheared one bruised",
+        "as cut, machined only where it bears or fits",
+    ),
+    "shape.member_id": h(
+        "the member that it follows",
+        "its section, metal and length go with the sizing",
+        "its own member; none for what is not sized",
+        SHOP,
+    ),
+    "shape.length": h(
+        "from point to point, over the long sides",
+        "it is what is measured at the saw stop",
+        "a formula of named dimensions follows them",
+        SHOP,
+    ),
+    "shape.left_end": h("angle of the cut, from square", "0 is a straight cut, 45 a mitre", "0", SHOP),
+    "shape.right_end": h("angle of the cut, from square", "0 is a straight cut, 45 a mitre", "0", SHOP),
+    "shape.end_shape.kind": h(
+        "a plain cut, a saddle or a notch", "a tube that meets a tube needs a saddle", "plain", SHOP
+    ),
+    "shape.end_shape.size": h(
+        "diameter that the saddle sits on, or depth of the notch", "it must fit what it meets", "measure it", SHOP
+    ),
+    "shape.end_shape.width": h("how wide the notch is", "it must clear what it meets", "measure it + 1 mm", SHOP),
+    "shape.held_to": h(
+        "the most it may be when it is measured in place",
+        "metal is bought before the place is ready",
+        "left empty: it is as drawn",
+        SHOP,
+    ),
+    "shape.width": h("how wide it is", "what it covers", "off flat bar: a width that is sold", SHOP),
+    "shape.height": h("how high it is", "what it covers", "a lug: from its foot to the hole's middle", SHOP),
+    "shape.thickness": h(
+        "how thick it is", "it is what it is cut from, and what bears on its holes", "8 mm, or 5/16 in"
+    ),
+    "shape.hole": h(
+        "diameter of its holes",
+        "the bolt must go in",
+        "bolt + 1 to 2 mm: 13.5 for M12",
+        "AISC 360-22 table J3.3; EN 1090-2 table 11",
+    ),
+    "shape.edge": h(
+        "from a hole's middle to the edge",
+        "the bolt tears out towards it",
+        "one and a half diameters or more",
+        "AISC 360-22 table J3.4; EN 1993-1-8 table 3.3",
+    ),
+    "shape.columns": h("holes across", "they stand at equal ways", "2", SHOP),
+    "shape.rows": h("holes up", "they stand at equal ways", "2", SHOP),
+    "shape.middle_hole": h("a hole in the middle", "for zinc to run out, or a cable", "left empty: none", SHOP),
+    "shape.corner_radius": h(
+        "how the corners are rounded", "nobody cuts a finger, and paint holds", "left empty: sharp"
+    ),
+    "shape.leg_x": h("how far it runs along", "its weld is as long", "as up", SHOP),
+    "shape.leg_y": h("how far it runs up", "its weld is as long", "as along", SHOP),
+    "shape.nose": h("what is cut off its points", "a point burns away and cannot be welded round", "15 mm"),
+    "shape.root_clip": h(
+        "what is cut off its corner", "it must clear the weld in the corner", "the weld's leg and a half, 12 mm"
+    ),
+    "shape.off_bar": h(
+        "cut from flat bar and not from sheet",
+        "a sheet need not be bought for two plates",
+        "where a flat of that width is sold",
+    ),
+    "shape.outer": h("outside diameter", "what it covers", "measure it", SHOP),
+    "shape.inner": h("diameter of the opening", "a disc has none", "left empty: none", SHOP),
+    "shape.slot_length": h("how long a slot is, over its round ends", "how far it can be set", "40 mm", SHOP),
+    "shape.slot_width": h("how wide a slot is", "the bolt must go in", "bolt + 1 to 2 mm"),
+    "shape.slots": h("how many slots", "they stand at equal ways up its height", "2", SHOP),
+}
+
+STOCK: dict[str, Help] = {
+    "item.section_id": SECTION,
+    "item.material_id": MATERIAL,
+    "item.length": h("as measured, not as sold", "a 6 m bar is often 6,010", "6000, or 20 ft", SHOP),
+    "item.thickness": h("thickness of the sheet", "parts of that thickness come from it", "as measured", SHOP),
+    "item.width": h("the long way of the sheet", "pieces are laid within", "2500, or 96 in", SHOP),
+    "item.height": h("the short way of the sheet", "pieces are laid within", "1250, or 48 in", OWN),
+    "item.missing_width": h(
+        "width of the corner that is gone", "a remnant is rarely a rectangle", "left empty: none", SHOP
+    ),
+    "item.missing_height": h(
+        "height of the corner that is gone", "a remnant is rarely a rectangle", "left empty: none", SHOP
+    ),
+    "item.qty": h("how many are here", "they are used before any is bought", "1", OWN),
+    "item.price": h(
+        "of one bar or sheet",
+        "a plan is chosen by money",
+        "left empty: mass times the catalogue's price a kg",
+        "the yard's list",
+    ),
+    "item.location": h("where it lies", "whoever saws goes straight there", "rack 2", SHOP),
+    "item.delivery": h(
+        "what bringing one costs", "a cheap bar from far away is dear", "left empty: in the price", "the yard's list"
+    ),
+    "item.duty_percent": h("what customs add", "it comes on top of price and delivery", "0", "the customs tariff"),
+    "item.yard_cut": h(
+        "what the yard asks to cut one in half",
+        "half a bar may be all that is needed",
+        "left empty: it is not offered",
+        "the yard's list",
+    ),
+    "item.supplier": h("who sells it", "the buy list is sorted by it", "a name", OWN),
+    "item.heat": h(
+        "number on the mill's certificate",
+        "it follows every piece that is cut from it",
+        "left empty where there is none",
+        MAKER,
+    ),
+    "item.note": h("whatever else matters", "scale, a bend, a painted end", "free words", OWN),
+}

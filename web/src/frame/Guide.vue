@@ -1,0 +1,81 @@
+<script setup lang="ts">
+/** Leads through the first job: where somebody is, what comes next, and the way out of it. */
+import { computed, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { call } from '../api/client'
+import { attempt, job, me } from '../shared/job'
+import { guide, look, STEPS, stepOf } from './guide'
+
+const route = useRoute()
+const router = useRouter()
+const base = computed(() => `/jobs/${job.value!.job.id}`)
+const place = computed(() => route.path.slice(base.value.length + 1))
+const at = computed(() => stepOf(job.value!))
+const step = computed(() => STEPS[at.value])
+watch(place, (now) => now.startsWith('cut') && at.value === 4 && look(now), { immediate: true })
+const isThere = computed(() => !step.value || place.value.startsWith(step.value.place.split('/')[0]))
+const show = () => attempt(async () => step.value?.show?.())
+/** It was only to see how it goes. */
+const throwAway = () =>
+  attempt(async () => {
+    await call('DELETE', base.value)
+    guide(0)
+    await router.push('/')
+  })
+</script>
+<template>
+  <section class="guide" aria-label="Your first job">
+    <p>
+      <b>{{ step ? `${at + 1} of ${STEPS.length}: ${step.title}` : 'That is the whole way' }}</b>
+      <span class="dots" aria-hidden="true"
+        ><i v-for="(s, k) in STEPS" :key="s.place" :class="{ done: k < at, now: k === at }"></i
+      ></span>
+    </p>
+    <p v-if="step" aria-live="polite">{{ step.say() }}</p>
+    <p v-else aria-live="polite">
+      From what it must carry to the note in the log. Keep this job, or throw it away and begin one of your own.
+    </p>
+    <div class="row">
+      <router-link v-if="step && !isThere" class="button" :to="`${base}/${step.place}`">Go there</router-link>
+      <el-button v-if="step?.show" @click="show">Do it for me</el-button>
+      <el-button v-if="!step && me?.role === 'owner'" @click="throwAway">Throw this job away</el-button>
+      <el-button text @click="guide(0)">{{ step ? 'I find my own way' : 'Keep it' }}</el-button>
+    </div>
+  </section>
+</template>
+<style scoped>
+.guide {
+  border: var(--line) solid var(--mark);
+  border-left-width: 5px;
+  background: var(--sheet);
+  padding: 8px 12px;
+  margin-bottom: 14px;
+}
+.guide p {
+  margin: 0 0 4px;
+}
+.dots {
+  margin-left: 12px;
+}
+.dots i {
+  display: inline-block;
+  width: 18px;
+  height: 5px;
+  margin-right: 3px;
+  background: var(--rule);
+}
+.dots .done {
+  background: var(--mark);
+}
+.dots .now {
+  outline: 1.5px solid var(--mark);
+}
+a.button {
+  text-decoration: none;
+}
+@media print {
+  .guide {
+    display: none;
+  }
+}
+</style>
