@@ -71,7 +71,7 @@ def inside(demo: Application, browser: Browser) -> Iterator[tuple[Page, str]]:
 def test_help_stands_at_a_field_by_its_sign_and_by_f1(inside: tuple[Page, str]) -> None:
     page, job = inside
     page.goto(f"{job}/brief")
-    page.get_by_role("button", name="What is Moves at most: span over?").click()
+    page.locator("[data-at=span_over] button.ask").click()
     told = page.get_by_role("note").filter(has_text="how far a beam may sag")
     assert "240 for floors and decks" in told.inner_text()
     page.get_by_label("Moves at most: span over", exact=True).press("F1")

@@ -3019,6 +3019,11 @@ export interface components {
                     [key: string]: string;
                 };
             };
+            /**
+             * Force Sources
+             * @default []
+             */
+            force_sources: components["schemas"]["SourceKind"][];
             /** Materials */
             materials: components["schemas"]["Material"][];
             /**
@@ -4923,32 +4928,9 @@ export interface components {
          */
         JointKind: {
             /** Asks */
-            asks: components["schemas"]["JointQuestion"][];
+            asks: components["schemas"]["Question"][];
             /** Kind */
             kind: string;
-            /** Words */
-            words: string;
-        };
-        /**
-         * JointQuestion
-         * @description One thing that a kind of joint asks for: its name in the record, in words, as what it is typed, what is chosen
-         *     among.
-         */
-        JointQuestion: {
-            /**
-             * Choices
-             * @default []
-             */
-            choices: string[];
-            /** Name */
-            name: string;
-            /** Optional */
-            optional: boolean;
-            /**
-             * Typed
-             * @enum {string}
-             */
-            typed: "length" | "place" | "thickness" | "force" | "number" | "count" | "text" | "yes or no" | "choice";
             /** Words */
             words: string;
         };
@@ -6247,7 +6229,7 @@ export interface components {
          */
         PartFamily: {
             /** Asks */
-            asks: components["schemas"]["PartQuestion"][];
+            asks: components["schemas"]["Question"][];
             /** Kind */
             kind: string;
             /** Letter */
@@ -6299,39 +6281,6 @@ export interface components {
             spec: components["schemas"]["PartSpec"];
             /** Version */
             version: number;
-        };
-        /**
-         * PartQuestion
-         * @description One thing that a family asks for: its name in the record, in words, as what it is typed; what stands where it is
-         *     left out; and what it begins with in mm and in inches (common practice, no source).
-         */
-        PartQuestion: {
-            /** Name */
-            name: string;
-            /** Optional */
-            optional: boolean;
-            /**
-             * Typed
-             * @enum {string}
-             */
-            typed: "length" | "place" | "thickness" | "count" | "yes or no";
-            /**
-             * Usual In
-             * @default
-             */
-            usual_in: string;
-            /**
-             * Usual Mm
-             * @default
-             */
-            usual_mm: string;
-            /**
-             * Without
-             * @default
-             */
-            without: string;
-            /** Words */
-            words: string;
         };
         /** PartRow */
         PartRow: {
@@ -7231,6 +7180,58 @@ export interface components {
             text_mm: string;
             /** Value */
             value: number;
+        };
+        /**
+         * Question
+         * @description One thing that is asked for.
+         *
+         *     Args:
+         *         name: of the field in the record.
+         *         words, hint: what it is, and a word more.
+         *         typed, choices: as what it is typed, or what is chosen among.
+         *         optional, without: it may be left out, and what stands then.
+         *         usual_mm, usual_in: what it begins with (common practice, no source).
+         */
+        Question: {
+            /**
+             * Choices
+             * @default []
+             */
+            choices: string[];
+            /**
+             * Hint
+             * @default
+             */
+            hint: string;
+            /** Name */
+            name: string;
+            /**
+             * Optional
+             * @default false
+             */
+            optional: boolean;
+            /**
+             * Typed
+             * @enum {string}
+             */
+            typed: "length" | "place" | "thickness" | "force" | "mass" | "pressure" | "number" | "count" | "text" | "yes or no" | "choice";
+            /**
+             * Usual In
+             * @default
+             */
+            usual_in: string;
+            /**
+             * Usual Mm
+             * @default
+             */
+            usual_mm: string;
+            /**
+             * Without
+             * @default
+             */
+            without: string;
+            /** Words */
+            words: string;
         };
         /**
          * Rated
@@ -8505,6 +8506,18 @@ export interface components {
             slots: number;
             thickness: components["schemas"]["Thickness"];
             width: components["schemas"]["Length"];
+        };
+        /**
+         * SourceKind
+         * @description What a force may come out of, and what is asked of it.
+         */
+        SourceKind: {
+            /** Asks */
+            asks: components["schemas"]["Question"][];
+            /** Kind */
+            kind: string;
+            /** Words */
+            words: string;
         };
         /**
          * SpringRate

@@ -26,14 +26,15 @@ const turn = (event: Event) => {
 <template>
   <div class="field" :data-field="own" :data-at="at" @keydown.f1="turn">
     <span class="named"
-      ><label :for="place">{{ label }}</label
+      ><label :id="`${place}-label`" :for="place">{{ label }}</label
       ><span v-if="unit" :id="`${place}-unit`" class="soft">{{ unit }}</span
       ><button
         v-if="help"
         type="button"
         class="ask"
         tabindex="-1"
-        :aria-label="`What is ${label}?`"
+        aria-label="Help"
+        :aria-describedby="`${place}-label`"
         :aria-expanded="open"
         aria-keyshortcuts="F1"
         @click="turn"

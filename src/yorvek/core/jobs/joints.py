@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from functools import reduce
 from operator import or_
-from typing import Annotated, Any, Literal, TypeAlias, cast
+from typing import Annotated, Any, TypeAlias, cast
 
 from annotated_types import Ge
 from pydantic import Field, create_model
@@ -12,6 +12,7 @@ from pydantic.fields import FieldInfo
 
 from yorvek.core.joints import KINDS, Joint
 from yorvek.core.model import Model
+from yorvek.core.quantities.asked import Question, question
 from yorvek.core.quantities.entry import Entry, Force, Length, Place, Thickness
 
 THICKNESSES = ("plate_mm", "lug_mm", "cheek_mm")
@@ -96,45 +97,33 @@ def joint_entered(joint: Joint) -> Any:
     return SPECS[joint.kind].model_validate(values)
 
 
-class JointQuestion(Model):
-    """One thing that a kind of joint asks for: its name in the record, in words, as what it is typed, what is chosen
-    among.
-    """
-
-    name: str
-    words: str
-    typed: Literal["length", "place", "thickness", "force", "number", "count", "text", "yes or no", "choice"]
-    optional: bool
-    choices: list[str] = []
-
-
 class JointKind(Model):
     """A kind of joint and what it asks for."""
 
     kind: str
     words: str
-    asks: list[JointQuestion]
+    asks: list[Question]
 
 
-PLAIN: dict[Any, str] = {bool: "yes or no", int: "count", str: "text"}
-TYPED = {Length: "length", Place: "place", Thickness: "thickness", Force: "force"}
+USUAL = {
+    "leg": ("5", "3/16"), "pin": ("20", "3/4"), "lug": ("10", "3/8"), "cheek": ("8", "5/16"), "width": ("60", "2 1/2"),
+    "edge": ("30", "1 1/4"), "bolt": ("12", "1/2"), "pitch": ("40", "1 1/2"), "gauge": ("40", "1 1/2"),
+    "side": ("25", "1"), "plate": ("8", "5/16"), "lap": ("80", "3"), "free": ("40", "1 1/2"), "length": ("200", "8"),
+    "anchor": ("12", "1/2"), "screw": ("5.5", "7/32"), "head": ("14", "9/16"), "rating": ("5 kN", "1000 lb"),
+    "along": ("100", "4"), "over": ("100", "4"), "gusset_leg": ("5", "3/16"), "rows": ("2", "2"), "columns": ("1", "1"),
+    "bolts": ("2", "2"), "screws": ("4", "4"), "torque_Nm": ("40", "40"),
+    "pin edge": ("40", "1 5/8"), "end plate pitch": ("120", "5"), "end plate gauge": ("110", "4 1/2"),
+    "end plate width": ("160", "6 1/2"), "end plate plate": ("12", "1/2"), "base plate width": ("200", "8"),
+    "base plate plate": ("12", "1/2"), "fish plates lap": ("120", "5"), "screws plate": ("2", "5/64"),
+}  # fmt: skip
+"""What a kind begins with, in mm and in inches; a kind's own go before the common ones (common practice, no source)."""
 
 
-def _question(name: str, field: FieldInfo) -> JointQuestion:
-    entry = _entry_of(name, field)
-    choices = [str(v) for v in getattr(field.annotation, "__args__", ()) if isinstance(v, str)]
-    typed: Any
-    if entry is not None:
-        typed = TYPED[entry]
-    elif choices:
-        typed = "choice"
-    else:
-        inner = next((a for a in getattr(field.annotation, "__args__", ()) if a is not type(None)), field.annotation)
-        typed = PLAIN.get(inner, "number")
-    words = (_stem(name) if entry else name).replace("_", " ")
-    return JointQuestion(
-        name=_stem(name) if entry else name, words=f"{words}: {field.description}" if field.description else words,
-        typed=typed, optional=not field.is_required(), choices=choices,
+def _question(kind: str, name: str, field: FieldInfo) -> Question:
+    usual_mm, usual_in = USUAL.get(f"{kind} {name}") or USUAL.get(name) or ("", "")
+    return question(
+        name, field, name.replace("_", " ").capitalize(), optional=not field.is_required(),
+        hint=field.description or "", usual_mm=usual_mm, usual_in=usual_in,
     )  # fmt: skip
 
 
@@ -147,7 +136,7 @@ def joint_kinds() -> list[JointKind]:
     return [
         JointKind(
             kind=name, words=kind.words,
-            asks=[_question(n, f) for n, f in kind.model.model_fields.items() if n not in NOT_ASKED],
+            asks=[_question(name, n, f) for n, f in SPECS[name].model_fields.items() if n not in NOT_ASKED],
         )
         for name, kind in KINDS.items()
     ]  # fmt: skip

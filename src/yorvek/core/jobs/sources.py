@@ -10,6 +10,7 @@ from pydantic import Field
 from yorvek.core.errors import InputError
 from yorvek.core.model import Model
 from yorvek.core.quantities import GRAVITY
+from yorvek.core.quantities.asked import Question, question
 from yorvek.core.quantities.entry import Length, Mass, Place, Pressure
 
 
@@ -57,3 +58,42 @@ class DropForce(Model):
 
 
 ForceSource = Annotated[CylinderForce | StopForce | DropForce, Field(discriminator="kind")]
+
+
+class SourceKind(Model):
+    """What a force may come out of, and what is asked of it."""
+
+    kind: str
+    words: str
+    asks: list[Question]
+
+
+Said = dict[str, tuple[str, str, str]]
+"""By field: words, what it begins with in mm and in inches (common practice, no source)."""
+MASS = ("Mass", "100 kg", "200 lb")
+SOURCES: dict[type[Model], tuple[str, Said]] = {
+    CylinderForce: ("of a cylinder", {
+        "bore": ("Bore", "50 mm", "2"), "pressure": ("Pressure", "150 bar", "2000 psi"),
+        "rod": ("Rod", "28 mm", "1 1/8"), "pulls": ("it pulls", "", ""),
+    }),
+    StopForce: ("of a mass against a stop", {
+        "mass": MASS, "speed_m_s": ("Speed, m/s", "0.5", "0.5"), "gives": ("The stop gives", "10 mm", "3/8"),
+    }),
+    DropForce: ("of a mass that drops", {
+        "mass": MASS, "height": ("Falls", "100 mm", "4"), "gives": ("Sinks under it at rest", "2 mm", "1/16"),
+    }),
+}  # fmt: skip
+
+
+def source_kinds() -> list[SourceKind]:
+    """Every source of a force, with its questions."""
+    return [
+        SourceKind(
+            kind=str(model.model_fields["kind"].default), words=words,
+            asks=[
+                question(name, model.model_fields[name], label, optional=False, usual_mm=mm, usual_in=inch)
+                for name, (label, mm, inch) in asks.items()
+            ],
+        )
+        for model, (words, asks) in SOURCES.items()
+    ]  # fmt: skip

@@ -4,27 +4,11 @@ of its model; a form is drawn from them.
 
 from __future__ import annotations
 
-from typing import Any, Literal, get_args
-
 from pydantic.fields import FieldInfo
 
 from yorvek.core.model import Model
 from yorvek.core.parts.spec import BasePlate, Gusset, LugPlate, Rectangle, RingPlate, SlottedPlate
-from yorvek.core.quantities.entry import Length, Place, Thickness
-
-
-class PartQuestion(Model):
-    """One thing that a family asks for: its name in the record, in words, as what it is typed; what stands where it is
-    left out; and what it begins with in mm and in inches (common practice, no source).
-    """
-
-    name: str
-    words: str
-    typed: Literal["length", "place", "thickness", "count", "yes or no"]
-    optional: bool
-    without: str = ""
-    usual_mm: str = ""
-    usual_in: str = ""
+from yorvek.core.quantities.asked import Question, may_be_none, question
 
 
 class PartFamily(Model):
@@ -33,12 +17,9 @@ class PartFamily(Model):
     kind: str
     words: str
     letter: str
-    asks: list[PartQuestion]
+    asks: list[Question]
 
 
-TYPED: dict[Any, Literal["length", "place", "thickness", "count", "yes or no"]] = {
-    Length: "length", Place: "place", Thickness: "thickness", int: "count", bool: "yes or no",
-}  # fmt: skip
 Said = dict[str, tuple[str, str, str, str]]
 """By field: words, what stands where it is left out, what it begins with in mm and in inches."""
 WIDTH, HEIGHT = ("Width", "", "", ""), ("Height", "", "", "")
@@ -75,19 +56,10 @@ FAMILIES: dict[type[Model], tuple[str, str, Said]] = {
 }  # fmt: skip
 
 
-def _typed(field: FieldInfo) -> Literal["length", "place", "thickness", "count", "yes or no"]:
-    """As what a field is typed; None beside it is that it may be left out."""
-    kinds = [k for k in (get_args(field.annotation) or (field.annotation,)) if k is not type(None)]
-    return TYPED[kinds[0]]
-
-
-def _question(name: str, said: tuple[str, str, str, str], field: FieldInfo) -> PartQuestion:
+def _question(name: str, said: tuple[str, str, str, str], field: FieldInfo) -> Question:
     words, without, usual_mm, usual_in = said
-    optional = type(None) in get_args(field.annotation)
-    return PartQuestion(
-        name=name, words=words, typed=_typed(field), optional=optional,
-        without=without, usual_mm=usual_mm, usual_in=usual_in,
-    )  # fmt: skip
+    optional = may_be_none(field)
+    return question(name, field, words, optional=optional, without=without, usual_mm=usual_mm, usual_in=usual_in)
 
 
 def part_families() -> list[PartFamily]:

@@ -13,6 +13,7 @@ from yorvek.core.errors import InputError
 from yorvek.core.files.drawing import read_drawing
 from yorvek.core.help import FIELDS, Help
 from yorvek.core.jobs import ProfileSpec
+from yorvek.core.jobs.sources import SourceKind, source_kinds
 from yorvek.core.materials import MATERIALS, PANELS, Material, material
 from yorvek.core.model import Model
 from yorvek.core.parts import PartFamily, part_families
@@ -52,6 +53,7 @@ class Catalogue(Model):
     materials: list[Material]
     bare_units: dict[str, dict[str, str]] = {}
     part_families: list[PartFamily] = []
+    force_sources: list[SourceKind] = []
 
 
 class SectionView(Model):
@@ -97,7 +99,13 @@ def _catalogue_json() -> bytes:
         for s in catalogue()
     ]
     bare = {unit: {kind: name for kind, (name, _) in kinds.items()} for unit, kinds in BARE.items()}
-    known = Catalogue(sections=lines, materials=[*MATERIALS, *PANELS], bare_units=bare, part_families=part_families())
+    known = Catalogue(
+        sections=lines,
+        materials=[*MATERIALS, *PANELS],
+        bare_units=bare,
+        part_families=part_families(),
+        force_sources=source_kinds(),
+    )
     return known.model_dump_json().encode()
 
 

@@ -1,18 +1,21 @@
 <script setup lang="ts">
 /** A load: what it is, how large, and how it comes and goes. */
+import { onMounted } from 'vue'
 import type { S } from '../../api/client'
 import type { useDraft } from '../../composables/useDraft'
+import { attempt } from '../../shared/job'
 import { usePreview } from '../../shared/preview'
 import ChoiceField from '../../ui/ChoiceField.vue'
 import EditForm from '../../ui/EditForm.vue'
 import NumberField from '../../ui/NumberField.vue'
 import QuantityField from '../../ui/QuantityField.vue'
 import TextField from '../../ui/TextField.vue'
-import { FORMS, onlyItsForm, sourceOf, SOURCES } from './load'
+import { FORMS, loadSources, onlyItsForm, sourceOf, sources } from './load'
 import LoadSource from './LoadSource.vue'
 
 const props = defineProps<{ form: ReturnType<typeof useDraft<S['LoadSpec']>> }>()
 const { draft: load, row } = props.form
+onMounted(() => attempt(loadSources))
 usePreview(() => (load.value ? { kind: 'loads', id: row.value?.id, spec: onlyItsForm(load.value) } : null))
 </script>
 <template>
@@ -26,7 +29,7 @@ usePreview(() => (load.value ? { kind: 'loads', id: row.value?.id, spec: onlyIts
         id="load-source"
         :model-value="load.source?.kind ?? ''"
         label="Its size is"
-        :options="SOURCES"
+        :options="[{ value: '', label: 'known' }, ...sources.map((x) => ({ value: x.kind, label: x.words }))]"
         @update:model-value="load.source = sourceOf($event ?? '')"
       />
       <LoadSource v-if="load.form === 'force' && load.source" v-model="load.source" />

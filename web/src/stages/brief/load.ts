@@ -1,6 +1,9 @@
 /** A load as it is entered: what it begins with, and what of it is sent. */
+import { shallowRef } from 'vue'
 import type { S } from '../../api/client'
-import { entry } from '../../shared/units'
+import { catalogue } from '../../shared/job'
+import { entry, unit } from '../../shared/units'
+import { begunAll } from '../../ui/asked'
 
 type Load = S['LoadSpec']
 export const FORMS = { force: 'a force', line: 'per length', area: 'per area' } as const
@@ -25,21 +28,12 @@ export const onlyItsForm = (x: Load): Load => ({
   area: x.form === 'area' ? (x.area ?? null) : null,
 })
 
-export const SOURCES = {
-  '': 'known',
-  cylinder: 'of a cylinder',
-  stop: 'of a mass against a stop',
-  drop: 'of a mass that drops',
+/** What a force may come out of; the core says, and what each asks for. */
+export const sources = shallowRef<S['SourceKind'][]>([])
+export async function loadSources(): Promise<void> {
+  sources.value = (await catalogue()).force_sources ?? []
 }
-const BLANK: Record<string, () => Load['source']> = {
-  cylinder: () => ({
-    kind: 'cylinder',
-    bore: entry('50 mm'),
-    rod: entry('28 mm'),
-    pressure: entry('150 bar'),
-    pulls: false,
-  }),
-  stop: () => ({ kind: 'stop', mass: entry('100 kg'), speed_m_s: 0.5, gives: entry('10 mm') }),
-  drop: () => ({ kind: 'drop', mass: entry('100 kg'), height: entry('100 mm'), gives: entry('2 mm') }),
+export const sourceOf = (kind: string): Load['source'] => {
+  const found = sources.value.find((s) => s.kind === kind)
+  return found ? ({ kind, ...begunAll(found.asks, unit.value) } as unknown as Load['source']) : null
 }
-export const sourceOf = (kind: string): Load['source'] => BLANK[kind]?.() ?? null

@@ -29,7 +29,7 @@ const columns = computed<Column<Row>[]>(() => [
   { id: 'breaks', head: 'Breaks', by: (c) => weakness(c.strength) },
   { id: 'stiffness', head: 'Stiffness', by: (c) => weakness(c.stiffness) },
   { id: 'rack', head: 'On the rack', num: true, by: (c) => onRack(props.rack, c) },
-  { id: 'paint', head: 'Paint', num: true, by: (c) => c.surface_m2 },
+  { id: 'paint', head: 'Paint', num: true, by: (c) => c.surface_m2, off: true },
   { id: 'shape', head: 'Shape', by: (c) => c.shape, off: true },
 ])
 </script>

@@ -2,13 +2,12 @@
 /** A plate: what its family asks for, as the core says, and how it may lie on the sheet. */
 import { computed } from 'vue'
 import type { S } from '../../api/client'
+import AskedField from '../../ui/AskedField.vue'
 import ChoiceField from '../../ui/ChoiceField.vue'
-import NumberField from '../../ui/NumberField.vue'
-import QuantityField from '../../ui/QuantityField.vue'
 import { families, materials, type Draft } from './part'
 
 const draft = defineModel<Draft>({ required: true })
-const THICKNESS = { name: 'thickness', words: 'Thickness', typed: 'thickness', optional: false } as S['PartQuestion']
+const THICKNESS = { name: 'thickness', words: 'Thickness', typed: 'thickness', optional: false } as S['Question']
 /** An outline from a drawing has but a thickness. */
 const asks = computed(() => families.value.find((f) => f.kind === draft.value.shape.family)?.asks ?? [THICKNESS])
 </script>
@@ -21,26 +20,15 @@ const asks = computed(() => families.value.find((f) => f.kind === draft.value.sh
     :options="materials.map((m) => ({ value: m.id, label: m.name }))"
   />
   <p v-if="draft.shape.family === 'free'" class="soft">Outline from {{ draft.shape.source || 'a drawing' }}.</p>
-  <template v-for="a in asks" :key="a.name">
-    <NumberField
-      v-if="a.typed === 'count'"
-      :id="`p-${a.name}`"
-      v-model="draft.shape[a.name]"
-      :label="a.words"
-      :at="`shape.${a.name}`"
-    />
-    <el-checkbox v-else-if="a.typed === 'yes or no'" v-model="draft.shape[a.name]">{{ a.words }}</el-checkbox>
-    <QuantityField
-      v-else
-      v-model="draft.shape[a.name]"
-      :label="a.words"
-      :at="`shape.${a.name}`"
-      :kind="a.typed === 'thickness' ? 'thickness' : 'length'"
-      :material="a.typed === 'thickness' ? draft.material_id : undefined"
-      :optional="a.optional"
-      :hint="a.without"
-    />
-  </template>
+  <AskedField
+    v-for="a in asks"
+    :id="`p-${a.name}`"
+    :key="a.name"
+    v-model="draft.shape[a.name]"
+    :asks="a"
+    within="shape."
+    :material="draft.material_id"
+  />
   <ChoiceField id="p-edge" v-model="draft.edge" label="Edge it needs" at="edge" :options="['rough', 'cut', 'clean']" />
   <el-checkbox v-model="draft.mirror">may be turned over</el-checkbox>
   <el-checkbox v-model="draft.first">goes first if the metal does not reach</el-checkbox>

@@ -30,7 +30,7 @@ it('begins a plate with what its family says, under the next free mark', () => {
     material_id: 'S355',
     shape: { family: 'slotted', slots: 2, corner_radius: null, off_bar: false },
   })
-  expect(blank('slotted').shape.thickness).toEqual({ text: '8', unit: 'mm' })
+  expect(blank('slotted').shape.thickness).toEqual({ text: '8', unit: 'mm', value: 0 })
   unit.value = 'in'
   expect(blank('slotted').shape).toMatchObject({ slots: 3, thickness: { text: '3/8', unit: 'in' } })
 })

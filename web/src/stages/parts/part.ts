@@ -3,6 +3,7 @@ import { ref } from 'vue'
 import type { S } from '../../api/client'
 import { catalogue, job } from '../../shared/job'
 import { length, unit } from '../../shared/units'
+import { begunAll } from '../../ui/asked'
 
 /* eslint-disable @typescript-eslint/no-explicit-any -- a form over every family; the server's models decide */
 export type Draft = {
@@ -32,15 +33,10 @@ export const wordsOf = (kind: string): string => (kind === 'bar' ? BAR.words : (
 export const offered = () => [...families.value, BAR].map(({ kind, words }) => ({ kind, words }))
 
 const entry = (text: string) => ({ text, unit: unit.value })
-function blankPlate(family: S['PartFamily']): Record<string, unknown> {
-  const fields = family.asks.map((a) => {
-    const usual = unit.value === 'mm' ? a.usual_mm : a.usual_in
-    if (a.typed === 'count') return [a.name, Number(usual)]
-    if (a.typed === 'yes or no') return [a.name, false]
-    return [a.name, a.optional ? null : entry(usual ?? '')]
-  })
-  return { family: family.kind, ...Object.fromEntries(fields) }
-}
+const blankPlate = (family: S['PartFamily']): Record<string, unknown> => ({
+  family: family.kind,
+  ...begunAll(family.asks, unit.value),
+})
 const blankBar = () => ({
   family: 'bar',
   member_id: null,

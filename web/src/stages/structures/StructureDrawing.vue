@@ -5,6 +5,7 @@
  */
 import { computed } from 'vue'
 import type { S } from '../../api/client'
+import { spread, type Spot } from '../../drawing/labels'
 import { flat, placesOf, timesOf, WAYS } from '../../drawing/oblique'
 import { force, length, lengthUnit, moment, small } from '../../shared/units'
 
@@ -58,16 +59,40 @@ function arrowsOf(l: S['FrameVerdict']['loads'][number], k: number) {
   })
   return places.map(one)
 }
-/** Beside a bar's middle: over a level one, to the left of any other. */
-function label(b: S['BarVerdict']) {
-  const [a, e] = [spots.value[b.i], spots.value[b.j]]
-  const [x, y] = [(a[0] + e[0]) / 2, (a[1] + e[1]) / 2]
-  const level = Math.abs(e[1] - a[1]) < 0.05 * box.value.size
-  return level
-    ? { x, y: y - box.value.size / 70, anchor: 'middle' }
-    : { x: x - box.value.size / 45, y: y + box.value.size / 45, anchor: 'end' }
-}
 const few = computed(() => props.verdict.bars.length <= 8)
+const font = computed(() => box.value.size / 34)
+/** Beside a bar's middle: over a level one, left of any other; where something stands there, on its other side. */
+function beside(b: S['BarVerdict']): Spot[] {
+  const [a, e] = [spots.value[b.i], spots.value[b.j]]
+  const level = Math.abs(e[1] - a[1]) < 0.05 * box.value.size
+  const off = font.value * 0.6
+  const at = (t: number) => [a[0] + (e[0] - a[0]) * t, a[1] + (e[1] - a[1]) * t]
+  const along = [0.5, 0.3, 0.7].map(at)
+  const over = along.map(([x, y]): Spot => ({ x, y: y - off, anchor: 'middle' }))
+  const under = along.map(([x, y]): Spot => ({ x, y: y + off + font.value * 0.7, anchor: 'middle' }))
+  const left = along.map(([x, y]): Spot => ({ x: x - off, y: y + off, anchor: 'end' }))
+  const right = along.map(([x, y]): Spot => ({ x: x + off, y: y + off, anchor: 'start' }))
+  return level ? [...over, ...under] : [...left, ...right]
+}
+const wordsOf = (b: S['BarVerdict']) => `${b.name} ${length(b.length_mm)}`
+const names = computed(() => {
+  const loads = arrows.value.filter((a) => a.name)
+  const above = ([x, y]: number[]): Spot[] => [
+    { x, y, anchor: 'middle' },
+    { x, y: y - font.value * 1.2, anchor: 'middle' },
+    { x: x + font.value * 0.6, y: y + font.value * 0.9, anchor: 'start' },
+    { x: x - font.value * 0.6, y: y + font.value * 0.9, anchor: 'end' },
+  ]
+  const wanted = [
+    ...loads.map((a) => ({ key: `load ${a.key}`, text: a.name, spots: above(a.at) })),
+    ...(few.value ? props.verdict.bars.map((b) => ({ key: b.name, text: wordsOf(b), spots: beside(b) })) : []),
+  ]
+  return spread(wanted, font.value)
+})
+const put = (key: string) => {
+  const spot = names.value.get(key)
+  return { x: spot?.x, y: spot?.y, 'text-anchor': spot?.anchor }
+}
 const held = computed(() => [...new Set(props.verdict.handed.map((h) => h.node))])
 const bar = computed(() => props.verdict.bars.find((b) => b.name === props.chosen))
 function curve(values: number[], base: number) {
@@ -145,13 +170,11 @@ const curves = computed(() =>
           fill="var(--ink)"
         />
       </g>
-      <g :style="`font-size:${box.size / 34}px`">
+      <g :style="`font-size:${font}px`">
         <template v-for="a in arrows" :key="'t' + a.key">
           <text
             v-if="a.name"
-            :x="a.at[0]"
-            :y="a.at[1]"
-            text-anchor="middle"
+            v-bind="put(`load ${a.key}`)"
             class="load"
             :class="{ press: bare }"
             @click="emit('load', a.name)"
@@ -160,15 +183,7 @@ const curves = computed(() =>
           </text>
         </template>
         <template v-if="few">
-          <text
-            v-for="b in verdict.bars"
-            :key="'n' + b.name"
-            :x="label(b).x"
-            :y="label(b).y"
-            :text-anchor="label(b).anchor"
-          >
-            {{ b.name }} {{ length(b.length_mm) }}
-          </text>
+          <text v-for="b in verdict.bars" :key="'n' + b.name" v-bind="put(b.name)">{{ wordsOf(b) }}</text>
         </template>
       </g>
     </svg>

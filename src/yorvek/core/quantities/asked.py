@@ -1,0 +1,69 @@
+"""What the core asks a person for: one question a field of a model, so that a form is drawn from the model and no list
+of kinds stands in a front end.
+"""
+
+from __future__ import annotations
+
+from typing import Any, Literal, get_args
+
+from pydantic.fields import FieldInfo
+
+from yorvek.core.model import Model
+from yorvek.core.quantities.entry import Entry, Force, Length, Mass, Place, Pressure, Thickness
+
+Typed = Literal[
+    "length", "place", "thickness", "force", "mass", "pressure", "number", "count", "text", "yes or no", "choice"
+]
+
+
+class Question(Model):
+    """One thing that is asked for.
+
+    Args:
+        name: of the field in the record.
+        words, hint: what it is, and a word more.
+        typed, choices: as what it is typed, or what is chosen among.
+        optional, without: it may be left out, and what stands then.
+        usual_mm, usual_in: what it begins with (common practice, no source).
+    """
+
+    name: str
+    words: str
+    hint: str = ""
+    typed: Typed
+    choices: list[str] = []
+    optional: bool = False
+    without: str = ""
+    usual_mm: str = ""
+    usual_in: str = ""
+
+
+ENTRIES: dict[type[Entry], Typed] = {
+    Length: "length",
+    Place: "place",
+    Thickness: "thickness",
+    Force: "force",
+    Mass: "mass",
+    Pressure: "pressure",
+}
+PLAIN: dict[type, Typed] = {bool: "yes or no", int: "count", str: "text"}
+
+
+def question(name: str, field: FieldInfo, words: str, *, optional: bool, **more: Any) -> Question:
+    """The question of a field, typed as the field is."""
+    choices = [str(v) for v in get_args(field.annotation) if isinstance(v, str)]
+    return Question(
+        name=name, words=words, typed="choice" if choices else typed_as(field.annotation), choices=choices,
+        optional=optional, **more,
+    )  # fmt: skip
+
+
+def typed_as(annotation: Any) -> Typed:
+    """As what a field is typed; None beside it only says that it may be left out."""
+    kind = next((k for k in get_args(annotation) if k is not type(None)), annotation)
+    return ENTRIES.get(kind) or PLAIN.get(kind, "number")
+
+
+def may_be_none(field: FieldInfo) -> bool:
+    """Whether nothing may stand in a field."""
+    return type(None) in get_args(field.annotation)
