@@ -66,78 +66,80 @@ const ARROWS = { ascending: ' ↑', descending: ' ↓', none: '' }
 const pickOf = (r: R) => props.pick && (chosen.value = r.id)
 </script>
 <template>
-  <div v-if="rows.length > few || (place && columns.some((c) => c.off))" class="row tools">
-    <el-input
-      v-if="rows.length > few"
-      v-model="typed"
-      class="filter"
-      clearable
-      type="search"
-      :aria-label="`Filter ${label}`"
-      :placeholder="`filter ${rows.length} by words`"
-    />
-    <span v-if="typed" class="soft" role="status">{{ found.length }} of {{ rows.length }}</span>
-    <details v-if="place && columns.some((c) => c.off)" class="which">
-      <summary>Columns</summary>
-      <div class="row">
-        <el-checkbox
-          v-for="c in columns.filter((x, k) => k && x.head)"
-          :key="c.id"
-          :model-value="!how.hidden.includes(c.id)"
-          @update:model-value="show(c.id, !!$event)"
-          >{{ c.head }}</el-checkbox
-        >
-      </div>
-    </details>
-  </div>
-  <div class="wide">
-    <table class="list" :aria-label="label">
-      <thead>
-        <tr>
-          <th v-for="c in seen" :key="c.id" :class="{ num: c.num }" :aria-sort="stands(c)">
-            <button v-if="c.by && rows.length > 1" type="button" class="sort" @click="sort(c.id)">
-              {{ c.head }}<span aria-hidden="true">{{ ARROWS[stands(c) ?? 'none'] }}</span>
-            </button>
-            <template v-else>{{ c.head }}</template>
-          </th>
-        </tr>
-      </thead>
-      <tbody ref="body">
-        <template v-for="(r, k) in shown" :key="r.id">
-          <tr
-            class="line"
-            :class="{ pick, chosen: r.id === chosen }"
-            :data-row="kind ? `${kind} ${r.id}` : undefined"
-            @click="pickOf(r)"
-            @keydown="step($event, k)"
+  <div>
+    <div v-if="rows.length > few || (place && columns.some((c) => c.off))" class="row tools">
+      <el-input
+        v-if="rows.length > few"
+        v-model="typed"
+        class="filter"
+        clearable
+        type="search"
+        :aria-label="`Filter ${label}`"
+        :placeholder="`filter ${rows.length} by words`"
+      />
+      <span v-if="typed" class="soft" role="status">{{ found.length }} of {{ rows.length }}</span>
+      <details v-if="place && columns.some((c) => c.off)" class="which">
+        <summary>Columns</summary>
+        <div class="row">
+          <el-checkbox
+            v-for="c in columns.filter((x, k) => k && x.head)"
+            :key="c.id"
+            :model-value="!how.hidden.includes(c.id)"
+            @update:model-value="show(c.id, !!$event)"
+            >{{ c.head }}</el-checkbox
           >
-            <td v-for="(c, n) in seen" :key="c.id" :class="{ num: c.num }">
-              <el-button v-if="pick && !n" text :aria-current="r.id === chosen || undefined"
-                ><b
-                  ><slot v-if="$slots[c.id]" :name="c.id" :row="r" /><template v-else>{{ c.by?.(r) }}</template></b
-                ></el-button
-              ><slot v-else-if="$slots[c.id]" :name="c.id" :row="r" /><template v-else>{{ c.by?.(r) }}</template>
+        </div>
+      </details>
+    </div>
+    <div class="wide">
+      <table class="list" :aria-label="label">
+        <thead>
+          <tr>
+            <th v-for="c in seen" :key="c.id" :class="{ num: c.num }" :aria-sort="stands(c)">
+              <button v-if="c.by && rows.length > 1" type="button" class="sort" @click="sort(c.id)">
+                {{ c.head }}<span aria-hidden="true">{{ ARROWS[stands(c) ?? 'none'] }}</span>
+              </button>
+              <template v-else>{{ c.head }}</template>
+            </th>
+          </tr>
+        </thead>
+        <tbody ref="body">
+          <template v-for="(r, k) in shown" :key="r.id">
+            <tr
+              class="line"
+              :class="{ pick, chosen: r.id === chosen }"
+              :data-row="kind ? `${kind} ${r.id}` : undefined"
+              @click="pickOf(r)"
+              @keydown="step($event, k)"
+            >
+              <td v-for="(c, n) in seen" :key="c.id" :class="{ num: c.num, acts: c.acts, long: c.long }">
+                <el-button v-if="pick && !n" text :aria-current="r.id === chosen || undefined"
+                  ><b
+                    ><slot v-if="$slots[c.id]" :name="c.id" :row="r" /><template v-else>{{ c.by?.(r) }}</template></b
+                  ></el-button
+                ><slot v-else-if="$slots[c.id]" :name="c.id" :row="r" /><template v-else>{{ c.by?.(r) }}</template>
+              </td>
+            </tr>
+            <slot name="under" :row="r" />
+          </template>
+          <tr v-if="!found.length">
+            <td :colspan="seen.length" class="soft">
+              <template v-if="typed"
+                >None of {{ rows.length }} has “{{ typed }}”.
+                <el-button text @click="typed = ''">Show all</el-button></template
+              ><slot v-else name="none" :row="rows[0]!">None.</slot>
             </td>
           </tr>
-          <slot name="under" :row="r" />
-        </template>
-        <tr v-if="!found.length">
-          <td :colspan="seen.length" class="soft">
-            <template v-if="typed"
-              >None of {{ rows.length }} has “{{ typed }}”.
-              <el-button text @click="typed = ''">Show all</el-button></template
-            ><slot v-else name="none" :row="rows[0]!">None.</slot>
-          </td>
-        </tr>
-        <tr v-if="found.length > shown.length">
-          <td :colspan="seen.length">
-            <el-button text @click="most += PAGE">
-              {{ found.length - shown.length }} more: show {{ Math.min(PAGE, found.length - shown.length) }}
-            </el-button>
-          </td>
-        </tr>
-      </tbody>
-    </table>
+          <tr v-if="found.length > shown.length">
+            <td :colspan="seen.length">
+              <el-button text @click="most += PAGE">
+                {{ found.length - shown.length }} more: show {{ Math.min(PAGE, found.length - shown.length) }}
+              </el-button>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
   </div>
 </template>
 <style scoped>

@@ -11,6 +11,10 @@ export type Column<R> = {
   by?: (row: R) => Cell
   /** More words that it is found by. */
   words?: (row: R) => string
+  /** Holds what can be done with the row. */
+  acts?: boolean
+  /** Holds what may be long and without a gap. */
+  long?: boolean
   /** Not shown until somebody asks for it. */
   off?: boolean
 }

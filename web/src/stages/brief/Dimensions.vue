@@ -27,11 +27,11 @@ const verified = ({ spec }: S['DimensionRow']) =>
   spec.verified_by || (spec.cut_anyway ? `nobody; cut anyway: ${spec.cut_anyway}` : 'nobody yet')
 const columns: Column<S['DimensionRow']>[] = [
   { id: 'name', head: 'Name', by: (r) => r.spec.name },
-  { id: 'typed', head: 'Typed', by: (r) => r.spec.size.text },
+  { id: 'typed', head: 'Typed', long: true, by: (r) => r.spec.size.text },
   { id: 'is', head: 'Is', num: true, by: (r) => r.spec.size.value },
   { id: 'from', head: 'From', by: (r) => r.spec.origin },
   { id: 'verified', head: 'Verified by', by: verified },
-  { id: 'acts', head: '', num: true },
+  { id: 'acts', head: '', acts: true },
 ]
 </script>
 <template>

@@ -23,7 +23,7 @@ const columns: Column<S['LoadRow']>[] = [
   { id: 'kind', head: 'Kind', by: (r) => `${r.spec.case}, ${FORMS[r.spec.form ?? 'area']}` },
   { id: 'size', head: 'Size', by: (r) => r.value, words: (r) => sizeOf(r.spec) ?? '' },
   { id: 'dynamic', head: 'Dynamic', by: (r) => r.spec.dynamic_factor },
-  { id: 'acts', head: '', num: true },
+  { id: 'acts', head: '', acts: true },
 ]
 </script>
 <template>

@@ -107,7 +107,10 @@ const choose = () =>
           v-model="system"
           :options="{ '': 'metric and inch', metric: 'metric', inch: 'inch' }"
       /></label>
-      <el-checkbox v-for="m in materials" :key="m.id" :value="m.id" v-model="wanted">{{ m.name }}</el-checkbox>
+      <details>
+        <summary>in {{ wanted.length ? wanted.join(', ') : 'every metal' }}</summary>
+        <el-checkbox v-for="m in materials" :key="m.id" :value="m.id" v-model="wanted">{{ m.name }}</el-checkbox>
+      </details>
     </div>
     <p class="soft">
       {{ found?.held ?? 0 }} of {{ found?.worked_out ?? found?.tried ?? 0 }} hold<template v-if="found?.worked_out"

@@ -93,7 +93,7 @@ const columns: Column<S['JobLine']>[] = [
   { id: 'pieces', head: 'Pieces', num: true, by: (j) => j.headline?.pieces },
   { id: 'bars', head: 'Bars', num: true, by: (j) => j.headline?.bars },
   { id: 'before', head: 'Before work', by: (j) => j.stops },
-  { id: 'acts', head: '', num: true },
+  { id: 'acts', head: '', acts: true },
 ]
 </script>
 <template>
@@ -130,7 +130,7 @@ const columns: Column<S['JobLine']>[] = [
       </div>
     </div>
     <FirstUse v-if="mayWrite && isRead && (!jobs.length || bringing)" @brought="more" />
-    <DataList label="Jobs" place="jobs" :rows="jobs" :columns="columns">
+    <DataList class="gap" label="Jobs" place="jobs" :rows="jobs" :columns="columns">
       <template #job="{ row: j }"
         ><router-link :to="`/jobs/${j.id}/brief`"
           ><b>{{ j.name }}</b></router-link

@@ -41,7 +41,7 @@ const columns: Column<S['JointRow']>[] = [
   { id: 'of', head: 'Of', by: (j) => j.spec.section_id, words: (j) => j.spec.material_id ?? '' },
   { id: 'governs', head: 'What governs', by: governs },
   { id: 'breaks', head: 'Breaks', by: (j) => weakness(j.verdict?.strength.value) },
-  { id: 'acts', head: '', num: true },
+  { id: 'acts', head: '', acts: true },
 ]
 </script>
 <template>

@@ -24,7 +24,7 @@ const columns: Column<S['PlateRow']>[] = [
   { id: 'breaks', head: 'Breaks', by: (p) => weakness(p.verdict?.strength.value) },
   { id: 'moves', head: 'Moves', by: (p) => weakness(p.verdict?.stiffness.value) },
   { id: 'each', head: 'Each', num: true, by: (p) => p.verdict?.mass_kg },
-  { id: 'acts', head: '', num: true },
+  { id: 'acts', head: '', acts: true },
 ]
 </script>
 <template>

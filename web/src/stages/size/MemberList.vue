@@ -29,7 +29,7 @@ const columns: Column<S['MemberRow']>[] = [
   { id: 'breaks', head: 'Breaks', by: (m) => weakness(m.verdict?.strength.value) },
   { id: 'moves', head: 'Moves', by: (m) => weakness(m.verdict?.stiffness.value) },
   { id: 'each', head: 'Each', num: true, by: (m) => m.verdict?.mass_kg },
-  { id: 'acts', head: '', num: true },
+  { id: 'acts', head: '', acts: true },
 ]
 </script>
 <template>

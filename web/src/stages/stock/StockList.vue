@@ -6,7 +6,7 @@ import { usePicked } from '../../composables/usePicked'
 import { picked } from '../../shared/file'
 import { attempt, changed, job, mayWrite } from '../../shared/job'
 import DataList from '../../ui/DataList.vue'
-import { columns, onTop, sizeOf, thereOf, whatOf, type Item } from './stock'
+import { columns, onTop, sizeOf, thereOf, whatOf, whereOf, type Item } from './stock'
 
 const props = defineProps<{ rows: S['StockRow'][] }>()
 const emit = defineEmits<{ change: [S['StockRow']]; read: [] }>()
@@ -58,6 +58,9 @@ const went = (c: S['StockChange']) => (c.gone ? ', taken away' : c.qty == null ?
     <template #price="{ row: r }"
       >{{ itemOf(r).price?.text }}
       <div v-if="onTop(itemOf(r))" class="soft">{{ onTop(itemOf(r)) }}</div></template
+    >
+    <template #where="{ row: r }"
+      ><span class="soft">{{ whereOf(itemOf(r)) }}</span></template
     >
     <template #acts="{ row: r }">
       <template v-if="mayWrite"

@@ -48,16 +48,20 @@ const amount = (e: Amount) => e?.value ?? null
 const item = (r: Row) => r.spec.item as Item
 const long = (i: Item) => amount(i.form === 'bar' ? i.length : i.width)
 
-/** The columns of the book; the last four are shown by whoever asks for them. */
+/** Where it lies, and all that is known of it beside. */
+export const whereOf = (i: Item): string =>
+  [i.location, i.supplier, i.note, i.heat ? `heat ${i.heat}` : ''].filter(Boolean).join(', ')
+
+/** The columns of the book; the last three before what can be done are shown by whoever asks for them. */
 export const columns = (job: number): Column<Row>[] => [
   { id: 'what', head: 'What', by: (r) => whatOf(item(r)) },
   { id: 'material', head: 'Material', by: (r) => item(r).material_id },
   { id: 'size', head: 'Size', by: (r) => long(item(r)), words: (r) => sizeOf(item(r)) },
   { id: 'there', head: 'There', by: (r) => item(r).qty ?? null, words: (r) => thereOf(item(r), job) },
   { id: 'price', head: 'Price', num: true, by: (r) => amount(item(r).price) },
-  { id: 'where', head: 'Where', by: (r) => item(r).location },
-  { id: 'supplier', head: 'Supplier', by: (r) => item(r).supplier },
+  { id: 'where', head: 'Where', by: (r) => item(r).location, words: (r) => whereOf(item(r)) },
+  { id: 'supplier', head: 'Supplier', by: (r) => item(r).supplier, off: true },
   { id: 'heat', head: 'Heat', by: (r) => item(r).heat, off: true },
   { id: 'note', head: 'Note', by: (r) => item(r).note, off: true },
-  { id: 'acts', head: '', num: true },
+  { id: 'acts', head: '', acts: true },
 ]

@@ -20,7 +20,7 @@ const columns: Column<Row>[] = [
   { id: 'breaks', head: 'Breaks', by: (x) => weakness(x.verdict?.strength.value) },
   { id: 'moves', head: 'Moves', by: (x) => weakness(x.verdict?.stiffness.value) },
   { id: 'each', head: 'Each', num: true, by: (x) => x.verdict?.mass_kg },
-  { id: 'acts', head: '', num: true },
+  { id: 'acts', head: '', acts: true },
 ]
 </script>
 <template>
