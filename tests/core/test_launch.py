@@ -9,7 +9,7 @@ from collections import namedtuple
 import pytest
 
 from yorvek.launch import __main__ as command
-from yorvek.launch import backup, hands, install, mariadb, mutants, places, supervise, testing
+from yorvek.launch import backup, hands, install, mariadb, mutants, places, ready, supervise, testing
 
 Usage = namedtuple("Usage", "total used free")
 
@@ -272,3 +272,64 @@ def test_E6_services_are_started_in_those_hands(monkeypatch, tmp_path):
     for _, more in started:
         assert (more["user"], more["group"], more["extra_groups"]) == ("yorvek", "yorvek", [])
         assert more["env"]["NUMBA_CACHE_DIR"] == str(tmp_path)
+
+
+Done = namedtuple("Done", "returncode stdout")
+
+
+@pytest.fixture
+def folder(monkeypatch, tmp_path):
+    """A data folder whose tables were brought to this version, and a database that says who has an account."""
+    monkeypatch.delenv("YORVEK_DB_HOST", raising=False)
+    ready.remember(tmp_path)
+    said = {"answer": Done(0, "1\n")}
+    monkeypatch.setattr(ready.subprocess, "run", lambda *_, **__: said["answer"])
+    return tmp_path, mariadb.MariaDB(tmp_path, 1), said
+
+
+def test_tables_of_this_version_are_not_looked_at_again(folder):
+    place, database, said = folder
+    assert ready.anybody(place, database) is True
+    said["answer"] = Done(0, "0\n")
+    assert ready.anybody(place, database) is False
+
+
+def test_what_the_database_does_not_say_is_not_taken_for_an_answer(folder):
+    place, database, said = folder
+    said["answer"] = Done(1, "")
+    assert ready.anybody(place, database) is None
+
+
+@pytest.mark.parametrize("what", ["never", "another version", "a backup put in", "another machine's"])
+def test_tables_that_may_be_of_another_version_are_looked_at(folder, monkeypatch, what):
+    place, database, _ = folder
+    if what == "never":
+        (place / ready.STAMP).unlink()
+    elif what == "another version":
+        monkeypatch.setattr(ready, "version", lambda: "of another migration")
+    elif what == "a backup put in":
+        ready.forget(place)
+    else:
+        monkeypatch.setenv("YORVEK_DB_HOST", "db.quillmere.example")
+    assert ready.anybody(place, database) is None
+
+
+def test_a_restore_forgets_which_version_the_tables_are_of(folder, monkeypatch):
+    place, database, _ = folder
+    monkeypatch.setattr(backup, "data_folder", lambda: place)
+    backup._load(database, place / "file.sql.gz")
+    assert not (place / ready.STAMP).exists()
+
+
+def test_a_version_is_of_every_migration_and_of_the_packages(monkeypatch, tmp_path):
+    monkeypatch.setattr(ready, "HOME", tmp_path)
+    monkeypatch.setattr(places, "HOME", tmp_path)
+    monkeypatch.setattr(ready, "LOCKED", tmp_path)
+    migrations = tmp_path / "src" / "yorvek" / "server" / "jobs" / "migrations"
+    migrations.mkdir(parents=True)
+    (tmp_path / "server.txt").write_text("django==5.2")
+    before = ready.version()
+    (migrations / "0001_first.py").write_text("")
+    after = ready.version()
+    (tmp_path / "server.txt").write_text("django==5.2.1")
+    assert len({before, after, ready.version()}) == 3

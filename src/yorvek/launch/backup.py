@@ -12,7 +12,7 @@ from contextlib import contextmanager
 from datetime import datetime
 from pathlib import Path
 
-from yorvek.launch import dump, install, supervise
+from yorvek.launch import dump, install, ready, supervise
 from yorvek.launch.mariadb import MariaDB, elsewhere
 from yorvek.launch.places import HOME, PYTHON, Refused, data_folder, say
 
@@ -112,6 +112,7 @@ def _check(file: Path) -> None:
 
 def _load(database: MariaDB, file: Path) -> bool:
     """Replace the database's content by a checked backup's."""
+    ready.forget(data_folder())
     env = {**os.environ, **database.environment(), "PYTHONPATH": str(HOME / "src")}
     command = [str(PYTHON), "-m", "yorvek.launch.dump", str(file)]
     return subprocess.run(command, env=env, check=False).returncode == 0

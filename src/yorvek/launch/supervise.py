@@ -13,7 +13,7 @@ from dataclasses import dataclass, field
 from pathlib import Path
 from typing import IO
 
-from yorvek.launch import hands, install
+from yorvek.launch import hands, install, ready
 from yorvek.launch.mariadb import MariaDB, check_port
 from yorvek.launch.places import HOME, PYTHON, Refused, data_folder, say
 from yorvek.launch.process import dies_with_us
@@ -117,9 +117,13 @@ def children(env: dict[str, str], web_port: int, logs: Path) -> list[Child]:
     return [Child("web server", [*web, "--no-control-socket", "--preload"], env, logs / "web.log", user), *workers]
 
 
-def made_ready(env: dict[str, str], *, demo: bool) -> bool:
+def made_ready(folder: Path, database: MariaDB, env: dict[str, str], *, demo: bool) -> bool:
     """Tables and demo as they are to be; whether anybody has an account."""
+    found = None if demo else ready.anybody(folder, database)
+    if found is not None:
+        return found
     *said, anybody = manage(env, "make_ready", *(["--demo"] if demo else []))
+    ready.remember(folder)
     for line in said:
         say(line)
     return anybody == "yes"
@@ -152,7 +156,7 @@ def run(*, demo: bool) -> int:
                 "PYTHONPATH": str(HOME / "src"),
                 "YORVEK_PORT": str(web_port),
             }
-            code = "" if made_ready(env, demo=demo) else first_code()
+            code = "" if made_ready(folder, database, env, demo=demo) else first_code()
             running = children({**env, "YORVEK_FIRST_CODE": code}, web_port, folder / "run")
             for child in running:
                 child.start()
