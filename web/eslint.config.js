@@ -9,6 +9,36 @@ const HALF_A_NUMBER = {
 }
 /** A block that is longer does two things. */
 const BLOCKS = { template: 150, script: 150, skipBlankLines: true }
+/** Words stand in src/messages; signs, symbols of the trade and units stand where they are. */
+const SIGNS = ['(', ')', ',', '.', '&', '+', '-', '=', '*', '/', '#', '%', '!', '?', ':', '[', ']', '{', '}', '<', '>']
+const MORE = ['·', '•', '‐', '–', '—', '−', '|', '×', '°', '²', '³', '⁴', '›', '…', '€', '±', '≤', ';', '●', '“', '”']
+const UNITS = [
+  'mm',
+  'm²',
+  'm',
+  's',
+  'min',
+  'N/mm',
+  'kN',
+  'Hz',
+  'α',
+  'DXF',
+  'SVG',
+  'CSV',
+  'Yorvek',
+  'x',
+  'y',
+  'z',
+  '1',
+  '→',
+]
+const EXAMPLES = ['frame_width', "6004, 5990, 19' 10''"]
+const WORDED = ['title', 'aria-label', 'aria-placeholder', 'aria-roledescription', 'aria-valuetext', 'placeholder']
+const BARE = {
+  allowlist: [...SIGNS, ...MORE, ...UNITS, ...EXAMPLES],
+  attributes: { '/.+/': [...WORDED, 'label', 'hint', 'echo', 'save', 'alt'] },
+  directives: ['v-text'],
+}
 const LINES = { code: 120, template: 120, ignoreUrls: true }
 
 export default [
@@ -22,6 +52,7 @@ export default [
       'vue/max-len': ['error', LINES],
       'vue/max-lines-per-block': ['error', BLOCKS],
       'vue/no-restricted-syntax': ['error', HALF_A_NUMBER],
+      'vue/no-bare-strings-in-template': ['error', BARE],
     },
   },
   { plugins: { own: { rules: { named } } } },

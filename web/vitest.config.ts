@@ -10,6 +10,7 @@ export default defineConfig({
   ],
   test: {
     environment: 'jsdom',
+    setupFiles: ['./vitest.setup.ts'],
     include: ['src/**/*.test.ts'],
     server: { deps: { inline: ['element-plus'] } },
   },

@@ -8,7 +8,8 @@ import './styles/controls.css'
 import './shared/theme'
 import { createApp } from 'vue'
 import App from './frame/App.vue'
+import { i18n } from './messages'
 import { router } from './frame/router'
 import { begun } from './shared/begun'
 
-createApp(App).directive('begun', begun).use(router).mount('#app')
+createApp(App).directive('begun', begun).use(i18n).use(router).mount('#app')

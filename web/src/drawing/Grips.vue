@@ -67,7 +67,7 @@ function key(event: KeyboardEvent, g: Grip) {
       :key="g.key"
       tabindex="0"
       role="slider"
-      :aria-label="`${g.words}, from the left`"
+      :aria-label="$t('common.from_the_left_x', [g.words])"
       aria-valuemin="0"
       :aria-valuemax="Math.round(span)"
       :aria-valuenow="Math.round(g.at)"

@@ -49,9 +49,9 @@ onMounted(() => window.addEventListener('keydown', key))
   <Door v-else-if="door && !me" :first="door.first_account" />
   <router-view v-else-if="me" />
   <p v-else class="bad" style="padding: 20px">{{ message }}</p>
-  <dialog ref="again" aria-label="Log in again" @close="over(false)">
+  <dialog ref="again" :aria-label="$t('frame.log_in_again')" @close="over(false)">
     <Door v-if="asking" :first="false" again @in="over(true)" />
-    <el-button @click="again?.close()">Not now</el-button>
+    <el-button @click="again?.close()">{{ $t('frame.not_now') }}</el-button>
   </dialog>
 </template>
 <style scoped>

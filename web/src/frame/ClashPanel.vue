@@ -34,13 +34,15 @@ const leave = () =>
     <fieldset v-for="f in fields" :key="f">
       <legend>{{ f.replaceAll('_', ' ') }}</legend>
       <el-radio-group v-model="theirs[f]" :aria-label="f.replaceAll('_', ' ')">
-        <el-radio :value="false">mine: {{ words(mine?.[f]) }}</el-radio>
-        <el-radio :value="true">theirs: {{ words(clash.current.spec[f]) }}</el-radio>
+        <el-radio :value="false">{{ $t('frame.mine_x', [words(mine?.[f])]) }}</el-radio>
+        <el-radio :value="true">{{ $t('frame.theirs_x', [words(clash.current.spec[f])]) }}</el-radio>
       </el-radio-group>
     </fieldset>
     <div class="row">
-      <el-button type="primary" native-type="submit" v-if="mine">Save it so</el-button
-      ><el-button @click="leave">{{ mine ? 'Leave mine, show theirs' : 'Show theirs' }}</el-button>
+      <el-button type="primary" native-type="submit" v-if="mine">{{ $t('frame.save_it_so') }}</el-button><el-button
+        @click="leave"
+        >{{ mine ? $t('frame.leave_mine_show_theirs') : $t('frame.show_theirs') }}</el-button
+      >
     </div>
   </form>
 </template>

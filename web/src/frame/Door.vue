@@ -25,37 +25,38 @@ const enter = () =>
 </script>
 <template>
   <component :is="again ? 'div' : 'main'" class="door">
-    <h1 v-if="!again">Yorvek</h1>
-    <p v-if="again">The session has ended. What you typed is still here, and goes on once you are in.</p>
-    <p v-else>From what it must carry to how every piece comes out of the stock.</p>
+    <h1 v-if="!again">{{ $t('frame.yorvek') }}</h1>
+    <p v-if="again">{{ $t('frame.the_session_has_ended_what') }}</p>
+    <p v-else>{{ $t('frame.from_what_it_must_carry') }}</p>
     <form class="panel" @submit.prevent="enter">
-      <h2>{{ first ? 'The first account' : again ? 'Log in again' : 'Log in' }}</h2>
+      <h2>{{ first ? $t('frame.the_first_account') : again ? $t('frame.log_in_again') : $t('frame.log_in') }}</h2>
       <TextField
         v-if="first"
         id="code"
-        placeholder="ABCD-EFGH-JKMN"
+        :placeholder="$t('frame.abcd_efgh_jkmn')"
         v-model="code"
-        label="Code, as the start command printed it"
+        :label="$t('frame.code_as_the_start_command')"
       />
-      <TextField v-if="first" id="shop" v-model="shop" label="Name of the shop" />
-      <TextField id="name" v-model="username" label="Your name" />
+      <TextField v-if="first" id="shop" v-model="shop" :label="$t('frame.name_of_the_shop')" />
+      <TextField id="name" v-model="username" :label="$t('frame.your_name')" />
       <div class="field">
-        <label for="password">Password</label
-        ><el-input
+        <label for="password">{{ $t('frame.password') }}</label><el-input
           id="password"
           :autocomplete="first ? 'new-password' : 'current-password'"
           type="password"
           v-model="password"
         />
         <p v-if="first" class="soft">
-          At least 12 characters; three words that do not belong together are easy to keep.
+          {{ $t('frame.at_least_12_characters_three') }}
         </p>
       </div>
       <p v-if="message" class="bad" role="alert">{{ message }}</p>
-      <el-button type="primary" native-type="submit">{{ first ? 'Open the shop' : 'Log in' }}</el-button>
+      <el-button type="primary" native-type="submit">{{
+        first ? $t('frame.open_the_shop') : $t('frame.log_in')
+      }}</el-button>
     </form>
     <p v-if="!again" class="soft">
-      A planning aid. Loads, people, lifting and public structures follow local codes and need a licensed engineer.
+      {{ $t('frame.a_planning_aid_loads_people') }}
     </p>
   </component>
 </template>

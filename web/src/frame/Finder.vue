@@ -57,10 +57,15 @@ onMounted(() => window.addEventListener('keydown', key))
 onUnmounted(() => window.removeEventListener('keydown', key))
 </script>
 <template>
-  <el-button class="finder" @click="open('find')">Find</el-button>
-  <dialog ref="over" :aria-label="shown === 'keys' ? 'Keys' : 'Find'" @click.self="over?.close()" @close="shown = ''">
+  <el-button class="finder" @click="open('find')">{{ $t('frame.find') }}</el-button>
+  <dialog
+    ref="over"
+    :aria-label="shown === 'keys' ? $t('frame.keys') : $t('frame.find')"
+    @click.self="over?.close()"
+    @close="shown = ''"
+  >
     <template v-if="shown === 'find'">
-      <label for="finder">A place, a mark, a name, words of a note, what lies on the rack, another job</label>
+      <label for="finder">{{ $t('frame.a_place_a_mark_a') }}</label>
       <input
         id="finder"
         v-model="typed"
@@ -77,7 +82,7 @@ onUnmounted(() => window.removeEventListener('keydown', key))
           </button>
         </li>
       </ol>
-      <p v-if="typed.trim() && !found.length" class="soft" role="status">Nothing here is called so.</p>
+      <p v-if="typed.trim() && !found.length" class="soft" role="status">{{ $t('frame.nothing_here_is_called_so') }}</p>
     </template>
     <dl v-else-if="shown === 'keys'">
       <template v-for="[k, what] in KEYS" :key="k"
@@ -85,7 +90,7 @@ onUnmounted(() => window.removeEventListener('keydown', key))
         <dd>{{ what }}</dd></template
       >
     </dl>
-    <el-button class="close" @click="over?.close()">Close</el-button>
+    <el-button class="close" @click="over?.close()">{{ $t('frame.close') }}</el-button>
   </dialog>
 </template>
 <style scoped>

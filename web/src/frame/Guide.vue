@@ -24,22 +24,26 @@ const throwAway = () =>
   })
 </script>
 <template>
-  <section class="guide" aria-label="Your first job">
+  <section class="guide" :aria-label="$t('frame.your_first_job')">
     <p>
-      <b>{{ step ? `${at + 1} of ${STEPS.length}: ${step.title}` : 'That is the whole way' }}</b>
+      <b>{{ step ? $t('frame.of_x', [at + 1, STEPS.length, step.title]) : $t('frame.that_is_the_whole_way') }}</b>
       <span class="dots" aria-hidden="true"
         ><i v-for="(s, k) in STEPS" :key="s.place" :class="{ done: k < at, now: k === at }"></i
       ></span>
     </p>
     <p v-if="step" aria-live="polite">{{ step.say() }}</p>
     <p v-else aria-live="polite">
-      From what it must carry to the note in the log. Keep this job, or throw it away and begin one of your own.
+      {{ $t('frame.from_what_it_must_carry_2') }}
     </p>
     <div class="row">
-      <router-link v-if="step && !isThere" class="button" :to="`${base}/${step.place}`">Go there</router-link>
-      <el-button v-if="step?.show" @click="show">Do it for me</el-button>
-      <el-button v-if="!step && me?.role === 'owner'" @click="throwAway">Throw this job away</el-button>
-      <el-button text @click="guide(0)">{{ step ? 'I find my own way' : 'Keep it' }}</el-button>
+      <router-link v-if="step && !isThere" class="button" :to="`${base}/${step.place}`">{{
+        $t('frame.go_there')
+      }}</router-link>
+      <el-button v-if="step?.show" @click="show">{{ $t('frame.do_it_for_me') }}</el-button>
+      <el-button v-if="!step && me?.role === 'owner'" @click="throwAway">{{
+        $t('frame.throw_this_job_away')
+      }}</el-button>
+      <el-button text @click="guide(0)">{{ step ? $t('frame.i_find_my_own_way') : $t('frame.keep_it') }}</el-button>
     </div>
   </section>
 </template>

@@ -57,14 +57,14 @@ onBeforeUnmount(() => (document.title = 'Yorvek'))
 </script>
 <template>
   <div v-if="job && job.job.id === id" class="frame" :class="{ explained: why }">
-    <a class="skip" href="#work" @click.prevent="page?.focus()">Skip to the work</a>
+    <a class="skip" href="#work" @click.prevent="page?.focus()">{{ $t('frame.skip_to_the_work') }}</a>
     <header class="page-head">
-      <router-link to="/" class="home">Yorvek</router-link>
+      <router-link to="/" class="home">{{ $t('frame.yorvek') }}</router-link>
       <h1>{{ job.job.spec.name }}</h1>
-      <span class="soft">revision {{ job.job.spec.revision }}</span>
+      <span class="soft">{{ $t('frame.revision_x', [job.job.spec.revision]) }}</span>
       <span class="space"></span>
       <Finder />
-      <router-link :to="`/jobs/${id}/stock`" class="button">Stock</router-link>
+      <router-link :to="`/jobs/${id}/stock`" class="button">{{ $t('frame.stock') }}</router-link>
       <UnitSwitch />
       <span class="soft who">{{ me?.username }}, {{ me?.role }}</span>
     </header>
@@ -73,8 +73,8 @@ onBeforeUnmount(() => (document.title = 'Yorvek'))
       <p v-if="message" class="notice bad" role="alert">{{ message }}</p>
       <ClashPanel v-if="conflict" :key="`${conflict.current.id} ${conflict.current.version}`" :clash="conflict" />
       <p v-if="question" class="notice row" role="alert">
-        {{ question.sentence }} <el-button type="primary" @click="question.go()">Undo it</el-button>
-        <el-button @click="question = null">Leave it</el-button>
+        {{ question.sentence }} <el-button type="primary" @click="question.go()">{{ $t('frame.undo_it') }}</el-button>
+        <el-button @click="question = null">{{ $t('frame.leave_it') }}</el-button>
       </p>
       <Guide v-if="guided === id && mayWrite" />
       <router-view />
@@ -84,7 +84,7 @@ onBeforeUnmount(() => (document.title = 'Yorvek'))
   </div>
   <div v-else class="page">
     <AsyncState :failed="failed?.sentence" :denied="denied" :lines="8" @again="read(id)"
-      ><router-link class="button" to="/">All jobs</router-link></AsyncState
+      ><router-link class="button" to="/">{{ $t('frame.all_jobs') }}</router-link></AsyncState
     >
   </div>
 </template>

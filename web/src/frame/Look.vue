@@ -40,10 +40,12 @@ const paper = () =>
 </script>
 <template>
   <Reading v-if="found" :as="`for ${found.for_whom} to read, until ${day(found.until)}`">
-    <template #papers><el-button @click="paper">Calculation report PDF</el-button></template>
+    <template #papers
+      ><el-button @click="paper">{{ $t('frame.calculation_report_pdf') }}</el-button></template
+    >
     <template #name>
-      <TextField id="g-name" v-model="name" label="Your name, as it stands beside what you say" />
+      <TextField id="g-name" v-model="name" :label="$t('frame.your_name_as_it_stands')" />
     </template>
   </Reading>
-  <p v-else class="notice" role="alert">{{ message || 'Opening…' }}</p>
+  <p v-else class="notice" role="alert">{{ message || $t('frame.opening') }}</p>
 </template>

@@ -56,8 +56,8 @@ const lastSeen = (iso: string | null) => (iso ? when(iso) : 'not yet')
 <template>
   <main class="page">
     <div class="row spread">
-      <h1>People of {{ me?.shop }}</h1>
-      <router-link to="/">All jobs</router-link>
+      <h1>{{ $t('frame.people_of_x', [me?.shop]) }}</h1>
+      <router-link to="/">{{ $t('frame.all_jobs') }}</router-link>
     </div>
     <p v-if="message" class="notice bad" role="alert">{{ message }}</p>
     <p v-if="done" class="notice" role="status">{{ done }}</p>
@@ -65,20 +65,20 @@ const lastSeen = (iso: string | null) => (iso ? when(iso) : 'not yet')
       <table class="list">
         <thead>
           <tr>
-            <th>Name</th>
-            <th>May</th>
-            <th>Last logged in</th>
+            <th>{{ $t('frame.name') }}</th>
+            <th>{{ $t('frame.may') }}</th>
+            <th>{{ $t('frame.last_logged_in') }}</th>
             <th></th>
           </tr>
         </thead>
         <tbody>
           <tr v-for="p in people" :key="p.id" :class="{ soft: !p.active }">
             <td>
-              <b>{{ p.username }}</b> <span v-if="!p.active">not let in any more</span>
+              <b>{{ p.username }}</b> <span v-if="!p.active">{{ $t('frame.not_let_in_any_more') }}</span>
             </td>
             <td>
               <Choice
-                :aria-label="`What ${p.username} may do`"
+                :aria-label="$t('frame.what_may_do_x', [p.username])"
                 @change="change(p, { role: $event })"
                 :model-value="p.role"
                 :options="ROLES.map((r) => ({ value: r.id, label: r.words }))"
@@ -89,25 +89,26 @@ const lastSeen = (iso: string | null) => (iso ? when(iso) : 'not yet')
               <form v-if="reset?.id === p.id" class="row" @submit.prevent="give(p)">
                 <el-input
                   autocomplete="new-password"
-                  :aria-label="`New password of ${p.username}`"
-                  placeholder="new password"
+                  :aria-label="$t('frame.new_password_of_x', [p.username])"
+                  :placeholder="$t('frame.new_password')"
                   type="password"
                   v-model="reset.password"
-                /><el-button type="primary" native-type="submit">Give it</el-button
-                ><el-button @click="reset = null">Leave it</el-button>
+                /><el-button type="primary" native-type="submit">{{ $t('frame.give_it') }}</el-button
+                ><el-button @click="reset = null">{{ $t('frame.leave_it') }}</el-button>
               </form>
               <template v-else>
                 <el-button
                   text
-                  :aria-label="`New password for ${p.username}`"
+                  :aria-label="$t('frame.new_password_for_x', [p.username])"
                   @click="reset = { id: p.id, password: '' }"
                 >
-                  New password</el-button
-                ><el-button
+                  {{ $t('frame.new_password_2') }}</el-button><el-button
                   text
-                  :aria-label="p.active ? `Let ${p.username} in no more` : `Let ${p.username} in again`"
+                  :aria-label="
+                    p.active ? $t('frame.let_in_no_more_x', [p.username]) : $t('frame.let_in_again_x', [p.username])
+                  "
                   @click="change(p, { active: !p.active })"
-                  >{{ p.active ? 'Let in no more' : 'Let in again' }}</el-button
+                  >{{ p.active ? $t('frame.let_in_no_more') : $t('frame.let_in_again') }}</el-button
                 >
               </template>
             </td>
@@ -117,26 +118,30 @@ const lastSeen = (iso: string | null) => (iso ? when(iso) : 'not yet')
     </template>
     <div class="halves">
       <form v-if="me?.role === 'owner'" class="panel" @submit.prevent="add">
-        <h2>Somebody new</h2>
-        <TextField id="p-name" v-model="name" label="Name" />
+        <h2>{{ $t('frame.somebody_new') }}</h2>
+        <TextField id="p-name" v-model="name" :label="$t('frame.name')" />
         <div class="field">
-          <label for="p-word">Password, to be told to them</label
-          ><el-input id="p-word" autocomplete="new-password" type="password" v-model="password" />
-          <p class="soft">At least 12 characters; three words that do not belong together are easy to keep.</p>
+          <label for="p-word">{{ $t('frame.password_to_be_told_to') }}</label><el-input
+            id="p-word"
+            autocomplete="new-password"
+            type="password"
+            v-model="password"
+          />
+          <p class="soft">{{ $t('frame.at_least_12_characters_three') }}</p>
         </div>
         <ChoiceField
           id="p-role"
           v-model="role"
-          label="May"
+          :label="$t('frame.may')"
           :options="ROLES.map((r) => ({ value: r.id, label: r.words }))"
         />
-        <el-button class="gap" type="primary" native-type="submit">Let them in</el-button>
+        <el-button class="gap" type="primary" native-type="submit">{{ $t('frame.let_them_in') }}</el-button>
       </form>
       <form class="panel" @submit.prevent="changeOwn">
-        <h2>Your own password</h2>
-        <TextField id="o-old" type="password" v-model="own.old" label="As it is now" />
-        <TextField id="o-new" type="password" v-model="own.new" label="New" />
-        <el-button class="gap" native-type="submit">Change it</el-button>
+        <h2>{{ $t('frame.your_own_password') }}</h2>
+        <TextField id="o-old" type="password" v-model="own.old" :label="$t('frame.as_it_is_now')" />
+        <TextField id="o-new" type="password" v-model="own.new" :label="$t('frame.new')" />
+        <el-button class="gap" native-type="submit">{{ $t('frame.change_it') }}</el-button>
       </form>
     </div>
   </main>

@@ -30,9 +30,9 @@ const send = () =>
 <template>
   <div class="read" :class="{ explained: why }">
     <header class="page-head">
-      <span class="home">Yorvek</span>
+      <span class="home">{{ $t('frame.yorvek') }}</span>
       <h1>{{ view.job.spec.name }}</h1>
-      <span class="soft">revision {{ view.job.spec.revision }}, {{ as }}</span>
+      <span class="soft">{{ $t('frame.revision_x_2', [view.job.spec.revision, as]) }}</span>
       <span class="space"></span>
       <UnitSwitch />
       <slot name="papers"></slot>
@@ -44,7 +44,7 @@ const send = () =>
       </p>
       <div class="two">
         <section>
-          <h2>What it must carry</h2>
+          <h2>{{ $t('frame.what_it_must_carry') }}</h2>
           <p v-if="view.job.spec.what">{{ view.job.spec.what }}</p>
           <table class="list">
             <tbody>
@@ -62,19 +62,23 @@ const send = () =>
                 <td>{{ d.spec.size.text }}</td>
                 <td class="soft">
                   {{ d.spec.origin }},
-                  {{ d.spec.verified_by ? `verified by ${d.spec.verified_by}` : 'verified by nobody' }}
+                  {{
+                    d.spec.verified_by
+                      ? $t('frame.verified_by_x', [d.spec.verified_by])
+                      : $t('frame.verified_by_nobody')
+                  }}
                 </td>
               </tr>
             </tbody>
           </table>
-          <h2 class="gap">What is sized</h2>
+          <h2 class="gap">{{ $t('frame.what_is_sized') }}</h2>
           <table class="list">
             <thead>
               <tr>
-                <th>Mark</th>
+                <th>{{ $t('frame.mark') }}</th>
                 <th></th>
-                <th>Breaks</th>
-                <th>Moves</th>
+                <th>{{ $t('frame.breaks') }}</th>
+                <th>{{ $t('frame.moves') }}</th>
               </tr>
             </thead>
             <tbody>
@@ -95,8 +99,8 @@ const send = () =>
           <Checks class="gap" />
         </section>
         <section>
-          <h2>What is made</h2>
-          <p class="soft">{{ view.figures.pieces }} pieces, {{ mass(view.figures.mass_kg) }}.</p>
+          <h2>{{ $t('frame.what_is_made') }}</h2>
+          <p class="soft">{{ $t('frame.pieces_x', [view.figures.pieces, mass(view.figures.mass_kg)]) }}</p>
           <table class="list">
             <tbody>
               <tr v-for="p in view.parts" :key="p.id">
@@ -108,23 +112,23 @@ const send = () =>
               </tr>
             </tbody>
           </table>
-          <h2 class="gap">Comments</h2>
+          <h2 class="gap">{{ $t('frame.comments') }}</h2>
           <slot name="name"></slot>
           <form v-if="reading?.say" class="row" @submit.prevent="send">
             <Choice
-              aria-label="What it is about"
+              :aria-label="$t('frame.what_it_is_about')"
               v-model="about"
               :options="[
-                { value: '', label: 'the job' },
+                { value: '', label: $t('frame.the_job') },
                 ...sized.map((x) => ({ value: x.mark, label: x.mark })),
                 ...view.parts.map((p) => ({ value: p.spec.mark, label: p.spec.mark })),
               ]"
             /><el-input
               class="wide"
-              aria-label="Comment"
-              placeholder="on a number: open its why"
+              :aria-label="$t('frame.comment')"
+              :placeholder="$t('frame.on_a_number_open_its')"
               v-model="text"
-            /><el-button native-type="submit" :disabled="!text"> Say it </el-button>
+            /><el-button native-type="submit" :disabled="!text"> {{ $t('frame.say_it') }} </el-button>
           </form>
           <Remark v-for="c in view.comments" :key="c.id" :comment="c" />
         </section>

@@ -27,9 +27,11 @@ onBeforeUnmount(() => {
 <template>
   <Reading v-if="ready" as="as it was released; worked out by the rules of today">
     <template #papers
-      ><a class="button" :href="`/api${base}/report.pdf?unit=${unit}`">Calculation report PDF</a
-      ><router-link class="button" :to="`/jobs/${id}/check`">The job as it is now</router-link></template
+      ><a class="button" :href="`/api${base}/report.pdf?unit=${unit}`">{{ $t('frame.calculation_report_pdf') }}</a
+      ><router-link class="button" :to="`/jobs/${id}/check`">{{ $t('frame.the_job_as_it_is') }}</router-link></template
     >
   </Reading>
-  <p v-else class="notice">{{ message || 'Opening…' }} <router-link :to="`/jobs/${id}/check`">Back</router-link></p>
+  <p v-else class="notice">
+    {{ message || $t('frame.opening') }} <router-link :to="`/jobs/${id}/check`">{{ $t('frame.back') }}</router-link>
+  </p>
 </template>

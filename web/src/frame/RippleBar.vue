@@ -37,14 +37,14 @@ const changes = computed(() => {
   <footer aria-live="polite" :class="{ drafted: wouldBe }">
     <template v-if="edit || wouldBe">
       <span v-if="begun" class="dim">{{ EMPTY }}</span>
-      <b v-else class="title">{{ wouldBe ? 'Saved, it would be' : edit!.title }}</b>
+      <b v-else class="title">{{ wouldBe ? $t('frame.saved_it_would_be') : edit!.title }}</b>
       <span v-for="c in begun ? [] : changes" :key="c.name"
         ><span class="dim">{{ c.name }}</span> <span :class="{ alarm: c.bad }">{{ c.text }}</span></span
       >
       <span class="space"></span>
       <span v-if="mayWrite && edit && !wouldBe" class="back">
-        <button v-if="edit.is_undo" class="undo" @click="attempt(redo)">Do it again</button>
-        <button class="undo" @click="attempt(() => undo())">Undo</button>
+        <button v-if="edit.is_undo" class="undo" @click="attempt(redo)">{{ $t('frame.do_it_again') }}</button>
+        <button class="undo" @click="attempt(() => undo())">{{ $t('frame.undo') }}</button>
       </span>
     </template>
     <span v-else class="dim">{{ EMPTY }}</span>

@@ -68,7 +68,7 @@ const stages = computed(() => {
 })
 </script>
 <template>
-  <nav aria-label="Stages">
+  <nav :aria-label="$t('frame.stages')">
     <router-link
       v-for="s in stages"
       :key="s.id"
@@ -77,8 +77,9 @@ const stages = computed(() => {
       :class="{ on: route.path.split('/')[3] === s.id, stale: s.stale }"
     >
       <span class="dot" aria-hidden="true"></span>
-      <span class="name">{{ s.name }}</span><span v-if="FORMS[s.id]?.some((f) => typed.includes(f))" class="typed"
-        >typed, not saved</span
+      <span class="name">{{ s.name }}</span><span v-if="FORMS[s.id]?.some((f) => typed.includes(f))" class="typed">{{
+        $t('frame.typed_not_saved')
+      }}</span
       ><b :class="{ bad: s.bad }">{{ s.figure }}</b
       ><span class="soft">{{ s.more }}</span>
     </router-link>

@@ -4,12 +4,16 @@ import { choose, theme } from '../shared/theme'
 import { unit } from '../shared/units'
 </script>
 <template>
-  <div class="units" role="group" aria-label="Units, key u">
-    <button :class="{ on: unit === 'mm' }" :aria-pressed="unit === 'mm'" @click="unit = 'mm'">mm</button>
-    <button :class="{ on: unit === 'in' }" :aria-pressed="unit === 'in'" @click="unit = 'in'">ft in</button>
+  <div class="units" role="group" :aria-label="$t('frame.units_key_u')">
+    <button :class="{ on: unit === 'mm' }" :aria-pressed="unit === 'mm'" @click="unit = 'mm'">
+      {{ $t('frame.mm') }}
+    </button>
+    <button :class="{ on: unit === 'in' }" :aria-pressed="unit === 'in'" @click="unit = 'in'">
+      {{ $t('frame.ft_in') }}
+    </button>
   </div>
   <button class="units" :aria-pressed="theme === 'dark'" @click="choose(theme === 'dark' ? 'light' : 'dark')">
-    dark
+    {{ $t('frame.dark') }}
   </button>
 </template>
 <style scoped>

@@ -57,19 +57,21 @@ const factor = computed(() => {
 })
 </script>
 <template>
-  <aside aria-label="Why">
+  <aside :aria-label="$t('frame.why')">
     <div class="row spread">
-      <span class="blue">Why: {{ mark }}, {{ check?.kind === 'strength' ? 'breaks' : 'moves' }}</span>
-      <el-button text @click="why = null">Close</el-button>
+      <span class="blue">{{
+        $t('frame.why_x', [mark, check?.kind === 'strength' ? $t('frame.breaks_2') : $t('frame.moves_2')])
+      }}</span>
+      <el-button text @click="why = null">{{ $t('frame.close') }}</el-button>
     </div>
     <template v-if="check">
       <p class="big"><Reserve :value="reserve" /></p>
       <p>
         <b>{{ check.title }}</b>. {{ check.combination
-        }}<template v-if="check.at_mm != null">, at {{ length(check.at_mm) }}{{ lengthUnit() }}</template
+        }}<template v-if="check.at_mm != null">{{ $t('frame.at_x', [length(check.at_mm), lengthUnit()]) }}</template
         >.
       </p>
-      <p v-if="check.not_checked" class="notice">Not checked: {{ check.not_checked }}.</p>
+      <p v-if="check.not_checked" class="notice">{{ $t('frame.not_checked_x', [check.not_checked]) }}</p>
       <p class="formula">{{ check.formula }}</p>
       <table class="list">
         <tbody>
@@ -80,7 +82,7 @@ const factor = computed(() => {
           </tr>
           <tr v-if="check.capacity">
             <td></td>
-            <td class="soft">may be</td>
+            <td class="soft">{{ $t('frame.may_be') }}</td>
             <td class="num">
               <b>{{ value(check.capacity, check.unit ?? '') }}</b>
             </td>
@@ -88,28 +90,32 @@ const factor = computed(() => {
         </tbody>
       </table>
       <p v-if="factor?.load || factor?.span">
-        <b>It reaches 1.00</b>
-        <template v-if="factor.load"> at live loads × {{ factor.load.toFixed(2) }}</template>
+        <b>{{ $t('frame.it_reaches_1_00') }}</b>
+        <template v-if="factor.load"> {{ $t('frame.at_live_loads_x', [factor.load.toFixed(2)]) }}</template>
         <template v-if="factor.span">
-          or all lengths × {{ factor.span.toFixed(3) }} ({{
-            length((member?.verdict?.shear.x_mm.at(-1) ?? 0) * factor.span)
-          }}{{ lengthUnit() }})</template
-        >.
+          {{
+            $t('frame.or_all_lengths_x', [
+              factor.span.toFixed(3),
+              length((member?.verdict?.shear.x_mm.at(-1) ?? 0) * factor.span),
+              lengthUnit(),
+            ])
+          }}</template>.
       </p>
       <p class="soft">{{ check.method }}; {{ check.clause }}.</p>
-      <p class="soft">Source: {{ check.source }}.</p>
-      <p v-for="a in check.assumptions" :key="a" class="soft">Assumed: {{ a }}.</p>
-      <p class="soft">Outside this check: {{ outside.join('; ') }}.</p>
+      <p class="soft">{{ $t('frame.source_x', [check.source]) }}</p>
+      <p v-for="a in check.assumptions" :key="a" class="soft">{{ $t('frame.assumed_x', [a]) }}</p>
+      <p class="soft">{{ $t('frame.outside_this_check_x', [outside.join('; ')]) }}</p>
       <p v-for="c in comments" :key="c.id" class="said">
         <b>{{ c.author }}</b>: {{ c.spec.text
-        }}<template v-if="c.spec.answer"><br />Answered: {{ c.spec.answer }}</template>
+        }}<template v-if="c.spec.answer"><br />{{ $t('frame.answered_x', [c.spec.answer]) }}</template>
       </p>
       <form v-if="!reading || reading.say" class="row" @submit.prevent="send">
-        <el-input aria-label="Comment on this number" placeholder="comment on this number" v-model="remark" /><el-button
-          native-type="submit"
-          :disabled="!remark"
-        >
-          Say it
+        <el-input
+          :aria-label="$t('frame.comment_on_this_number')"
+          :placeholder="$t('frame.comment_on_this_number_2')"
+          v-model="remark"
+        /><el-button native-type="submit" :disabled="!remark">
+          {{ $t('frame.say_it') }}
         </el-button>
       </form>
     </template>

@@ -127,11 +127,14 @@ const looks = Object.keys(VIEWS) as View[]
     </div>
     <figcaption class="row">
       <el-button v-for="v in looks" :key="v" text @click="viewer?.look(v)">{{ v }}</el-button>
-      <el-button text @click="another(-1)">bar before</el-button
-      ><el-button text @click="another(1)">bar after</el-button>
-      <Choice v-if="names.length > 1" v-model="name" aria-label="Position drawn" :options="names" />
+      <el-button text @click="another(-1)">{{ $t('common.bar_before') }}</el-button><el-button
+        text
+        @click="another(1)"
+        >{{ $t('common.bar_after') }}</el-button
+      >
+      <Choice v-if="names.length > 1" v-model="name" :aria-label="$t('common.position_drawn')" :options="names" />
       <span class="soft">{{
-        moves ? `Dashed: how it moves, ${times} times as far.` : `How it moves is drawn in ${worst}.`
+        moves ? $t('common.dashed_how_it_moves_times_x', [times]) : $t('common.how_it_moves_is_drawn_x', [worst])
       }}</span>
     </figcaption>
   </figure>

@@ -14,24 +14,26 @@ const inWords = useWords()
 const trouble = computed(() => props.row?.trouble || inWords(props.preview.sentence))
 </script>
 <template>
-  <div class="alive" :class="{ stale: preview.stale }" role="status" aria-label="What it would come to">
+  <div class="alive" :class="{ stale: preview.stale }" role="status" :aria-label="$t('common.what_it_would_come_to')">
     <template v-if="verdict">
       <p class="row">
-        <span class="soft">breaks</span><Reserve :value="verdict.strength.value" />
+        <span class="soft">{{ $t('common.breaks') }}</span><Reserve :value="verdict.strength.value" />
         <template v-if="verdict.stiffness"
-          ><span class="soft">moves</span><Reserve :value="verdict.stiffness.value"
+          ><span class="soft">{{ $t('common.moves') }}</span
+          ><Reserve :value="verdict.stiffness.value"
         /></template>
       </p>
       <p class="soft">
-        {{ verdict.strength.governs }}<template v-if="verdict.mass_kg">; {{ mass(verdict.mass_kg) }} each</template>.
-        Nothing is stored yet.
+        {{ verdict.strength.governs
+        }}<template v-if="verdict.mass_kg">{{ $t('common.each_x', [mass(verdict.mass_kg)]) }}</template
+        >{{ $t('common.nothing_is_stored_yet') }}
       </p>
       <slot></slot>
     </template>
     <slot v-else-if="!trouble" name="other"
-      ><p class="soft">What it would come to stands here as soon as enough is known.</p></slot
+      ><p class="soft">{{ $t('common.what_it_would_come_to_2') }}</p></slot
     >
-    <p v-else class="soft">Not yet: {{ trouble }}</p>
+    <p v-else class="soft">{{ $t('common.not_yet_x', [trouble]) }}</p>
   </div>
 </template>
 <style scoped>

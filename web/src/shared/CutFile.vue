@@ -7,6 +7,8 @@ defineProps<{ href: string; quiet?: boolean }>()
 const waits = computed(() => job.value?.figures.held_up?.join(', ') ?? '')
 </script>
 <template>
-  <span v-if="waits" class="soft" :title="`Nobody verified ${waits}`"><slot /> waits</span>
+  <span v-if="waits" class="soft" :title="$t('common.nobody_verified_x', [waits])"
+    ><slot /> {{ $t('common.waits') }}</span
+  >
   <a v-else class="button" :class="{ quiet }" :href="href"><slot /></a>
 </template>

@@ -15,7 +15,7 @@ const of = computed(() => {
     <b>{{ comment.author }}</b>
     {{ ' ' }}<span class="soft">{{ of.join(', ') }}</span
     ><br />{{ comment.spec.text }}
-    <p v-if="comment.spec.answer">{{ comment.spec.answered_by || 'Answered' }}: {{ comment.spec.answer }}</p>
+    <p v-if="comment.spec.answer">{{ comment.spec.answered_by || $t('common.answered') }}: {{ comment.spec.answer }}</p>
     <slot></slot>
   </article>
 </template>

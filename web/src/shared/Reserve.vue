@@ -5,7 +5,7 @@ const props = defineProps<{ value: number | null | undefined }>()
 </script>
 <template>
   <span class="reserve" :data-word="word(props.value)">
-    <span v-if="props.value === null || props.value === undefined" class="missing">not checked</span>
+    <span v-if="props.value === null || props.value === undefined" class="missing">{{ $t('common.not_checked') }}</span>
     <template v-else>
       <svg width="56" height="12" aria-hidden="true">
         <rect x="0.7" y="2.7" width="54" height="7" fill="none" stroke="currentColor" />

@@ -14,9 +14,14 @@ withDefaults(defineProps<Props>(), { change: undefined, own: undefined })
 </script>
 <template>
   <template v-if="own ?? mayWrite">
-    <el-button text v-if="change" :aria-label="`Change ${name}`" @click.stop="change">Change</el-button
-    ><slot /><el-button text :aria-label="`Take away ${name}`" @click.stop="attempt(() => remove(kind, row))">
-      Take away
+    <el-button text v-if="change" :aria-label="$t('common.change_x', [name])" @click.stop="change">{{
+      $t('common.change')
+    }}</el-button><slot /><el-button
+      text
+      :aria-label="$t('common.take_away_x', [name])"
+      @click.stop="attempt(() => remove(kind, row))"
+    >
+      {{ $t('common.take_away') }}
     </el-button>
   </template>
 </template>

@@ -32,16 +32,16 @@ function pick(id: string) {
 <template>
   <ChoiceField
     :model-value="section"
-    label="Section"
+    :label="$t('common.section')"
     :at="`${within}section_id`"
     :options="options"
-    placeholder="type to find"
+    :placeholder="$t('common.type_to_find')"
     @update:model-value="pick($event ?? '')"
   />
   <ChoiceField
     v-if="metal"
     :model-value="material"
-    label="Material"
+    :label="$t('common.material')"
     :at="`${within}material_id`"
     :options="sold(section)"
     @update:model-value="emit('update:material', $event ?? '')"

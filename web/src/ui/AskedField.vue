@@ -64,6 +64,6 @@ const at = computed(() => props.within + props.asks.name)
     :label="asks.words"
     :at="at"
     :echo="asks.hint"
-    :placeholder="asks.optional ? 'usual' : ''"
+    :placeholder="asks.optional ? $t('common.usual') : ''"
   />
 </template>

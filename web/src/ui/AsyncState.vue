@@ -6,11 +6,13 @@ const emit = defineEmits<{ again: [] }>()
 <template>
   <div v-if="failed" class="notice failed" role="alert">
     <p>
-      <b>{{ denied ? 'This is not yours to see.' : 'This could not be had.' }}</b> {{ failed }}
+      <b>{{ denied ? $t('common.this_is_not_yours_to') : $t('common.this_could_not_be_had') }}</b> {{ failed }}
     </p>
-    <div class="row"><el-button v-if="!denied" type="primary" @click="emit('again')">Try again</el-button><slot /></div>
+    <div class="row">
+      <el-button v-if="!denied" type="primary" @click="emit('again')">{{ $t('common.try_again') }}</el-button><slot />
+    </div>
   </div>
-  <div v-else role="status" aria-label="It is being read">
+  <div v-else role="status" :aria-label="$t('common.it_is_being_read')">
     <el-skeleton animated :rows="lines ?? 5" />
   </div>
 </template>

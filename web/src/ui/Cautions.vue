@@ -30,7 +30,8 @@ function turn(c: Caution) {
     <span
       ><b>{{ c.title }}.</b>
       <template v-if="!read.has(sign(c))"
-        >{{ ` ${c.text} ${c.do} ` }}<span v-if="decides" class="soft">Decides: {{ c.decides }}.</span></template
+        >{{ ` ${c.text} ${c.do} `
+        }}<span v-if="decides" class="soft">{{ $t('common.decides_x', [c.decides]) }}</span></template
       ></span
     >
     <el-button
@@ -38,7 +39,7 @@ function turn(c: Caution) {
       :aria-expanded="!read.has(sign(c))"
       :aria-label="`${c.title}: ${read.has(sign(c)) ? 'open' : 'read'}`"
       @click="turn(c)"
-      >{{ read.has(sign(c)) ? 'Open' : 'Read' }}</el-button
+      >{{ read.has(sign(c)) ? $t('common.open') : $t('common.read') }}</el-button
     >
   </div>
 </template>

@@ -74,12 +74,12 @@ const pickOf = (r: R) => props.pick && (chosen.value = r.id)
         class="filter"
         clearable
         type="search"
-        :aria-label="`Filter ${label}`"
-        :placeholder="`filter ${rows.length} by words`"
+        :aria-label="$t('common.filter_x', [label])"
+        :placeholder="$t('common.filter_by_words_x', [rows.length])"
       />
-      <span v-if="typed" class="soft" role="status">{{ found.length }} of {{ rows.length }}</span>
+      <span v-if="typed" class="soft" role="status">{{ $t('common.of_x', [found.length, rows.length]) }}</span>
       <details v-if="place && columns.some((c) => c.off)" class="which">
-        <summary>Columns</summary>
+        <summary>{{ $t('common.columns') }}</summary>
         <div class="row">
           <el-checkbox
             v-for="c in columns.filter((x, k) => k && x.head)"
@@ -125,15 +125,17 @@ const pickOf = (r: R) => props.pick && (chosen.value = r.id)
           <tr v-if="!found.length">
             <td :colspan="seen.length" class="soft">
               <template v-if="typed"
-                >None of {{ rows.length }} has “{{ typed }}”.
-                <el-button text @click="typed = ''">Show all</el-button></template
-              ><slot v-else name="none" :row="rows[0]!">None.</slot>
+                >{{ $t('common.none_of_has_x', [rows.length, typed]) }}
+                <el-button text @click="typed = ''">{{ $t('common.show_all') }}</el-button></template
+              ><slot v-else name="none" :row="rows[0]!">{{ $t('common.none') }}</slot>
             </td>
           </tr>
           <tr v-if="found.length > shown.length">
             <td :colspan="seen.length">
               <el-button text @click="most += PAGE">
-                {{ found.length - shown.length }} more: show {{ Math.min(PAGE, found.length - shown.length) }}
+                {{
+                  $t('common.more_show_x', [found.length - shown.length, Math.min(PAGE, found.length - shown.length)])
+                }}
               </el-button>
             </td>
           </tr>

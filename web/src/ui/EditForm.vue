@@ -67,9 +67,9 @@ watch(props.form.wrong, async (now) => {
     <div v-if="!always" class="row ends">
       <el-button type="primary" native-type="submit" :loading="form.saving.value">{{ save }}</el-button><el-button
         @click="left"
-        >Leave it</el-button
+        >{{ $t('common.leave_it') }}</el-button
       >
-      <span v-if="sure" class="bad" role="status">Escape once more leaves what you typed.</span>
+      <span v-if="sure" class="bad" role="status">{{ $t('common.escape_once_more_leaves_what') }}</span>
     </div>
   </form>
 </template>

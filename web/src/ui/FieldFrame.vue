@@ -33,7 +33,7 @@ const turn = (event: Event) => {
         type="button"
         class="ask"
         tabindex="-1"
-        aria-label="Help"
+        :aria-label="$t('common.help')"
         :aria-describedby="`${place}-label`"
         :aria-expanded="open"
         aria-keyshortcuts="F1"
@@ -48,7 +48,7 @@ const turn = (event: Event) => {
       <p>
         <b>{{ label }}: {{ help.what }}.</b> {{ help.why[0]?.toUpperCase() }}{{ help.why.slice(1) }}.
       </p>
-      <p>Usually: {{ help.usual }}.</p>
+      <p>{{ $t('common.usually_x', [help.usual]) }}</p>
       <p class="soft">{{ help.source }}</p>
     </div>
   </div>

@@ -8,22 +8,23 @@ import Loads from './Loads.vue'
 </script>
 <template>
   <div class="row spread">
-    <h1>Brief</h1>
-    <span class="soft">What must it carry, and who can be hurt?</span>
+    <h1>{{ $t('brief.brief') }}</h1>
+    <span class="soft">{{ $t('brief.what_must_it_carry_and') }}</span>
   </div>
   <div class="columns">
     <section>
       <Loads />
       <Dimensions />
       <p v-if="job!.loads.length" class="notice gap">
-        Next: <router-link :to="`/jobs/${job!.job.id}/size`">size the members that carry this</router-link>.
+        {{ $t('brief.next') }}
+        <router-link :to="`/jobs/${job!.job.id}/size`">{{ $t('brief.size_the_members_that_carry') }}</router-link>.
       </p>
     </section>
     <section>
       <Limits />
-      <h2 class="gap">Cautions</h2>
+      <h2 class="gap">{{ $t('brief.cautions') }}</h2>
       <Cautions :of="job!.figures.cautions" decides />
-      <p v-if="!job!.figures.cautions.length" class="soft">None follow from what is entered so far.</p>
+      <p v-if="!job!.figures.cautions.length" class="soft">{{ $t('brief.none_follow_from_what_is') }}</p>
     </section>
   </div>
 </template>

@@ -16,26 +16,33 @@ function add() {
 }
 </script>
 <template>
-  <h3 class="gap">Carried with it <span class="soft">bought parts that stay on, and what it is loaded with</span></h3>
+  <h3 class="gap">
+    {{ $t('brief.carried_with_it') }} <span class="soft">{{ $t('brief.bought_parts_that_stay_on') }}</span>
+  </h3>
   <div v-for="(c, i) in brief.carried" :key="i" class="fields">
-    <TextField :id="`b-c${i}`" v-model="c.name" label="What" :at="`carried.${i}.name`" />
+    <TextField :id="`b-c${i}`" v-model="c.name" :label="$t('brief.what')" :at="`carried.${i}.name`" />
     <ChoiceField
       :id="`b-ck${i}`"
       v-model="c.kind"
-      label="It is"
+      :label="$t('brief.it_is')"
       :at="`carried.${i}.kind`"
       :options="['bought part', 'payload']"
     />
-    <QuantityField :at="`carried.${i}.mass`" v-model="c.mass" label="Mass of it" kind="mass" /><QuantityField
+    <QuantityField
+      :at="`carried.${i}.mass`"
+      v-model="c.mass"
+      :label="$t('brief.mass_of_it')"
+      kind="mass"
+    /><QuantityField
       :at="`carried.${i}.price`"
       v-model="c.price"
-      label="Price of it"
+      :label="$t('brief.price_of_it')"
       kind="money"
       optional
-      hint="not known"
+      :hint="$t('brief.not_known')"
     />
-    <TextField :id="`b-cm${i}`" v-model="c.module" label="Of module" :at="`carried.${i}.module`" />
-    <el-button text @click="brief.carried!.splice(i, 1)">Take away</el-button>
+    <TextField :id="`b-cm${i}`" v-model="c.module" :label="$t('brief.of_module')" :at="`carried.${i}.module`" />
+    <el-button text @click="brief.carried!.splice(i, 1)">{{ $t('brief.take_away') }}</el-button>
   </div>
-  <el-button v-if="mayWrite" @click="add"> Add something carried </el-button>
+  <el-button v-if="mayWrite" @click="add"> {{ $t('brief.add_something_carried') }} </el-button>
 </template>

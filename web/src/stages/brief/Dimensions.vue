@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Lengths with a name, where each comes from, and who verified it. */
+import { t } from '../../messages'
 import { ref } from 'vue'
 import type { S } from '../../api/client'
 import { useDraft } from '../../composables/useDraft'
@@ -26,20 +27,20 @@ function begin() {
 const verified = ({ spec }: S['DimensionRow']) =>
   spec.verified_by || (spec.cut_anyway ? `nobody; cut anyway: ${spec.cut_anyway}` : 'nobody yet')
 const columns: Column<S['DimensionRow']>[] = [
-  { id: 'name', head: 'Name', by: (r) => r.spec.name },
-  { id: 'typed', head: 'Typed', long: true, by: (r) => r.spec.size.text },
-  { id: 'is', head: 'Is', num: true, by: (r) => r.spec.size.value },
-  { id: 'from', head: 'From', by: (r) => r.spec.origin },
-  { id: 'verified', head: 'Verified by', by: verified },
+  { id: 'name', head: t('brief.name'), by: (r) => r.spec.name },
+  { id: 'typed', head: t('brief.typed'), long: true, by: (r) => r.spec.size.text },
+  { id: 'is', head: t('brief.is'), num: true, by: (r) => r.spec.size.value },
+  { id: 'from', head: t('brief.from'), by: (r) => r.spec.origin },
+  { id: 'verified', head: t('brief.verified_by'), by: verified },
   { id: 'acts', head: '', acts: true },
 ]
 </script>
 <template>
-  <h2 class="gap">Named dimensions</h2>
+  <h2 class="gap">{{ $t('brief.named_dimensions') }}</h2>
   <DataList
     v-if="job!.dimensions.length"
     v-model="foundDim"
-    label="Named dimensions"
+    :label="$t('brief.named_dimensions')"
     kind="dimension"
     :rows="job!.dimensions"
     :columns="columns"
@@ -52,25 +53,25 @@ const columns: Column<S['DimensionRow']>[] = [
       ><RowActions kind="dimensions" :row="r" :name="r.spec.name" :change="() => form.begin(r.spec, r)"
     /></template>
   </DataList>
-  <EditForm v-if="dim && mayWrite" :form="form" save="Save dimension">
+  <EditForm v-if="dim && mayWrite" :form="form" :save="$t('brief.save_dimension')">
     <div class="fields">
-      <TextField id="dim-name" placeholder="frame_width" v-model="dim.name" label="Name" at="name" />
-      <QuantityField at="size" v-model="dim.size" label="Length or formula" />
+      <TextField id="dim-name" placeholder="frame_width" v-model="dim.name" :label="$t('brief.name')" at="name" />
+      <QuantityField at="size" v-model="dim.size" :label="$t('brief.length_or_formula')" />
       <ChoiceField
         id="dim-origin"
         v-model="dim.origin"
-        label="It was"
+        :label="$t('brief.it_was')"
         at="origin"
         :options="['measured', 'drawing', 'customer', 'assumed']"
       />
-      <TextField id="dim-by" v-model="dim.verified_by" label="Verified by" at="verified_by" />
+      <TextField id="dim-by" v-model="dim.verified_by" :label="$t('brief.verified_by')" at="verified_by" />
       <TextField
         v-if="!dim.verified_by"
         id="dim-anyway"
         v-model="dim.cut_anyway"
-        label="Or cut anyway, because"
+        :label="$t('brief.or_cut_anyway_because')"
         at="cut_anyway"
       /></div
   ></EditForm>
-  <el-button class="gap" v-else-if="mayWrite" @click="begin">Add a dimension</el-button>
+  <el-button class="gap" v-else-if="mayWrite" @click="begin">{{ $t('brief.add_a_dimension') }}</el-button>
 </template>

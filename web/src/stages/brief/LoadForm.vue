@@ -19,17 +19,29 @@ onMounted(() => attempt(loadSources))
 usePreview(() => (load.value ? { kind: 'loads', id: row.value?.id, spec: onlyItsForm(load.value) } : null))
 </script>
 <template>
-  <EditForm v-if="load" :form="form" save="Save load">
+  <EditForm v-if="load" :form="form" :save="$t('brief.save_load')">
     <div class="fields">
-      <TextField id="load-name" placeholder="crowd" v-model="load.name" label="Load" at="name" />
-      <ChoiceField id="load-case" v-model="load.case" label="It is" at="case" :options="['live', 'dead', 'wind']" />
-      <ChoiceField id="load-form" v-model="load.form" label="Given" at="form" :options="FORMS" />
+      <TextField
+        id="load-name"
+        :placeholder="$t('brief.crowd')"
+        v-model="load.name"
+        :label="$t('brief.load')"
+        at="name"
+      />
+      <ChoiceField
+        id="load-case"
+        v-model="load.case"
+        :label="$t('brief.it_is')"
+        at="case"
+        :options="['live', 'dead', 'wind']"
+      />
+      <ChoiceField id="load-form" v-model="load.form" :label="$t('brief.given')" at="form" :options="FORMS" />
       <ChoiceField
         v-if="load.form === 'force'"
         id="load-source"
         :model-value="load.source?.kind ?? ''"
-        label="Its size is"
-        :options="[{ value: '', label: 'known' }, ...sources.map((x) => ({ value: x.kind, label: x.words }))]"
+        :label="$t('brief.its_size_is')"
+        :options="[{ value: '', label: $t('brief.known') }, ...sources.map((x) => ({ value: x.kind, label: x.words }))]"
         @update:model-value="load.source = sourceOf($event ?? '')"
       />
       <LoadSource v-if="load.form === 'force' && load.source" v-model="load.source" />
@@ -37,35 +49,46 @@ usePreview(() => (load.value ? { kind: 'loads', id: row.value?.id, spec: onlyIts
         at="force"
         v-else-if="load.form === 'force'"
         v-model="load.force"
-        label="Size"
+        :label="$t('brief.size')"
         kind="force"
-      /><QuantityField at="line" v-else-if="load.form === 'line'" v-model="load.line" label="Size" kind="line_load" />
-      <QuantityField at="area" v-else v-model="load.area" label="Size" kind="area_load" />
-      <NumberField id="load-dyn" v-model="load.dynamic_factor" label="Dynamic factor" at="dynamic_factor" />
+      /><QuantityField
+        at="line"
+        v-else-if="load.form === 'line'"
+        v-model="load.line"
+        :label="$t('brief.size')"
+        kind="line_load"
+      />
+      <QuantityField at="area" v-else v-model="load.area" :label="$t('brief.size')" kind="area_load" />
+      <NumberField
+        id="load-dyn"
+        v-model="load.dynamic_factor"
+        :label="$t('brief.dynamic_factor')"
+        at="dynamic_factor"
+      />
       <NumberField
         id="load-cycles"
-        placeholder="seldom"
+        :placeholder="$t('brief.seldom')"
         v-model="load.cycles"
-        label="Comes and goes, times"
+        :label="$t('brief.comes_and_goes_times')"
         at="cycles"
       />
       <TextField
         id="load-group"
-        placeholder="nothing"
+        :placeholder="$t('brief.nothing')"
         v-model="load.group"
-        label="Comes together with"
-        echo="loads of one group act together or not at all"
+        :label="$t('brief.comes_together_with')"
+        :echo="$t('brief.loads_of_one_group_act')"
         at="group"
       />
       <TextField
         id="load-one"
-        placeholder="nothing"
+        :placeholder="$t('brief.nothing')"
         v-model="load.one_of"
-        label="One of"
-        echo="of these at most one acts at a time"
+        :label="$t('brief.one_of')"
+        :echo="$t('brief.of_these_at_most_one')"
         at="one_of"
       />
-      <el-checkbox v-model="load.both_ways">it acts either way</el-checkbox>
+      <el-checkbox v-model="load.both_ways">{{ $t('brief.it_acts_either_way') }}</el-checkbox>
     </div></EditForm
   >
 </template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** What it must carry. */
+import { t } from '../../messages'
 import { ref } from 'vue'
 import type { S } from '../../api/client'
 import { useDraft } from '../../composables/useDraft'
@@ -19,19 +20,19 @@ if (!load.value && !job.value!.loads.length) form.begin(blankLoad())
 const foundLoad = ref<number | null>(null)
 usePicked('load', foundLoad)
 const columns: Column<S['LoadRow']>[] = [
-  { id: 'name', head: 'Name', by: (r) => r.spec.name },
-  { id: 'kind', head: 'Kind', by: (r) => `${r.spec.case}, ${FORMS[r.spec.form ?? 'area']}` },
-  { id: 'size', head: 'Size', by: (r) => r.value, words: (r) => sizeOf(r.spec) ?? '' },
-  { id: 'dynamic', head: 'Dynamic', by: (r) => r.spec.dynamic_factor },
+  { id: 'name', head: t('brief.name'), by: (r) => r.spec.name },
+  { id: 'kind', head: t('brief.kind'), by: (r) => `${r.spec.case}, ${FORMS[r.spec.form ?? 'area']}` },
+  { id: 'size', head: t('brief.size'), by: (r) => r.value, words: (r) => sizeOf(r.spec) ?? '' },
+  { id: 'dynamic', head: t('brief.dynamic'), by: (r) => r.spec.dynamic_factor },
   { id: 'acts', head: '', acts: true },
 ]
 </script>
 <template>
-  <h2>Loads</h2>
+  <h2>{{ $t('brief.loads') }}</h2>
   <DataList
     v-if="job!.loads.length"
     v-model="foundLoad"
-    label="Loads"
+    :label="$t('brief.loads')"
     kind="load"
     :rows="job!.loads"
     :columns="columns"
@@ -49,5 +50,5 @@ const columns: Column<S['LoadRow']>[] = [
     /></template>
   </DataList>
   <LoadForm v-if="load && mayWrite" :form="form" />
-  <el-button class="gap" v-else-if="mayWrite" @click="form.begin(blankLoad())">Add a load</el-button>
+  <el-button class="gap" v-else-if="mayWrite" @click="form.begin(blankLoad())">{{ $t('brief.add_a_load') }}</el-button>
 </template>

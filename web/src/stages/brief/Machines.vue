@@ -9,48 +9,59 @@ const brief = defineModel<S['JobSpec']>({ required: true })
 <template>
   <details class="gap">
     <summary>
-      Saw and table
-      <span class="soft"
-        >kerf {{ brief.machines!.saw_kerf?.text }} and {{ brief.machines!.table_kerf?.text }}, a drop is kept from
-        {{ brief.machines!.drop_worth?.text }}</span
-      >
+      {{ $t('brief.saw_and_table') }}
+      <span class="soft">{{
+        $t('brief.kerf_and_a_drop_is_x', [
+          brief.machines!.saw_kerf?.text,
+          brief.machines!.table_kerf?.text,
+          brief.machines!.drop_worth?.text,
+        ])
+      }}</span>
     </summary>
     <div class="fields gap">
-      <QuantityField at="machines.saw_kerf" v-model="brief.machines!.saw_kerf" label="Saw kerf" /><QuantityField
+      <QuantityField
+        at="machines.saw_kerf"
+        v-model="brief.machines!.saw_kerf"
+        :label="$t('brief.saw_kerf')"
+      /><QuantityField
         at="machines.end_trim"
         v-model="brief.machines!.end_trim"
-        label="Trim of a bar's end"
+        :label="$t('brief.trim_of_a_bars_end')"
       /><QuantityField
         at="machines.drop_worth"
         v-model="brief.machines!.drop_worth"
-        label="A drop is kept from"
+        :label="$t('brief.a_drop_is_kept_from')"
       /><QuantityField
         at="machines.clamp_dead"
         v-model="brief.machines!.clamp_dead"
-        label="End the clamp holds"
+        :label="$t('brief.end_the_clamp_holds')"
       /><QuantityField
         at="machines.yard_tolerance"
         v-model="brief.machines!.yard_tolerance"
-        label="A yard's cut is off by"
+        :label="$t('brief.a_yards_cut_is_off')"
       />
       <NumberField
         id="b-stack"
         v-model="brief.machines!.stack"
-        label="Bars the saw takes at once"
+        :label="$t('brief.bars_the_saw_takes_at')"
         at="machines.stack"
       />
       <QuantityField
         at="machines.table_kerf"
         v-model="brief.machines!.table_kerf"
-        label="Kerf at the table"
-      /><QuantityField at="machines.part_gap" v-model="brief.machines!.part_gap" label="Gap between parts" />
+        :label="$t('brief.kerf_at_the_table')"
+      /><QuantityField
+        at="machines.part_gap"
+        v-model="brief.machines!.part_gap"
+        :label="$t('brief.gap_between_parts')"
+      />
       <QuantityField
         at="machines.edge_margin"
         v-model="brief.machines!.edge_margin"
-        label="Margin at the sheet's edge"
+        :label="$t('brief.margin_at_the_sheets_edge')"
       />
     </div>
-    <el-checkbox v-model="brief.machines!.straight_cuts_only">straight cuts only</el-checkbox>
-    <el-checkbox v-model="brief.machines!.common_line">parts share their cuts (common line)</el-checkbox>
+    <el-checkbox v-model="brief.machines!.straight_cuts_only">{{ $t('brief.straight_cuts_only') }}</el-checkbox>
+    <el-checkbox v-model="brief.machines!.common_line">{{ $t('brief.parts_share_their_cuts_common') }}</el-checkbox>
   </details>
 </template>

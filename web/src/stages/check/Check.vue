@@ -46,81 +46,88 @@ const stops = computed(() => job.value!.figures.cautions.filter((c) => c.level =
 </script>
 <template>
   <div class="row spread">
-    <h1>Check</h1>
-    <span class="soft">A second pair of eyes: every number, weakest first, with its why.</span
-    ><a class="button link" :href="`/api/jobs/${job!.job.id}/export/report.pdf?unit=${unit}`">Calculation report PDF</a>
+    <h1>{{ $t('check.check') }}</h1>
+    <span class="soft">{{ $t('check.a_second_pair_of_eyes') }}</span><a
+      class="button link"
+      :href="`/api/jobs/${job!.job.id}/export/report.pdf?unit=${unit}`"
+      >{{ $t('check.calculation_report_pdf') }}</a
+    >
   </div>
   <div class="two gap">
     <section>
       <Checks />
     </section>
     <section>
-      <h2>Comments</h2>
+      <h2>{{ $t('check.comments') }}</h2>
       <form class="row" @submit.prevent="comment">
         <el-input
-          aria-label="Comment on the job"
-          placeholder="on the job as a whole; on a number: open its why"
+          :aria-label="$t('check.comment_on_the_job')"
+          :placeholder="$t('check.on_the_job_as_a')"
           class="wide"
           v-model="text"
-        /><el-button native-type="submit" :disabled="!text">Say it</el-button>
+        /><el-button native-type="submit" :disabled="!text">{{ $t('check.say_it') }}</el-button>
       </form>
       <Remark v-for="c in job!.comments" :key="c.id" :comment="c">
         <form v-if="mayWrite && !c.spec.answer" class="row" @submit.prevent="answer(c.id)">
-          <el-input :aria-label="`Answer to ${c.author}`" placeholder="answer" v-model="answers[c.id]" /><el-button
-            native-type="submit"
-            :disabled="!answers[c.id]"
-          >
-            Answer
+          <el-input
+            :aria-label="$t('check.answer_to_x', [c.author])"
+            :placeholder="$t('check.answer')"
+            v-model="answers[c.id]"
+          /><el-button native-type="submit" :disabled="!answers[c.id]">
+            {{ $t('check.answer_2') }}
           </el-button>
         </form>
         <el-button
           text
           v-if="!c.spec.answer && c.author === me?.username"
-          :aria-label="`Take away what you said: ${c.spec.text}`"
+          :aria-label="$t('check.take_away_what_you_said_x', [c.spec.text])"
           @click="attempt(() => remove('comments', c))"
         >
-          Take it back
+          {{ $t('check.take_it_back') }}
         </el-button>
       </Remark>
-      <h2 class="gap">Signature</h2>
+      <h2 class="gap">{{ $t('check.signature') }}</h2>
       <p v-if="job!.needs_checker" class="notice">
-        This job lifts, carries people or is public: it is released only with a checker’s name. Local rules may ask for
-        a licensed engineer besides.
+        {{ $t('check.this_job_lifts_carries_people') }}
       </p>
       <p v-for="(s, k) in job!.signatures" :key="k">
-        <b>{{ s.by }}</b>, revision {{ s.revision }}, {{ when(s.at) }}: “{{ s.statement }}” <b v-if="s.stands">stands</b
-        ><span v-else class="bad">the job was changed since</span>
+        <b>{{ s.by }}</b>{{ $t('check.revision_x', [s.revision, when(s.at), s.statement]) }}
+        <b v-if="s.stands">{{ $t('check.stands') }}</b><span v-else class="bad">{{
+          $t('check.the_job_was_changed_since')
+        }}</span>
       </p>
       <form v-if="me?.role === 'checker'" class="panel" @submit.prevent="sign">
-        <TextField id="c-sign" :rows="2" v-model="statement" label="What you checked, and how" />
-        <el-button class="gap" type="primary" native-type="submit"
-          >Sign revision {{ job!.job.spec.revision }}</el-button
-        >
+        <TextField id="c-sign" :rows="2" v-model="statement" :label="$t('check.what_you_checked_and_how')" />
+        <el-button class="gap" type="primary" native-type="submit">{{
+          $t('check.sign_revision_x', [job!.job.spec.revision])
+        }}</el-button>
       </form>
       <p v-else-if="!job!.signatures.length" class="soft">
-        Nobody has signed. A person with the role of checker signs here.
+        {{ $t('check.nobody_has_signed_a_person') }}
       </p>
-      <h2 class="gap">Release</h2>
-      <p v-for="c in stops" :key="c.text" class="soft">{{ c.title }}: {{ c.do }} Decides: {{ c.decides }}.</p>
+      <h2 class="gap">{{ $t('check.release') }}</h2>
+      <p v-for="c in stops" :key="c.text" class="soft">{{ $t('check.decides_x', [c.title, c.do, c.decides]) }}</p>
       <form v-if="mayWrite" class="panel" @submit.prevent="release">
-        <TextField id="c-note" v-model="note" label="What for, and on what grounds where something is not checked" />
-        <el-button class="gap" type="primary" native-type="submit"
-          >Release revision {{ job!.job.spec.revision }}</el-button
-        >
+        <TextField id="c-note" v-model="note" :label="$t('check.what_for_and_on_what')" />
+        <el-button class="gap" type="primary" native-type="submit">{{
+          $t('check.release_revision_x', [job!.job.spec.revision])
+        }}</el-button>
       </form>
       <div v-for="r in job!.releases" :key="r.id" class="release">
-        <b>Revision {{ r.revision }}</b>
+        <b>{{ $t('check.revision_x_2', [r.revision]) }}</b>
         {{ ' '
         }}<span class="soft"
-          >released by {{ r.by }}, {{ when(r.at)
-          }}<template v-if="r.checked_by">, checked by {{ r.checked_by }}</template></span
+          >{{ $t('check.released_by_x', [r.by, when(r.at)])
+          }}<template v-if="r.checked_by">{{ $t('check.checked_by_x', [r.checked_by]) }}</template></span
         >
         {{ r.note }}
-        <router-link :to="`/jobs/${job!.job.id}/releases/${r.id}`" :aria-label="`Read revision ${r.revision}`"
-          >Read it</router-link
+        <router-link
+          :to="`/jobs/${job!.job.id}/releases/${r.id}`"
+          :aria-label="$t('check.read_revision_x', [r.revision])"
+          >{{ $t('check.read_it') }}</router-link
         >
-        <el-button text :aria-label="`What changed since revision ${r.revision}`" @click="compare(r.id)">
-          What changed since
+        <el-button text :aria-label="$t('check.what_changed_since_revision_x', [r.revision])" @click="compare(r.id)">
+          {{ $t('check.what_changed_since') }}
         </el-button>
         <table v-if="compared?.id === r.id" class="list">
           <tbody>
@@ -141,7 +148,7 @@ const stops = computed(() => job.value!.figures.cautions.filter((c) => c.level =
               <td>{{ [d.before, d.after].filter(Boolean).join(' → ') }}</td>
             </tr>
             <tr v-if="!compared.found.turns.length && !compared.found.differences.length">
-              <td class="soft">Nothing: the job is as it was released, but for the letter of its revision.</td>
+              <td class="soft">{{ $t('check.nothing_the_job_is_as') }}</td>
             </tr>
           </tbody>
         </table>

@@ -31,14 +31,14 @@ const said = (mark: string, id: string) =>
 </script>
 <template>
   <div>
-    <h2>{{ all.length }} checks</h2>
+    <h2>{{ $t('check.checks_x', [all.length]) }}</h2>
     <table class="list">
       <thead>
         <tr>
-          <th>Mark</th>
-          <th>Check</th>
-          <th>Clause</th>
-          <th>Reserve</th>
+          <th>{{ $t('check.mark') }}</th>
+          <th>{{ $t('check.check') }}</th>
+          <th>{{ $t('check.clause') }}</th>
+          <th>{{ $t('check.reserve') }}</th>
           <th></th>
         </tr>
       </thead>
@@ -57,11 +57,13 @@ const said = (mark: string, id: string) =>
           </td>
           <td class="soft">{{ x.c.clause }}</td>
           <td><Reserve :value="x.reserve" /></td>
-          <td class="soft">{{ said(x.mark, x.c.id) ? `${said(x.mark, x.c.id)} said` : '' }}</td>
+          <td class="soft">{{ said(x.mark, x.c.id) ? $t('check.said_x', [said(x.mark, x.c.id)]) : '' }}</td>
         </tr>
       </tbody>
     </table>
-    <el-button class="gap" v-if="all.length > most" @click="most += 200">Show {{ all.length - most }} more</el-button>
+    <el-button class="gap" v-if="all.length > most" @click="most += 200">{{
+      $t('check.show_more_x', [all.length - most])
+    }}</el-button>
   </div>
 </template>
 <style scoped>

@@ -31,45 +31,46 @@ const end = (link: S['LinkRow']) =>
 </script>
 <template>
   <div>
-    <h2>Links to read this</h2>
+    <h2>{{ $t('check.links_to_read_this') }}</h2>
     <p class="soft">
-      For somebody outside the shop: they read the job and comment under their name, and change nothing.
+      {{ $t('check.for_somebody_outside_the_shop') }}
     </p>
     <form class="panel" @submit.prevent="make">
       <div class="row">
-        <TextField id="l-who" required maxlength="60" v-model="draft.for_whom" label="For whom" />
-        <NumberField id="l-days" v-model="draft.days" label="Open for, days" />
+        <TextField id="l-who" required maxlength="60" v-model="draft.for_whom" :label="$t('check.for_whom')" />
+        <NumberField id="l-days" v-model="draft.days" :label="$t('check.open_for_days')" />
         <ChoiceField
           id="l-what"
           v-model="draft.release_id"
-          label="What they read"
+          :label="$t('check.what_they_read')"
           :options="[
-            { value: null, label: 'the job as it goes on' },
+            { value: null, label: $t('check.the_job_as_it_goes') },
             ...job!.releases.map((r) => ({ value: r.id, label: `revision ${r.revision}, released` })),
           ]"
         />
       </div>
       <div class="row gap">
-        <el-checkbox v-model="draft.prices">shows prices</el-checkbox>
-        <el-button type="primary" native-type="submit">Make a link</el-button>
+        <el-checkbox v-model="draft.prices">{{ $t('check.shows_prices') }}</el-checkbox>
+        <el-button type="primary" native-type="submit">{{ $t('check.make_a_link') }}</el-button>
       </div>
     </form>
     <p v-if="made" class="notice" role="status">
-      The address for {{ made.forWhom }}; it is shown this once:
+      {{ $t('check.the_address_for_it_is_x', [made.forWhom]) }}
       <el-input
         readonly
         class="address"
-        aria-label="Address of the link"
+        :aria-label="$t('check.address_of_the_link')"
         @focus="($event.target as HTMLInputElement).select()"
         :model-value="made.address"
       />
     </p>
     <p v-for="l in links" :key="l.id" :class="{ soft: l.ended }">
-      <b>{{ l.for_whom }}</b>, {{ l.release ? `revision ${l.release}` : 'the job as it goes on'
-      }}{{ l.prices ? ', with prices' : '' }}, {{ l.ended ? 'ended' : `until ${day(l.until)}` }}.
-      {{ l.seen ? `Last read ${day(l.seen)}.` : 'Not read yet.' }}
-      <el-button text v-if="!l.ended" :aria-label="`End the link for ${l.for_whom}`" @click="end(l)">
-        End it
+      <b>{{ l.for_whom }}</b>, {{ l.release ? $t('check.revision_x_3', [l.release]) : $t('check.the_job_as_it_goes')
+      }}{{ l.prices ? $t('check.with_prices') : '' }},
+      {{ l.ended ? $t('check.ended') : $t('check.until_x', [day(l.until)]) }}.
+      {{ l.seen ? $t('check.last_read_x', [day(l.seen)]) : $t('check.not_read_yet') }}
+      <el-button text v-if="!l.ended" :aria-label="$t('check.end_the_link_for_x', [l.for_whom])" @click="end(l)">
+        {{ $t('check.end_it') }}
       </el-button>
     </p>
   </div>

@@ -83,40 +83,41 @@ const choose = () =>
 </script>
 <template>
   <div class="row spread">
-    <h1>Compare</h1>
-    <span class="soft">Which section and metal is lightest, stiffest, cheapest here?</span>
+    <h1>{{ $t('compare.compare') }}</h1>
+    <span class="soft">{{ $t('compare.which_section_and_metal_is') }}</span>
   </div>
   <Findings />
   <RoleCompare v-if="job!.structures.length" />
   <p v-if="!row && !job!.structures.length" class="notice">
-    There is no member yet: <router-link :to="`/jobs/${job!.job.id}/size`">add one in Size</router-link>.
+    {{ $t('compare.there_is_no_member_yet') }}
+    <router-link :to="`/jobs/${job!.job.id}/size`">{{ $t('compare.add_one_in_size') }}</router-link>.
   </p>
   <template v-if="row">
     <div class="row gap">
       <label
-        >Member
+        >{{ $t('compare.member') }}
         <Choice
-          aria-label="Member"
+          :aria-label="$t('compare.member')"
           v-model="chosen"
           :options="job!.members.map((m) => ({ value: m.id, label: `${m.spec.mark} ${m.spec.name}` }))"
       /></label>
       <label
-        >Sizes
+        >{{ $t('compare.sizes') }}
         <Choice
-          aria-label="Sizes"
+          :aria-label="$t('compare.sizes')"
           v-model="system"
-          :options="{ '': 'metric and inch', metric: 'metric', inch: 'inch' }"
+          :options="{ '': $t('compare.metric_and_inch'), metric: $t('compare.metric'), inch: $t('compare.inch') }"
       /></label>
       <details>
-        <summary>in {{ wanted.length ? wanted.join(', ') : 'every metal' }}</summary>
+        <summary>{{ $t('compare.in_x', [wanted.length ? wanted.join(', ') : $t('compare.every_metal')]) }}</summary>
         <el-checkbox v-for="m in materials" :key="m.id" :value="m.id" v-model="wanted">{{ m.name }}</el-checkbox>
       </details>
     </div>
     <p class="soft">
-      {{ found?.held ?? 0 }} of {{ found?.worked_out ?? found?.tried ?? 0 }} hold<template v-if="found?.worked_out"
-        >: the likeliest of {{ found.tried }}, each worked out with all that its loads do</template
-      >. Now: {{ row.spec.section_id }}, {{ row.spec.material_id
-      }}<template v-if="row.spec.decided">, because {{ row.spec.decided }}</template
+      {{ $t('compare.of_hold_x', [found?.held ?? 0, found?.worked_out ?? found?.tried ?? 0])
+      }}<template v-if="found?.worked_out">{{ $t('compare.the_likeliest_of_each_worked_x', [found.tried]) }}</template
+      >{{ $t('compare.now_x', [row.spec.section_id, row.spec.material_id])
+      }}<template v-if="row.spec.decided">{{ $t('compare.because_x', [row.spec.decided]) }}</template
       >.
     </p>
     <div class="two">
@@ -140,15 +141,15 @@ const choose = () =>
       />
     </div>
     <p class="soft key">
-      Filled: none beats it in mass, price and movement. Squares are steel, diamonds stainless, rings aluminium.
+      {{ $t('compare.filled_none_beats_it_in') }}
     </p>
     <div class="row spread gap">
-      <h2>{{ onlyFrontier ? 'The efficient ones' : 'All, lightest that hold first' }}</h2>
-      <el-checkbox v-model="onlyFrontier">only those that nothing beats</el-checkbox>
+      <h2>{{ onlyFrontier ? $t('compare.the_efficient_ones') : $t('compare.all_lightest_that_hold_first') }}</h2>
+      <el-checkbox v-model="onlyFrontier">{{ $t('compare.only_those_that_nothing_beats') }}</el-checkbox>
     </div>
     <CompareList v-model="picked" :rows="[...(found?.pinned ?? []), ...rows]" :pinned="isPinned" :rack="rack" />
     <p v-if="rows.length < listed.length" class="soft">
-      {{ listed.length - rows.length }} heavier or further ones are not listed.
+      {{ $t('compare.heavier_or_further_ones_are_x', [listed.length - rows.length]) }}
     </p>
   </template>
   <Swap />

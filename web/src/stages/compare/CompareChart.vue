@@ -37,11 +37,7 @@ const masses = computed(() => ticks(props.bounds.m, unit.value === 'in' ? 0.4535
 const moves = computed(() => ticks(props.bounds.d, unit.value === 'in' ? IN : 1))
 </script>
 <template>
-  <svg
-    viewBox="0 0 640 254"
-    role="img"
-    aria-label="Mass against movement of every candidate that holds; the table beside has the figures"
-  >
+  <svg viewBox="0 0 640 254" role="img" :aria-label="$t('compare.mass_against_movement_of_every')">
     <g v-for="t in masses" :key="'m' + t.text">
       <path :d="`M${X(t.at)} 20V214`" stroke="var(--rule)" />
       <text :x="X(t.at)" y="228" text-anchor="middle">{{ t.text }}</text>
@@ -52,13 +48,13 @@ const moves = computed(() => ticks(props.bounds.d, unit.value === 'in' ? IN : 1)
     </g>
     <path d="M60 10V210H625" fill="none" stroke="var(--ink)" />
     <text x="340" y="246" text-anchor="middle">
-      mass of the member, {{ unit === 'in' ? 'lb' : 'kg' }}
+      {{ $t('compare.mass_of_the_member_x', [unit === 'in' ? $t('compare.lb') : $t('compare.kg')]) }}
       <template v-if="drawn.length < holding.length">
-        ({{ holding.length - drawn.length }} heavier ones not drawn)
+        {{ $t('compare.heavier_ones_not_drawn_x', [holding.length - drawn.length]) }}
       </template>
     </text>
     <text transform="translate(14 110) rotate(-90)" text-anchor="middle">
-      moves, {{ unit === 'in' ? 'inches' : 'mm' }}
+      {{ $t('compare.moves_x', [unit === 'in' ? $t('compare.inches') : $t('compare.mm')]) }}
     </text>
     <g
       v-for="c in drawn"
@@ -75,7 +71,7 @@ const moves = computed(() => ticks(props.bounds.d, unit.value === 'in' ? IN : 1)
     </g>
     <g v-if="present" :transform="`translate(${px(present)} ${py(present)})`">
       <path d="M-9 0H9M0-9V9" stroke="var(--gives)" stroke-width="2" />
-      <text x="10" y="-6" class="halo">now</text>
+      <text x="10" y="-6" class="halo">{{ $t('compare.now') }}</text>
     </g>
   </svg>
 </template>

@@ -18,22 +18,35 @@ const emit = defineEmits<{ choose: []; pin: [] }>()
 </script>
 <template>
   <form class="panel" @submit.prevent="emit('choose')">
-    <h2>Choose</h2>
-    <p v-if="!picked" class="soft">Pick a point or a line of the table.</p>
+    <h2>{{ $t('compare.choose') }}</h2>
+    <p v-if="!picked" class="soft">{{ $t('compare.pick_a_point_or_a') }}</p>
     <template v-else>
       <p>
         <b>{{ picked.section_id }}, {{ picked.material_id }}</b
-        ><br />{{ mass(picked.mass_kg) }} each, {{ job!.job.spec.currency }} {{ picked.price.toFixed(0) }}; against now
-        {{ present ? mass(picked.mass_kg - present.mass_kg) : '' }}
+        ><br />{{
+          $t('compare.each_against_now_x', [
+            mass(picked.mass_kg),
+            job!.job.spec.currency,
+            picked.price.toFixed(0),
+            present ? mass(picked.mass_kg - present.mass_kg) : '',
+          ])
+        }}
       </p>
       <p>{{ rackWords(rack) }}</p>
       <p class="soft">
-        Twist: {{ present ? trim(picked.GJ_Nmm2 / present.GJ_Nmm2, 2) : '' }} times as stiff as now. {{ weldability }}.
+        {{
+          $t('compare.twist_times_as_stiff_as_x', [
+            present ? trim(picked.GJ_Nmm2 / present.GJ_Nmm2, 2) : '',
+            weldability,
+          ])
+        }}
       </p>
-      <TextField id="reason" v-model="reason" label="Why this one? It goes to the log." />
+      <TextField id="reason" v-model="reason" :label="$t('compare.why_this_one_it_goes')" />
       <div class="row gap">
-        <el-button type="primary" native-type="submit">Choose</el-button
-        ><el-button @click="emit('pin')">{{ pinned ? 'Unpin' : 'Pin' }}</el-button>
+        <el-button type="primary" native-type="submit">{{ $t('compare.choose') }}</el-button><el-button
+          @click="emit('pin')"
+          >{{ pinned ? $t('compare.unpin') : $t('compare.pin') }}</el-button
+        >
       </div>
     </template>
   </form>

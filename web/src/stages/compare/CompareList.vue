@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The candidates beside each other, by whatever head is pressed. */
+import { t } from '../../messages'
 import { computed } from 'vue'
 import type { S } from '../../api/client'
 import Reserve from '../../shared/Reserve.vue'
@@ -21,21 +22,23 @@ const chosen = computed({
   set: (id) => (picked.value = props.rows[id] ?? null),
 })
 const columns = computed<Column<Row>[]>(() => [
-  { id: 'section', head: 'Section', by: (c) => c.section_id },
-  { id: 'material', head: 'Material', by: (c) => c.material_id },
-  { id: 'each', head: 'Each', num: true, by: (c) => c.mass_kg },
-  { id: 'price', head: 'Price', num: true, by: (c) => c.price },
-  { id: 'moves', head: 'Moves', num: true, by: (c) => c.deflection_mm },
-  { id: 'breaks', head: 'Breaks', by: (c) => weakness(c.strength) },
-  { id: 'stiffness', head: 'Stiffness', by: (c) => weakness(c.stiffness) },
-  { id: 'rack', head: 'On the rack', num: true, by: (c) => onRack(props.rack, c) },
-  { id: 'paint', head: 'Paint', num: true, by: (c) => c.surface_m2, off: true },
-  { id: 'shape', head: 'Shape', by: (c) => c.shape, off: true },
+  { id: 'section', head: t('compare.section'), by: (c) => c.section_id },
+  { id: 'material', head: t('compare.material'), by: (c) => c.material_id },
+  { id: 'each', head: t('compare.each'), num: true, by: (c) => c.mass_kg },
+  { id: 'price', head: t('compare.price'), num: true, by: (c) => c.price },
+  { id: 'moves', head: t('compare.moves'), num: true, by: (c) => c.deflection_mm },
+  { id: 'breaks', head: t('compare.breaks'), by: (c) => weakness(c.strength) },
+  { id: 'stiffness', head: t('compare.stiffness'), by: (c) => weakness(c.stiffness) },
+  { id: 'rack', head: t('compare.on_the_rack'), num: true, by: (c) => onRack(props.rack, c) },
+  { id: 'paint', head: t('compare.paint'), num: true, by: (c) => c.surface_m2, off: true },
+  { id: 'shape', head: t('compare.shape'), by: (c) => c.shape, off: true },
 ])
 </script>
 <template>
-  <DataList v-model="chosen" label="Candidates" place="candidates" pick :rows="rows" :columns="columns">
-    <template #section="{ row: c }">{{ c.section_id }}<span v-if="pinned(c)" class="soft"> pinned</span></template>
+  <DataList v-model="chosen" :label="$t('compare.candidates')" place="candidates" pick :rows="rows" :columns="columns">
+    <template #section="{ row: c }"
+      >{{ c.section_id }}<span v-if="pinned(c)" class="soft"> {{ $t('compare.pinned') }}</span></template
+    >
     <template #each="{ row: c }">{{ mass(c.mass_kg) }}</template>
     <template #price="{ row: c }">{{ c.price.toFixed(0) }}</template>
     <template #moves="{ row: c }">{{ small(c.deflection_mm) }}</template>

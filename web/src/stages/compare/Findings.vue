@@ -18,18 +18,18 @@ const open = (f: S['Finding']) => {
 }
 </script>
 <template>
-  <section v-if="found?.length" class="gap" aria-label="What sizing by feel would miss">
-    <h2>What sizing by feel would miss here</h2>
+  <section v-if="found?.length" class="gap" :aria-label="$t('compare.what_sizing_by_feel_would')">
+    <h2>{{ $t('compare.what_sizing_by_feel_would_2') }}</h2>
     <ul>
       <li v-for="f in found" :key="f.sentence">
         <span class="kind">{{ f.kind }}</span> {{ f.sentence }}
         <el-button
           text
           v-if="f.check_id && !f.check_id.includes('|')"
-          :aria-label="`Why: ${f.sentence}`"
+          :aria-label="$t('compare.why_x', [f.sentence])"
           @click="open(f)"
         >
-          why
+          {{ $t('compare.why') }}
         </el-button>
       </li>
     </ul>

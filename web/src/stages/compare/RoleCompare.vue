@@ -68,42 +68,47 @@ const metals = computed(() =>
 </script>
 <template>
   <section class="gap">
-    <h2>Structures <span class="soft">one role at a time, the whole structure worked out with each</span></h2>
+    <h2>
+      {{ $t('compare.structures') }} <span class="soft">{{ $t('compare.one_role_at_a_time') }}</span>
+    </h2>
     <div class="row gap wrap">
       <label
-        >Structure
+        >{{ $t('compare.structure') }}
         <Choice
-          aria-label="Structure to compare"
+          :aria-label="$t('compare.structure_to_compare')"
           v-model="chosen"
           :options="job!.structures.map((x) => ({ value: x.id, label: `${x.spec.mark} ${x.spec.name}` }))"
       /></label>
-      <label>Role <Choice aria-label="Role" v-model="role" :options="roles" /></label>
+      <label
+        >{{ $t('compare.role') }} <Choice :aria-label="$t('compare.role')" v-model="role" :options="roles"
+      /></label>
       <details>
-        <summary>in {{ wanted.length }} {{ wanted.length === 1 ? 'metal' : 'metals' }}</summary>
+        <summary>
+          {{ $t('compare.in_x_2', [wanted.length, wanted.length === 1 ? $t('compare.metal') : $t('compare.metals')]) }}
+        </summary>
         <el-checkbox v-for="m in metals" :key="m.id" :value="m.id" v-model="wanted">{{ m.name }}</el-checkbox>
       </details>
       <el-button :disabled="busy || !wanted.length" @click="compare">{{
-        busy ? 'Working it out…' : 'Compare this role'
+        busy ? $t('compare.working_it_out') : $t('compare.compare_this_role')
       }}</el-button>
     </div>
-    <p v-if="present" class="soft">Now: {{ present.section_id }}, {{ present.material_id }}.</p>
+    <p v-if="present" class="soft">{{ $t('compare.now_x_2', [present.section_id, present.material_id]) }}</p>
     <template v-if="found">
       <p class="soft">
-        {{ found.looked_at }} pairs looked at with the present forces, the {{ found.worked_out }} most likely worked out
-        in full.
+        {{ $t('compare.pairs_looked_at_with_the_x', [found.looked_at, found.worked_out]) }}
       </p>
-      <TextField v-if="mayWrite" id="role-why" v-model="reason" label="Why? With a reason it goes to the log." />
+      <TextField v-if="mayWrite" id="role-why" v-model="reason" :label="$t('compare.why_with_a_reason_it')" />
       <table class="list">
         <thead>
           <tr>
-            <th>Section</th>
-            <th>Material</th>
-            <th class="num">Structure weighs</th>
-            <th class="num">Metal costs</th>
-            <th class="num">Moves</th>
-            <th>Breaks</th>
-            <th>Stiffness</th>
-            <th>Then governs</th>
+            <th>{{ $t('compare.section') }}</th>
+            <th>{{ $t('compare.material') }}</th>
+            <th class="num">{{ $t('compare.structure_weighs') }}</th>
+            <th class="num">{{ $t('compare.metal_costs') }}</th>
+            <th class="num">{{ $t('compare.moves') }}</th>
+            <th>{{ $t('compare.breaks') }}</th>
+            <th>{{ $t('compare.stiffness') }}</th>
+            <th>{{ $t('compare.then_governs') }}</th>
             <th></th>
           </tr>
         </thead>
@@ -111,7 +116,7 @@ const metals = computed(() =>
           <tr v-for="c in found.candidates" :key="c.section_id + c.material_id" :class="{ chosen: c.present }">
             <td>
               <b v-if="c.on_frontier">{{ c.section_id }}</b><template v-else>{{ c.section_id }}</template> {{ ' '
-              }}<span v-if="c.present" class="soft">now</span>
+              }}<span v-if="c.present" class="soft">{{ $t('compare.now') }}</span>
             </td>
             <td>{{ c.material_id }}</td>
             <td class="num">{{ mass(c.mass_kg) }}</td>
@@ -124,16 +129,16 @@ const metals = computed(() =>
               <el-button
                 text
                 v-if="mayWrite && !c.present"
-                :aria-label="`Take ${c.section_id} in ${c.material_id}`"
+                :aria-label="$t('compare.take_in_x', [c.section_id, c.material_id])"
                 @click="take(c)"
               >
-                Take
+                {{ $t('compare.take') }}
               </el-button>
             </td>
           </tr>
         </tbody>
       </table>
-      <p class="soft">Bold: none of these beats it in mass, money and movement.</p>
+      <p class="soft">{{ $t('compare.bold_none_of_these_beats') }}</p>
     </template>
   </section>
 </template>

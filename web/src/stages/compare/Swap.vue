@@ -30,40 +30,50 @@ const against = (now: number, before: number) =>
 </script>
 <template>
   <section v-if="job!.members.length || job!.structures.length" class="gap">
-    <h2>The whole job in another metal</h2>
-    <p class="soft">Structures keep the shape of each role, in the nearest size that is sold in the metal.</p>
+    <h2>{{ $t('compare.the_whole_job_in_another') }}</h2>
+    <p class="soft">{{ $t('compare.structures_keep_the_shape_of') }}</p>
     <div class="row gap">
       <label
-        >Metal
+        >{{ $t('compare.metal_2') }}
         <Choice
-          aria-label="Metal"
+          :aria-label="$t('compare.metal_2')"
           v-model="metal"
-          :options="[{ value: '', label: 'choose one' }, ...materials.map((m) => ({ value: m.id, label: m.name }))]"
+          :options="[
+            { value: '', label: $t('compare.choose_one') },
+            ...materials.map((m) => ({ value: m.id, label: m.name })),
+          ]"
       /></label>
-      <el-radio-group v-model="equal" aria-label="At equal">
+      <el-radio-group v-model="equal" :aria-label="$t('compare.at_equal')">
         <el-radio v-for="e in ['section', 'strength', 'stiffness'] as const" :key="e" :value="e">
-          at equal {{ e }}
+          {{ $t('compare.at_equal_x', [e]) }}
         </el-radio>
       </el-radio-group>
     </div>
     <template v-if="found">
       <p v-if="found.mass_kg != null" class="notice">
-        <b>{{ mass(found.mass_kg) }}</b> against {{ mass(found.mass_before_kg) }} now ({{
-          against(found.mass_kg, found.mass_before_kg)
-        }}); {{ job!.job.spec.currency }} {{ found.price!.toFixed(0) }} against {{ found.price_before.toFixed(0) }} ({{
-          against(found.price!, found.price_before)
-        }}). {{ found.weldability.charAt(0).toUpperCase() + found.weldability.slice(1) }}.
+        <b>{{ mass(found.mass_kg) }}</b>
+        {{
+          $t('compare.against_now_against_x', [
+            mass(found.mass_before_kg),
+            against(found.mass_kg, found.mass_before_kg),
+            job!.job.spec.currency,
+            found.price!.toFixed(0),
+            found.price_before.toFixed(0),
+            against(found.price!, found.price_before),
+            found.weldability.charAt(0).toUpperCase() + found.weldability.slice(1),
+          ])
+        }}
       </p>
-      <p v-else class="notice bad">Not the whole job: for some of it no section of this metal will do.</p>
+      <p v-else class="notice bad">{{ $t('compare.not_the_whole_job_for') }}</p>
       <table class="list">
         <thead>
           <tr>
-            <th>Mark</th>
-            <th>Would be</th>
-            <th class="num">Each</th>
-            <th class="num">Price</th>
-            <th>Breaks</th>
-            <th>Moves</th>
+            <th>{{ $t('compare.mark') }}</th>
+            <th>{{ $t('compare.would_be') }}</th>
+            <th class="num">{{ $t('compare.each') }}</th>
+            <th class="num">{{ $t('compare.price') }}</th>
+            <th>{{ $t('compare.breaks') }}</th>
+            <th>{{ $t('compare.moves') }}</th>
           </tr>
         </thead>
         <tbody>

@@ -46,29 +46,29 @@ const tick = () =>
     <div class="row spread">
       <b>{{ shortName(b.group.section_id) }}, {{ b.group.material_id }}</b
       ><span class="soft"
-        >{{ proof }}; {{ mass(b.group.mass_kg) }}; kerf {{ length(b.group.problem.kerf ?? 0)
-        }}<template v-if="(job!.job.spec.machines!.stack ?? 1) > 1"
-          >, {{ job!.job.spec.machines!.stack }} at once where cut alike</template
-        >, trim {{ length(b.group.problem.end_trim ?? 0) }}</span
+        >{{ $t('cut.kerf_x', [proof, mass(b.group.mass_kg), length(b.group.problem.kerf ?? 0)])
+        }}<template v-if="(job!.job.spec.machines!.stack ?? 1) > 1">{{
+          $t('cut.at_once_where_cut_alike_x', [job!.job.spec.machines!.stack])
+        }}</template
+        >{{ $t('cut.trim_x', [length(b.group.problem.end_trim ?? 0)]) }}</span
       >
     </div>
     <p v-for="u in b.plan.unplaced" :key="u.part" class="bad">
-      Not planned: {{ u.qty }} × {{ u.part }}, no stock is long enough or left.
-      <router-link :to="`${base}/stock`">Add stock</router-link>
+      {{ $t('cut.not_planned_no_stock_is_x', [u.qty, u.part]) }}
+      <router-link :to="`${base}/stock`">{{ $t('cut.add_stock') }}</router-link>
     </p>
     <p v-for="w in [...(b.group.said ?? []), ...b.group.left_out]" :key="w" class="soft">{{ w }}</p>
     <p v-if="b.group.held?.length" class="notice">
-      Held back until the assembly is measured: {{ b.group.held.join(', ') }}. Stock for the longest they may be is
-      kept.
+      {{ $t('cut.held_back_until_the_assembly_x', [b.group.held.join(', ')]) }}
     </p>
     <p v-if="b.group.ripped?.length" class="soft">
-      Split lengthwise after cutting, two from each: {{ b.group.ripped.join(', ') }}.
+      {{ $t('cut.split_lengthwise_after_cutting_two_x', [b.group.ripped.join(', ')]) }}
     </p>
     <template v-for="(bar, i) in b.plan.bars" :key="i">
       <div class="bar">
         <span class="soft"
           >{{ bar.count }} × {{ lineOf(bar.stock)?.words }}<br />{{
-            lineOf(bar.stock)?.on_hand ? lineOf(bar.stock)?.location || 'on hand' : 'buy'
+            lineOf(bar.stock)?.on_hand ? lineOf(bar.stock)?.location || $t('cut.on_hand') : $t('cut.buy')
           }}</span
         >
         <BarStrip
@@ -79,22 +79,24 @@ const tick = () =>
           :parts="parts"
         />
         <span class="drop soft"
-          >drop {{ length(bar.drop ?? 0)
+          >{{ $t('cut.drop_x', [length(bar.drop ?? 0)])
           }}<el-button
             text
             v-if="mayWrite && lineOf(bar.stock)?.on_hand"
-            :aria-label="`Tick off ${bar.cuts.map((c) => c.part).join(', ')}`"
+            :aria-label="$t('cut.tick_off_x', [bar.cuts.map((c) => c.part).join(', ')])"
             @click="ticking = { at: i, bar, drop: null, location: '' }"
           >
-            Tick off
+            {{ $t('cut.tick_off') }}
           </el-button></span
         >
       </div>
       <form v-if="ticking?.at === i" class="panel ticked row" @submit.prevent="tick">
-        <QuantityField v-model="ticking.drop" label="Drop, measured" optional :hint="length(bar.drop ?? 0)" />
-        <TextField :id="id" v-model="ticking.location" label="Drop goes to" />
-        <el-button type="primary" native-type="submit">It is cut</el-button
-        ><el-button @click="ticking = null">Not yet</el-button>
+        <QuantityField v-model="ticking.drop" :label="$t('cut.drop_measured')" optional :hint="length(bar.drop ?? 0)" />
+        <TextField :id="id" v-model="ticking.location" :label="$t('cut.drop_goes_to')" />
+        <el-button type="primary" native-type="submit">{{ $t('cut.it_is_cut') }}</el-button><el-button
+          @click="ticking = null"
+          >{{ $t('cut.not_yet') }}</el-button
+        >
       </form>
     </template>
   </div>

@@ -39,9 +39,9 @@ const groups = computed(() => [
 ])
 </script>
 <template>
-  <p v-if="!chosen.length" class="soft gap">No part of this job is cut from a bar.</p>
+  <p v-if="!chosen.length" class="soft gap">{{ $t('cut.no_part_of_this_job') }}</p>
   <div v-else class="by-group gap">
-    <GroupList v-if="groups.length > 2" v-model="picked" :of="groups" label="Profiles" />
+    <GroupList v-if="groups.length > 2" v-model="picked" :of="groups" :label="$t('cut.profiles')" />
     <div class="plans">
       <BarPlan v-for="b in chosen" :key="b.group.key" v-model:marked="marked" :b="b" :longest="longest" />
     </div>

@@ -76,16 +76,16 @@ const store = () =>
   })
 </script>
 <template>
-  <h2 class="gap">Buy</h2>
+  <h2 class="gap">{{ $t('cut.buy_2') }}</h2>
   <table class="list">
     <thead>
       <tr>
-        <th>What</th>
-        <th>Material</th>
-        <th>Length</th>
-        <th class="num">Pieces</th>
-        <th class="num">{{ job!.job.spec.currency }} each</th>
-        <th class="num">all</th>
+        <th>{{ $t('cut.what') }}</th>
+        <th>{{ $t('cut.material') }}</th>
+        <th>{{ $t('cut.length') }}</th>
+        <th class="num">{{ $t('cut.pieces') }}</th>
+        <th class="num">{{ $t('cut.each_x', [job!.job.spec.currency]) }}</th>
+        <th class="num">{{ $t('cut.all') }}</th>
         <th></th>
         <th></th>
       </tr>
@@ -100,49 +100,59 @@ const store = () =>
         <td class="num">
           <b>{{ (r.l.price * r.n).toFixed(2) }}</b>
         </td>
-        <td class="soft">{{ r.l.supplier }} {{ r.l.assumed ? 'price by the catalogue' : '' }}</td>
+        <td class="soft">{{ r.l.supplier }} {{ r.l.assumed ? $t('cut.price_by_the_catalogue') : '' }}</td>
         <td class="num">
-          <el-button text v-if="mayWrite" :aria-label="`Receive ${r.what}`" @click="begin(r)"> Receive </el-button>
+          <el-button text v-if="mayWrite" :aria-label="$t('cut.receive_x', [r.what])" @click="begin(r)">
+            {{ $t('cut.receive') }}
+          </el-button>
         </td>
       </tr>
       <tr v-if="!rows.length">
-        <td colspan="8" class="soft">Nothing: everything comes out of what is here.</td>
+        <td colspan="8" class="soft">{{ $t('cut.nothing_everything_comes_out_of') }}</td>
       </tr>
     </tbody>
     <tfoot v-if="rows.length">
       <tr>
-        <td colspan="5">Together</td>
+        <td colspan="5">{{ $t('cut.together') }}</td>
         <td class="num">
           <b>{{ rows.reduce((s, r) => s + r.l.price * r.n, 0).toFixed(2) }}</b>
         </td>
-        <td colspan="2" class="soft">{{ notNested ? `${notNested} plate thickness not nested, so not in it` : '' }}</td>
+        <td colspan="2" class="soft">{{ notNested ? $t('cut.plate_thickness_not_nested_so_x', [notNested]) : '' }}</td>
       </tr>
     </tfoot>
   </table>
   <form v-if="coming" class="panel gap" @submit.prevent="store">
-    <h3>What came: {{ coming.what }}, {{ coming.material }}</h3>
-    <p class="soft">A stick may be long or short. Type what the tape says; the plan is made again with that.</p>
+    <h3>{{ $t('cut.what_came_x', [coming.what, coming.material]) }}</h3>
+    <p class="soft">{{ $t('cut.a_stick_may_be_long') }}</p>
     <div class="fields">
       <TextField
         v-if="!coming.sheet"
         class="wide"
         id="r-lengths"
         v-model="lengths"
-        label="Measured lengths, one for each bar"
+        :label="$t('cut.measured_lengths_one_for_each')"
         echo="6004, 5990, 19' 10''"
       />
       <template v-for="(s, i) in sheets" v-else :key="i"
-        ><QuantityField v-model="s.width" :label="`Sheet ${i + 1}, width`" /><QuantityField
+        ><QuantityField v-model="s.width" :label="$t('cut.sheet_width_x', [i + 1])" /><QuantityField
           v-model="s.height"
-          :label="`Sheet ${i + 1}, height`"
+          :label="$t('cut.sheet_height_x', [i + 1])"
       /></template>
-      <QuantityField v-model="price" label="Paid for one" kind="money" optional hint="as planned" />
-      <TextField id="r-loc" v-model="location" label="Put where" />
-      <TextField id="r-heat" v-model="heat" label="Heat number" />
+      <QuantityField
+        v-model="price"
+        :label="$t('cut.paid_for_one')"
+        kind="money"
+        optional
+        :hint="$t('cut.as_planned')"
+      />
+      <TextField id="r-loc" v-model="location" :label="$t('cut.put_where')" />
+      <TextField id="r-heat" v-model="heat" :label="$t('cut.heat_number')" />
     </div>
     <div class="row">
-      <el-button type="primary" native-type="submit">Put into stock</el-button
-      ><el-button @click="coming = null">Leave it</el-button>
+      <el-button type="primary" native-type="submit">{{ $t('cut.put_into_stock') }}</el-button><el-button
+        @click="coming = null"
+        >{{ $t('cut.leave_it') }}</el-button
+      >
     </div>
   </form>
 </template>

@@ -25,22 +25,27 @@ const cautions = computed(() => job.value!.figures.cautions.filter((x) => ['galv
 </script>
 <template>
   <div class="row spread">
-    <h1>Cut</h1>
+    <h1>{{ $t('cut.cut') }}</h1>
     <div class="row">
-      <a class="button" :href="file('cut-list.pdf')">Cut list PDF</a
-      ><a class="button" :href="file('lists.xlsx')">Lists XLSX</a><a class="button" :href="file('lists.csv')">CSV</a
-      ><a class="button" :href="file('labels.pdf')">Labels PDF</a
-      ><a class="button" :href="`/api${base}/export/job.json`">Job file</a>
+      <a class="button" :href="file('cut-list.pdf')">{{ $t('cut.cut_list_pdf') }}</a><a
+        class="button"
+        :href="file('lists.xlsx')"
+        >{{ $t('cut.lists_xlsx') }}</a
+      ><a class="button" :href="file('lists.csv')">{{ $t('cut.csv') }}</a
+      ><a class="button" :href="file('labels.pdf')">{{ $t('cut.labels_pdf') }}</a
+      ><a class="button" :href="`/api${base}/export/job.json`">{{ $t('cut.job_file') }}</a>
     </div>
   </div>
   <p v-if="!job!.parts.length" class="notice">
-    There is nothing to cut yet: <router-link :to="`${base}/parts`">make parts first</router-link>.
+    {{ $t('cut.there_is_nothing_to_cut') }}
+    <router-link :to="`${base}/parts`">{{ $t('cut.make_parts_first') }}</router-link>.
   </p>
   <p v-if="job!.figures.unverified.length" class="notice">
-    <b>Measure first.</b> Not verified: {{ job!.figures.unverified.join(', ') }}.
+    <b>{{ $t('cut.measure_first') }}</b> {{ $t('cut.not_verified_x', [job!.figures.unverified.join(', ')]) }}
     <template v-if="job!.figures.held_up.length"
-      >No bar is ticked off, and no DXF or program given out, until somebody verifies them or
-      <router-link :to="`${base}/brief`">the brief says</router-link> why they are cut anyway.</template
+      >{{ $t('cut.no_bar_is_ticked_off') }}
+      <router-link :to="`${base}/brief`">{{ $t('cut.the_brief_says') }}</router-link>
+      {{ $t('cut.why_they_are_cut_anyway') }}</template
     >
   </p>
   <Cautions :of="cautions" />

@@ -29,24 +29,26 @@ const store = () =>
 </script>
 <template>
   <p v-if="!job!.cuts.length" class="soft gap">
-    Nothing is cut yet:
-    <router-link :to="`/jobs/${job!.job.id}/cut/bars`">a bar is ticked off where it is planned</router-link>.
+    {{ $t('cut.nothing_is_cut_yet') }}
+    <router-link :to="`/jobs/${job!.job.id}/cut/bars`">{{ $t('cut.a_bar_is_ticked_off') }}</router-link>.
   </p>
   <section v-else class="gap">
     <h2>
-      Cut
-      <span class="soft"
-        >{{ job!.cuts.length }} {{ job!.cuts.length === 1 ? 'bar' : 'bars' }} ticked off; press a piece that came out
-        wrong</span
-      >
+      {{ $t('cut.cut') }}
+      <span class="soft">{{
+        $t('cut.ticked_off_press_a_piece_x', [
+          job!.cuts.length,
+          job!.cuts.length === 1 ? $t('cut.bar') : $t('cut.bars'),
+        ])
+      }}</span>
     </h2>
     <table class="list">
       <thead>
         <tr>
-          <th>Of</th>
-          <th>Pieces</th>
-          <th class="num">Drop</th>
-          <th>By</th>
+          <th>{{ $t('cut.of') }}</th>
+          <th>{{ $t('cut.pieces') }}</th>
+          <th class="num">{{ $t('cut.drop') }}</th>
+          <th>{{ $t('cut.by') }}</th>
         </tr>
       </thead>
       <tbody>
@@ -59,37 +61,40 @@ const store = () =>
               ><el-button
                 text
                 v-if="p.state === 'good' && mayWrite"
-                :aria-label="`${p.part} came out wrong`"
+                :aria-label="$t('cut.came_out_wrong_x', [p.part])"
                 @click="begin(c, i)"
                 >{{ p.part }} {{ length(p.length_mm) }}</el-button
               ><span v-else :class="p.state === 'miscut' ? 'bad' : ''">
-                {{ p.part }} {{ p.state === 'miscut' ? `miscut, ${length(p.came_out_mm ?? 0)}` : length(p.length_mm) }}
+                {{ p.part }}
+                {{ p.state === 'miscut' ? $t('cut.miscut_x', [length(p.came_out_mm ?? 0)]) : length(p.length_mm) }}
               </span></span
             >
           </td>
           <td class="num">
             {{ length(c.spec.drop_mm ?? 0) }}{{ lengthUnit() }}
-            <div class="soft">{{ c.spec.drop_kept ? 'in stock' : 'scrap' }}</div>
+            <div class="soft">{{ c.spec.drop_kept ? $t('cut.in_stock') : $t('cut.scrap') }}</div>
           </td>
           <td class="soft">{{ c.author }}</td>
         </tr>
       </tbody>
     </table>
     <form v-if="wrong" class="panel gap" @submit.prevent="store">
-      <h3>{{ wrong.cut.spec.pieces[wrong.piece].part }} came out wrong</h3>
+      <h3>{{ $t('cut.came_out_wrong_x', [wrong.cut.spec.pieces[wrong.piece].part]) }}</h3>
       <div class="fields">
-        <QuantityField v-model="wrong.came_out" label="It is now long" />
+        <QuantityField v-model="wrong.came_out" :label="$t('cut.it_is_now_long')" />
         <TextField
           id="w-why"
-          placeholder="stop slipped"
+          :placeholder="$t('cut.stop_slipped')"
           v-model="wrong.why"
-          label="What happened"
-          echo="goes into the log"
+          :label="$t('cut.what_happened')"
+          :echo="$t('cut.goes_into_the_log')"
         />
       </div>
       <div class="row">
-        <el-button type="primary" native-type="submit">Plan it again</el-button
-        ><el-button @click="wrong = null">Leave it</el-button>
+        <el-button type="primary" native-type="submit">{{ $t('cut.plan_it_again') }}</el-button><el-button
+          @click="wrong = null"
+          >{{ $t('cut.leave_it') }}</el-button
+        >
       </div>
     </form>
   </section>

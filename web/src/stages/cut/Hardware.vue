@@ -46,19 +46,19 @@ const leave = () => {
 </script>
 <template>
   <div class="row spread gap">
-    <h3>Hardware, lines, consumables</h3>
+    <h3>{{ $t('cut.hardware_lines_consumables') }}</h3>
     <div v-if="mayWrite" class="row">
       <el-button text v-for="k in Object.keys(blank)" :key="k" @click="add(k)">+ {{ k }}</el-button
-      ><el-button text v-if="items.length && !open" @click="open = true">Change</el-button>
+      ><el-button text v-if="items.length && !open" @click="open = true">{{ $t('cut.change') }}</el-button>
     </div>
   </div>
   <table v-if="job!.hardware.length && !open" class="list">
     <thead>
       <tr>
-        <th>What</th>
-        <th class="num">How much</th>
-        <th class="num">{{ job!.job.spec.currency }} each</th>
-        <th class="num">all</th>
+        <th>{{ $t('cut.what') }}</th>
+        <th class="num">{{ $t('cut.how_much') }}</th>
+        <th class="num">{{ $t('cut.each_x', [job!.job.spec.currency]) }}</th>
+        <th class="num">{{ $t('cut.all') }}</th>
       </tr>
     </thead>
     <tbody>
@@ -77,40 +77,42 @@ const leave = () => {
   <form v-if="open" class="panel" @submit.prevent="store">
     <div v-for="(h, i) in items" :key="i" class="fields">
       <template v-if="h.kind === 'bolt'"
-        ><TextField :id="`h-s${i}`" v-model="h.size" label="Bolt" />
-        <QuantityField v-model="h.grip" label="Grip, what it holds together" />
-        <NumberField :id="`h-w${i}`" v-model="h.washers" label="Washers" />
-        <TextField :id="`h-g${i}`" v-model="h.grade" label="Class"
+        ><TextField :id="`h-s${i}`" v-model="h.size" :label="$t('cut.bolt')" />
+        <QuantityField v-model="h.grip" :label="$t('cut.grip_what_it_holds_together')" />
+        <NumberField :id="`h-w${i}`" v-model="h.washers" :label="$t('cut.washers')" />
+        <TextField :id="`h-g${i}`" v-model="h.grade" :label="$t('cut.class')"
       /></template>
       <template v-else-if="h.kind === 'line'"
-        ><TextField :id="`h-n${i}`" v-model="h.name" label="Line" />
+        ><TextField :id="`h-n${i}`" v-model="h.name" :label="$t('cut.line')" />
         <QuantityField
           v-for="(_, k) in h.path"
           :key="k"
           v-model="h.path[k]"
-          :label="`Stretch ${k + 1}, furthest`" /><el-button text @click="h.path.push(entry(''))">
-          + stretch
+          :label="$t('cut.stretch_furthest_x', [k + 1])" /><el-button text @click="h.path.push(entry(''))">
+          {{ $t('cut.stretch') }}
         </el-button>
-        <NumberField :id="`h-k${i}`" v-model="h.slack_percent" label="Slack, %" />
-        <QuantityField v-model="h.ends" label="The ends take"
+        <NumberField :id="`h-k${i}`" v-model="h.slack_percent" :label="$t('cut.slack')" />
+        <QuantityField v-model="h.ends" :label="$t('cut.the_ends_take')"
       /></template>
       <template v-else
-        ><TextField :id="`h-c${i}`" v-model="h.name" label="Consumable" />
-        <TextField :id="`h-u${i}`" v-model="h.unit" label="In"
+        ><TextField :id="`h-c${i}`" v-model="h.name" :label="$t('cut.consumable')" />
+        <TextField :id="`h-u${i}`" v-model="h.unit" :label="$t('cut.in')"
       /></template>
-      <NumberField :id="`h-q${i}`" v-model="h.qty" label="How many" />
+      <NumberField :id="`h-q${i}`" v-model="h.qty" :label="$t('cut.how_many')" />
       <QuantityField
         v-model="h.price"
-        :label="h.kind === 'line' ? 'Price of a metre' : 'Price of one'"
+        :label="h.kind === 'line' ? $t('cut.price_of_a_metre') : $t('cut.price_of_one')"
         kind="money"
         optional
-        hint="not known"
+        :hint="$t('cut.not_known')"
       />
-      <el-button text @click="items.splice(i, 1)">Take away</el-button>
+      <el-button text @click="items.splice(i, 1)">{{ $t('cut.take_away') }}</el-button>
     </div>
     <div class="row">
-      <el-button type="primary" native-type="submit">Save hardware</el-button
-      ><el-button @click="leave">Leave it</el-button>
+      <el-button type="primary" native-type="submit">{{ $t('cut.save_hardware') }}</el-button><el-button
+        @click="leave"
+        >{{ $t('cut.leave_it') }}</el-button
+      >
     </div>
   </form>
 </template>

@@ -34,20 +34,21 @@ const rest = () =>
   })
 </script>
 <template>
-  <section class="panel gap" aria-label="Change the nest by hand">
+  <section class="panel gap" :aria-label="$t('cut.change_the_nest_by_hand')">
     <div class="row spread">
       <h3>
-        By hand
-        <span class="soft"
-          >drag, or arrow keys ({{ unit === 'in' ? '1/16"' : '1 mm' }}, with shift ten of them), r turns, l locks</span
-        >
+        {{ $t('cut.by_hand') }}
+        <span class="soft">{{
+          $t('cut.drag_or_arrow_keys_with_x', [unit === 'in' ? '1/16"' : $t('cut.n_1_mm')])
+        }}</span>
       </h3>
       <div class="row">
-        <label>Zoom <Slider v-model="zoom" min="1" max="6" step="0.5" aria-label="Zoom" /></label
+        <label
+          >{{ $t('cut.zoom') }} <Slider v-model="zoom" min="1" max="6" step="0.5" :aria-label="$t('cut.zoom')" /></label
         ><label v-if="sheets.length > 1"
-          >Sheet
+          >{{ $t('cut.sheet') }}
           <Choice
-            aria-label="Sheet shown"
+            :aria-label="$t('cut.sheet_shown')"
             v-model="sheet"
             :options="sheets.map((k, i) => ({ value: k, label: String(i + 1) }))"
         /></label>
@@ -60,37 +61,46 @@ const rest = () =>
           >{{ length(placed[chosen].x) }}, {{ length(placed[chosen].y) }}{{ lengthUnit() }},
           {{ placed[chosen].rotation_deg.toFixed(0) }}°</span
         >
-        <el-button :disabled="locked.has(chosen) || turns(placed[chosen]).length < 2" @click="turn"> Turn</el-button
-        ><el-button @click="lock(chosen)">{{ locked.has(chosen) ? 'Unlock' : 'Lock' }}</el-button
-        ><el-button @click="back">Back where it was</el-button
-        ><el-button @click="lockOthers">Lock all others</el-button>
+        <el-button :disabled="locked.has(chosen) || turns(placed[chosen]).length < 2" @click="turn">
+          {{ $t('cut.turn') }}</el-button><el-button @click="lock(chosen)">{{
+          locked.has(chosen) ? $t('cut.unlock') : $t('cut.lock')
+        }}</el-button
+        ><el-button @click="back">{{ $t('cut.back_where_it_was') }}</el-button
+        ><el-button @click="lockOthers">{{ $t('cut.lock_all_others') }}</el-button>
         <label v-if="sheets.length > 1"
-          >to sheet
+          >{{ $t('cut.to_sheet') }}
           <Choice
-            aria-label="Carry it to sheet"
+            :aria-label="$t('cut.carry_it_to_sheet')"
             @change="carry($event)"
             :model-value="keyOf(placed[chosen])"
             :options="sheets.map((k, i) => ({ value: k, label: String(i + 1) }))"
         /></label>
       </template>
-      <span v-else class="soft">Pick a piece.</span>
-      <span class="soft">{{ locked.size }} locked</span>
+      <span v-else class="soft">{{ $t('cut.pick_a_piece') }}</span>
+      <span class="soft">{{ $t('cut.locked_x', [locked.size]) }}</span>
     </div>
     <p v-if="wrong.length" class="bad" role="status">
-      {{ wrong[0].words }}<template v-if="wrong.length > 1"> and {{ wrong.length - 1 }} more</template>.
+      {{ wrong[0].words }}<template v-if="wrong.length > 1"> {{ $t('cut.and_more_x', [wrong.length - 1]) }}</template
+      >.
     </p>
     <p v-else-if="changed && looked" class="soft" role="status">
-      Clear everywhere; {{ (looked.utilisation * 100).toFixed(0) }} % used.
+      {{ $t('cut.clear_everywhere_used_x', [(looked.utilisation * 100).toFixed(0)]) }}
     </p>
     <div class="row">
-      <el-button type="primary" :disabled="!changed || wrong.length > 0" @click="keep">Keep it so</el-button>
+      <el-button type="primary" :disabled="!changed || wrong.length > 0" @click="keep">{{
+        $t('cut.keep_it_so')
+      }}</el-button>
       <label class="soft"
-        >seconds
-        <NumberInput v-model="seconds" class="narrow" inputmode="numeric" aria-label="Seconds for the rest" /></label
+        >{{ $t('cut.seconds') }}
+        <NumberInput
+          v-model="seconds"
+          class="narrow"
+          inputmode="numeric"
+          :aria-label="$t('cut.seconds_for_the_rest')" /></label
       ><el-button :disabled="!locked.size || wrong.length > 0" @click="rest">
-        Plan the rest around the locked
+        {{ $t('cut.plan_the_rest_around_the') }}
       </el-button>
-      <el-button @click="emit('done')">Leave it</el-button>
+      <el-button @click="emit('done')">{{ $t('cut.leave_it') }}</el-button>
     </div>
   </section>
 </template>

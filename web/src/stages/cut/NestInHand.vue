@@ -62,7 +62,7 @@ const label = (p: S['Placement']) => {
       :style="{ width: `${zoom * 100}%`, maxHeight: zoom > 1 ? 'none' : '' }"
       :viewBox="frameOf(metal)"
       role="application"
-      aria-label="The sheet, its pieces can be moved"
+      :aria-label="$t('cut.the_sheet_its_pieces_can')"
       @keydown="keys"
       @pointermove="drag"
       @pointerup="grip = null"

@@ -50,17 +50,17 @@ const now = (c: S['PartChoices']) => c.offers.find((o) => o.process === c.chosen
 <template>
   <section v-if="found?.parts.length" class="gap">
     <h2>
-      Process
+      {{ $t('cut.process') }}
       <span class="soft">{{ found.budgets.map(budget).join('; ') }}</span>
     </h2>
     <table class="list">
       <thead>
         <tr>
-          <th>Part</th>
-          <th>Cut by</th>
-          <th>Takes</th>
-          <th>Cheapest that can</th>
-          <th>Or off flat bar</th>
+          <th>{{ $t('cut.part') }}</th>
+          <th>{{ $t('cut.cut_by') }}</th>
+          <th>{{ $t('cut.takes') }}</th>
+          <th>{{ $t('cut.cheapest_that_can') }}</th>
+          <th>{{ $t('cut.or_off_flat_bar') }}</th>
         </tr>
       </thead>
       <tbody>
@@ -71,20 +71,22 @@ const now = (c: S['PartChoices']) => c.offers.find((o) => o.process === c.chosen
           <td>
             <Choice
               v-if="mayWrite"
-              :aria-label="`${c.mark} is cut by`"
+              :aria-label="$t('cut.is_cut_by_x', [c.mark])"
               @change="choose(c, $event)"
               :model-value="partOf(c).spec.process"
               :options="[
-                { value: '', label: 'the job\'s table' },
+                { value: '', label: $t('cut.the_jobs_table') },
                 ...c.offers.map((o) => ({ value: o.process, label: words(o), disabled: !!o.why_not })),
               ]"
             /><span v-else>{{ c.chosen }}</span>
           </td>
           <td :class="{ bad: now(c)?.why_not }">
-            {{ now(c)?.why_not || (now(c) ? `${now(c)!.minutes.toFixed(1)} min, ${now(c)!.money.toFixed(2)}` : '') }}
+            {{
+              now(c)?.why_not || (now(c) ? $t('cut.min_x', [now(c)!.minutes.toFixed(1), now(c)!.money.toFixed(2)]) : '')
+            }}
           </td>
           <td>
-            {{ c.cheapest ?? 'none' }}
+            {{ c.cheapest ?? $t('cut.none') }}
             <span v-if="c.cheapest" class="soft">{{
               c.offers.find((o) => o.process === c.cheapest)!.money.toFixed(2)
             }}</span>
@@ -92,10 +94,10 @@ const now = (c: S['PartChoices']) => c.offers.find((o) => o.process === c.chosen
           <td>
             <template v-if="c.flat"
               >{{ c.flat.bar }} {{ c.flat.bar_money.toFixed(2) }}
-              <span class="soft">against {{ c.flat.sheet_money.toFixed(2) }} of sheet and cutting</span>
+              <span class="soft">{{ $t('cut.against_of_sheet_and_cutting_x', [c.flat.sheet_money.toFixed(2)]) }}</span>
               {{ ' '
               }}<el-button text v-if="mayWrite" @click="flat(c, !c.flat.off_bar)">{{
-                c.flat.off_bar ? 'Back to sheet' : 'Take flat bar'
+                c.flat.off_bar ? $t('cut.back_to_sheet') : $t('cut.take_flat_bar')
               }}</el-button></template
             >
           </td>
@@ -103,25 +105,25 @@ const now = (c: S['PartChoices']) => c.offers.find((o) => o.process === c.chosen
       </tbody>
     </table>
     <details class="gap">
-      <summary>The shop's list</summary>
+      <summary>{{ $t('cut.the_shops_list') }}</summary>
       <form @submit.prevent="store">
         <table class="list">
           <thead>
             <tr>
-              <th>Process</th>
-              <th>There</th>
-              <th>Thickest, mm</th>
-              <th>Kerf, mm</th>
-              <th>mm a minute in 1 mm</th>
-              <th>at most</th>
-              <th>{{ job!.job.spec.currency }} an hour</th>
-              <th>Set-up, min</th>
+              <th>{{ $t('cut.process') }}</th>
+              <th>{{ $t('cut.there') }}</th>
+              <th>{{ $t('cut.thickest_mm') }}</th>
+              <th>{{ $t('cut.kerf_mm') }}</th>
+              <th>{{ $t('cut.mm_a_minute_in_1') }}</th>
+              <th>{{ $t('cut.at_most') }}</th>
+              <th>{{ $t('cut.an_hour_x', [job!.job.spec.currency]) }}</th>
+              <th>{{ $t('cut.set_up_min') }}</th>
             </tr>
           </thead>
           <tbody>
             <tr v-for="p in list" :key="p.name">
               <td>{{ p.name }}</td>
-              <td><el-checkbox v-model="p.there" :aria-label="`${p.name} is there`" /></td>
+              <td><el-checkbox v-model="p.there" :aria-label="$t('cut.is_there_x', [p.name])" /></td>
               <td
                 v-for="k in ['thickest_mm', 'kerf_mm', 'speed_1mm', 'fastest', 'per_hour', 'setup_min'] as const"
                 :key="k"
@@ -131,9 +133,9 @@ const now = (c: S['PartChoices']) => c.offers.find((o) => o.process === c.chosen
             </tr>
           </tbody>
         </table>
-        <el-button native-type="submit" v-if="mayWrite">Save the list</el-button>
+        <el-button native-type="submit" v-if="mayWrite">{{ $t('cut.save_the_list') }}</el-button>
       </form>
     </details>
-    <p class="soft">Speeds and prices are the shop's list in the job; set-up counts once for each thickness.</p>
+    <p class="soft">{{ $t('cut.speeds_and_prices_are_the') }}</p>
   </section>
 </template>

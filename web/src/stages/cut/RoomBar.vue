@@ -9,7 +9,7 @@ defineProps<{ room: Room }>()
 const said = computed(() => figures(job.value!))
 </script>
 <template>
-  <nav class="rooms" aria-label="Rooms of Cut">
+  <nav class="rooms" :aria-label="$t('cut.rooms_of_cut')">
     <router-link
       v-for="r in ROOMS"
       :key="r"

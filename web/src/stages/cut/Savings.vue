@@ -32,15 +32,23 @@ const ask = () =>
 </script>
 <template>
   <form class="row gap ends" @submit.prevent="ask">
-    <QuantityField v-model="most" label="A piece may be shorter by" /><el-button native-type="submit"
-      >What would that save?</el-button
-    >
+    <QuantityField v-model="most" :label="$t('cut.a_piece_may_be_shorter')" /><el-button native-type="submit">{{
+      $t('cut.what_would_that_save')
+    }}</el-button>
   </form>
-  <p v-if="found && !found.length" class="soft">Nothing: no piece shortened so much saves money.</p>
+  <p v-if="found && !found.length" class="soft">{{ $t('cut.nothing_no_piece_shortened_so') }}</p>
   <p v-for="s in found" :key="s.key + s.part">
-    <b>{{ s.part }}</b> {{ length(s.shorter_mm) }}{{ lengthUnit() }} shorter than {{ length(s.length_mm) }} saves
-    {{ job!.job.spec.currency }} {{ s.money.toFixed(2)
-    }}<template v-if="s.bars > 0"> and {{ s.bars }} {{ s.bars === 1 ? 'bar' : 'bars' }}</template
+    <b>{{ s.part }}</b>
+    {{
+      $t('cut.shorter_than_saves_x', [
+        length(s.shorter_mm),
+        lengthUnit(),
+        length(s.length_mm),
+        job!.job.spec.currency,
+        s.money.toFixed(2),
+      ])
+    }}<template v-if="s.bars > 0">
+      {{ $t('cut.and_x', [s.bars, s.bars === 1 ? $t('cut.bar') : $t('cut.bars')]) }}</template
     >.
   </p>
 </template>

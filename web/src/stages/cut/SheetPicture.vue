@@ -26,7 +26,7 @@ const pieces = computed(() =>
         :style="{ width: `${zoom * 100}%`, maxHeight: zoom > 1 ? 'none' : '' }"
         :viewBox="frameOf(metal)"
         role="img"
-        :aria-label="`Sheet ${sheet}`"
+        :aria-label="$t('cut.sheet_x', [sheet])"
       >
         <g transform="scale(1 -1)" stroke="var(--ink)">
           <path :d="sheetPath(metal)" fill="var(--metal)" vector-effect="non-scaling-stroke" />
@@ -55,9 +55,12 @@ const pieces = computed(() =>
       </svg>
     </div>
     <figcaption class="soft">
-      <label>zoom <Slider v-model="zoom" min="1" max="6" step="0.5" :aria-label="`Zoom of sheet ${sheet}`" /></label>
-      {{ length(metal.width) }} × {{ length(metal.height) }}: {{ pieces.length }} pieces
-      <el-button text @click="emit('table')">Put it on the table</el-button>
+      <label
+        >{{ $t('cut.zoom_2') }}
+        <Slider v-model="zoom" min="1" max="6" step="0.5" :aria-label="$t('cut.zoom_of_sheet_x', [sheet])"
+      /></label>
+      {{ $t('cut.pieces_x', [length(metal.width), length(metal.height), pieces.length]) }}
+      <el-button text @click="emit('table')">{{ $t('cut.put_it_on_the_table') }}</el-button>
     </figcaption>
   </figure>
 </template>

@@ -49,54 +49,74 @@ const edited = () => {
 <template>
   <section>
     <p v-if="s.done?.stale" class="notice row spread">
-      <span><b>Stale.</b> This nest was made before the last change of its parts or stock. Its files say so.</span
-      ><el-button type="primary" v-if="mayWrite" @click="ask">Make it again</el-button>
+      <span
+        ><b>{{ $t('cut.stale') }}</b> {{ $t('cut.this_nest_was_made_before') }}</span
+      ><el-button type="primary" v-if="mayWrite" @click="ask">{{ $t('cut.make_it_again') }}</el-button>
     </p>
     <div class="row spread">
       <h2>
-        Plate {{ length(s.thickness_mm) }}{{ lengthUnit() }}, {{ s.material_id }}{{ s.process ? `, ${s.process}` : '' }}
-        <span class="soft">{{ s.pieces }} pieces, {{ mass(s.mass_kg) }}</span>
+        {{
+          $t('cut.plate_x', [length(s.thickness_mm), lengthUnit(), s.material_id, s.process ? `, ${s.process}` : ''])
+        }}
+        <span class="soft">{{ $t('cut.pieces_x_2', [s.pieces, mass(s.mass_kg)]) }}</span>
       </h2>
       <div class="row">
         <template v-if="going(s)"
-          ><progress :value="s.latest!.progress" max="1" :aria-label="`Nesting ${s.key}`"></progress
+          ><progress :value="s.latest!.progress" max="1" :aria-label="$t('cut.nesting_x', [s.key])"></progress
           ><span class="soft"
             >{{ s.latest!.state
-            }}<template v-if="s.latest!.early"> , so far {{ s.latest!.early.sheets }} sheets</template></span
-          ><el-button @click="stop">Stop, keep the best</el-button></template
+            }}<template v-if="s.latest!.early">
+              {{ $t('cut.so_far_sheets_x', [s.latest!.early.sheets]) }}</template
+            ></span
+          ><el-button @click="stop">{{ $t('cut.stop_keep_the_best') }}</el-button></template
         >
         <template v-else-if="mayWrite"
           ><label class="soft"
-            >seconds
-            <NumberInput v-model="seconds" class="narrow" inputmode="numeric" aria-label="Seconds to search" /></label
+            >{{ $t('cut.seconds') }}
+            <NumberInput
+              v-model="seconds"
+              class="narrow"
+              inputmode="numeric"
+              :aria-label="$t('cut.seconds_to_search')" /></label
           ><el-button :type="s.done ? 'default' : 'primary'" @click="ask">{{
-            s.done ? 'Nest again' : 'Nest these'
+            s.done ? $t('cut.nest_again') : $t('cut.nest_these')
           }}</el-button></template
         >
         <template v-if="s.done"
-          ><CutFile :href="file(`plans/${s.done.id}.dxf`)">DXF{{ s.done.stale ? ' (stale)' : '' }}</CutFile
-          ><a class="button" :href="file(`plans/${s.done.id}.pdf`)">PDF{{ s.done.stale ? ' (stale)' : '' }}</a
-          ><a class="button" :href="file(`plans/${s.done.id}.svg`)">SVG</a></template
+          ><CutFile :href="file(`plans/${s.done.id}.dxf`)">{{
+            $t('cut.dxf_x', [s.done.stale ? ' ' + $t('cut.stale_2') : ''])
+          }}</CutFile
+          ><a class="button" :href="file(`plans/${s.done.id}.pdf`)">{{
+            $t('cut.pdf_x', [s.done.stale ? ' ' + $t('cut.stale_2') : ''])
+          }}</a
+          ><a class="button" :href="file(`plans/${s.done.id}.svg`)">{{ $t('cut.svg') }}</a></template
         >
       </div>
     </div>
-    <p v-if="s.latest?.state === 'failed'" class="bad">The last try failed: {{ s.latest.message }}</p>
+    <p v-if="s.latest?.state === 'failed'" class="bad">{{ $t('cut.the_last_try_failed_x', [s.latest.message]) }}</p>
     <template v-if="plan?.result">
       <div class="row spread">
         <p class="soft">
-          {{ job!.job.spec.currency }} {{ plan.result.cost.toFixed(2) }} of metal,
-          {{ (plan.result.utilisation * 100).toFixed(0) }} % used; no choice of sheets below
-          {{ plan.result.lower_bound.toFixed(2) }} has the area; {{ plan.result.evaluations }} steps of search.
+          {{
+            $t('cut.of_metal_used_no_choice_x', [
+              job!.job.spec.currency,
+              plan.result.cost.toFixed(2),
+              (plan.result.utilisation * 100).toFixed(0),
+              plan.result.lower_bound.toFixed(2),
+              plan.result.evaluations,
+            ])
+          }}
         </p>
-        <el-button v-if="byHand" @click="editing = true">Move pieces by hand</el-button>
+        <el-button v-if="byHand" @click="editing = true">{{ $t('cut.move_pieces_by_hand') }}</el-button>
       </div>
       <p v-for="u in plan.result.unplaced" :key="u.part" class="bad">
-        No room for {{ u.qty }} × {{ u.part }}: add a sheet in <router-link :to="`${base}/stock`">Stock</router-link>.
+        {{ $t('cut.no_room_for_add_a_x', [u.qty, u.part]) }}
+        <router-link :to="`${base}/stock`">{{ $t('cut.stock') }}</router-link>.
       </p>
       <Variants :sheets="s" />
       <NestEditor v-if="editing" :key="plan.id" :plan="plan" @done="edited" @asked="edited" />
       <SheetSteps v-if="!editing" :key="plan.id" v-model:marked="marked" :plan="plan" />
     </template>
-    <p v-else-if="!going(s)" class="soft">Not nested yet; the thread counts it at a usual yield.</p>
+    <p v-else-if="!going(s)" class="soft">{{ $t('cut.not_nested_yet_the_thread') }}</p>
   </section>
 </template>

@@ -25,9 +25,9 @@ const onTable = () =>
 <template>
   <div v-if="keys.length">
     <div v-if="keys.length > 1" class="row">
-      <el-button :disabled="!now" @click="step(-1)">Previous sheet</el-button>
-      <b>sheet {{ now + 1 }} of {{ keys.length }}</b>
-      <el-button :disabled="now === keys.length - 1" @click="step(1)">Next sheet</el-button>
+      <el-button :disabled="!now" @click="step(-1)">{{ $t('cut.previous_sheet') }}</el-button>
+      <b>{{ $t('cut.sheet_of_x', [now + 1, keys.length]) }}</b>
+      <el-button :disabled="now === keys.length - 1" @click="step(1)">{{ $t('cut.next_sheet') }}</el-button>
     </div>
     <SheetPicture
       :key="keys[now]"

@@ -28,12 +28,12 @@ const groups = computed(() =>
 )
 </script>
 <template>
-  <p v-if="!chosen" class="soft gap">No part of this job is cut from a sheet.</p>
+  <p v-if="!chosen" class="soft gap">{{ $t('cut.no_part_of_this_job_2') }}</p>
   <div v-else class="by-group gap">
     <GroupList
       v-if="groups.length > 1"
       :of="groups"
-      label="Thicknesses"
+      :label="$t('cut.thicknesses')"
       :model-value="chosen.key"
       @update:model-value="picked = $event"
     />

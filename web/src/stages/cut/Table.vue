@@ -31,15 +31,16 @@ const show = (value: string) => router.replace({ query: { sheet: value } })
 </script>
 <template>
   <p v-if="!sheets.length" class="soft gap">
-    Nothing is nested yet:
-    <router-link :to="`/jobs/${job!.job.id}/cut/sheets`">nest the sheets</router-link> and they can be run here.
+    {{ $t('cut.nothing_is_nested_yet') }}
+    <router-link :to="`/jobs/${job!.job.id}/cut/sheets`">{{ $t('cut.nest_the_sheets') }}</router-link>
+    {{ $t('cut.and_they_can_be_run') }}
   </p>
   <template v-else>
     <label v-if="sheets.length > 1" class="row gap">
-      On the table
+      {{ $t('cut.on_the_table') }}
       <Choice
         class="long"
-        aria-label="Sheet on the table"
+        :aria-label="$t('cut.sheet_on_the_table')"
         :model-value="chosen.value"
         :options="sheets"
         @update:model-value="show"

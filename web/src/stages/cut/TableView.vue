@@ -40,20 +40,21 @@ const file = computed(
 <template>
   <div v-if="found" class="panel gap">
     <div class="row spread">
-      <h3>On the table: {{ time(found.run.seconds) }}</h3>
-      <span class="soft"
-        >{{ found.run.pierces }} pierces, {{ length(found.run.cut_mm) }} cut, {{ length(found.run.rapid_mm) }} in
-        between</span
-      >
-      <CutFile v-if="!found.run.faults.length && !found.plan.troubles.length" :href="file">G-code</CutFile>
+      <h3>{{ $t('cut.on_the_table_x', [time(found.run.seconds)]) }}</h3>
+      <span class="soft">{{
+        $t('cut.pierces_cut_in_between_x', [found.run.pierces, length(found.run.cut_mm), length(found.run.rapid_mm)])
+      }}</span>
+      <CutFile v-if="!found.run.faults.length && !found.plan.troubles.length" :href="file">{{
+        $t('cut.g_code')
+      }}</CutFile>
     </div>
     <p v-for="w in [...found.run.faults, ...found.plan.troubles]" :key="w" class="bad">
-      {{ w }}: no program is given out.
+      {{ $t('cut.no_program_is_given_out_x', [w]) }}
     </p>
     <svg
       :viewBox="`-12 ${-found.plan.height - 12} ${found.plan.width + 24} ${found.plan.height + 24}`"
       role="img"
-      aria-label="The torch's way over the sheet"
+      :aria-label="$t('cut.the_torchs_way_over_the')"
     >
       <g transform="scale(1 -1)" fill="none">
         <rect
@@ -77,18 +78,21 @@ const file = computed(
       </g>
     </svg>
     <label class="row"
-      ><span class="soft">run it</span
+      ><span class="soft">{{ $t('cut.run_it') }}</span
       ><Slider
         v-model="step"
         min="1"
         :max="found.run.path.length"
-        aria-label="How far the program has run"
+        :aria-label="$t('cut.how_far_the_program_has')"
         class="wide"
     /></label>
     <p class="soft">
-      Dots are pierces, all in scrap; openings are cut before outsides, and the next part is not beside the last.
-      Planned for {{ job!.job.spec.machines!.table_feed_mm_min }} mm/min and {{ job!.job.spec.machines!.pierce_s }} s a
-      pierce. Fume, arc eyes, hot edges: extraction, shade and gloves; nobody leaves a table that is cutting.
+      {{
+        $t('cut.dots_are_pierces_all_in_x', [
+          job!.job.spec.machines!.table_feed_mm_min,
+          job!.job.spec.machines!.pierce_s,
+        ])
+      }}
     </p>
   </div>
 </template>

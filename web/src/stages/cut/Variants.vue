@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The finished nests of one thickness side by side; one of them counts. */
+import { atTime } from '../../shared/dates'
 import { ref, watch } from 'vue'
 import { call, type S } from '../../api/client'
 import { attempt, job, mayWrite, open } from '../../shared/job'
@@ -24,22 +25,21 @@ const pick = (v: S['Variant']) =>
   <table v-if="found.length > 1" class="list">
     <thead>
       <tr>
-        <th>Variants</th>
+        <th>{{ $t('cut.variants') }}</th>
         <th class="num">{{ job!.job.spec.currency }}</th>
-        <th class="num">Sheets</th>
-        <th class="num">Used</th>
-        <th class="num">Cut, min</th>
+        <th class="num">{{ $t('cut.sheets') }}</th>
+        <th class="num">{{ $t('cut.used') }}</th>
+        <th class="num">{{ $t('cut.cut_min') }}</th>
         <th></th>
       </tr>
     </thead>
     <tbody>
       <tr v-for="v in found" :key="v.id" :class="{ chosen: v.counts }">
         <td>
-          {{ v.title || 'searched' }}
+          {{ v.title || $t('cut.searched') }}
           <span class="soft"
-            >{{ v.by }},
-            {{ new Date(v.finished ?? v.asked).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })
-            }}<template v-if="v.stale">, stale</template></span
+            >{{ v.by }}, {{ atTime(v.finished ?? v.asked)
+            }}<template v-if="v.stale">{{ $t('cut.stale_3') }}</template></span
           >
         </td>
         <td class="num">{{ v.cost?.toFixed(2) }}</td>
@@ -47,7 +47,9 @@ const pick = (v: S['Variant']) =>
         <td class="num">{{ ((v.utilisation ?? 0) * 100).toFixed(0) }} %</td>
         <td class="num">{{ v.cut_minutes.toFixed(1) }}</td>
         <td class="num">
-          <b v-if="v.counts">counts</b><el-button text v-else-if="mayWrite" @click="pick(v)">Let it count</el-button>
+          <b v-if="v.counts">{{ $t('cut.counts') }}</b><el-button text v-else-if="mayWrite" @click="pick(v)">{{
+            $t('cut.let_it_count')
+          }}</el-button>
         </td>
       </tr>
     </tbody>

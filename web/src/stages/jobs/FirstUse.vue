@@ -39,23 +39,21 @@ const bring = () =>
   })
 </script>
 <template>
-  <section class="panel gap" aria-label="New here">
-    <h2>New here?</h2>
+  <section class="panel gap" :aria-label="$t('jobs.new_here')">
+    <h2>{{ $t('jobs.new_here_2') }}</h2>
     <div class="halves">
       <div>
         <p>
-          <b>Walk through a small job</b>: a rack for paddles, in six steps, some five minutes. You do each step
-          yourself or have it shown, and throw the job away at the end.
+          <b>{{ $t('jobs.walk_through_a_small_job') }}</b>{{ $t('jobs.a_rack_for_paddles_in') }}
         </p>
-        <el-button type="primary" @click="walk">Walk through it</el-button>
+        <el-button type="primary" @click="walk">{{ $t('jobs.walk_through_it') }}</el-button>
       </div>
       <div v-if="examples.length">
         <p>
-          <b>Look at filled examples</b>: {{ examples.length }} jobs of the made-up Quillmere bird reserve, with their
-          stock and their log.
+          <b>{{ $t('jobs.look_at_filled_examples') }}</b>{{ $t('jobs.jobs_of_the_made_up_x', [examples.length]) }}
         </p>
         <el-button :disabled="coming > 0" @click="bring">{{
-          coming ? `Bringing ${coming} of ${examples.length}…` : 'Bring the examples'
+          coming ? $t('jobs.bringing_of_x', [coming, examples.length]) : $t('jobs.bring_the_examples')
         }}</el-button>
       </div>
     </div>

@@ -6,6 +6,8 @@ import { letGo, typedAnywhere } from '../../composables/useDraft'
 import { attempt, mayWrite, me, message } from '../../shared/job'
 import Reserve from '../../shared/Reserve.vue'
 import { mass, unit } from '../../shared/units'
+import { i18n, languages, speak, t } from '../../messages'
+import Choice from '../../ui/Choice.vue'
 import DataList from '../../ui/DataList.vue'
 import { weakness, type Column } from '../../ui/lists'
 import FirstUse from './FirstUse.vue'
@@ -85,52 +87,61 @@ async function out() {
   })
 }
 const columns: Column<S['JobLine']>[] = [
-  { id: 'job', head: 'Job', by: (j) => j.name },
-  { id: 'for', head: 'For', by: (j) => j.for_whom },
-  { id: 'breaks', head: 'Breaks', by: (j) => weakness(j.headline?.breaks) },
-  { id: 'moves', head: 'Moves', by: (j) => weakness(j.headline?.moves) },
-  { id: 'mass', head: 'Mass', num: true, by: (j) => j.headline?.mass_kg },
-  { id: 'pieces', head: 'Pieces', num: true, by: (j) => j.headline?.pieces },
-  { id: 'bars', head: 'Bars', num: true, by: (j) => j.headline?.bars },
-  { id: 'before', head: 'Before work', by: (j) => j.stops },
+  { id: 'job', head: t('jobs.job'), by: (j) => j.name },
+  { id: 'for', head: t('jobs.for'), by: (j) => j.for_whom },
+  { id: 'breaks', head: t('jobs.breaks'), by: (j) => weakness(j.headline?.breaks) },
+  { id: 'moves', head: t('jobs.moves'), by: (j) => weakness(j.headline?.moves) },
+  { id: 'mass', head: t('jobs.mass'), num: true, by: (j) => j.headline?.mass_kg },
+  { id: 'pieces', head: t('jobs.pieces'), num: true, by: (j) => j.headline?.pieces },
+  { id: 'bars', head: t('jobs.bars'), num: true, by: (j) => j.headline?.bars },
+  { id: 'before', head: t('jobs.before_work'), by: (j) => j.stops },
   { id: 'acts', head: '', acts: true },
 ]
+const nameOf = (language: string) => new Intl.DisplayNames([language], { type: 'language' }).of(language) ?? language
 </script>
 <template>
   <main class="page">
     <div class="row spread">
-      <h1>Jobs of {{ me?.shop }}</h1>
+      <h1>{{ $t('jobs.jobs_of_x', [me?.shop]) }}</h1>
       <span
         >{{ me?.username }}, {{ me?.role }}
-        <router-link class="button quiet" to="/people">{{ me?.role === 'owner' ? 'People' : 'Password' }}</router-link>
-        <el-button text @click="out">Log out</el-button></span
+        <Choice
+          v-if="languages.length > 1"
+          :model-value="i18n.global.locale.value"
+          :aria-label="$t('jobs.language')"
+          :options="languages.map((l) => ({ value: l, label: nameOf(l) }))"
+          @change="speak(String($event))"
+        />
+        <router-link class="button quiet" to="/people">{{
+          me?.role === 'owner' ? $t('jobs.people') : $t('jobs.password')
+        }}</router-link>
+        <el-button text @click="out">{{ $t('jobs.log_out') }}</el-button></span
       >
     </div>
     <p v-if="message" class="notice bad" role="alert">{{ message }}</p>
     <div class="halves">
       <form v-if="mayWrite" class="panel" @submit.prevent="make">
-        <h2>Start a job</h2>
-        <TextField id="job-name" v-model="name" label="Name of the job" />
+        <h2>{{ $t('jobs.start_a_job') }}</h2>
+        <TextField id="job-name" v-model="name" :label="$t('jobs.name_of_the_job')" />
         <div class="row spread">
-          <el-radio-group v-model="unit" aria-label="Units of the job">
-            <el-radio value="mm">millimetres</el-radio>
-            <el-radio value="in">feet and inches</el-radio>
+          <el-radio-group v-model="unit" :aria-label="$t('jobs.units_of_the_job')">
+            <el-radio value="mm">{{ $t('jobs.millimetres') }}</el-radio>
+            <el-radio value="in">{{ $t('jobs.feet_and_inches') }}</el-radio>
           </el-radio-group>
-          <el-button type="primary" native-type="submit">Start</el-button>
+          <el-button type="primary" native-type="submit">{{ $t('jobs.start') }}</el-button>
         </div>
       </form>
       <div class="panel">
-        <h2>Or bring a job file</h2>
+        <h2>{{ $t('jobs.or_bring_a_job_file') }}</h2>
         <p class="soft">
-          A job as saved by Yorvek, with its loads, members, parts and log. The filled examples of the demo came this
-          way.
+          {{ $t('jobs.a_job_as_saved_by') }}
         </p>
-        <el-checkbox v-model="withStock">take its stock lines into the book, but for those that are there</el-checkbox>
-        <input ref="file" type="file" accept=".json" aria-label="Job file" @change="bring" />
+        <el-checkbox v-model="withStock">{{ $t('jobs.take_its_stock_lines_into') }}</el-checkbox>
+        <input ref="file" type="file" accept=".json" :aria-label="$t('jobs.job_file')" @change="bring" />
       </div>
     </div>
     <FirstUse v-if="mayWrite && isRead && (!jobs.length || bringing)" @brought="more" />
-    <DataList class="gap" label="Jobs" place="jobs" :rows="jobs" :columns="columns">
+    <DataList class="gap" :label="$t('jobs.jobs')" place="jobs" :rows="jobs" :columns="columns">
       <template #job="{ row: j }"
         ><router-link :to="`/jobs/${j.id}/brief`"
           ><b>{{ j.name }}</b></router-link
@@ -141,42 +152,51 @@ const columns: Column<S['JobLine']>[] = [
         ><span class="soft">{{ j.for_whom }}</span></template
       >
       <template #breaks="{ row: j }"
-        ><Reserve v-if="j.headline" :value="j.headline.breaks" /><span v-else class="soft"
-          >being worked out…</span
-        ></template
+        ><Reserve v-if="j.headline" :value="j.headline.breaks" /><span v-else class="soft">{{
+          $t('jobs.being_worked_out')
+        }}</span></template
       >
       <template #moves="{ row: j }"><Reserve v-if="j.headline" :value="j.headline.moves" /></template>
       <template #mass="{ row: j }">{{ j.headline ? mass(j.headline.mass_kg) : '' }}</template>
       <template #before="{ row: j }"
-        ><span v-if="j.stops" class="bad">{{ j.stops }} to decide</span></template
+        ><span v-if="j.stops" class="bad">{{ $t('jobs.to_decide_x', [j.stops]) }}</span></template
       >
       <template #acts="{ row: j }">
         <form v-if="copying?.id === j.id" class="row" @submit.prevent="copyIt">
-          <el-input :aria-label="`Name of the copy of ${j.name}`" v-model="copying.name" />
-          <el-button type="primary" native-type="submit">Copy it</el-button
-          ><el-button @click="copying = null">Leave it</el-button>
+          <el-input :aria-label="$t('jobs.name_of_the_copy_of_x', [j.name])" v-model="copying.name" />
+          <el-button type="primary" native-type="submit">{{ $t('jobs.copy_it') }}</el-button><el-button
+            @click="copying = null"
+            >{{ $t('jobs.leave_it') }}</el-button
+          >
         </form>
         <template v-else-if="leaving === j.id"
-          >Put {{ j.name }} away? <el-button type="primary" @click="putAway(j.id)">Put it away</el-button
-          ><el-button @click="leaving = null">Leave it</el-button></template
+          >{{ $t('jobs.put_away_x', [j.name]) }}
+          <el-button type="primary" @click="putAway(j.id)">{{ $t('jobs.put_it_away') }}</el-button><el-button
+            @click="leaving = null"
+            >{{ $t('jobs.leave_it') }}</el-button
+          ></template
         >
         <template v-else>
           <el-button
             text
             v-if="mayWrite"
-            :aria-label="`Copy ${j.name}`"
+            :aria-label="$t('jobs.copy_x', [j.name])"
             @click="copying = { id: j.id, name: `${j.name}, copy` }"
           >
-            Copy</el-button
-          ><el-button text v-if="me?.role === 'owner'" :aria-label="`Put ${j.name} away`" @click="leaving = j.id">
-            Put away
+            {{ $t('jobs.copy') }}</el-button><el-button
+            text
+            v-if="me?.role === 'owner'"
+            :aria-label="$t('jobs.put_away_x_2', [j.name])"
+            @click="leaving = j.id"
+          >
+            {{ $t('jobs.put_away') }}
           </el-button>
         </template>
       </template>
-      <template #none>No job yet: start one above.</template>
+      <template #none>{{ $t('jobs.no_job_yet_start_one') }}</template>
     </DataList>
     <details v-if="away.length" class="gap">
-      <summary>Put away: {{ away.length }}</summary>
+      <summary>{{ $t('jobs.put_away_x_3', [away.length]) }}</summary>
       <table class="list">
         <tbody>
           <tr v-for="j in away" :key="j.id">
@@ -184,7 +204,9 @@ const columns: Column<S['JobLine']>[] = [
               <b>{{ j.name }}</b> <span class="soft">{{ j.revision }}</span>
             </td>
             <td class="num">
-              <el-button text v-if="me?.role === 'owner'" @click="takeUp(j.id)">Take it up again</el-button>
+              <el-button text v-if="me?.role === 'owner'" @click="takeUp(j.id)">{{
+                $t('jobs.take_it_up_again')
+              }}</el-button>
             </td>
           </tr>
         </tbody>

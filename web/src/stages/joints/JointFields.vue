@@ -19,7 +19,7 @@ function set(name: string, value: unknown) {
 </script>
 <template>
   <component :is="k ? 'details' : 'div'" v-for="(group, k) in groups" v-show="group.length" :key="k">
-    <summary v-if="k">More about it</summary>
+    <summary v-if="k">{{ $t('joints.more_about_it') }}</summary>
     <div class="fields">
       <AskedField
         v-for="a in group"

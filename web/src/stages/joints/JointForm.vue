@@ -39,70 +39,84 @@ const addOnto = () => draft.value.onto!.push(blankOnto())
 const addForce = () => draft.value.forces!.push(blankForces(draft.value.forces!))
 </script>
 <template>
-  <EditForm :form="form" save="Save joint">
+  <EditForm :form="form" :save="$t('joints.save_joint')">
     <Alive :row="alive" :preview="preview" />
     <div class="fields">
-      <TextField id="fj-mark" v-model="draft.mark" label="Mark of the joint" at="mark" />
-      <TextField id="fj-name" v-model="draft.name" label="Called" at="name" />
-      <NumberField id="fj-qty" v-model="draft.qty" label="How many" at="qty" />
+      <TextField id="fj-mark" v-model="draft.mark" :label="$t('joints.mark_of_the_joint')" at="mark" />
+      <TextField id="fj-name" v-model="draft.name" :label="$t('joints.called')" at="name" />
+      <NumberField id="fj-qty" v-model="draft.qty" :label="$t('joints.how_many')" at="qty" />
     </div>
-    <h3>What ends there</h3>
+    <h3>{{ $t('joints.what_ends_there') }}</h3>
     <div class="fields">
       <SectionPick v-model:section="draft.section_id!" v-model:material="draft.material_id" /><el-checkbox
         v-model="draft.welded"
-        >metal beside welds counts as welded</el-checkbox
+        >{{ $t('joints.metal_beside_welds_counts_as') }}</el-checkbox
       >
     </div>
-    <h3>Joined by</h3>
+    <h3>{{ $t('joints.joined_by') }}</h3>
     <div class="fields">
       <ChoiceField
         id="fj-kind"
         v-model="kind"
-        label="Kind of joint"
+        :label="$t('joints.kind_of_joint')"
         :options="jointKinds.map((k) => ({ value: k.kind, label: k.words }))"
       />
     </div>
     <JointFields v-if="draft.joint" v-model="draft.joint" within="joint." />
-    <h3>What it stands on <span class="soft">its walls are checked where a rule speaks</span></h3>
+    <h3>
+      {{ $t('joints.what_it_stands_on') }} <span class="soft">{{ $t('joints.its_walls_are_checked_where') }}</span>
+    </h3>
     <fieldset v-for="(o, i) in draft.onto" :key="i" class="panel">
       <div class="fields">
         <SectionPick v-model:section="o.section_id!" v-model:material="o.material_id" :within="`onto.${i}.`" />
         <ChoiceField
           :id="`fj-p${i}`"
           v-model="o.place"
-          label="It"
+          :label="$t('joints.it')"
           :at="`onto.${i}.place`"
           :options="{
-            'runs through': 'runs through',
-            'ends close by': 'ends close by',
-            corner: 'ends here, a corner',
+            'runs through': $t('joints.runs_through'),
+            'ends close by': $t('joints.ends_close_by'),
+            corner: $t('joints.ends_here_a_corner'),
           }"
         />
-        <NumberField :id="`fj-a${i}`" v-model="o.angle_deg" label="Angle between them, °" :at="`onto.${i}.angle_deg`" />
+        <NumberField
+          :id="`fj-a${i}`"
+          v-model="o.angle_deg"
+          :label="$t('joints.angle_between_them')"
+          :at="`onto.${i}.angle_deg`"
+        />
         <NumberField
           :id="`fj-s${i}`"
           v-model="o.stress_MPa"
-          label="Its own stress there, MPa"
-          echo="push negative"
+          :label="$t('joints.its_own_stress_there_mpa')"
+          :echo="$t('joints.push_negative')"
           :at="`onto.${i}.stress_MPa`"
         />
-        <el-checkbox v-model="o.turned">it runs along the bar's width</el-checkbox
-        ><el-checkbox v-model="o.on_side">the bar stands on its side, not its top</el-checkbox
-        ><el-checkbox v-model="o.opposite">another pushes alike from the other side</el-checkbox>
+        <el-checkbox v-model="o.turned">{{ $t('joints.it_runs_along_the_bars') }}</el-checkbox><el-checkbox
+          v-model="o.on_side"
+          >{{ $t('joints.the_bar_stands_on_its') }}</el-checkbox
+        ><el-checkbox v-model="o.opposite">{{ $t('joints.another_pushes_alike_from_the') }}</el-checkbox>
       </div>
-      <el-button text @click="draft.onto!.splice(i, 1)">Take away</el-button>
+      <el-button text @click="draft.onto!.splice(i, 1)">{{ $t('joints.take_away') }}</el-button>
     </fieldset>
-    <el-button @click="addOnto">Add what it stands on</el-button>
-    <h3 class="gap">Forces on it</h3>
+    <el-button @click="addOnto">{{ $t('joints.add_what_it_stands_on') }}</el-button>
+    <h3 class="gap">{{ $t('joints.forces_on_it') }}</h3>
     <fieldset v-for="(f, i) in draft.forces" :key="i" class="panel">
       <div class="fields">
-        <TextField :id="`fj-n${i}`" v-model="f.name" label="Load" :at="`forces.${i}.name`" />
-        <ChoiceField :id="`fj-c${i}`" v-model="f.case" label="It is" :at="`forces.${i}.case`" :options="CASES" />
+        <TextField :id="`fj-n${i}`" v-model="f.name" :label="$t('joints.load')" :at="`forces.${i}.name`" />
+        <ChoiceField
+          :id="`fj-c${i}`"
+          v-model="f.case"
+          :label="$t('joints.it_is')"
+          :at="`forces.${i}.case`"
+          :options="CASES"
+        />
         <NumberField
           v-if="f.case !== 'design'"
           :id="`fj-d${i}`"
           v-model="f.dynamic_factor"
-          label="Dynamic factor of it"
+          :label="$t('joints.dynamic_factor_of_it')"
           :at="`forces.${i}.dynamic_factor`"
         />
         <QuantityField
@@ -113,12 +127,14 @@ const addForce = () => draft.value.forces!.push(blankForces(draft.value.forces!)
           :at="`forces.${i}.${k}`"
           :kind="typed"
           optional
-          hint="none"
+          :hint="$t('joints.none')"
         />
       </div>
-      <el-button text :aria-label="`Take away ${f.name}`" @click="draft.forces!.splice(i, 1)"> Take away </el-button>
+      <el-button text :aria-label="$t('joints.take_away_x', [f.name])" @click="draft.forces!.splice(i, 1)">
+        {{ $t('joints.take_away') }}
+      </el-button>
     </fieldset>
-    <el-button @click="addForce">Add forces</el-button></EditForm
+    <el-button @click="addForce">{{ $t('joints.add_forces') }}</el-button></EditForm
   >
 </template>
 <style scoped>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Joints and plates that are sized without a frame around them: what ends there, what it stands on, and its forces. */
+import { t } from '../../messages'
 import { onMounted, ref } from 'vue'
 import type { S } from '../../api/client'
 import { useDraft } from '../../composables/useDraft'
@@ -36,25 +37,32 @@ const found = ref<number | null>(null)
 usePicked('joint', found)
 const governs = (j: S['JointRow']) => j.trouble ?? j.verdict?.strength.governs ?? ''
 const columns: Column<S['JointRow']>[] = [
-  { id: 'mark', head: 'Mark', by: (j) => j.spec.mark },
-  { id: 'what', head: 'What', by: (j) => j.spec.name, words: (j) => jointWords(j.spec.joint?.kind ?? 'weld') },
-  { id: 'of', head: 'Of', by: (j) => j.spec.section_id, words: (j) => j.spec.material_id ?? '' },
-  { id: 'governs', head: 'What governs', by: governs },
-  { id: 'breaks', head: 'Breaks', by: (j) => weakness(j.verdict?.strength.value) },
+  { id: 'mark', head: t('joints.mark'), by: (j) => j.spec.mark },
+  {
+    id: 'what',
+    head: t('joints.what'),
+    by: (j) => j.spec.name,
+    words: (j) => jointWords(j.spec.joint?.kind ?? 'weld'),
+  },
+  { id: 'of', head: t('joints.of'), by: (j) => j.spec.section_id, words: (j) => j.spec.material_id ?? '' },
+  { id: 'governs', head: t('joints.what_governs'), by: governs },
+  { id: 'breaks', head: t('joints.breaks'), by: (j) => weakness(j.verdict?.strength.value) },
   { id: 'acts', head: '', acts: true },
 ]
 </script>
 <template>
   <section class="gap">
     <div class="row spread">
-      <h2>Joints by themselves <span class="soft">a lug, a base plate, a gusset, without a frame around it</span></h2>
-      <el-button v-if="mayWrite && !draft" @click="add">Add a joint by itself</el-button>
+      <h2>
+        {{ $t('joints.joints_by_themselves') }} <span class="soft">{{ $t('joints.a_lug_a_base_plate') }}</span>
+      </h2>
+      <el-button v-if="mayWrite && !draft" @click="add">{{ $t('joints.add_a_joint_by_itself') }}</el-button>
     </div>
     <JointForm v-if="draft" :form="form" />
     <DataList
       v-if="job!.joints.length"
       v-model="found"
-      label="Joints by themselves"
+      :label="$t('joints.joints_by_themselves')"
       kind="joint"
       :rows="job!.joints"
       :columns="columns"

@@ -44,21 +44,21 @@ const found = ref<number | null>(null)
 usePicked('note', found)
 </script>
 <template>
-  <h1>Log</h1>
+  <h1>{{ $t('log.log') }}</h1>
   <div class="columns gap">
     <section>
-      <h2>Notes and decisions</h2>
+      <h2>{{ $t('log.notes_and_decisions') }}</h2>
       <form class="panel gap" @submit.prevent="write">
         <div class="row">
           <Choice
-            aria-label="Kind"
+            :aria-label="$t('log.kind')"
             v-model="kind"
             :options="['note', 'decision', 'deviation', 'mistake', 'lesson']"
-          /><el-input placeholder="about (mark)" aria-label="About" v-model="about" />
+          /><el-input :placeholder="$t('log.about_mark')" :aria-label="$t('log.about')" v-model="about" />
         </div>
-        <TextField id="note-text" :rows="2" v-model="text" label="What changed, went wrong, was learned?" />
+        <TextField id="note-text" :rows="2" v-model="text" :label="$t('log.what_changed_went_wrong_was')" />
         <el-button class="gap" type="primary" native-type="submit">{{
-          changed ? 'Save the change' : 'Write it down'
+          changed ? $t('log.save_the_change') : $t('log.write_it_down')
         }}</el-button>
       </form>
       <article v-for="n in job!.notes" :key="n.id" :class="{ chosen: n.id === found }" :data-row="`note ${n.id}`">
@@ -76,7 +76,7 @@ usePicked('note', found)
       </article>
     </section>
     <section>
-      <h2>Who changed what</h2>
+      <h2>{{ $t('log.who_changed_what') }}</h2>
       <table class="list">
         <tbody>
           <template v-for="h in history" :key="h.id">
@@ -86,9 +86,12 @@ usePicked('note', found)
               </td>
               <td class="soft">{{ h.by }}, {{ when(h.at) }}</td>
               <td class="num">
-                <span v-if="h.undone" class="soft">undone</span
-                ><el-button text v-else-if="mayWrite && !h.is_undo" @click="attempt(() => undo(h.id))">
-                  Undo
+                <span v-if="h.undone" class="soft">{{ $t('log.undone') }}</span><el-button
+                  text
+                  v-else-if="mayWrite && !h.is_undo"
+                  @click="attempt(() => undo(h.id))"
+                >
+                  {{ $t('log.undo') }}
                 </el-button>
               </td>
             </tr>

@@ -12,10 +12,10 @@ const draft = defineModel<Draft>({ required: true })
   <ChoiceField
     id="p-member"
     v-model="draft.shape.member_id"
-    label="Follows"
+    :label="$t('parts.follows')"
     at="shape.member_id"
     :options="[
-      { value: null, label: 'nothing: as given here' },
+      { value: null, label: $t('parts.nothing_as_given_here') },
       ...job!.members.map((m) => ({ value: m.id, label: m.spec.mark })),
     ]"
   />
@@ -25,40 +25,51 @@ const draft = defineModel<Draft>({ required: true })
   <QuantityField
     at="shape.length"
     v-model="draft.shape.length"
-    label="Length, point to point"
+    :label="$t('parts.length_point_to_point')"
     :optional="!!draft.shape.member_id"
-    hint="the member's"
+    :hint="$t('parts.the_members')"
   />
   <QuantityField
     at="shape.left_end"
     v-model="draft.shape.left_end"
-    label="Left end, from square"
+    :label="$t('parts.left_end_from_square')"
     kind="angle"
-  /><QuantityField at="shape.right_end" v-model="draft.shape.right_end" label="Right end, from square" kind="angle" />
+  /><QuantityField
+    at="shape.right_end"
+    v-model="draft.shape.right_end"
+    :label="$t('parts.right_end_from_square')"
+    kind="angle"
+  />
   <template v-for="side in ['left', 'right']" :key="side"
     ><ChoiceField
       :id="`p-${side}`"
       v-model="draft.shape[`${side}_shape`].kind"
-      :label="`${side === 'left' ? 'Left' : 'Right'} end is`"
+      :label="$t('parts.end_is_x', [side === 'left' ? 'Left' : 'Right'])"
       :at="`shape.${side}_shape.kind`"
-      :options="{ straight: 'cut straight', saddle: 'saddled onto a tube', notch: 'notched' }" />
+      :options="{
+        straight: $t('parts.cut_straight'),
+        saddle: $t('parts.saddled_onto_a_tube'),
+        notch: $t('parts.notched'),
+      }" />
     <template v-if="draft.shape[`${side}_shape`].kind !== 'straight'"
       ><QuantityField
         v-model="draft.shape[`${side}_shape`].size"
         :at="`shape.${side}_shape.size`"
-        :label="draft.shape[`${side}_shape`].kind === 'saddle' ? 'Onto the diameter' : 'Notch, deep'" /><QuantityField
+        :label="
+          draft.shape[`${side}_shape`].kind === 'saddle' ? $t('parts.onto_the_diameter') : $t('parts.notch_deep')
+        " /><QuantityField
         v-if="draft.shape[`${side}_shape`].kind === 'notch'"
         v-model="draft.shape[`${side}_shape`].width"
         :at="`shape.${side}_shape.width`"
-        label="Notch, wide"
+        :label="$t('parts.notch_wide')"
         optional
-        hint="half of it" /></template
+        :hint="$t('parts.half_of_it')" /></template
   ></template>
   <QuantityField
     at="shape.held_to"
     v-model="draft.shape.held_to"
-    label="Measured later, at most"
+    :label="$t('parts.measured_later_at_most')"
     optional
-    hint="cut as given"
-  /><el-checkbox v-model="draft.shape.ripped">split lengthwise, two from one</el-checkbox>
+    :hint="$t('parts.cut_as_given')"
+  /><el-checkbox v-model="draft.shape.ripped">{{ $t('parts.split_lengthwise_two_from_one') }}</el-checkbox>
 </template>

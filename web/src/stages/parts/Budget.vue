@@ -12,41 +12,40 @@ function metalsOf(m: Module): string {
 }
 </script>
 <template>
-  <h2 class="gap">Budget by module</h2>
+  <h2 class="gap">{{ $t('parts.budget_by_module') }}</h2>
   <table class="list">
     <thead>
       <tr>
-        <th>Module</th>
-        <th class="num">Mass</th>
-        <th class="num">Metal, {{ job!.job.spec.currency }}</th>
-        <th>Of</th>
-        <th>To lift it, and its heaviest piece</th>
+        <th>{{ $t('parts.module') }}</th>
+        <th class="num">{{ $t('parts.mass') }}</th>
+        <th class="num">{{ $t('parts.metal_x', [job!.job.spec.currency]) }}</th>
+        <th>{{ $t('parts.of') }}</th>
+        <th>{{ $t('parts.to_lift_it_and_its') }}</th>
       </tr>
     </thead>
     <tbody>
       <tr v-for="m in job!.figures.modules" :key="m.module">
         <td>
-          {{ m.module }} <span class="soft">{{ m.pieces }} pieces</span>
+          {{ m.module }} <span class="soft">{{ $t('parts.pieces_x', [m.pieces]) }}</span>
         </td>
         <td class="num">
           <b>{{ mass(m.mass_kg) }}</b>
           <div v-if="m.loaded_kg > m.mass_kg" class="soft">
-            {{ mass(m.empty_kg) }} empty<template v-if="m.loaded_kg > m.empty_kg"
-              >, {{ mass(m.loaded_kg) }} loaded</template
-            >
+            {{ $t('parts.empty_x', [mass(m.empty_kg)])
+            }}<template v-if="m.loaded_kg > m.empty_kg">{{ $t('parts.loaded_x', [mass(m.loaded_kg)]) }}</template>
           </div>
         </td>
         <td class="num">
           {{ m.price.toFixed(0) }}
-          <div v-if="m.bought_price" class="soft">+ {{ m.bought_price.toFixed(0) }} bought</div>
+          <div v-if="m.bought_price" class="soft">{{ $t('parts.bought_x', [m.bought_price.toFixed(0)]) }}</div>
         </td>
         <td class="soft" style="white-space: nowrap">
           {{ metalsOf(m) }}
         </td>
         <td class="soft">
           {{ m.lift }}; {{ m.heaviest }} {{ mass(m.heaviest_kg) }}, {{ m.heaviest_lift
-          }}<template v-if="m.within">; within {{ mass(m.limit_kg!) }}</template
-          ><span v-if="m.within === false" class="bad">; over the limit of {{ mass(m.limit_kg!) }}</span>
+          }}<template v-if="m.within">{{ $t('parts.within_x', [mass(m.limit_kg!)]) }}</template
+          ><span v-if="m.within === false" class="bad">{{ $t('parts.over_the_limit_of_x', [mass(m.limit_kg!)]) }}</span>
         </td>
       </tr>
     </tbody>

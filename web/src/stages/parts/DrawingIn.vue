@@ -63,55 +63,56 @@ const box = (o: S['Outline']) => {
 </script>
 <template>
   <form class="panel" @submit.prevent="make">
-    <h2>From a drawing</h2>
+    <h2>{{ $t('parts.from_a_drawing') }}</h2>
     <div class="fields gap">
       <div class="field">
-        <label for="d-file">DXF or SVG</label><input id="d-file" type="file" accept=".dxf,.svg" @change="pick" /><span
-          class="echo"
-        ></span>
+        <label for="d-file">{{ $t('parts.dxf_or_svg') }}</label><input
+          id="d-file"
+          type="file"
+          accept=".dxf,.svg"
+          @change="pick"
+        /><span class="echo"></span>
       </div>
       <ChoiceField
         id="d-unit"
         @change="file && look()"
         v-model="said"
-        label="Its unit"
-        :echo="found ? `read as ${found.unit}` : ''"
-        :options="{ '': 'as it says', mm: 'millimetres', in: 'inches' }"
+        :label="$t('parts.its_unit')"
+        :echo="found ? $t('parts.read_as_x', [found.unit]) : ''"
+        :options="{ '': $t('parts.as_it_says'), mm: $t('parts.millimetres'), in: $t('parts.inches') }"
       />
-      <el-checkbox @change="file && look()" v-model="mend"
-        >close gaps up to a millimetre, leave stray lines out</el-checkbox
-      >
+      <el-checkbox @change="file && look()" v-model="mend">{{ $t('parts.close_gaps_up_to_a') }}</el-checkbox>
     </div>
     <template v-if="found">
       <p v-for="t in found.troubles.slice(0, 8)" :key="t.what + t.x + t.y" class="bad">
-        {{ t.what }}, at {{ t.x.toFixed(1) }}, {{ t.y.toFixed(1) }}
+        {{ $t('parts.at_x', [t.what, t.x.toFixed(1), t.y.toFixed(1)]) }}
       </p>
-      <p v-if="found.troubles.length > 8" class="bad">and {{ found.troubles.length - 8 }} more</p>
-      <p v-for="m in found.mended" :key="m" class="soft">Mended: {{ m }}.</p>
-      <p v-if="found.left_out.length" class="soft">Left out: {{ found.left_out.join(', ') }}.</p>
+      <p v-if="found.troubles.length > 8" class="bad">{{ $t('parts.and_more_x', [found.troubles.length - 8]) }}</p>
+      <p v-for="m in found.mended" :key="m" class="soft">{{ $t('parts.mended_x', [m]) }}</p>
+      <p v-if="found.left_out.length" class="soft">{{ $t('parts.left_out_x', [found.left_out.join(', ')]) }}</p>
       <table v-if="found.outlines.length" class="list">
         <thead>
           <tr>
             <th></th>
-            <th>Outline</th>
-            <th class="num">Area</th>
-            <th class="num">Cut</th>
-            <th>Mark</th>
-            <th>Name</th>
-            <th>Pieces</th>
+            <th>{{ $t('parts.outline') }}</th>
+            <th class="num">{{ $t('parts.area') }}</th>
+            <th class="num">{{ $t('parts.cut') }}</th>
+            <th>{{ $t('parts.mark') }}</th>
+            <th>{{ $t('parts.name') }}</th>
+            <th>{{ $t('parts.pieces') }}</th>
           </tr>
         </thead>
         <tbody>
           <tr v-for="(o, k) in found.outlines" :key="k">
-            <td><el-checkbox v-model="rows[k].take" :aria-label="`Take outline ${k + 1}`" /></td>
+            <td><el-checkbox v-model="rows[k].take" :aria-label="$t('parts.take_outline_x', [k + 1])" /></td>
             <td>
               <svg
                 :viewBox="box(o.outline)"
                 class="thumb"
                 role="img"
-                :aria-label="`Outline ${k + 1}, layer ${o.layer}`"
+                :aria-label="$t('parts.outline_layer_x', [k + 1, o.layer])"
               >
-                <title>layer {{ o.layer }}</title>
+                <title>{{ $t('parts.layer_x', [o.layer]) }}</title>
                 <g transform="scale(1 -1)">
                   <path
                     :d="outlinePath(o.outline)"
@@ -123,16 +124,20 @@ const box = (o: S['Outline']) => {
                 </g>
               </svg>
             </td>
-            <td class="num">{{ (o.area_mm2 / 100).toFixed(1) }} cm²</td>
+            <td class="num">{{ $t('parts.cm_x', [(o.area_mm2 / 100).toFixed(1)]) }}</td>
             <td class="num">{{ length(o.cut_mm) }}</td>
-            <td><el-input class="narrow" :aria-label="`Mark of outline ${k + 1}`" v-model="rows[k].mark" /></td>
-            <td><el-input class="mid" :aria-label="`Name of outline ${k + 1}`" v-model="rows[k].name" /></td>
+            <td>
+              <el-input class="narrow" :aria-label="$t('parts.mark_of_outline_x', [k + 1])" v-model="rows[k].mark" />
+            </td>
+            <td>
+              <el-input class="mid" :aria-label="$t('parts.name_of_outline_x', [k + 1])" v-model="rows[k].name" />
+            </td>
             <td>
               <NumberInput
                 v-model="rows[k].qty"
                 class="narrow"
                 inputmode="numeric"
-                :aria-label="`Pieces of outline ${k + 1}`"
+                :aria-label="$t('parts.pieces_of_outline_x', [k + 1])"
               />
             </td>
           </tr>
@@ -142,15 +147,16 @@ const box = (o: S['Outline']) => {
         <ChoiceField
           id="d-mat"
           v-model="material"
-          label="Material"
+          :label="$t('parts.material')"
           :options="materials.map((m) => ({ value: m.id, label: m.name }))"
         />
-        <QuantityField v-model="thickness" label="Thickness" kind="thickness" :material="material" />
+        <QuantityField v-model="thickness" :label="$t('parts.thickness')" kind="thickness" :material="material" />
       </div>
     </template>
     <div class="row gap">
-      <el-button type="primary" native-type="submit" :disabled="!rows.some((r) => r.take)">Make parts</el-button
-      ><el-button @click="emit('done')">Leave it</el-button>
+      <el-button type="primary" native-type="submit" :disabled="!rows.some((r) => r.take)">{{
+        $t('parts.make_parts')
+      }}</el-button><el-button @click="emit('done')">{{ $t('parts.leave_it') }}</el-button>
     </div>
   </form>
 </template>

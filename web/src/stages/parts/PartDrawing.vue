@@ -61,7 +61,7 @@ const openings = computed(() =>
 const pick = (asked: string | undefined) => props.picks && asked && emit('pick', asked)
 </script>
 <template>
-  <svg :viewBox="box" role="img" aria-label="Drawing of the part">
+  <svg :viewBox="box" role="img" :aria-label="$t('parts.drawing_of_the_part')">
     <g transform="scale(1 -1)" fill="none" :stroke-width="size / 420">
       <path
         :d="outlinePath(outline)"

@@ -21,20 +21,20 @@ const preview = usePreview(() => (draft.value ? { kind: 'parts', id: row.value?.
 const alive = computed(() => drafted(preview.found, 'parts', row.value?.id))
 </script>
 <template>
-  <EditForm v-if="draft" :form="form" save="Save part">
+  <EditForm v-if="draft" :form="form" :save="$t('parts.save_part')">
     <Alive :row="alive" :preview="preview">
       <template v-if="alive?.geometry" #other>
-        <p class="soft">{{ mass(alive.geometry.mass_kg) }} each; nothing is stored yet</p>
+        <p class="soft">{{ $t('parts.each_nothing_is_stored_yet_x', [mass(alive.geometry.mass_kg)]) }}</p>
         <PartDrawing :geometry="alive.geometry" picks small @pick="leadTo(`shape.${$event}`)" />
-        <p class="soft">Press a dimension or an opening to change it.</p>
+        <p class="soft">{{ $t('parts.press_a_dimension_or_an') }}</p>
       </template>
     </Alive>
     <h2>{{ wordsOf(draft.shape.family) }}</h2>
     <div class="fields gap">
-      <TextField id="p-mark" v-model="draft.mark" label="Mark" at="mark" />
-      <TextField id="p-name" v-model="draft.name" label="Name" at="name" />
-      <NumberField id="p-qty" v-model="draft.qty" label="Pieces" at="qty" />
-      <TextField id="p-mod" v-model="draft.module" label="Module" at="module" list="modules" />
+      <TextField id="p-mark" v-model="draft.mark" :label="$t('parts.mark')" at="mark" />
+      <TextField id="p-name" v-model="draft.name" :label="$t('parts.name')" at="name" />
+      <NumberField id="p-qty" v-model="draft.qty" :label="$t('parts.pieces')" at="qty" />
+      <TextField id="p-mod" v-model="draft.module" :label="$t('parts.module')" at="module" list="modules" />
       <datalist id="modules"><option v-for="m in job!.job.spec.modules" :key="m" :value="m" /></datalist>
       <BarFields v-if="draft.shape.family === 'bar'" v-model="draft" />
       <PlateFields v-else v-model="draft" /></div

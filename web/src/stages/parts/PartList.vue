@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Every part of the job, with what it is cut from. */
+import { t } from '../../messages'
 import type { S } from '../../api/client'
 import { job } from '../../shared/job'
 import { mass } from '../../shared/units'
@@ -10,17 +11,17 @@ import type { Column } from '../../ui/lists'
 defineProps<{ chosen: number | null }>()
 const emit = defineEmits<{ choose: [number] }>()
 const columns: Column<S['PartRow']>[] = [
-  { id: 'mark', head: 'Mark', by: (p) => p.spec.mark },
-  { id: 'name', head: 'Name', by: (p) => p.spec.name, words: (p) => p.followed.module ?? '' },
-  { id: 'from', head: 'From', by: (p) => stockOf(p), words: (p) => p.followed.material_id ?? '' },
-  { id: 'size', head: 'Size', by: (p) => (p.trouble ? '' : sizeOf(p)), words: (p) => p.trouble ?? '' },
-  { id: 'pieces', head: 'Pieces', num: true, by: (p) => p.spec.qty },
-  { id: 'each', head: 'Each', num: true, by: (p) => p.geometry?.mass_kg },
+  { id: 'mark', head: t('parts.mark'), by: (p) => p.spec.mark },
+  { id: 'name', head: t('parts.name'), by: (p) => p.spec.name, words: (p) => p.followed.module ?? '' },
+  { id: 'from', head: t('parts.from'), by: (p) => stockOf(p), words: (p) => p.followed.material_id ?? '' },
+  { id: 'size', head: t('parts.size'), by: (p) => (p.trouble ? '' : sizeOf(p)), words: (p) => p.trouble ?? '' },
+  { id: 'pieces', head: t('parts.pieces'), num: true, by: (p) => p.spec.qty },
+  { id: 'each', head: t('parts.each'), num: true, by: (p) => p.geometry?.mass_kg },
 ]
 </script>
 <template>
   <DataList
-    label="Parts"
+    :label="$t('parts.parts')"
     place="parts"
     pick
     kind="part"
@@ -39,6 +40,6 @@ const columns: Column<S['PartRow']>[] = [
       ><span :class="{ bad: p.trouble }">{{ p.trouble ?? sizeOf(p) }}</span></template
     >
     <template #each="{ row: p }">{{ p.geometry ? mass(p.geometry.mass_kg) : '' }}</template>
-    <template #none>No part yet. A member becomes a bar part in Size; plates are added above.</template>
+    <template #none>{{ $t('parts.no_part_yet_a_member') }}</template>
   </DataList>
 </template>

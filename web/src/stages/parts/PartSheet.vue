@@ -17,9 +17,13 @@ const emit = defineEmits<{ change: [asked?: string] }>()
         {{ row.spec.mark }} {{ row.spec.name }} <span class="soft">× {{ row.spec.qty }}</span>
       </h2>
       <div class="row">
-        <CutFile v-if="row.geometry" quiet :href="`/api/jobs/${job!.job.id}/export/parts/${row.id}.dxf`">DXF</CutFile
-        ><a v-if="row.geometry" class="button quiet" :href="`/api/jobs/${job!.job.id}/export/parts/${row.id}.svg`"
-          >SVG</a
+        <CutFile v-if="row.geometry" quiet :href="`/api/jobs/${job!.job.id}/export/parts/${row.id}.dxf`">{{
+          $t('parts.dxf')
+        }}</CutFile><a
+          v-if="row.geometry"
+          class="button quiet"
+          :href="`/api/jobs/${job!.job.id}/export/parts/${row.id}.svg`"
+          >{{ $t('parts.svg') }}</a
         >
         <template v-if="row.spec.shape.family === 'bar'"
           ><a
@@ -27,12 +31,14 @@ const emit = defineEmits<{ change: [asked?: string] }>()
             :key="side"
             class="button quiet"
             :href="`/api/jobs/${job!.job.id}/export/parts/${row.id}/${side}-end.svg`"
-            >Template, {{ side }}</a
+            >{{ $t('parts.template_x', [side]) }}</a
           ></template
         >
         <template v-if="mayWrite"
-          ><el-button @click="emit('change')">Change</el-button
-          ><el-button text @click="attempt(() => remove('parts', row))">Take away</el-button></template
+          ><el-button @click="emit('change')">{{ $t('parts.change') }}</el-button
+          ><el-button text @click="attempt(() => remove('parts', row))">{{
+            $t('parts.take_away')
+          }}</el-button></template
         >
       </div>
     </div>
@@ -40,9 +46,10 @@ const emit = defineEmits<{ change: [asked?: string] }>()
     <template v-if="row.geometry"
       ><PartDrawing :geometry="row.geometry" :picks="mayWrite" @pick="emit('change', $event)" />
       <p class="soft">
-        {{ row.geometry.notes.join('; ') }}; {{ mass(row.geometry.mass_kg) }} each<template
-          v-if="row.geometry.cut_length_mm"
-          >, {{ (row.geometry.cut_length_mm / 1000).toFixed(2) }} m of cut</template
+        {{ $t('parts.each_x', [row.geometry.notes.join('; '), mass(row.geometry.mass_kg)])
+        }}<template v-if="row.geometry.cut_length_mm">{{
+          $t('parts.m_of_cut_x', [(row.geometry.cut_length_mm / 1000).toFixed(2)])
+        }}</template
         >.
       </p></template
     >

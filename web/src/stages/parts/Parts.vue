@@ -36,11 +36,14 @@ function change(asked?: string) {
 </script>
 <template>
   <div class="row spread">
-    <h1>Parts</h1>
+    <h1>{{ $t('parts.parts') }}</h1>
     <div v-if="mayWrite" class="row">
-      <span class="soft">Add:</span
-      ><el-button v-for="f in offered()" :key="f.kind" @click="add(f.kind)">{{ f.words }}</el-button
-      ><el-button @click="drawIn">From a drawing</el-button>
+      <span class="soft">{{ $t('parts.add') }}</span><el-button
+        v-for="f in offered()"
+        :key="f.kind"
+        @click="add(f.kind)"
+        >{{ f.words }}</el-button
+      ><el-button @click="drawIn">{{ $t('parts.from_a_drawing') }}</el-button>
     </div>
   </div>
   <div class="columns gap">
@@ -48,7 +51,8 @@ function change(asked?: string) {
       <PartList :chosen="chosen" @choose="choose" />
       <Budget />
       <p v-if="job!.parts.length" class="notice gap">
-        Next: <router-link :to="`/jobs/${job!.job.id}/cut`">how every piece comes out of the stock</router-link>.
+        {{ $t('parts.next') }}
+        <router-link :to="`/jobs/${job!.job.id}/cut`">{{ $t('parts.how_every_piece_comes_out') }}</router-link>.
       </p>
     </section>
     <section>

@@ -15,11 +15,13 @@ const asks = computed(() => families.value.find((f) => f.kind === draft.value.sh
   <ChoiceField
     id="p-mat"
     v-model="draft.material_id"
-    label="Material"
+    :label="$t('parts.material')"
     at="material_id"
     :options="materials.map((m) => ({ value: m.id, label: m.name }))"
   />
-  <p v-if="draft.shape.family === 'free'" class="soft">Outline from {{ draft.shape.source || 'a drawing' }}.</p>
+  <p v-if="draft.shape.family === 'free'" class="soft">
+    {{ $t('parts.outline_from_x', [draft.shape.source || $t('parts.a_drawing')]) }}
+  </p>
   <AskedField
     v-for="a in asks"
     :id="`p-${a.name}`"
@@ -29,8 +31,14 @@ const asks = computed(() => families.value.find((f) => f.kind === draft.value.sh
     within="shape."
     :material="draft.material_id"
   />
-  <ChoiceField id="p-edge" v-model="draft.edge" label="Edge it needs" at="edge" :options="['rough', 'cut', 'clean']" />
-  <el-checkbox v-model="draft.mirror">may be turned over</el-checkbox>
-  <el-checkbox v-model="draft.first">goes first if the metal does not reach</el-checkbox>
-  <el-checkbox v-model="draft.grain">keep the grain's direction</el-checkbox>
+  <ChoiceField
+    id="p-edge"
+    v-model="draft.edge"
+    :label="$t('parts.edge_it_needs')"
+    at="edge"
+    :options="['rough', 'cut', 'clean']"
+  />
+  <el-checkbox v-model="draft.mirror">{{ $t('parts.may_be_turned_over') }}</el-checkbox>
+  <el-checkbox v-model="draft.first">{{ $t('parts.goes_first_if_the_metal') }}</el-checkbox>
+  <el-checkbox v-model="draft.grain">{{ $t('parts.keep_the_grains_direction') }}</el-checkbox>
 </template>

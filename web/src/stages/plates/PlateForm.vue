@@ -18,25 +18,25 @@ const preview = usePreview(() => (draft.value ? { kind: 'plates', id: row.value?
 const alive = computed(() => drafted(preview.found, 'plates', row.value?.id))
 </script>
 <template>
-  <EditForm v-if="draft" :form="form" save="Save plate">
+  <EditForm v-if="draft" :form="form" :save="$t('plates.save_plate')">
     <Alive :row="alive" :preview="preview" />
     <div class="fields">
-      <TextField id="pl-mark" v-model="draft.mark" label="Mark of the plate" at="mark" />
-      <TextField id="pl-name" v-model="draft.name" label="Called" at="name" />
-      <ChoiceField id="pl-form" v-model="draft.form" label="It is" at="form" :options="WORDS" />
+      <TextField id="pl-mark" v-model="draft.mark" :label="$t('plates.mark_of_the_plate')" at="mark" />
+      <TextField id="pl-name" v-model="draft.name" :label="$t('plates.called')" at="name" />
+      <ChoiceField id="pl-form" v-model="draft.form" :label="$t('plates.it_is')" at="form" :options="WORDS" />
       <QuantityField at="a" v-model="draft.a" :label="SIZES[draft.form!][0]" />
       <QuantityField at="b" v-if="draft.form !== 'disc'" v-model="draft.b" :label="SIZES[draft.form!][1]" />
       <QuantityField
         at="thickness"
         v-model="draft.thickness"
-        label="Thickness of it"
+        :label="$t('plates.thickness_of_it')"
         kind="thickness"
         :material="draft.material_id"
       />
       <ChoiceField
         id="pl-mat"
         v-model="draft.material_id"
-        label="Of"
+        :label="$t('plates.of')"
         at="material_id"
         :options="materials.map((m) => ({ value: m.id, label: m.id }))"
       />
@@ -44,27 +44,46 @@ const alive = computed(() => drafted(preview.found, 'plates', row.value?.id))
         v-if="draft.form !== 'web'"
         id="pl-lies"
         v-model="draft.lies"
-        label="It lies"
+        :label="$t('plates.it_lies')"
         at="lies"
-        :options="{ flat: 'flat, and carries itself', upright: 'upright' }"
+        :options="{ flat: $t('plates.flat_and_carries_itself'), upright: $t('plates.upright') }"
       />
-      <el-checkbox v-model="draft.welded">welded where stressed most</el-checkbox>
+      <el-checkbox v-model="draft.welded">{{ $t('plates.welded_where_stressed_most') }}</el-checkbox>
     </div>
     <PlateLoads v-if="draft.form !== 'web'" v-model="draft" />
     <div v-else class="fields gap">
-      <QuantityField at="hole" v-model="draft.hole" label="Holes, diameter" optional hint="" /><QuantityField
-        at="pitch"
-        v-model="draft.pitch"
-        label="From hole to hole"
+      <QuantityField
+        at="hole"
+        v-model="draft.hole"
+        :label="$t('plates.holes_diameter')"
         optional
         hint=""
-      /><QuantityField at="rim" v-model="draft.rim" label="Pressed rim, height" optional hint="none" /><QuantityField
+      /><QuantityField
+        at="pitch"
+        v-model="draft.pitch"
+        :label="$t('plates.from_hole_to_hole')"
+        optional
+        hint=""
+      /><QuantityField
+        at="rim"
+        v-model="draft.rim"
+        :label="$t('plates.pressed_rim_height')"
+        optional
+        :hint="$t('plates.none')"
+      /><QuantityField
         at="moment"
         v-model="draft.moment"
-        label="Moment at a hole"
+        :label="$t('plates.moment_at_a_hole')"
         kind="moment"
         optional
-        hint="none"
-      /><QuantityField at="shear" v-model="draft.shear" label="Shear there" kind="force" optional hint="none" /></div
+        :hint="$t('plates.none')"
+      /><QuantityField
+        at="shear"
+        v-model="draft.shear"
+        :label="$t('plates.shear_there')"
+        kind="force"
+        optional
+        :hint="$t('plates.none')"
+      /></div
   ></EditForm>
 </template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Plates that are sized, with what governs each. */
+import { t } from '../../messages'
 import type { S } from '../../api/client'
 import { attempt, job, save, why } from '../../shared/job'
 import Reserve from '../../shared/Reserve.vue'
@@ -18,17 +19,25 @@ const explain = (p: S['PlateRow'], kind: 'strength' | 'stiffness') => {
 const sizeOf = ({ spec }: S['PlateRow']) =>
   [spec.a.text, spec.form === 'disc' ? '' : spec.b?.text, spec.thickness.text].filter(Boolean).join(' × ')
 const columns: Column<S['PlateRow']>[] = [
-  { id: 'mark', head: 'Mark', by: (p) => p.spec.mark },
-  { id: 'what', head: 'What', by: (p) => p.spec.name, words: (p) => WORDS[p.spec.form!] ?? '' },
-  { id: 'size', head: 'Size', by: (p) => p.spec.a.value, words: (p) => `${sizeOf(p)} ${p.spec.material_id}` },
-  { id: 'breaks', head: 'Breaks', by: (p) => weakness(p.verdict?.strength.value) },
-  { id: 'moves', head: 'Moves', by: (p) => weakness(p.verdict?.stiffness.value) },
-  { id: 'each', head: 'Each', num: true, by: (p) => p.verdict?.mass_kg },
+  { id: 'mark', head: t('plates.mark'), by: (p) => p.spec.mark },
+  { id: 'what', head: t('plates.what'), by: (p) => p.spec.name, words: (p) => WORDS[p.spec.form!] ?? '' },
+  { id: 'size', head: t('plates.size'), by: (p) => p.spec.a.value, words: (p) => `${sizeOf(p)} ${p.spec.material_id}` },
+  { id: 'breaks', head: t('plates.breaks'), by: (p) => weakness(p.verdict?.strength.value) },
+  { id: 'moves', head: t('plates.moves'), by: (p) => weakness(p.verdict?.stiffness.value) },
+  { id: 'each', head: t('plates.each'), num: true, by: (p) => p.verdict?.mass_kg },
   { id: 'acts', head: '', acts: true },
 ]
 </script>
 <template>
-  <DataList v-model="chosen" label="Plates" place="plates" pick kind="plate" :rows="job!.plates" :columns="columns">
+  <DataList
+    v-model="chosen"
+    :label="$t('plates.plates')"
+    place="plates"
+    pick
+    kind="plate"
+    :rows="job!.plates"
+    :columns="columns"
+  >
     <template #what="{ row: p }"
       >{{ p.spec.name }} <span class="soft">{{ WORDS[p.spec.form!] }} × {{ p.spec.qty }}</span></template
     >
@@ -36,7 +45,7 @@ const columns: Column<S['PlateRow']>[] = [
       >{{ sizeOf(p) }} <span class="soft">{{ p.spec.material_id }}</span></template
     >
     <template #breaks="{ row: p }"
-      ><span v-if="p.trouble" class="bad">Not checked: {{ p.trouble }}</span
+      ><span v-if="p.trouble" class="bad">{{ $t('plates.not_checked_x', [p.trouble]) }}</span
       ><el-button v-else text @click.stop="explain(p, 'strength')"
         ><Reserve :value="p.verdict?.strength.value" /></el-button
     ></template>
@@ -44,7 +53,7 @@ const columns: Column<S['PlateRow']>[] = [
       ><template v-if="!p.trouble"
         ><el-button v-if="p.spec.form !== 'web'" text @click.stop="explain(p, 'stiffness')"
           ><Reserve :value="p.verdict?.stiffness.value" /></el-button
-        ><span v-else class="soft">with its member</span></template
+        ><span v-else class="soft">{{ $t('plates.with_its_member') }}</span></template
       ></template
     >
     <template #each="{ row: p }">{{ p.verdict ? mass(p.verdict.mass_kg) : '' }}</template>
@@ -55,7 +64,7 @@ const columns: Column<S['PlateRow']>[] = [
           text
           @click.stop="attempt(() => save('parts', null, asPart(p)))"
         >
-          Make it a part
+          {{ $t('plates.make_it_a_part') }}
         </el-button>
       </RowActions>
     </template>

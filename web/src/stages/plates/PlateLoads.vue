@@ -29,50 +29,49 @@ function toggle(id: number, on: boolean) {
       v-model="draft.edges![k]"
       :label="w"
       :at="`edges.${k}`"
-      :options="{ simple: 'rests, may turn', clamped: 'clamped', free: 'free' }"
+      :options="{ simple: $t('plates.rests_may_turn'), clamped: $t('plates.clamped'), free: $t('plates.free') }"
     />
     <QuantityField
       at="water"
       v-if="draft.form === 'panel'"
       v-model="draft.water"
-      label="Water over the lower edge"
+      :label="$t('plates.water_over_the_lower_edge')"
       optional
-      hint="none"
+      :hint="$t('plates.none')"
     />
   </div>
   <p v-if="draft.form === 'strip'" class="soft">
-    Clamped at one end and resting at the other is taken as an arm: nothing holds the other end.
+    {{ $t('plates.clamped_at_one_end_and') }}
   </p>
   <div class="row">
-    <span class="soft">Loads on it:</span
-    ><el-checkbox
+    <span class="soft">{{ $t('plates.loads_on_it') }}</span><el-checkbox
       v-for="l in areas"
       :key="l.id"
       @change="toggle(l.id, !!$event)"
       :model-value="draft.loads!.includes(l.id)"
       >{{ l.spec.name }}</el-checkbox
-    ><span v-if="!areas.length" class="soft">no load per area in the brief</span>
+    ><span v-if="!areas.length" class="soft">{{ $t('plates.no_load_per_area_in') }}</span>
   </div>
   <div v-for="(p, k) in draft.form === 'panel' ? draft.patches : []" :key="k" class="fields gap">
     <ChoiceField
       :id="`pl-p${k}`"
       v-model="p.load_id"
-      label="A force on a part of it"
+      :label="$t('plates.a_force_on_a_part')"
       :at="`patches.${k}.load_id`"
       :options="points.map((l) => ({ value: l.id, label: l.spec.name }))"
     />
-    <QuantityField :at="`patches.${k}.along`" v-model="p.along" label="Its middle, along" /><QuantityField
+    <QuantityField :at="`patches.${k}.along`" v-model="p.along" :label="$t('plates.its_middle_along')" /><QuantityField
       :at="`patches.${k}.up`"
       v-model="p.up"
-      label="Its middle, upwards"
-    /><QuantityField :at="`patches.${k}.size_along`" v-model="p.size_along" label="Wide" /><QuantityField
+      :label="$t('plates.its_middle_upwards')"
+    /><QuantityField :at="`patches.${k}.size_along`" v-model="p.size_along" :label="$t('plates.wide')" /><QuantityField
       :at="`patches.${k}.size_up`"
       v-model="p.size_up"
-      label="High"
+      :label="$t('plates.high')"
     />
-    <el-button text @click="draft.patches!.splice(k, 1)">Take away</el-button>
+    <el-button text @click="draft.patches!.splice(k, 1)">{{ $t('plates.take_away') }}</el-button>
   </div>
   <el-button text v-if="draft.form === 'panel' && points.length" @click="addPatch">
-    Add a force on a part of it
+    {{ $t('plates.add_a_force_on_a') }}
   </el-button>
 </template>

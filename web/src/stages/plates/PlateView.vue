@@ -16,7 +16,7 @@ const most = computed(() => Math.max(1e-9, ...(props.verdict.moved_mm ?? []).fla
       :viewBox="`-1 -1 102 ${tall + 2}`"
       class="map"
       role="img"
-      :aria-label="`How far ${row.spec.mark} moves where`"
+      :aria-label="$t('plates.how_far_moves_where_x', [row.spec.mark])"
     >
       <g v-for="(line, k) in verdict.moved_mm" :key="k">
         <rect
@@ -43,13 +43,18 @@ const most = computed(() => Math.max(1e-9, ...(props.verdict.moved_mm ?? []).fla
     </svg>
     <p class="soft">
       <template v-if="verdict.moved_mm?.length"
-        >Darkest where it moves most, {{ length(most) }}{{ lengthUnit() }}; all on it {{ force(verdict.total_N) }}.
+        >{{ $t('plates.darkest_where_it_moves_most_x', [length(most), lengthUnit(), force(verdict.total_N)]) }}
       </template>
       <template v-if="verdict.perforated"
-        >{{ verdict.perforated.holes }} holes take {{ (verdict.perforated.mass_saved * 100).toFixed(0) }} % of its mass
-        and leave {{ (verdict.perforated.bending_kept * 100).toFixed(0) }} % of its stiffness in bending.
+        >{{
+          $t('plates.holes_take_of_its_mass_x', [
+            verdict.perforated.holes,
+            (verdict.perforated.mass_saved * 100).toFixed(0),
+            (verdict.perforated.bending_kept * 100).toFixed(0),
+          ])
+        }}
       </template>
-      Outside: {{ verdict.outside.join('; ') }}.
+      {{ $t('plates.outside_x', [verdict.outside.join('; ')]) }}
     </p>
   </div>
 </template>

@@ -25,8 +25,10 @@ const row = computed(() => job.value!.plates.find((p) => p.id === chosen.value))
 <template>
   <section class="gap">
     <div class="row spread">
-      <h2>Plates <span class="soft">floors, skins under water, covers, webs with holes</span></h2>
-      <el-button v-if="mayWrite && !draft" @click="begin(blank())">Add a plate</el-button>
+      <h2>
+        {{ $t('plates.plates') }} <span class="soft">{{ $t('plates.floors_skins_under_water_covers') }}</span>
+      </h2>
+      <el-button v-if="mayWrite && !draft" @click="begin(blank())">{{ $t('plates.add_a_plate') }}</el-button>
     </div>
     <PlateForm v-if="draft" :form="form" :materials="materials" />
     <PlateList v-if="job!.plates.length" v-model="chosen" @change="begin($event.spec, $event)" />

@@ -29,22 +29,33 @@ async function read(event: Event, p: Part) {
 }
 </script>
 <template>
-  <EditForm :form="form" save="Keep it">
+  <EditForm :form="form" :save="$t('sections.keep_it')">
     <div class="fields">
-      <TextField id="p-name" v-model="draft.name" label="Name" echo="members are made of it by this name" at="name" />
+      <TextField
+        id="p-name"
+        v-model="draft.name"
+        :label="$t('sections.name')"
+        :echo="$t('sections.members_are_made_of_it')"
+        at="name"
+      />
       <ChoiceField
         v-if="!byFigures"
         id="p-joined"
         v-model="draft.joined"
-        label="Parts are"
+        :label="$t('sections.parts_are')"
         at="joined"
-        :options="{ continuous: 'welded all along', stitched: 'stitched at places', 'not joined': 'not joined' }"
+        :options="{
+          continuous: $t('sections.welded_all_along'),
+          stitched: $t('sections.stitched_at_places'),
+          'not joined': $t('sections.not_joined'),
+        }"
       />
     </div>
     <div v-for="(p, i) in draft.parts" :key="i" class="part">
       <div class="row spread">
-        <b>Part {{ i + 1 }}: {{ p.kind }}</b
-        ><el-button text @click="draft.parts.splice(i, 1)">Take away</el-button>
+        <b>{{ $t('sections.part_x', [i + 1, p.kind]) }}</b><el-button text @click="draft.parts.splice(i, 1)">{{
+          $t('sections.take_away')
+        }}</el-button>
       </div>
       <div class="fields">
         <SectionPick
@@ -64,43 +75,45 @@ async function read(event: Event, p: Part) {
             @update:model-value="figure(p, k, $event as number)"
             :label="words"
             :at="`parts.${i}.figures.${k}`"
-            :echo="asked || p.figures?.[k] != null ? '' : 'not stated'"
+            :echo="asked || p.figures?.[k] != null ? '' : $t('sections.not_stated')"
         /></template>
         <template v-else-if="p.kind !== 'outline'"
           ><QuantityField
             :at="`parts.${i}.width`"
             v-model="p.width"
-            :label="p.kind === 'tube' ? 'Diameter' : 'Width'" /><QuantityField
+            :label="p.kind === 'tube' ? $t('sections.diameter') : $t('sections.width')" /><QuantityField
             :at="`parts.${i}.thickness`"
             v-model="p.thickness"
-            :label="p.kind === 'tube' ? 'Wall' : 'Thickness'"
+            :label="p.kind === 'tube' ? $t('sections.wall') : $t('sections.thickness')"
             kind="thickness"
         /></template>
         <div v-else class="field">
-          <label>DXF or SVG of its outline</label
-          ><input type="file" accept=".dxf,.svg" @change="read($event, p)" /><span class="echo">{{
-            p.outline ? `${p.outline.split(',').length} corners` : 'none yet'
+          <label>{{ $t('sections.dxf_or_svg_of_its') }}</label><input
+            type="file"
+            accept=".dxf,.svg"
+            @change="read($event, p)"
+          /><span class="echo">{{
+            p.outline ? $t('sections.corners_x', [p.outline.split(',').length]) : $t('sections.none_yet')
           }}</span>
         </div>
         <template v-if="p.kind !== 'figures'"
-          ><QuantityField :at="`parts.${i}.x`" v-model="p.x" label="Right by" /><QuantityField
+          ><QuantityField :at="`parts.${i}.x`" v-model="p.x" :label="$t('sections.right_by')" /><QuantityField
             :at="`parts.${i}.y`"
             v-model="p.y"
-            label="Up by"
+            :label="$t('sections.up_by')"
         /></template>
         <NumberField
           v-if="p.kind !== 'figures'"
           :id="`p-turn${i}`"
           v-model="p.turn_deg"
-          label="Turned, degrees"
+          :label="$t('sections.turned_degrees')"
           :at="`parts.${i}.turn_deg`"
         />
-        <el-checkbox v-if="p.kind !== 'figures'" v-model="p.mirrored">mirrored</el-checkbox>
+        <el-checkbox v-if="p.kind !== 'figures'" v-model="p.mirrored">{{ $t('sections.mirrored') }}</el-checkbox>
       </div>
     </div>
     <div v-if="!byFigures" class="row gap">
-      <span class="soft">Add</span
-      ><el-button
+      <span class="soft">{{ $t('sections.add') }}</span><el-button
         v-for="k in ['size', 'plate', 'tube', 'outline'] as const"
         :key="k"
         @click="draft.parts.push(another(k))"

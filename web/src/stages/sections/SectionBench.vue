@@ -74,10 +74,12 @@ watch(
 </script>
 <template>
   <div class="row spread">
-    <h1>Sections</h1>
-    <span class="soft"
-      >What a section is worth, and sections of your own: joined all along, stitched, or lying side by side.</span
-    ><router-link class="button link" :to="`/jobs/${job!.job.id}/size`">Back to Size</router-link>
+    <h1>{{ $t('sections.sections') }}</h1>
+    <span class="soft">{{ $t('sections.what_a_section_is_worth') }}</span><router-link
+      class="button link"
+      :to="`/jobs/${job!.job.id}/size`"
+      >{{ $t('sections.back_to_size') }}</router-link
+    >
   </div>
   <div class="bench gap">
     <div>
@@ -89,14 +91,18 @@ watch(
       <template v-if="!draft">
         <div class="fields"><SectionPick v-model:section="looked" v-model:material="metal" :metal="false" /></div>
         <div v-if="mayWrite" class="row">
-          <span class="soft">Put one together, starting from</span
-          ><el-button v-for="(_, name) in presets" :key="name" @click="begin(String(name))">{{ name }}</el-button>
+          <span class="soft">{{ $t('sections.put_one_together_starting_from') }}</span><el-button
+            v-for="(_, name) in presets"
+            :key="name"
+            @click="begin(String(name))"
+            >{{ name }}</el-button
+          >
         </div>
         <table v-if="job!.profiles.length" class="list gap">
           <thead>
             <tr>
-              <th>Own sections</th>
-              <th>Joined</th>
+              <th>{{ $t('sections.own_sections') }}</th>
+              <th>{{ $t('sections.joined') }}</th>
               <th></th>
             </tr>
           </thead>
@@ -112,7 +118,7 @@ watch(
                 <el-button text
                   ><b>{{ p.spec.name }}</b></el-button
                 >
-                {{ ' ' }}<span class="soft">{{ p.spec.parts.length }} parts</span>
+                {{ ' ' }}<span class="soft">{{ $t('sections.parts_x', [p.spec.parts.length]) }}</span>
                 <span v-if="p.trouble" class="bad"> {{ p.trouble }}</span>
               </td>
               <td>{{ p.spec.joined }}</td>

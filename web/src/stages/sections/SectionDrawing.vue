@@ -38,7 +38,7 @@ const axes = computed(() => {
 const cross = (arm: number) => `M${-arm} 0H${arm}M0 ${-arm}V${arm}`
 </script>
 <template>
-  <svg :viewBox="box" role="img" :aria-label="`Section ${view.name}, with its axes`">
+  <svg :viewBox="box" role="img" :aria-label="$t('sections.section_with_its_axes_x', [view.name])">
     <g transform="scale(1 -1)" fill="var(--metal)" stroke="var(--ink)">
       <path
         :class="{ unknown: s.entered }"
@@ -88,7 +88,7 @@ const cross = (arm: number) => `M${-arm} 0H${arm}M0 ${-arm}V${arm}`
         text-anchor="middle"
         class="sc"
       >
-        shear centre
+        {{ $t('sections.shear_centre') }}
       </text>
       <text :style="`font-size:${font}px`" :x="s.width_mm / 2" :y="pad * 0.85" text-anchor="middle">
         {{ length(s.width_mm) }}

@@ -28,7 +28,7 @@ const rows = computed<[string, string, string][]>(() => [
 ])
 </script>
 <template>
-  <p class="soft">{{ s.computed }}. Sold in {{ view.materials.slice(0, 6).join(', ') }}.</p>
+  <p class="soft">{{ $t('sections.sold_in_x', [s.computed, view.materials.slice(0, 6).join(', ')]) }}</p>
   <table class="list">
     <tbody>
       <tr v-for="[symbol, words, shown] in rows" :key="words">

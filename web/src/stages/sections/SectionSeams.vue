@@ -6,23 +6,23 @@ defineProps<{ seams: NonNullable<S['SectionView']['seams']> }>()
 </script>
 <template>
   <div class="gap">
-    <h3>What the seams carry</h3>
+    <h3>{{ $t('sections.what_the_seams_carry') }}</h3>
     <table class="list">
       <thead>
         <tr>
-          <th>Part</th>
-          <th class="num">for each kN upright</th>
-          <th class="num">across</th>
+          <th>{{ $t('sections.part') }}</th>
+          <th class="num">{{ $t('sections.for_each_kn_upright') }}</th>
+          <th class="num">{{ $t('sections.across') }}</th>
         </tr>
       </thead>
       <tbody>
         <tr v-for="(p, i) in seams" :key="i">
           <td>{{ p.name }}</td>
-          <td class="num">{{ (p.shear_flow_per_N_vertical * 1000).toFixed(2) }} N/mm</td>
-          <td class="num">{{ (p.shear_flow_per_N_sideways * 1000).toFixed(2) }} N/mm</td>
+          <td class="num">{{ $t('sections.n_mm_x', [(p.shear_flow_per_N_vertical * 1000).toFixed(2)]) }}</td>
+          <td class="num">{{ $t('sections.n_mm_x', [(p.shear_flow_per_N_sideways * 1000).toFixed(2)]) }}</td>
         </tr>
       </tbody>
     </table>
-    <p class="soft">Flow in all seams of a part together; a stitch carries the flow times its pitch.</p>
+    <p class="soft">{{ $t('sections.flow_in_all_seams_of') }}</p>
   </div>
 </template>

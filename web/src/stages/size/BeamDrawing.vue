@@ -65,7 +65,7 @@ const limit = computed(() => {
 })
 </script>
 <template>
-  <svg :viewBox="`0 0 ${W} 398`" role="img" :aria-label="`Beam ${spec.mark} with loads and diagrams`">
+  <svg :viewBox="`0 0 ${W} 398`" role="img" :aria-label="$t('size.beam_with_loads_and_diagrams_x', [spec.mark])">
     <template v-for="(n, i) in lines" :key="i">
       <path
         :d="`M${x(n.on.start?.value ?? 0)} ${34 + i * 15}H${x(n.on.end?.value ?? span)}`"
@@ -99,7 +99,7 @@ const limit = computed(() => {
       <path v-else :d="`M${x(r.x_mm)} 88l-7 12h14z`" fill="none" stroke="var(--ink)" stroke-width="1.4" />
       <text :x="x(r.x_mm)" y="115" text-anchor="middle">
         {{ force(r.most_N) }}
-        <template v-if="r.least_N < -1">, pulls {{ force(-r.least_N) }}</template>
+        <template v-if="r.least_N < -1">{{ $t('size.pulls_x', [force(-r.least_N)]) }}</template>
       </text>
     </g>
     <g v-for="(r, i) in verdict.regions" :key="'d' + i">
@@ -112,21 +112,21 @@ const limit = computed(() => {
         {{ length((r[2] as number) - (r[1] as number)) }}
       </text>
     </g>
-    <text x="4" y="180" class="dim">shear</text>
+    <text x="4" y="180" class="dim">{{ $t('size.shear') }}</text>
     <path :d="shear.area" fill="var(--metal)" stroke="var(--ink)" />
     <text :x="Math.min(shear.x + 6, W - 60)" :y="shear.at < 176 ? shear.at - 4 : 206">
       {{ force(Math.abs(verdict.shear.greatest)) }}
     </text>
-    <text x="4" y="240" class="dim">moment</text>
+    <text x="4" y="240" class="dim">{{ $t('size.moment') }}</text>
     <path :d="bend.area" fill="var(--mark-pale)" stroke="var(--ink)" />
     <text
       :x="bend.x"
       :y="bend.at > 236 ? bend.at + 14 : bend.at - 5"
       :text-anchor="bend.x < 120 ? 'start' : bend.x > W - 120 ? 'end' : 'middle'"
     >
-      {{ moment(Math.abs(verdict.moment.greatest)) }} at {{ length(verdict.moment.at_mm) }}{{ lengthUnit() }}
+      {{ $t('size.at_x', [moment(Math.abs(verdict.moment.greatest)), length(verdict.moment.at_mm), lengthUnit()]) }}
     </text>
-    <text x="4" y="334" class="dim">moves ×{{ scale }}</text>
+    <text x="4" y="334" class="dim">{{ $t('size.moves_x', [scale]) }}</text>
     <path :d="`M${x(0)} 330H${x(span)}`" stroke="var(--rule)" stroke-dasharray="3 3" />
     <path :d="moved.line" fill="none" stroke="var(--ink)" stroke-width="2" />
     <text
@@ -143,7 +143,7 @@ const limit = computed(() => {
       stroke-dasharray="5 3"
     />
     <text :x="x(verdict.limit_region[1] as number) - 4" :y="limit + 13" text-anchor="end" class="dim">
-      limit {{ small(verdict.limit_mm) }}
+      {{ $t('size.limit_x', [small(verdict.limit_mm)]) }}
     </text>
     <Grips
       v-if="grips?.length"

@@ -30,45 +30,51 @@ function move(key: string, mm: number) {
 }
 </script>
 <template>
-  <EditForm v-if="draft" :form="form" save="Save member">
-    <h2>{{ editing ? `Change ${draft.mark}` : 'A new member' }}</h2>
+  <EditForm v-if="draft" :form="form" :save="$t('size.save_member')">
+    <h2>{{ editing ? $t('size.change_x', [draft.mark]) : $t('size.a_new_member') }}</h2>
     <div class="live">
       <div>
         <div class="fields gap">
-          <TextField id="m-mark" v-model="draft.mark" label="Mark" at="mark" />
-          <TextField id="m-name" placeholder="rail" v-model="draft.name" label="Name" at="name" />
-          <NumberField id="m-qty" v-model="draft.qty" label="Pieces" at="qty" />
-          <QuantityField at="length" v-model="draft.length" label="Length" />
-          <ChoiceField id="m-shape" v-model="shape" label="It stands" :options="SHAPES" />
+          <TextField id="m-mark" v-model="draft.mark" :label="$t('size.mark')" at="mark" />
+          <TextField
+            id="m-name"
+            :placeholder="$t('size.rail')"
+            v-model="draft.name"
+            :label="$t('size.name')"
+            at="name"
+          />
+          <NumberField id="m-qty" v-model="draft.qty" :label="$t('size.pieces')" at="qty" />
+          <QuantityField at="length" v-model="draft.length" :label="$t('size.length')" />
+          <ChoiceField id="m-shape" v-model="shape" :label="$t('size.it_stands')" :options="SHAPES" />
           <SectionPick v-model:section="draft.section_id" v-model:material="draft.material_id" />
           <ChoiceField
             id="m-axis"
             v-model="draft.axis"
-            label="Bent about"
+            :label="$t('size.bent_about')"
             at="axis"
-            :options="{ strong: 'its strong axis', weak: 'its weak axis' }"
+            :options="{ strong: $t('size.its_strong_axis'), weak: $t('size.its_weak_axis') }"
           />
           <QuantityField
             at="unbraced"
             v-model="draft.unbraced"
-            label="Held sideways every"
+            :label="$t('size.held_sideways_every')"
             optional
-            hint="only at its ends"
+            :hint="$t('size.only_at_its_ends')"
           />
           <QuantityField
             at="bearing"
             v-model="draft.bearing"
-            label="Loads and supports bear on"
+            :label="$t('size.loads_and_supports_bear_on')"
             optional
-            hint="walls not checked"
+            :hint="$t('size.walls_not_checked')"
           /><QuantityField
             at="wheel_from_edge"
             v-model="draft.wheel_from_edge"
-            label="Wheels, from the flange's edge"
+            :label="$t('size.wheels_from_the_flanges_edge')"
             optional
-            hint="no wheels"
+            :hint="$t('size.no_wheels')"
           />
-          <el-checkbox v-model="draft.welded">welded where stressed most</el-checkbox>
+          <el-checkbox v-model="draft.welded">{{ $t('size.welded_where_stressed_most') }}</el-checkbox>
         </div>
         <MemberSupports v-model="draft" :shape="shape" />
         <MemberLoads v-model="draft" />

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Members, weakest first; what is not checked before all. */
+import { t } from '../../messages'
 import { computed } from 'vue'
 import type { S } from '../../api/client'
 import { job, why } from '../../shared/job'
@@ -21,19 +22,27 @@ function governs(m: S['MemberRow']): string {
   return least(m) === m.verdict.stiffness.value ? m.verdict.stiffness.governs : m.verdict.strength.governs
 }
 const columns: Column<S['MemberRow']>[] = [
-  { id: 'mark', head: 'Mark', by: (m) => m.spec.mark },
-  { id: 'what', head: 'What', by: (m) => m.spec.name },
-  { id: 'section', head: 'Section', by: (m) => m.spec.section_id, words: (m) => m.spec.material_id },
-  { id: 'module', head: 'Module', by: (m) => m.spec.module, off: true },
-  { id: 'governs', head: 'What governs', by: governs },
-  { id: 'breaks', head: 'Breaks', by: (m) => weakness(m.verdict?.strength.value) },
-  { id: 'moves', head: 'Moves', by: (m) => weakness(m.verdict?.stiffness.value) },
-  { id: 'each', head: 'Each', num: true, by: (m) => m.verdict?.mass_kg },
+  { id: 'mark', head: t('size.mark'), by: (m) => m.spec.mark },
+  { id: 'what', head: t('size.what'), by: (m) => m.spec.name },
+  { id: 'section', head: t('size.section'), by: (m) => m.spec.section_id, words: (m) => m.spec.material_id },
+  { id: 'module', head: t('size.module'), by: (m) => m.spec.module, off: true },
+  { id: 'governs', head: t('size.what_governs'), by: governs },
+  { id: 'breaks', head: t('size.breaks_2'), by: (m) => weakness(m.verdict?.strength.value) },
+  { id: 'moves', head: t('size.moves_2'), by: (m) => weakness(m.verdict?.stiffness.value) },
+  { id: 'each', head: t('size.each'), num: true, by: (m) => m.verdict?.mass_kg },
   { id: 'acts', head: '', acts: true },
 ]
 </script>
 <template>
-  <DataList v-model="chosen" label="Members" place="members" pick kind="member" :rows="weakestFirst" :columns="columns">
+  <DataList
+    v-model="chosen"
+    :label="$t('size.members')"
+    place="members"
+    pick
+    kind="member"
+    :rows="weakestFirst"
+    :columns="columns"
+  >
     <template #what="{ row: m }"
       >{{ m.spec.name }} <span class="soft">× {{ m.spec.qty }}</span></template
     >

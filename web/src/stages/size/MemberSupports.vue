@@ -14,37 +14,43 @@ function addNotch() {
 </script>
 <template>
   <div v-if="shape === 'as it is'">
-    <h3>Supports</h3>
+    <h3>{{ $t('size.supports') }}</h3>
     <div v-for="(s, i) in draft.supports" :key="i" class="fields">
-      <QuantityField v-model="s.at" :at="`supports.${i}.at`" :label="`Support ${i + 1} at`" />
+      <QuantityField v-model="s.at" :at="`supports.${i}.at`" :label="$t('size.support_at_x', [i + 1])" />
       <ChoiceField
-        :aria-label="`Kind of support ${i + 1}`"
+        :aria-label="$t('size.kind_of_support_x', [i + 1])"
         v-model="s.kind"
-        label="It"
+        :label="$t('size.it')"
         :at="`supports.${i}.kind`"
-        :options="{ simple: 'may turn', fixed: 'is fixed' }"
+        :options="{ simple: $t('size.may_turn'), fixed: $t('size.is_fixed') }"
       />
-      <el-button text @click="draft.supports.splice(i, 1)">Take away</el-button>
+      <el-button text @click="draft.supports.splice(i, 1)">{{ $t('size.take_away') }}</el-button>
     </div>
-    <el-button @click="draft.supports.push({ at: entry(''), kind: 'simple' })"> Add a support </el-button>
+    <el-button @click="draft.supports.push({ at: entry(''), kind: 'simple' })">
+      {{ $t('size.add_a_support') }}
+    </el-button>
   </div>
   <details class="gap">
-    <summary>Notches and slots</summary>
+    <summary>{{ $t('size.notches_and_slots') }}</summary>
     <div v-for="(n, i) in draft.notches" :key="i" class="fields">
-      <QuantityField v-model="n.at" :at="`notches.${i}.at`" label="From the left" /><QuantityField
+      <QuantityField v-model="n.at" :at="`notches.${i}.at`" :label="$t('size.from_the_left')" /><QuantityField
         :at="`notches.${i}.length`"
         v-model="n.length"
-        label="Long"
-      /><QuantityField :at="`notches.${i}.depth`" v-model="n.depth" label="Deep" />
+        :label="$t('size.long')"
+      /><QuantityField :at="`notches.${i}.depth`" v-model="n.depth" :label="$t('size.deep')" />
       <ChoiceField
         :id="`m-n${i}`"
         v-model="n.side"
-        label="It is cut"
+        :label="$t('size.it_is_cut')"
         :at="`notches.${i}.side`"
-        :options="{ bottom: 'from below', top: 'from above', middle: 'through, at half depth' }"
+        :options="{
+          bottom: $t('size.from_below'),
+          top: $t('size.from_above'),
+          middle: $t('size.through_at_half_depth'),
+        }"
       />
-      <el-button text @click="draft.notches!.splice(i, 1)">Take away</el-button>
+      <el-button text @click="draft.notches!.splice(i, 1)">{{ $t('size.take_away') }}</el-button>
     </div>
-    <el-button @click="addNotch"> Add a notch </el-button>
+    <el-button @click="addNotch"> {{ $t('size.add_a_notch') }} </el-button>
   </details>
 </template>

@@ -74,41 +74,45 @@ const isPart = computed(() =>
           ><router-link :to="`/jobs/${job!.job.id}/section?id=${encodeURIComponent(row.spec.section_id)}`">{{
             row.spec.section_id
           }}</router-link
-          >, {{ row.spec.material_id }}; {{ mass(row.verdict.mass_kg) }} each</span
+          >{{ $t('size.each_x', [row.spec.material_id, mass(row.verdict.mass_kg)]) }}</span
         >
       </h2>
       <div class="row verdict">
-        <span class="soft">breaks</span>
+        <span class="soft">{{ $t('size.breaks') }}</span>
         {{ ' '
         }}<el-button text @click="explain(row.verdict.strength.check_id ?? 'bending')"
           ><Reserve :value="row.verdict.strength.value"
         /></el-button>
-        <span class="soft">moves</span>
+        <span class="soft">{{ $t('size.moves') }}</span>
         {{ ' '
         }}<el-button text @click="explain(row.verdict.stiffness.check_id ?? '')"
           ><Reserve :value="row.verdict.stiffness.value"
         /></el-button>
       </div>
       <div v-if="mayWrite" class="row">
-        <el-button @click="emit('change')">Change</el-button>
-        <router-link class="button link" :to="`/jobs/${job!.job.id}/compare?member=${row.id}`">Compare</router-link>
-        <el-button type="primary" v-if="!isPart" @click="attempt(makePart)"> Make it a part </el-button>
+        <el-button @click="emit('change')">{{ $t('size.change') }}</el-button>
+        <router-link class="button link" :to="`/jobs/${job!.job.id}/compare?member=${row.id}`">{{
+          $t('size.compare')
+        }}</router-link>
+        <el-button type="primary" v-if="!isPart" @click="attempt(makePart)">
+          {{ $t('size.make_it_a_part') }}
+        </el-button>
       </div>
     </div>
     <BeamDrawing :spec="row.spec" :verdict="row.verdict" :loads="job!.loads" />
     <p class="soft">
-      Reactions and movement under unfactored loads; shear and moment as strength is judged, with dynamic and load
-      factors in them.
+      {{ $t('size.reactions_and_movement_under_unfactored') }}
     </p>
-    <p v-if="aside.length" class="soft">Loads across and aside put on its supports too: {{ aside.join('; ') }}.</p>
+    <p v-if="aside.length" class="soft">{{ $t('size.loads_across_and_aside_put_x', [aside.join('; ')]) }}</p>
     <p v-if="lightest" class="notice row spread">
-      <span v-if="isLightest">This is the lightest section of the catalogue that holds in this metal.</span>
+      <span v-if="isLightest">{{ $t('size.this_is_the_lightest_section') }}</span>
       <span v-else
-        >Lightest that holds: <b>{{ lightest.section_id }}, {{ lightest.material_id }}</b
-        >, {{ mass(lightest.mass_kg) }}; breaks {{ shown(lightest.strength) }}, moves
-        {{ shown(lightest.stiffness) }}</span
+        >{{ $t('size.lightest_that_holds') }} <b>{{ lightest.section_id }}, {{ lightest.material_id }}</b
+        >{{
+          $t('size.breaks_moves_x', [mass(lightest.mass_kg), shown(lightest.strength), shown(lightest.stiffness)])
+        }}</span
       >
-      <el-button v-if="mayWrite && !isLightest" @click="attempt(take)"> Take it </el-button>
+      <el-button v-if="mayWrite && !isLightest" @click="attempt(take)"> {{ $t('size.take_it') }} </el-button>
     </p>
   </section>
 </template>

@@ -34,43 +34,50 @@ function revise(m: S['MemberRow']) {
 </script>
 <template>
   <div class="row spread">
-    <h1>Size</h1>
-    <span class="soft">Which section holds, and what gives first? Pick any number to see why.</span
-    ><span class="row"
-      ><router-link class="button link" :to="`/jobs/${job!.job.id}/section`">Sections</router-link
-      ><router-link class="button link" :to="`/jobs/${job!.job.id}/check`">Check and release</router-link
-      ><router-link v-if="job!.structures.length" class="button link" :to="`/jobs/${job!.job.id}/chain`"
-        >Chain</router-link
-      ><a class="button link" :href="`/api/jobs/${job!.job.id}/export/report.pdf?unit=${unit}`"
-        >Calculation report PDF</a
-      ></span
+    <h1>{{ $t('size.size') }}</h1>
+    <span class="soft">{{ $t('size.which_section_holds_and_what') }}</span><span class="row"
+      ><router-link class="button link" :to="`/jobs/${job!.job.id}/section`">{{ $t('size.sections') }}</router-link
+      ><router-link class="button link" :to="`/jobs/${job!.job.id}/check`">{{
+        $t('size.check_and_release')
+      }}</router-link
+      ><router-link v-if="job!.structures.length" class="button link" :to="`/jobs/${job!.job.id}/chain`">{{
+        $t('size.chain')
+      }}</router-link
+      ><a class="button link" :href="`/api/jobs/${job!.job.id}/export/report.pdf?unit=${unit}`">{{
+        $t('size.calculation_report_pdf')
+      }}</a></span
     >
   </div>
   <p v-if="!job!.loads.length" class="notice">
-    There is no load yet: <router-link :to="`/jobs/${job!.job.id}/brief`">enter one in the brief</router-link>.
+    {{ $t('size.there_is_no_load_yet') }}
+    <router-link :to="`/jobs/${job!.job.id}/brief`">{{ $t('size.enter_one_in_the_brief') }}</router-link>.
   </p>
   <MemberView v-if="row?.verdict && !draft" :row="{ ...row, verdict: row.verdict }" @change="revise(row)" />
   <p v-else-if="row?.trouble && !draft" class="notice bad">
-    Not checked: {{ row.trouble }} <el-button @click="revise(row)">Change</el-button>
+    {{ $t('size.not_checked_x', [row.trouble]) }} <el-button @click="revise(row)">{{ $t('size.change') }}</el-button>
   </p>
   <MemberForm v-if="draft" v-model:shape="shape" :form="form" />
   <section class="gap">
     <div class="row spread">
-      <h2>Members <span class="soft">weakest first; not checked before all</span></h2>
-      <el-button v-if="mayWrite && !draft" @click="add">Add a member</el-button>
+      <h2>
+        {{ $t('size.members') }} <span class="soft">{{ $t('size.weakest_first_not_checked_before') }}</span>
+      </h2>
+      <el-button v-if="mayWrite && !draft" @click="add">{{ $t('size.add_a_member') }}</el-button>
     </div>
     <p v-if="!job!.members.length" class="soft">
-      No single member yet: a beam on its supports is added here, bars joined to each other below.
+      {{ $t('size.no_single_member_yet_a') }}
     </p>
     <MemberList v-else v-model="chosen" />
 
     <p v-if="row?.verdict" class="soft">
-      {{ row.spec.mark }}: stiffness under its point loads
       {{
-        row.verdict.stiffness_N_per_mm
-          ? `${trim(row.verdict.stiffness_N_per_mm, 0)} N/mm`
-          : 'not asked (no point load)'
-      }}.
+        $t('size.stiffness_under_its_point_loads_x', [
+          row.spec.mark,
+          row.verdict.stiffness_N_per_mm
+            ? $t('size.n_mm_x', [trim(row.verdict.stiffness_N_per_mm, 0)])
+            : $t('size.not_asked_no_point_load'),
+        ])
+      }}
     </p>
   </section>
   <Structures />

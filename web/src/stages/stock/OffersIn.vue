@@ -44,23 +44,24 @@ const size = (x: S['StockSpec']) => {
 <template>
   <div class="row gap">
     <label class="soft"
-      >Price list or stock as CSV or XLSX
-      <input type="file" accept=".csv,.txt,.xlsx" aria-label="Price list" @change="pick" /></label
-    ><el-button @click="fetchOffers">Today's offers for this job (simulated suppliers)</el-button>
+      >{{ $t('stock.price_list_or_stock_as') }}
+      <input type="file" accept=".csv,.txt,.xlsx" :aria-label="$t('stock.price_list')" @change="pick" /></label
+    ><el-button @click="fetchOffers">{{ $t('stock.todays_offers_for_this_job') }}</el-button>
   </div>
   <div v-if="found" class="panel gap">
     <div class="row spread">
       <h3>
-        {{ file!.name }}: {{ found.offers.length }} lines can be read<template v-if="found.odd.length"
-          >, {{ found.odd.length }} not</template
-        >
+        {{ $t('stock.lines_can_be_read_x', [file!.name, found.offers.length])
+        }}<template v-if="found.odd.length">{{ $t('stock.not_x', [found.odd.length]) }}</template>
       </h3>
-      <el-button type="primary" :disabled="!found.offers.length" @click="take"
-        >Take {{ found.offers.length }}</el-button
-      >
+      <el-button type="primary" :disabled="!found.offers.length" @click="take">{{
+        $t('stock.take_x', [found.offers.length])
+      }}</el-button>
     </div>
-    <p v-if="found.unknown.length" class="soft">Columns that are not used: {{ found.unknown.join(', ') }}.</p>
-    <p v-for="o in found.odd.slice(0, 8)" :key="o.row" class="bad">Line {{ o.row }}: {{ o.words }}</p>
+    <p v-if="found.unknown.length" class="soft">
+      {{ $t('stock.columns_that_are_not_used_x', [found.unknown.join(', ')]) }}
+    </p>
+    <p v-for="o in found.odd.slice(0, 8)" :key="o.row" class="bad">{{ $t('stock.line_x', [o.row, o.words]) }}</p>
     <p class="soft">{{ found.offers.slice(0, 6).map(size).join('; ') }}{{ found.offers.length > 6 ? '; …' : '' }}</p>
   </div>
 </template>

@@ -40,17 +40,20 @@ function change(r: S['StockRow']) {
 </script>
 <template>
   <div class="row spread">
-    <h1>Stock</h1>
+    <h1>{{ $t('stock.stock') }}</h1>
     <div v-if="mayWrite" class="row">
-      <el-button @click="add('bar')">Add a bar</el-button><el-button @click="add('sheet')">Add a sheet</el-button>
+      <el-button @click="add('bar')">{{ $t('stock.add_a_bar') }}</el-button><el-button @click="add('sheet')">{{
+        $t('stock.add_a_sheet')
+      }}</el-button>
     </div>
   </div>
   <p class="soft">
-    What is here, measured, and what can be bought. Used on hand first when that is cheaper. Without a line, a plan
-    assumes a usual length at the catalogue's price and says so.
+    {{ $t('stock.what_is_here_measured_and') }}
   </p>
   <OffersIn v-if="mayWrite" />
   <StockForm v-if="draft" v-model:on-hand="onHand" :form="form" />
   <StockList :rows="rows" @change="change" @read="attempt(read)" />
-  <p class="notice gap">Next: <router-link :to="`/jobs/${job!.job.id}/cut`">the cut plan</router-link>.</p>
+  <p class="notice gap">
+    {{ $t('stock.next') }} <router-link :to="`/jobs/${job!.job.id}/cut`">{{ $t('stock.the_cut_plan') }}</router-link>.
+  </p>
 </template>

@@ -23,7 +23,7 @@ void catalogue().then((c) => {
 })
 </script>
 <template>
-  <EditForm :form="form" save="Save stock">
+  <EditForm :form="form" :save="$t('stock.save_stock')">
     <div class="fields">
       <template v-if="bar">
         <SectionPick
@@ -31,77 +31,78 @@ void catalogue().then((c) => {
           v-model:material="bar.material_id"
           within="item."
           :own="false"
-        /><QuantityField at="item.length" v-model="bar.length" label="Length" />
+        /><QuantityField at="item.length" v-model="bar.length" :label="$t('stock.length')" />
       </template>
       <template v-else-if="sheet">
         <ChoiceField
           id="s-mat"
           v-model="sheet.material_id"
-          label="Material"
+          :label="$t('stock.material')"
           at="item.material_id"
           :options="materials.map((m) => ({ value: m.id, label: m.name }))"
         /><QuantityField
           at="item.thickness"
           v-model="sheet.thickness"
-          label="Thickness"
+          :label="$t('stock.thickness')"
           kind="thickness"
           :material="sheet.material_id"
-        /><QuantityField at="item.width" v-model="sheet.width" label="Width" /><QuantityField
+        /><QuantityField at="item.width" v-model="sheet.width" :label="$t('stock.width')" /><QuantityField
           at="item.height"
           v-model="sheet.height"
-          label="Height"
+          :label="$t('stock.height')"
         /><QuantityField
           at="item.missing_width"
           v-model="sheet.missing_width"
-          label="Missing corner, width"
+          :label="$t('stock.missing_corner_width')"
           optional
-          hint="none"
+          :hint="$t('stock.none')"
         /><QuantityField
           at="item.missing_height"
           v-model="sheet.missing_height"
-          label="Missing corner, height"
+          :label="$t('stock.missing_corner_height')"
           optional
-          hint="none"
+          :hint="$t('stock.none')"
         />
       </template>
-      <el-checkbox v-model="onHand">it is here</el-checkbox>
-      <NumberField v-if="onHand" id="s-qty" v-model="draft.qty" label="How many" at="item.qty" />
+      <el-checkbox v-model="onHand">{{ $t('stock.it_is_here') }}</el-checkbox>
+      <NumberField v-if="onHand" id="s-qty" v-model="draft.qty" :label="$t('stock.how_many')" at="item.qty" />
       <QuantityField
         at="item.price"
         v-model="draft.price"
-        label="Price of one"
+        :label="$t('stock.price_of_one')"
         kind="money"
         optional
-        hint="by the catalogue"
+        :hint="$t('stock.by_the_catalogue')"
       />
-      <TextField id="s-loc" v-model="draft.location" label="Where" at="item.location" />
+      <TextField id="s-loc" v-model="draft.location" :label="$t('stock.where')" at="item.location" />
       <QuantityField
         at="item.delivery"
         v-model="draft.delivery"
-        label="Delivery of one"
+        :label="$t('stock.delivery_of_one')"
         kind="money"
         optional
-        hint="in the price"
+        :hint="$t('stock.in_the_price')"
       />
-      <NumberField id="s-duty" v-model="draft.duty_percent" label="Duty, %" at="item.duty_percent" />
+      <NumberField id="s-duty" v-model="draft.duty_percent" :label="$t('stock.duty')" at="item.duty_percent" />
       <QuantityField
         v-if="bar"
         at="item.yard_cut"
         v-model="bar.yard_cut"
-        label="Cut in half at the yard"
+        :label="$t('stock.cut_in_half_at_the')"
         kind="money"
         optional
-        hint="not offered"
+        :hint="$t('stock.not_offered')"
       />
-      <TextField id="s-sup" v-model="draft.supplier" label="Supplier" at="item.supplier" />
-      <TextField id="s-heat" v-model="draft.heat" label="Heat number" at="item.heat" />
-      <TextField id="s-note" v-model="draft.note" label="Note" at="item.note" />
+      <TextField id="s-sup" v-model="draft.supplier" :label="$t('stock.supplier')" at="item.supplier" />
+      <TextField id="s-heat" v-model="draft.heat" :label="$t('stock.heat_number')" at="item.heat" />
+      <TextField id="s-note" v-model="draft.note" :label="$t('stock.note')" at="item.note" />
       <el-checkbox
         :model-value="draft.reserved_for === job!.job.id"
         @change="draft.reserved_for = $event ? job!.job.id : null"
-        >kept for this job</el-checkbox
-      ><el-checkbox v-model="draft.drop">a drop or remnant</el-checkbox
-      ><el-checkbox v-model="draft.galvanised">galvanised</el-checkbox>
+        >{{ $t('stock.kept_for_this_job') }}</el-checkbox><el-checkbox v-model="draft.drop">{{
+        $t('stock.a_drop_or_remnant')
+      }}</el-checkbox
+      ><el-checkbox v-model="draft.galvanised">{{ $t('stock.galvanised') }}</el-checkbox>
     </div>
   </EditForm>
 </template>

@@ -3,6 +3,7 @@
 import { computed, ref } from 'vue'
 import { call, type S } from '../../api/client'
 import { usePicked } from '../../composables/usePicked'
+import { when } from '../../shared/dates'
 import { picked } from '../../shared/file'
 import { attempt, changed, job, mayWrite } from '../../shared/job'
 import DataList from '../../ui/DataList.vue'
@@ -41,19 +42,27 @@ const went = (c: S['StockChange']) => (c.gone ? ', taken away' : c.qty == null ?
 </script>
 <template>
   <div class="row gap">
-    <el-radio-group v-model="form" aria-label="What is listed">
-      <el-radio value="">everything</el-radio><el-radio value="bar">bars</el-radio
-      ><el-radio value="sheet">sheets</el-radio>
+    <el-radio-group v-model="form" :aria-label="$t('stock.what_is_listed')">
+      <el-radio value="">{{ $t('stock.everything') }}</el-radio><el-radio value="bar">{{ $t('stock.bars') }}</el-radio
+      ><el-radio value="sheet">{{ $t('stock.sheets') }}</el-radio>
     </el-radio-group>
-    <el-checkbox v-model="here">only what is here</el-checkbox>
+    <el-checkbox v-model="here">{{ $t('stock.only_what_is_here') }}</el-checkbox>
   </div>
-  <DataList v-model="found" label="Stock" place="stock" kind="stock" :rows="shown" :columns="columns(job!.job.id)">
+  <DataList
+    v-model="found"
+    :label="$t('stock.stock')"
+    place="stock"
+    kind="stock"
+    :rows="shown"
+    :columns="columns(job!.job.id)"
+  >
     <template #what="{ row: r }"
       ><b>{{ whatOf(itemOf(r)) }}</b></template
     >
     <template #size="{ row: r }">{{ sizeOf(itemOf(r)) }}</template>
     <template #there="{ row: r }"
-      >{{ thereOf(itemOf(r), job!.job.id) }}<span v-if="itemOf(r).galvanised" class="bad"> galvanised</span></template
+      >{{ thereOf(itemOf(r), job!.job.id)
+      }}<span v-if="itemOf(r).galvanised" class="bad"> {{ $t('stock.galvanised') }}</span></template
     >
     <template #price="{ row: r }"
       >{{ itemOf(r).price?.text }}
@@ -64,24 +73,27 @@ const went = (c: S['StockChange']) => (c.gone ? ', taken away' : c.qty == null ?
     >
     <template #acts="{ row: r }">
       <template v-if="mayWrite"
-        ><el-button text :aria-label="`Change ${whatOf(itemOf(r))}`" @click="emit('change', r)">Change</el-button
-        ><el-button text :aria-label="`Take away ${whatOf(itemOf(r))}`" @click="away(r)">Take away</el-button
-        ><el-button text :aria-expanded="past?.id === r.id" @click="look(r)">History</el-button
+        ><el-button text :aria-label="$t('stock.change_x', [whatOf(itemOf(r))])" @click="emit('change', r)">{{
+          $t('stock.change')
+        }}</el-button
+        ><el-button text :aria-label="$t('stock.take_away_x', [whatOf(itemOf(r))])" @click="away(r)">{{
+          $t('stock.take_away')
+        }}</el-button
+        ><el-button text :aria-expanded="past?.id === r.id" @click="look(r)">{{ $t('stock.history') }}</el-button
         ><label class="button quiet"
-          >Photo<input type="file" accept="image/*" hidden @change="photo(r, $event)" /></label></template
+          >{{ $t('stock.photo')
+          }}<input type="file" accept="image/*" hidden @change="photo(r, $event)" /></label></template
       ><a v-for="p in r.photos" :key="p" :href="`/api/stock/${r.id}/photos/${p}`" target="_blank" rel="noopener"
-        ><img :src="`/api/stock/${r.id}/photos/${p}`" alt="photo" height="32"
+        ><img :src="`/api/stock/${r.id}/photos/${p}`" :alt="$t('stock.photo_2')" height="32"
       /></a>
     </template>
     <template #under="{ row: r }">
       <tr v-if="past?.id === r.id">
         <td colspan="12" class="soft">
-          <div v-for="(c, i) in past.rows" :key="i">
-            {{ new Date(c.at).toLocaleString() }} {{ c.by }}: {{ c.title }}{{ went(c) }}
-          </div>
+          <div v-for="(c, i) in past.rows" :key="i">{{ when(c.at) }} {{ c.by }}: {{ c.title }}{{ went(c) }}</div>
         </td>
       </tr>
     </template>
-    <template #none>Nothing is in the book yet: add what lies on the rack, or bring a yard’s list.</template>
+    <template #none>{{ $t('stock.nothing_is_in_the_book') }}</template>
   </DataList>
 </template>

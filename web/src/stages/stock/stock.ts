@@ -1,4 +1,5 @@
 /** A line of the stock book: how it begins, and what is said of it. */
+import { t } from '../../messages'
 import type { S } from '../../api/client'
 import { entry, unit } from '../../shared/units'
 import type { Column } from '../../ui/lists'
@@ -54,14 +55,14 @@ export const whereOf = (i: Item): string =>
 
 /** The columns of the book; the last three before what can be done are shown by whoever asks for them. */
 export const columns = (job: number): Column<Row>[] => [
-  { id: 'what', head: 'What', by: (r) => whatOf(item(r)) },
-  { id: 'material', head: 'Material', by: (r) => item(r).material_id },
-  { id: 'size', head: 'Size', by: (r) => long(item(r)), words: (r) => sizeOf(item(r)) },
-  { id: 'there', head: 'There', by: (r) => item(r).qty ?? null, words: (r) => thereOf(item(r), job) },
-  { id: 'price', head: 'Price', num: true, by: (r) => amount(item(r).price) },
-  { id: 'where', head: 'Where', by: (r) => item(r).location, words: (r) => whereOf(item(r)) },
-  { id: 'supplier', head: 'Supplier', by: (r) => item(r).supplier, off: true },
-  { id: 'heat', head: 'Heat', by: (r) => item(r).heat, off: true },
-  { id: 'note', head: 'Note', by: (r) => item(r).note, off: true },
+  { id: 'what', head: t('stock.what'), by: (r) => whatOf(item(r)) },
+  { id: 'material', head: t('stock.material'), by: (r) => item(r).material_id },
+  { id: 'size', head: t('stock.size'), by: (r) => long(item(r)), words: (r) => sizeOf(item(r)) },
+  { id: 'there', head: t('stock.there'), by: (r) => item(r).qty ?? null, words: (r) => thereOf(item(r), job) },
+  { id: 'price', head: t('stock.price'), num: true, by: (r) => amount(item(r).price) },
+  { id: 'where', head: t('stock.where'), by: (r) => item(r).location, words: (r) => whereOf(item(r)) },
+  { id: 'supplier', head: t('stock.supplier'), by: (r) => item(r).supplier, off: true },
+  { id: 'heat', head: t('stock.heat'), by: (r) => item(r).heat, off: true },
+  { id: 'note', head: t('stock.note'), by: (r) => item(r).note, off: true },
   { id: 'acts', head: '', acts: true },
 ]

@@ -29,29 +29,30 @@ const explain = (id: string) => {
 </script>
 <template>
   <div class="row spread">
-    <h1>Chain of strength</h1>
-    <span class="soft">What gives first between the load and the ground, and what gives after it?</span>
+    <h1>{{ $t('structures.chain_of_strength') }}</h1>
+    <span class="soft">{{ $t('structures.what_gives_first_between_the') }}</span>
   </div>
   <p v-if="!row" class="notice">
-    There is no structure yet: <router-link :to="`/jobs/${job!.job.id}/size`">add one in Size</router-link>.
+    {{ $t('structures.there_is_no_structure_yet') }}
+    <router-link :to="`/jobs/${job!.job.id}/size`">{{ $t('structures.add_one_in_size') }}</router-link>.
   </p>
   <template v-else>
     <div class="row gap">
       <label
-        >Structure
+        >{{ $t('structures.structure') }}
         <Choice
-          aria-label="Structure"
+          :aria-label="$t('structures.structure')"
           v-model="chosen"
           :options="job!.structures.map((x) => ({ value: x.id, label: `${x.spec.mark} ${x.spec.name}` }))"
       /></label>
-      <el-checkbox v-model="shortOnly">only links below 2.0</el-checkbox>
+      <el-checkbox v-model="shortOnly">{{ $t('structures.only_links_below_2_0') }}</el-checkbox>
     </div>
-    <p v-if="row.trouble" class="notice bad">Not checked: {{ row.trouble }}</p>
+    <p v-if="row.trouble" class="notice bad">{{ $t('structures.not_checked_x', [row.trouble]) }}</p>
     <div v-else class="two gap">
       <svg
         :viewBox="`-60 0 820 ${(links.length + 2) * STEP + 20}`"
         role="img"
-        aria-label="The chain from the load to the ground; the list says the same"
+        :aria-label="$t('structures.the_chain_from_the_load')"
       >
         <path :d="`M420 14V${(links.length + 1) * STEP + 14}`" stroke="var(--ink)" stroke-width="3" />
         <text x="436" y="18" class="load">{{ loads }}</text>
@@ -95,11 +96,11 @@ const explain = (id: string) => {
       <div>
         <h2>{{ shown(weakest?.reserve) }} {{ word(weakest?.reserve) }}</h2>
         <p>
-          <b>{{ weakest?.what }}</b> is the weakest link<template v-if="next"
-            >; after it {{ next.what }}, {{ shown(next.reserve) }}</template
-          >. A link as wide as the dashed lines holds just what comes on it.
+          <b>{{ weakest?.what }}</b> {{ $t('structures.is_the_weakest_link')
+          }}<template v-if="next">{{ $t('structures.after_it_x', [next.what, shown(next.reserve)]) }}</template
+          >{{ $t('structures.a_link_as_wide_as') }}
         </p>
-        <p v-if="weakest?.why_not" class="notice">Not checked: {{ weakest.why_not }}</p>
+        <p v-if="weakest?.why_not" class="notice">{{ $t('structures.not_checked_x', [weakest.why_not]) }}</p>
         <template v-for="x in row.verdict!.situations" :key="x.name"
           ><p v-if="x.strength.value != null">
             <b>{{ x.name }}</b>: {{ shown(x.strength.value) }} {{ word(x.strength.value) }},
@@ -108,7 +109,9 @@ const explain = (id: string) => {
         >
         <Upgrades :row="row" />
         <p class="soft gap">
-          <router-link :to="`/jobs/${job!.job.id}/size`">Back to Size</router-link>, where an offer is taken.
+          <router-link :to="`/jobs/${job!.job.id}/size`">{{ $t('structures.back_to_size') }}</router-link>{{
+            $t('structures.where_an_offer_is_taken')
+          }}
         </p>
       </div>
     </div>

@@ -50,7 +50,7 @@ const at = (bar: string, node: string) => (node.startsWith('every ') ? `${node} 
 <template>
   <div class="gap">
     <h3>
-      Joints <span class="soft">a stiff end not named here is welded all round; a hinge not named is not checked</span>
+      {{ $t('structures.joints') }} <span class="soft">{{ $t('structures.a_stiff_end_not_named') }}</span>
     </h3>
     <fieldset v-for="(j, i) in joints" :key="`${j.bar} ${j.node}`" class="panel">
       <legend>
@@ -59,26 +59,26 @@ const at = (bar: string, node: string) => (node.startsWith('every ') ? `${node} 
       <JointFields :within="`joints.${i}.joint.`" :model-value="j.joint" @update:model-value="put(i, $event)" />
       <el-button
         text
-        :aria-label="`Take the joint away from ${at(j.bar, j.node)}`"
+        :aria-label="$t('structures.take_the_joint_away_from_x', [at(j.bar, j.node)])"
         @click="joints = joints.filter((x) => x !== j)"
       >
-        Take away
+        {{ $t('structures.take_away') }}
       </el-button>
     </fieldset>
     <div class="row">
-      <span class="soft">Add at</span>
+      <span class="soft">{{ $t('structures.add_at') }}</span>
       <Choice
-        aria-label="End of a bar"
+        :aria-label="$t('structures.end_of_a_bar')"
         v-model="where"
         :options="places.map(([bar, node], k) => ({ value: k, label: at(bar, node) }))"
       />
       <span data-kind-of-joint
         ><Choice
-          aria-label="Kind of joint"
+          :aria-label="$t('structures.kind_of_joint')"
           v-model="kind"
           :options="jointKinds.map((k) => ({ value: k.kind, label: k.words }))"
       /></span>
-      <el-button @click="add">Add joint</el-button>
+      <el-button @click="add">{{ $t('structures.add_joint') }}</el-button>
     </div>
   </div>
 </template>

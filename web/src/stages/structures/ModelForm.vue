@@ -1,16 +1,13 @@
 <script setup lang="ts">
 /** A model of one's own as tables: nodes with their places, bars between them, what is held. */
 import type { S } from '../../api/client'
-import { entry, unit } from '../../shared/units'
+import { entry } from '../../shared/units'
 import TextInput from '../../ui/TextInput.vue'
 import Choice from '../../ui/Choice.vue'
-import ChoiceField from '../../ui/ChoiceField.vue'
-import QuantityField from '../../ui/QuantityField.vue'
+import ModelSprings from './ModelSprings.vue'
 
 const model = defineModel<S['OwnSpec']>({ required: true })
 const emit = defineEmits<{ changed: [] }>()
-const WAYS = ['x', 'y', 'z'] as const
-const TURNS = ['about_x', 'about_y', 'about_z'] as const
 const free = (stem: string, taken: string[]) => {
   let n = 1
   while (taken.includes(`${stem}${n}`)) n++
@@ -73,15 +70,6 @@ function withoutNode(k: number) {
   model.value.springs = (model.value.springs ?? []).filter((s) => s.node !== gone.name)
   emit('changed')
 }
-function addSpring() {
-  const taken = (model.value.springs ?? []).map((s) => s.node)
-  const node = model.value.nodes.find((n) => !taken.includes(n.name))?.name
-  if (node) model.value.springs = [...(model.value.springs ?? []), { node } as S['SpringSpec']]
-}
-function withoutSpring(k: number) {
-  model.value.springs!.splice(k, 1)
-  emit('changed')
-}
 function withoutBar(k: number) {
   model.value.bars.splice(k, 1)
   emit('changed')
@@ -89,104 +77,87 @@ function withoutBar(k: number) {
 </script>
 <template>
   <div class="model gap">
-    <h3>Nodes <span class="soft">x along, y up, z across</span></h3>
+    <h3>
+      {{ $t('structures.nodes') }} <span class="soft">{{ $t('structures.x_along_y_up_z') }}</span>
+    </h3>
     <table class="list">
       <thead>
         <tr>
-          <th>Node</th>
+          <th>{{ $t('structures.node') }}</th>
           <th>x</th>
           <th>y</th>
           <th>z</th>
-          <th>Held</th>
+          <th>{{ $t('structures.held') }}</th>
           <th></th>
         </tr>
       </thead>
       <tbody>
         <tr v-for="(n, k) in model.nodes" :key="k">
           <td>
-            <TextInput :value="n.name" :aria-label="`Name of node ${k + 1}`" @done="rename(k, $event)" />
+            <TextInput
+              :value="n.name"
+              :aria-label="$t('structures.name_of_node_x', [k + 1])"
+              @done="rename(k, $event)"
+            />
           </td>
           <td v-for="axis in ['x', 'y', 'z'] as const" :key="axis">
             <TextInput
               :value="n[axis].text"
               class="short"
-              :aria-label="`${axis} of ${n.name}`"
+              :aria-label="$t('structures.of_x', [axis, n.name])"
               @done="place(n, axis, $event)"
             />
           </td>
           <td>
             <Choice
-              :aria-label="`How ${n.name} is held`"
+              :aria-label="$t('structures.how_is_held_x', [n.name])"
               @change="hold(n.name, $event)"
               :model-value="held[n.name] ?? ''"
               :options="{
-                '': 'free',
-                fixed: 'fixed',
-                hinged: 'hinged',
-                pinned: 'pinned',
-                'on a roller': 'on a roller',
-                'held sideways': 'held sideways',
+                '': $t('structures.free'),
+                fixed: $t('structures.fixed'),
+                hinged: $t('structures.hinged'),
+                pinned: $t('structures.pinned'),
+                'on a roller': $t('structures.on_a_roller'),
+                'held sideways': $t('structures.held_sideways'),
               }"
             />
           </td>
           <td>
-            <el-button text :aria-label="`Take away node ${n.name}`" @click="withoutNode(k)"> Take away </el-button>
+            <el-button text :aria-label="$t('structures.take_away_node_x', [n.name])" @click="withoutNode(k)">
+              {{ $t('structures.take_away') }}
+            </el-button>
           </td>
         </tr>
       </tbody>
     </table>
-    <el-button @click="addNode">Add a node</el-button>
-    <h3>Springs <span class="soft">what gives between a node and the ground, along and about x, y, z</span></h3>
-    <div v-for="(s, k) in model.springs ?? []" :key="k" class="fields">
-      <ChoiceField
-        :id="`spring-${k}`"
-        v-model="s.node"
-        label="Spring at"
-        :at="`starter.own.springs.${k}.node`"
-        :options="model.nodes.map((n) => ({ value: n.name, label: n.name }))"
-      />
-      <QuantityField
-        v-for="d in WAYS"
-        :key="d"
-        v-model="s[d]"
-        :label="`along ${d}, ${unit === 'mm' ? 'N/mm' : 'lb/in'}`"
-        kind="line_load"
-        optional
-        hint="none"
-      />
-      <QuantityField
-        v-for="d in TURNS"
-        :key="d"
-        v-model="s[d]"
-        :label="`${d.replace('_', ' ')}, moment a degree`"
-        kind="moment"
-        optional
-        hint="none"
-      />
-      <el-button text :aria-label="`Take away the spring at ${s.node}`" @click="withoutSpring(k)">
-        Take away
-      </el-button>
-    </div>
-    <el-button @click="addSpring">Add a spring</el-button>
-    <h3>Bars</h3>
+    <el-button @click="addNode">{{ $t('structures.add_a_node') }}</el-button>
+    <ModelSprings v-model="model" @changed="emit('changed')" />
+    <h3>{{ $t('structures.bars') }}</h3>
     <table class="list">
       <thead>
         <tr>
-          <th>Bar</th>
-          <th>From</th>
-          <th>To</th>
-          <th>Role</th>
-          <th>Hinged</th>
-          <th>Takes</th>
+          <th>{{ $t('structures.bar') }}</th>
+          <th>{{ $t('structures.from') }}</th>
+          <th>{{ $t('structures.to') }}</th>
+          <th>{{ $t('structures.role') }}</th>
+          <th>{{ $t('structures.hinged_2') }}</th>
+          <th>{{ $t('structures.takes') }}</th>
           <th></th>
         </tr>
       </thead>
       <tbody>
         <tr v-for="(b, k) in model.bars" :key="k">
-          <td><el-input :aria-label="`Name of bar ${k + 1}`" @change="emit('changed')" v-model="b.name" /></td>
+          <td>
+            <el-input
+              :aria-label="$t('structures.name_of_bar_x', [k + 1])"
+              @change="emit('changed')"
+              v-model="b.name"
+            />
+          </td>
           <td>
             <Choice
-              :aria-label="`${b.name} from`"
+              :aria-label="$t('structures.from_x', [b.name])"
               @change="emit('changed')"
               v-model="b.i"
               :options="model.nodes.map((n) => ({ value: n.name, label: n.name }))"
@@ -194,34 +165,49 @@ function withoutBar(k: number) {
           </td>
           <td>
             <Choice
-              :aria-label="`${b.name} to`"
+              :aria-label="$t('structures.to_x', [b.name])"
               @change="emit('changed')"
               v-model="b.j"
               :options="model.nodes.map((n) => ({ value: n.name, label: n.name }))"
             />
           </td>
           <td>
-            <el-input class="short" :aria-label="`Role of ${b.name}`" @change="emit('changed')" v-model="b.role" />
-          </td>
-          <td>
-            <el-checkbox :aria-label="`${b.name} hinged at ${b.i}`" v-model="b.hinged_i">from</el-checkbox>
-            {{ ' ' }}
-            <el-checkbox :aria-label="`${b.name} hinged at ${b.j}`" v-model="b.hinged_j">to</el-checkbox>
-          </td>
-          <td>
-            <Choice
-              :aria-label="`What ${b.name} takes`"
-              v-model="b.only"
-              :options="{ '': 'pull and push', tension: 'pull only', compression: 'push only' }"
+            <el-input
+              class="short"
+              :aria-label="$t('structures.role_of_x', [b.name])"
+              @change="emit('changed')"
+              v-model="b.role"
             />
           </td>
           <td>
-            <el-button text :aria-label="`Take away bar ${b.name}`" @click="withoutBar(k)"> Take away </el-button>
+            <el-checkbox :aria-label="$t('structures.hinged_at_x', [b.name, b.i])" v-model="b.hinged_i">{{
+              $t('structures.from_2')
+            }}</el-checkbox>
+            {{ ' ' }}
+            <el-checkbox :aria-label="$t('structures.hinged_at_x', [b.name, b.j])" v-model="b.hinged_j">{{
+              $t('structures.to_2')
+            }}</el-checkbox>
+          </td>
+          <td>
+            <Choice
+              :aria-label="$t('structures.what_takes_x', [b.name])"
+              v-model="b.only"
+              :options="{
+                '': $t('structures.pull_and_push'),
+                tension: $t('structures.pull_only'),
+                compression: $t('structures.push_only'),
+              }"
+            />
+          </td>
+          <td>
+            <el-button text :aria-label="$t('structures.take_away_bar_x', [b.name])" @click="withoutBar(k)">
+              {{ $t('structures.take_away') }}
+            </el-button>
           </td>
         </tr>
       </tbody>
     </table>
-    <el-button @click="addBar">Add a bar</el-button>
+    <el-button @click="addBar">{{ $t('structures.add_a_bar') }}</el-button>
   </div>
 </template>
 <style scoped>

@@ -46,11 +46,14 @@ const nameOf = (id: number) => job.value!.loads.find((l) => l.id === id)?.spec.n
 </script>
 <template>
   <div class="gap">
-    <h3>Positions and stages <span class="soft">each is checked, and the worst is named</span></h3>
+    <h3>
+      {{ $t('structures.positions_and_stages') }}
+      <span class="soft">{{ $t('structures.each_is_checked_and_the') }}</span>
+    </h3>
     <fieldset v-for="(s, i) in situations" :key="i" class="panel">
       <legend>{{ s.kind }}</legend>
       <div class="fields">
-        <TextField :id="`s-name-${i}`" v-model="s.name" label="Called" :at="`situations.${i}.name`" />
+        <TextField :id="`s-name-${i}`" v-model="s.name" :label="$t('structures.called')" :at="`situations.${i}.name`" />
         <template v-if="s.kind === 'position' && asks">
           <QuantityField
             v-for="[k, words] in asks.sizes"
@@ -58,7 +61,7 @@ const nameOf = (id: number) => job.value!.loads.find((l) => l.id === id)?.spec.n
             :model-value="sizes(s)[k]"
             :label="words"
             optional
-            hint="as entered"
+            :hint="$t('structures.as_entered')"
             @update:model-value="size(s, k, $event)"
           />
           <template v-for="[k, words, , least, most] in asks.counts" :key="k">
@@ -67,15 +70,16 @@ const nameOf = (id: number) => job.value!.loads.find((l) => l.id === id)?.spec.n
               <Choice
                 @change="String($event) === '' ? delete s.counts![k] : (s.counts![k] = Number($event))"
                 :model-value="s.counts![k] ?? ''"
-                :options="{ '': 'as entered', '1': 'yes', '0': 'no' }"
+                :options="{ '': $t('structures.as_entered'), '1': $t('structures.yes'), '0': $t('structures.no') }"
             /></label>
           </template>
         </template>
-        <el-button text @click="situations = situations.filter((x) => x !== s)"> Take away </el-button>
+        <el-button text @click="situations = situations.filter((x) => x !== s)">
+          {{ $t('structures.take_away') }}
+        </el-button>
       </div>
       <div v-if="s.kind === 'stage'" class="row wrap">
-        <span class="soft">Not there yet:</span
-        ><el-checkbox
+        <span class="soft">{{ $t('structures.not_there_yet') }}</span><el-checkbox
           v-for="r in asked.roles"
           :key="r"
           @change="toggle(s.without!, r)"
@@ -84,8 +88,7 @@ const nameOf = (id: number) => job.value!.loads.find((l) => l.id === id)?.spec.n
         >
       </div>
       <div v-if="s.kind === 'stage'" class="row wrap">
-        <span class="soft">Propped at:</span
-        ><el-checkbox
+        <span class="soft">{{ $t('structures.propped_at') }}</span><el-checkbox
           v-for="n in asked.nodes.slice(0, 24)"
           :key="n"
           @change="toggle(s.props!, n)"
@@ -94,24 +97,35 @@ const nameOf = (id: number) => job.value!.loads.find((l) => l.id === id)?.spec.n
         >
       </div>
       <div v-if="s.kind === 'position'" class="row wrap">
-        <el-checkbox @change="slews(s, !!$event, asked)" :model-value="!!s.slew">it slews</el-checkbox>
+        <el-checkbox @change="slews(s, !!$event, asked)" :model-value="!!s.slew">{{
+          $t('structures.it_slews')
+        }}</el-checkbox>
         <template v-if="s.slew">
           <label
-            >about the upright axis through
-            <Choice :aria-label="`Axis of ${s.name}`" v-model="s.slew.about" :options="asked.nodes"
+            >{{ $t('structures.about_the_upright_axis_through') }}
+            <Choice :aria-label="$t('structures.axis_of_x', [s.name])" v-model="s.slew.about" :options="asked.nodes"
           /></label>
           <label
-            >from
-            <NumberInput v-model="s.slew.from_deg" class="narrow" inputmode="decimal" :aria-label="`${s.name}, from`" />
+            >{{ $t('structures.from_2') }}
+            <NumberInput
+              v-model="s.slew.from_deg"
+              class="narrow"
+              inputmode="decimal"
+              :aria-label="$t('structures.from_x_2', [s.name])"
+            />
             °</label
           >
           <label
-            >to
-            <NumberInput v-model="s.slew.to_deg" class="narrow" inputmode="decimal" :aria-label="`${s.name}, to`" />
+            >{{ $t('structures.to_2') }}
+            <NumberInput
+              v-model="s.slew.to_deg"
+              class="narrow"
+              inputmode="decimal"
+              :aria-label="$t('structures.to_x_2', [s.name])"
+            />
             °</label
           >
-          <span class="soft">What turns:</span
-          ><el-checkbox
+          <span class="soft">{{ $t('structures.what_turns') }}</span><el-checkbox
             v-for="r in asked.roles"
             :key="r"
             @change="toggle(s.slew.turns, r)"
@@ -121,8 +135,7 @@ const nameOf = (id: number) => job.value!.loads.find((l) => l.id === id)?.spec.n
         </template>
       </div>
       <div class="row wrap">
-        <span class="soft">Acts:</span
-        ><el-checkbox
+        <span class="soft">{{ $t('structures.acts') }}</span><el-checkbox
           v-for="id in [...new Set(loads)]"
           :key="id"
           @change="acts(s, id, [...new Set(loads)], !!$event)"
@@ -132,8 +145,10 @@ const nameOf = (id: number) => job.value!.loads.find((l) => l.id === id)?.spec.n
       </div>
     </fieldset>
     <div class="row">
-      <el-button @click="add('position')">Add a position</el-button
-      ><el-button @click="add('stage')">Add a stage</el-button>
+      <el-button @click="add('position')">{{ $t('structures.add_a_position') }}</el-button><el-button
+        @click="add('stage')"
+        >{{ $t('structures.add_a_stage') }}</el-button
+      >
     </div>
   </div>
 </template>

@@ -23,7 +23,7 @@ function drawn({ nodes, bars, held }: Sketch) {
 }
 </script>
 <template>
-  <ul class="gallery" aria-label="Begin from a shape">
+  <ul class="gallery" :aria-label="$t('structures.begin_from_a_shape')">
     <li v-for="k in starterKinds" :key="k.kind">
       <button @click="emit('pick', k.kind)">
         <svg :viewBox="`0 0 ${SIZE} ${SIZE}`" aria-hidden="true">

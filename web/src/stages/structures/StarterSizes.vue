@@ -23,7 +23,7 @@ function size(name: string, entry: Typed | null | undefined) {
     :label="words"
     :at="`starter.sizes.${k}`"
     :optional="optional"
-    hint="none"
+    :hint="$t('structures.none')"
     @update:model-value="size(k, $event)"
     @change="optional && emit('again')"
   />
@@ -40,7 +40,7 @@ function size(name: string, entry: Typed | null | undefined) {
       @change="emit('again')"
       v-model="starter.counts![k]"
       :label="words"
-      :echo="`${least} to ${most}`"
+      :echo="$t('structures.to_x_3', [least, most])"
     />
   </template>
 </template>

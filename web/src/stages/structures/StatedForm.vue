@@ -27,52 +27,68 @@ function hold(m: S['MemberStated'], typed: string) {
 </script>
 <template>
   <details class="gap">
-    <summary>Pieces and spans as stated <span class="soft">where they do not follow from the bars</span></summary>
-    <p class="soft">Bars by name, in order, with commas: {{ bars.slice(0, 12).join(', ') }}</p>
+    <summary>
+      {{ $t('structures.pieces_and_spans_as_stated') }}
+      <span class="soft">{{ $t('structures.where_they_do_not_follow') }}</span>
+    </summary>
+    <p class="soft">{{ $t('structures.bars_by_name_in_order_x', [bars.slice(0, 12).join(', ')]) }}</p>
     <div v-for="(m, i) in members" :key="`m${i}`" class="fields">
-      <TextField :id="`piece-${i}`" v-model="m.name" label="One piece, called" :at="`members.${i}.name`" />
+      <TextField
+        :id="`piece-${i}`"
+        v-model="m.name"
+        :label="$t('structures.one_piece_called')"
+        :at="`members.${i}.name`"
+      />
       <div class="field">
-        <label :for="`piece-bars-${i}`">Its bars</label
-        ><TextInput :id="`piece-bars-${i}`" :value="m.bars.join(', ')" @done="m.bars = named($event)" /><span
-          class="echo"
-        ></span>
+        <label :for="`piece-bars-${i}`">{{ $t('structures.its_bars') }}</label><TextInput
+          :id="`piece-bars-${i}`"
+          :value="m.bars.join(', ')"
+          @done="m.bars = named($event)"
+        /><span class="echo"></span>
       </div>
       <div class="field">
-        <label :for="`piece-held-${i}`">Held sideways at, from its start</label
-        ><TextInput
+        <label :for="`piece-held-${i}`">{{ $t('structures.held_sideways_at_from_its') }}</label><TextInput
           :id="`piece-held-${i}`"
           :value="held(m)"
-          placeholder="where something frames in"
+          :placeholder="$t('structures.where_something_frames_in')"
           @done="hold(m, $event)"
-        /><span class="echo">{{ m.held_sideways ? 'places apart by ;' : '' }}</span>
+        /><span class="echo">{{ m.held_sideways ? $t('structures.places_apart_by') : '' }}</span>
       </div>
-      <el-button text @click="members = members.filter((x) => x !== m)">Take away</el-button>
+      <el-button text @click="members = members.filter((x) => x !== m)">{{ $t('structures.take_away') }}</el-button>
     </div>
-    <el-button @click="addMember">State a piece</el-button>
+    <el-button @click="addMember">{{ $t('structures.state_a_piece') }}</el-button>
     <div v-for="(s, i) in stretches" :key="`s${i}`" class="fields">
-      <TextField :id="`stretch-${i}`" v-model="s.name" label="Stretch, called" :at="`stretches.${i}.name`" />
+      <TextField
+        :id="`stretch-${i}`"
+        v-model="s.name"
+        :label="$t('structures.stretch_called')"
+        :at="`stretches.${i}.name`"
+      />
       <ChoiceField
         :id="`stretch-kind-${i}`"
         v-model="s.kind"
-        label="It is"
+        :label="$t('structures.it_is')"
         :at="`stretches.${i}.kind`"
-        :options="{ span: 'a span', overhang: 'an overhang' }"
+        :options="{ span: $t('structures.a_span'), overhang: $t('structures.an_overhang') }"
       />
       <div class="field">
-        <label :for="`stretch-bars-${i}`">Its bars</label
-        ><TextInput :id="`stretch-bars-${i}`" :value="s.bars.join(', ')" @done="s.bars = named($event)" /><span
-          class="echo"
-        ></span>
+        <label :for="`stretch-bars-${i}`">{{ $t('structures.its_bars') }}</label><TextInput
+          :id="`stretch-bars-${i}`"
+          :value="s.bars.join(', ')"
+          @done="s.bars = named($event)"
+        /><span class="echo"></span>
       </div>
       <NumberField
         :id="`stretch-over-${i}`"
-        placeholder="as the brief says"
+        :placeholder="$t('structures.as_the_brief_says')"
         v-model="s.over"
-        label="May move its length over"
+        :label="$t('structures.may_move_its_length_over')"
         :at="`stretches.${i}.over`"
       />
-      <el-button text @click="stretches = stretches.filter((x) => x !== s)"> Take away </el-button>
+      <el-button text @click="stretches = stretches.filter((x) => x !== s)">
+        {{ $t('structures.take_away') }}
+      </el-button>
     </div>
-    <el-button @click="addStretch">State a span or an overhang</el-button>
+    <el-button @click="addStretch">{{ $t('structures.state_a_span_or_an') }}</el-button>
   </details>
 </template>

@@ -19,10 +19,12 @@ function explainAt(link: { bar: string; check_id: string }) {
 <template>
   <div class="row spread">
     <h3>
-      The chain of strength
-      <router-link :to="`/jobs/${job!.job.id}/chain?structure=${row.id}`" class="soft">by itself</router-link>
+      {{ $t('structures.the_chain_of_strength') }}
+      <router-link :to="`/jobs/${job!.job.id}/chain?structure=${row.id}`" class="soft">{{
+        $t('structures.by_itself')
+      }}</router-link>
     </h3>
-    <el-checkbox v-model="byPath">in the order the load meets it</el-checkbox>
+    <el-checkbox v-model="byPath">{{ $t('structures.in_the_order_the_load') }}</el-checkbox>
   </div>
   <table class="list chain">
     <tbody>

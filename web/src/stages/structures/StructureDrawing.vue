@@ -127,7 +127,7 @@ const curves = computed(() =>
       class="whole"
       :viewBox="`${box.x} ${box.y} ${box.w} ${box.h}`"
       role="img"
-      :aria-label="`${verdict.words}: ${verdict.bars.length} bars; the table beside has their figures`"
+      :aria-label="$t('structures.bars_the_table_beside_has_x', [verdict.words, verdict.bars.length])"
     >
       <g fill="none">
         <path
@@ -189,19 +189,22 @@ const curves = computed(() =>
     </svg>
     <div v-if="!bare">
       <p v-if="!$slots.whole" class="soft">
-        Dashed: how it moves under the load that moves it most, drawn {{ times }} times as far. Greatest
-        {{ small(most) }}.
+        {{ $t('structures.dashed_how_it_moves_under_x', [times, small(most)]) }}
       </p>
       <template v-if="bar">
         <p>
           <b>{{ bar.name }}</b>
           {{ ' '
-          }}<span class="soft"
-            >{{ bar.section_id }}, {{ bar.material_id }}; {{ length(bar.length_mm) }}{{ lengthUnit() }}; under the load
-            that strains it most</span
-          >
+          }}<span class="soft">{{
+            $t('structures.under_the_load_that_strains_x', [
+              bar.section_id,
+              bar.material_id,
+              length(bar.length_mm),
+              lengthUnit(),
+            ])
+          }}</span>
         </p>
-        <svg viewBox="0 0 400 244" role="img" :aria-label="`Forces along ${bar.name}`">
+        <svg viewBox="0 0 400 244" role="img" :aria-label="$t('structures.forces_along_x', [bar.name])">
           <g v-for="c in curves" :key="c.name">
             <text x="0" :y="c.base + 4" class="dim">{{ c.name }}</text>
             <path :d="c.path" fill="var(--metal)" stroke="var(--ink)" />

@@ -79,33 +79,35 @@ function leadToLoad(name: string) {
 const loadNamed = (id: number) => job.value!.loads.find((l) => l.id === id)?.spec.name
 </script>
 <template>
-  <EditForm v-if="draft" :form="form" save="Save structure" @left="emit('done', null)">
+  <EditForm v-if="draft" :form="form" :save="$t('structures.save_structure')" @left="emit('done', null)">
     <h3>{{ starterWords(draft.starter.kind) }}</h3>
     <div class="live">
       <div>
         <div class="fields gap">
-          <TextField id="t-mark" v-model="draft.mark" label="Mark of the structure" at="mark" />
-          <TextField id="t-name" v-model="draft.name" label="Called" at="name" />
-          <NumberField id="t-qty" v-model="draft.qty" label="How many" at="qty" />
+          <TextField id="t-mark" v-model="draft.mark" :label="$t('structures.mark_of_the_structure')" at="mark" />
+          <TextField id="t-name" v-model="draft.name" :label="$t('structures.called')" at="name" />
+          <NumberField id="t-qty" v-model="draft.qty" :label="$t('structures.how_many')" at="qty" />
           <StarterSizes v-if="asks" v-model="draft.starter" :asks="asks" @again="attempt(ask)" />
-          <QuantityField at="weld_leg" v-model="draft.weld_leg" label="Weld leg, all round" />
-          <el-checkbox v-model="draft.welded">metal beside welds counts as welded</el-checkbox>
+          <QuantityField at="weld_leg" v-model="draft.weld_leg" :label="$t('structures.weld_leg_all_round')" />
+          <el-checkbox v-model="draft.welded">{{ $t('structures.metal_beside_welds_counts_as') }}</el-checkbox>
         </div>
         <p v-if="!own" class="row">
-          <el-button text @click="byHand">Change its model by hand</el-button
-          ><span class="soft">nodes, bars and supports become tables; its dimensions no longer drive it</span>
+          <el-button text @click="byHand">{{ $t('structures.change_its_model_by_hand') }}</el-button><span
+            class="soft"
+            >{{ $t('structures.nodes_bars_and_supports_become') }}</span
+          >
         </p>
         <ModelForm v-if="own" v-model="draft.starter.own!" @changed="attempt(ask)" />
-        <h3>Made of</h3>
+        <h3>{{ $t('structures.made_of') }}</h3>
         <div v-for="(r, name) in draft.roles" :key="name" class="fields">
           <div class="field">
-            <label>Role</label><b>{{ name }}</b>
+            <label>{{ $t('structures.role') }}</label><b>{{ name }}</b>
           </div>
           <SectionPick
             v-model:section="r.section_id"
             v-model:material="r.material_id"
             :within="`roles.${name}.`"
-          /><el-checkbox v-model="r.turned">lies on its side</el-checkbox>
+          /><el-checkbox v-model="r.turned">{{ $t('structures.lies_on_its_side') }}</el-checkbox>
         </div>
         <StructureLoads v-model="draft.loads!" :asked="asked" />
         <JointsForm v-if="asked" ref="joints" v-model="draft.joints" :ends="asked.ends" :roles="asked.roles" />
@@ -123,19 +125,25 @@ const loadNamed = (id: number) => job.value!.loads.find((l) => l.id === id)?.spe
           :bars="asked.bars"
         />
         <details class="gap">
-          <summary>Feet, play, second order</summary>
+          <summary>{{ $t('structures.feet_play_second_order') }}</summary>
           <div class="fields gap">
-            <el-checkbox v-model="draft.anchored">feet are held down</el-checkbox>
+            <el-checkbox v-model="draft.anchored">{{ $t('structures.feet_are_held_down') }}</el-checkbox>
             <NumberField
               v-if="!draft.anchored"
               id="t-mu"
               v-model="draft.ground_friction"
-              label="Friction of the ground"
-              echo="0.3 for steel on concrete"
+              :label="$t('structures.friction_of_the_ground')"
+              :echo="$t('structures.n_0_3_for_steel_on')"
               at="ground_friction"
             />
-            <QuantityField at="play" v-model="draft.play" label="Play adds to its movement" optional hint="none" />
-            <el-checkbox v-model="draft.second_order">push makes it softer (second order)</el-checkbox>
+            <QuantityField
+              at="play"
+              v-model="draft.play"
+              :label="$t('structures.play_adds_to_its_movement')"
+              optional
+              :hint="$t('structures.none')"
+            />
+            <el-checkbox v-model="draft.second_order">{{ $t('structures.push_makes_it_softer_second') }}</el-checkbox>
           </div>
         </details>
       </div>
@@ -149,11 +157,13 @@ const loadNamed = (id: number) => job.value!.loads.find((l) => l.id === id)?.spe
           @load="leadToLoad"
         />
         <p v-if="picked" class="row">
-          <b>{{ picked.name }}</b><el-button text @click="leadTo(`roles.${picked.role}.section_id`)"
-            >its size, as {{ picked.role }}</el-button
-          ><el-button v-for="n in [picked.i, picked.j]" :key="n" text @click="joints?.lead(picked.name, n)"
-            >joint at {{ n }}</el-button
-          ><span class="soft">press a bar, or a load’s name, to come to its fields</span>
+          <b>{{ picked.name }}</b><el-button text @click="leadTo(`roles.${picked.role}.section_id`)">{{
+            $t('structures.its_size_as_x', [picked.role])
+          }}</el-button
+          ><el-button v-for="n in [picked.i, picked.j]" :key="n" text @click="joints?.lead(picked.name, n)">{{
+            $t('structures.joint_at_x', [n])
+          }}</el-button
+          ><span class="soft">{{ $t('structures.press_a_bar_or_a') }}</span>
         </p>
       </Alive>
     </div></EditForm

@@ -7,7 +7,7 @@ defineProps<{ verdict: S['FrameVerdict'] }>()
 const sized = (h: S['FrameVerdict']['handed'][number], v: number) => (h.unit === 'N' ? force : moment)(v)
 </script>
 <template>
-  <h3 class="gap">Handed to what carries it</h3>
+  <h3 class="gap">{{ $t('structures.handed_to_what_carries_it') }}</h3>
   <table class="list">
     <tbody>
       <tr v-for="h in verdict.handed" :key="h.node + h.component">
@@ -20,5 +20,5 @@ const sized = (h: S['FrameVerdict']['handed'][number], v: number) => (h.unit ===
       </tr>
     </tbody>
   </table>
-  <p class="soft">Outside these checks: {{ verdict.outside.join('; ') }}.</p>
+  <p class="soft">{{ $t('structures.outside_these_checks_x', [verdict.outside.join('; ')]) }}</p>
 </template>

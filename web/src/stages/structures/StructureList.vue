@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Structures of the job, with what governs each. */
+import { t } from '../../messages'
 import type { S } from '../../api/client'
 import { job } from '../../shared/job'
 import Reserve from '../../shared/Reserve.vue'
@@ -14,17 +15,24 @@ const chosen = defineModel<number | null>({ required: true })
 const nameOf = (x: Row) => x.spec.name || starterWords(x.spec.starter.kind)
 const governs = (x: Row) => x.trouble ?? x.verdict?.strength.governs ?? ''
 const columns: Column<Row>[] = [
-  { id: 'mark', head: 'Mark', by: (x) => x.spec.mark },
-  { id: 'what', head: 'What', by: nameOf },
-  { id: 'governs', head: 'What governs', by: governs },
-  { id: 'breaks', head: 'Breaks', by: (x) => weakness(x.verdict?.strength.value) },
-  { id: 'moves', head: 'Moves', by: (x) => weakness(x.verdict?.stiffness.value) },
-  { id: 'each', head: 'Each', num: true, by: (x) => x.verdict?.mass_kg },
+  { id: 'mark', head: t('structures.mark'), by: (x) => x.spec.mark },
+  { id: 'what', head: t('structures.what'), by: nameOf },
+  { id: 'governs', head: t('structures.what_governs'), by: governs },
+  { id: 'breaks', head: t('structures.breaks'), by: (x) => weakness(x.verdict?.strength.value) },
+  { id: 'moves', head: t('structures.moves'), by: (x) => weakness(x.verdict?.stiffness.value) },
+  { id: 'each', head: t('structures.each'), num: true, by: (x) => x.verdict?.mass_kg },
   { id: 'acts', head: '', acts: true },
 ]
 </script>
 <template>
-  <DataList v-model="chosen" label="Structures" pick kind="structure" :rows="job!.structures" :columns="columns">
+  <DataList
+    v-model="chosen"
+    :label="$t('structures.structures')"
+    pick
+    kind="structure"
+    :rows="job!.structures"
+    :columns="columns"
+  >
     <template #what="{ row: x }"
       >{{ nameOf(x) }} <span class="soft">× {{ x.spec.qty }}</span></template
     >

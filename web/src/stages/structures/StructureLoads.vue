@@ -39,63 +39,68 @@ const placed = (l: On) =>
   loadOf(l.load_id)?.spec.form === 'force' && !!props.asked && !props.asked.at_nodes.includes(l.spot ?? '')
 </script>
 <template>
-  <h3>Loads</h3>
+  <h3>{{ $t('structures.loads') }}</h3>
   <div v-for="(l, i) in loads" :key="i" class="row" :data-load="i">
-    <b>{{ loadOf(l.load_id)?.spec.name ?? 'gone' }}</b>
+    <b>{{ loadOf(l.load_id)?.spec.name ?? $t('structures.gone') }}</b>
     <Choice
       v-if="loadOf(l.load_id) && asked"
-      :aria-label="`Where load ${i + 1} stands`"
+      :aria-label="$t('structures.where_load_stands_x', [i + 1])"
       @change="l.spot && (l.bars = [])"
       v-model="l.spot"
       :options="[
         ...spotsFor(loadOf(l.load_id)!).map(([value, label]) => ({ value, label })),
-        { value: '', label: 'along bars of my own choice' },
+        { value: '', label: $t('structures.along_bars_of_my_own') },
       ]"
     />
     <TextInput
       v-if="asked && l.spot === ''"
       :value="l.bars!.join(', ')"
-      :aria-label="`Bars of load ${i + 1}, in order`"
+      :aria-label="$t('structures.bars_of_load_in_order_x', [i + 1])"
       :placeholder="asked.bars.slice(0, 3).join(', ')"
       @done="l.bars = named($event)"
     />
     <Choice
-      :aria-label="`Direction of load ${i + 1}`"
+      :aria-label="$t('structures.direction_of_load_x', [i + 1])"
       v-model="l.direction"
       :options="['down', 'up', 'sideways', 'sideways back', 'along', 'along back']"
     />
-    <el-checkbox v-if="placed(l)" v-model="l.moves">moves along, at its worst place</el-checkbox>
+    <el-checkbox v-if="placed(l)" v-model="l.moves">{{ $t('structures.moves_along_at_its_worst') }}</el-checkbox>
     <QuantityField
       :at="`loads.${i}.wheel_from_edge`"
       v-if="l.moves"
       v-model="l.wheel_from_edge"
-      :label="`Wheels of load ${i + 1}, from the flange's edge`"
+      :label="$t('structures.wheels_of_load_from_the_x', [i + 1])"
       optional
-      hint="at the edge, the worst"
+      :hint="$t('structures.at_the_edge_the_worst')"
     />
     <template v-if="placed(l) && !l.moves"
-      ><el-checkbox v-model="l.spread">spread over it</el-checkbox
+      ><el-checkbox v-model="l.spread">{{ $t('structures.spread_over_it') }}</el-checkbox
       ><QuantityField
         :at="`loads.${i}.at`"
         v-if="!l.spread"
         v-model="l.at"
-        :label="`Load ${i + 1} stands at, from the start`"
+        :label="$t('structures.load_stands_at_from_the_x', [i + 1])"
         optional
-        hint="the middle"
+        :hint="$t('structures.the_middle')"
     /></template>
     <QuantityField
       :at="`loads.${i}.aside`"
       v-if="asked && !asked.at_nodes.includes(l.spot)"
       v-model="l.aside"
-      :label="`Load ${i + 1} stands aside of the bar by`"
+      :label="$t('structures.load_stands_aside_of_the_x', [i + 1])"
       optional
-      hint="on its axis"
+      :hint="$t('structures.on_its_axis')"
     />
-    <el-button text @click="loads.splice(i, 1)">Take off</el-button>
+    <el-button text @click="loads.splice(i, 1)">{{ $t('structures.take_off') }}</el-button>
   </div>
   <div v-if="asked" class="row gap">
-    <span class="soft">Put on:</span
-    ><el-button text v-for="l in job!.loads" :key="l.id" :disabled="!spotsFor(l).length" @click="put(l)">
+    <span class="soft">{{ $t('structures.put_on') }}</span><el-button
+      text
+      v-for="l in job!.loads"
+      :key="l.id"
+      :disabled="!spotsFor(l).length"
+      @click="put(l)"
+    >
       + {{ l.spec.name }}</el-button
     >
   </div>

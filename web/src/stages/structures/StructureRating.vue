@@ -27,19 +27,24 @@ const sized = (v: number | null | undefined, core: string) => (v == null ? '' : 
 <template>
   <form class="row" @submit.prevent="rate">
     <label
-      >Rate it for
+      >{{ $t('structures.rate_it_for') }}
       <Choice
-        aria-label="Load to rate it for"
+        :aria-label="$t('structures.load_to_rate_it_for')"
         required
         v-model="rates"
-        :options="[{ value: '', label: 'choose a load' }, ...live.map((l) => ({ value: l.id, label: l.spec.name }))]"
+        :options="[
+          { value: '', label: $t('structures.choose_a_load') },
+          ...live.map((l) => ({ value: l.id, label: l.spec.name })),
+        ]"
     /></label>
-    <label>over <NumberInput v-model="derating" aria-label="Derating" size="4" /></label>
-    <el-button native-type="submit" :disabled="rates === ''">Rated load</el-button>
-    <span v-if="rated?.trouble" class="bad" role="status">Not rated: {{ rated.trouble }}</span>
+    <label
+      >{{ $t('structures.over') }} <NumberInput v-model="derating" :aria-label="$t('structures.derating')" size="4"
+    /></label>
+    <el-button native-type="submit" :disabled="rates === ''">{{ $t('structures.rated_load') }}</el-button>
+    <span v-if="rated?.trouble" class="bad" role="status">{{ $t('structures.not_rated_x', [rated.trouble]) }}</span>
     <span v-else-if="rated" role="status"
-      ><b>{{ sized(rated.rated, rated.unit) }}</b> marked; {{ sized(rated.greatest, rated.unit) }} at its limit, where
-      {{ rated.link }} is the weakest. All else as entered; marked below what is computed, tested before use.</span
+      ><b>{{ sized(rated.rated, rated.unit) }}</b>
+      {{ $t('structures.marked_at_its_limit_where_x', [sized(rated.greatest, rated.unit), rated.link]) }}</span
     >
   </form>
 </template>

@@ -9,16 +9,16 @@ const emit = defineEmits<{ why: [{ check_id: string }] }>()
 const governs = (x: S['SituationVerdict']) => x.trouble ?? x.strength.governs.split(': ').slice(1).join(': ')
 </script>
 <template>
-  <h3 class="gap">Positions and stages</h3>
+  <h3 class="gap">{{ $t('structures.positions_and_stages') }}</h3>
   <table class="list">
     <thead>
       <tr>
-        <th>Where it stands</th>
-        <th>What governs</th>
-        <th>Breaks</th>
-        <th>Moves</th>
-        <th class="num">Mass</th>
-        <th class="num">Centre of gravity x, y, z</th>
+        <th>{{ $t('structures.where_it_stands') }}</th>
+        <th>{{ $t('structures.what_governs') }}</th>
+        <th>{{ $t('structures.breaks') }}</th>
+        <th>{{ $t('structures.moves') }}</th>
+        <th class="num">{{ $t('structures.mass') }}</th>
+        <th class="num">{{ $t('structures.centre_of_gravity_x_y') }}</th>
       </tr>
     </thead>
     <tbody>

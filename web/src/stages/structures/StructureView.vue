@@ -36,7 +36,7 @@ const bucklingReserve = computed(() => {
 </script>
 <template>
   <p v-if="verdict.position" class="soft">
-    Drawn and chained in its worst position: <b>{{ verdict.position }}</b>.
+    {{ $t('structures.drawn_and_chained_in_its') }} <b>{{ verdict.position }}</b>.
   </p>
   <StructureDrawing :verdict="verdict" :chosen="bar" @choose="bar = $event">
     <template v-if="picture" #whole
@@ -50,24 +50,31 @@ const bucklingReserve = computed(() => {
     /></template>
   </StructureDrawing>
   <p class="row">
-    <span class="soft">moves</span
-    ><el-button text @click="explain({ check_id: verdict.stiffness.check_id ?? 'movement' })"
+    <span class="soft">{{ $t('structures.moves_2') }}</span><el-button
+      text
+      @click="explain({ check_id: verdict.stiffness.check_id ?? 'movement' })"
       ><Reserve :value="verdict.stiffness.value" /></el-button
     ><span class="soft"
-      >{{ verdict.movement.title }}, {{ verdict.movement.clause }}; {{ mass(verdict.mass_kg) }},
-      {{ job!.job.spec.currency }} {{ verdict.price.toFixed(0) }} of metal<template
-        v-if="verdict.swings_empty_hz != null"
-        >; swings {{ verdict.swings_empty_hz.toFixed(1) }} times a second empty<template
-          v-if="verdict.swings_loaded_hz != null"
-          >, {{ verdict.swings_loaded_hz.toFixed(1) }} loaded</template
-        ></template
+      >{{
+        $t('structures.of_metal_x', [
+          verdict.movement.title,
+          verdict.movement.clause,
+          mass(verdict.mass_kg),
+          job!.job.spec.currency,
+          verdict.price.toFixed(0),
+        ])
+      }}<template v-if="verdict.swings_empty_hz != null"
+        >{{ $t('structures.swings_times_a_second_empty_x', [verdict.swings_empty_hz.toFixed(1)])
+        }}<template v-if="verdict.swings_loaded_hz != null">{{
+          $t('structures.loaded_x', [verdict.swings_loaded_hz.toFixed(1)])
+        }}</template></template
       ></span
     >
   </p>
   <StructureRating v-if="live.length" :row="row" :live="live" />
   <p v-if="verdict.buckling" class="row">
-    <span class="soft">buckles</span
-    ><el-button text @click="explain({ check_id: 'buckling' })"><Reserve :value="bucklingReserve" /></el-button
+    <span class="soft">{{ $t('structures.buckles') }}</span><el-button text @click="explain({ check_id: 'buckling' })"
+      ><Reserve :value="bucklingReserve" /></el-button
     ><span class="soft">{{ verdict.buckling.words }}</span>
   </p>
   <StructureSituations v-if="verdict.situations?.length" :rows="verdict.situations" @why="explain" />
@@ -76,7 +83,7 @@ const bucklingReserve = computed(() => {
       <StructureChain v-model="bar" :row="row" @why="explain" />
     </div>
     <div>
-      <h3>What would mend it</h3>
+      <h3>{{ $t('structures.what_would_mend_it') }}</h3>
       <Upgrades :row="row" takes />
       <StructureHanded :verdict="verdict" />
     </div>

@@ -38,15 +38,17 @@ const begin = (kind: string) => (form.value = { kind })
 <template>
   <section class="gap">
     <div class="row spread">
-      <h2>Structures <span class="soft">bars joined to each other, sized as one frame</span></h2>
+      <h2>
+        {{ $t('structures.structures') }} <span class="soft">{{ $t('structures.bars_joined_to_each_other') }}</span>
+      </h2>
       <label v-if="mayWrite && !form"
-        >Add
+        >{{ $t('structures.add') }}
         <Choice
-          aria-label="Add a structure"
+          :aria-label="$t('structures.add_a_structure')"
           @change="begin"
           model-value=""
           :options="[
-            { value: '', label: 'choose one' },
+            { value: '', label: $t('structures.choose_one') },
             ...starterKinds.map((k) => ({ value: k.kind, label: k.words })),
           ]"
       /></label>
@@ -55,14 +57,16 @@ const begin = (kind: string) => (form.value = { kind })
     <StarterGallery v-if="mayWrite && !form && !job!.structures.length" @pick="begin" />
     <StructureList v-if="job!.structures.length" v-model="chosen" />
     <template v-if="row && !form">
-      <p v-if="row.trouble" class="notice bad">Not checked: {{ row.trouble }}</p>
+      <p v-if="row.trouble" class="notice bad">{{ $t('structures.not_checked_x', [row.trouble]) }}</p>
       <div class="row spread gap">
         <h3>{{ row.spec.mark }} {{ row.spec.name }}</h3>
         <div class="row">
           <el-button v-if="row.verdict && !cannot" @click="inSpace = !inSpace">{{
-            inSpace ? 'Flat drawing' : 'In space'
-          }}</el-button><el-button v-if="mayWrite" @click="form = { row }">Change</el-button
-          ><el-button v-if="mayWrite && row.verdict" @click="makeParts">Make its bars parts</el-button>
+            inSpace ? $t('structures.flat_drawing') : $t('structures.in_space')
+          }}</el-button><el-button v-if="mayWrite" @click="form = { row }">{{ $t('structures.change') }}</el-button
+          ><el-button v-if="mayWrite && row.verdict" @click="makeParts">{{
+            $t('structures.make_its_bars_parts')
+          }}</el-button>
         </div>
       </div>
       <StructureView

@@ -34,26 +34,26 @@ const take = ({ words, role, section_id, weld_leg_mm, joint_at, joint }: S['Upgr
 const signed = (v: number, text: string) => (v > 0.005 ? `+${text}` : v < -0.005 ? `−${text}` : 'same')
 </script>
 <template>
-  <el-button v-if="!offers" @click="look">Work out offers</el-button>
+  <el-button v-if="!offers" @click="look">{{ $t('structures.work_out_offers') }}</el-button>
   <p v-else-if="!offers.length" class="soft">
-    Nothing in the catalogue’s next sizes lifts it by much: change its shape or its dimensions.
+    {{ $t('structures.nothing_in_the_catalogues_next') }}
   </p>
   <template v-else>
-    <TextField v-if="takes && mayWrite" id="t-why" v-model="reason" label="Why? With a reason it goes to the log." />
+    <TextField v-if="takes && mayWrite" id="t-why" v-model="reason" :label="$t('structures.why_with_a_reason_it')" />
     <table class="list">
       <thead>
         <tr>
-          <th>Change</th>
-          <th class="num">Mass</th>
-          <th class="num">Money</th>
-          <th>Least reserve</th>
+          <th>{{ $t('structures.change') }}</th>
+          <th class="num">{{ $t('structures.mass') }}</th>
+          <th class="num">{{ $t('structures.money') }}</th>
+          <th>{{ $t('structures.least_reserve') }}</th>
           <th v-if="takes"></th>
         </tr>
       </thead>
       <tbody>
         <tr v-for="u in offers" :key="u.words">
           <td>
-            {{ u.words }}<br /><span class="soft">then: {{ u.governs_after }}</span>
+            {{ u.words }}<br /><span class="soft">{{ $t('structures.then_x', [u.governs_after]) }}</span>
           </td>
           <td class="num">{{ signed(u.mass_kg, mass(Math.abs(u.mass_kg))) }}</td>
           <td class="num">{{ signed(u.price, Math.abs(u.price).toFixed(0)) }}</td>
@@ -61,7 +61,9 @@ const signed = (v: number, text: string) => (v > 0.005 ? `+${text}` : v < -0.005
             {{ shown(u.before) }} → <b>{{ shown(u.after) }}</b>
           </td>
           <td v-if="takes">
-            <el-button v-if="mayWrite" :aria-label="`Take ${u.words}`" @click="take(u)">Take</el-button>
+            <el-button v-if="mayWrite" :aria-label="$t('structures.take_x', [u.words])" @click="take(u)">{{
+              $t('structures.take')
+            }}</el-button>
           </td>
         </tr>
       </tbody>
