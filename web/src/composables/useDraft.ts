@@ -2,6 +2,7 @@
  * What is being typed into the form of a record. It stays while somebody looks at another stage, reloads the page or
  * saves slowly, until it is saved or given up; the thread says where something is typed and not saved.
  */
+import { t } from '../messages'
 import { computed, onScopeDispose, reactive, ref, watch, type Ref } from 'vue'
 import { attempt, copy, job, message, save as saveRow, wrong as lastWrong, type Kind } from '../shared/job'
 import type { Wrong } from '../ui/errors'
@@ -11,7 +12,7 @@ type Held = { text: string; begun: string; row: Row | null; more?: unknown }
 /** What is typed in forms, by job and form; in the session's own store too, so that a reload keeps it. */
 const held = reactive(new Map<string, Held>())
 const PLACE = 'yorvek typed'
-const UNSAVED = 'What you typed here is not saved yet: save it, or leave it, before you begin another.'
+const UNSAVED = t('common.what_you_typed_here_is')
 
 function remember(): void {
   try {

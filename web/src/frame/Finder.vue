@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** What has a name is found by it, by Ctrl-K or /; the keys there are, by ?. */
+import { t } from '../messages'
 import { computed, nextTick, onMounted, onUnmounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { call, type S } from '../api/client'
@@ -7,12 +8,12 @@ import { attempt, job } from '../shared/job'
 import { foundIn, jobsAs, placesOf, stockAs, thingsOf, type Thing } from '../shared/found'
 
 const KEYS = [
-  ['/ or Ctrl-K', 'find a place, a mark, a name, a note, what lies on the rack, another job'],
-  ['u', 'millimetres, or feet and inches'],
-  ['?', 'these keys'],
-  ['F1', 'what the field is that the hand is in, why it is asked, and what it usually is'],
-  ['Enter', 'saves the form that the hand is in'],
-  ['Escape', 'closes what lies over the page, and leaves a form; twice where something is typed in it'],
+  ['/ or Ctrl-K', t('frame.find_a_place_a_mark')],
+  ['u', t('frame.millimetres_or_feet_and_inches')],
+  ['?', t('frame.these_keys')],
+  ['F1', t('frame.what_the_field_is_that')],
+  ['Enter', t('frame.saves_the_form_that_the')],
+  ['Escape', t('frame.closes_what_lies_over_the')],
 ]
 const router = useRouter()
 const over = ref<HTMLDialogElement | null>(null)

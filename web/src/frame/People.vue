@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The people of the shop, for its owner; and one's own password, for everybody. */
+import { t } from '../messages'
 import { onMounted, ref } from 'vue'
 import { call, type S } from '../api/client'
 import { attempt, me, message } from '../shared/job'
@@ -10,8 +11,8 @@ import ChoiceField from '../ui/ChoiceField.vue'
 
 type Role = S['Person']['role']
 const ROLES: { id: Role; words: string }[] = [
-  { id: 'owner', words: 'owner: everything, and the people' },
-  { id: 'fabricator', words: 'fabricator: everything but people and putting jobs away' },
+  { id: 'owner', words: t('frame.owner_everything_and_the_people') },
+  { id: 'fabricator', words: t('frame.fabricator_everything_but_people_and') },
   { id: 'checker', words: 'checker: reads, comments, signs' },
 ]
 const people = ref<S['Person'][]>([])
@@ -33,25 +34,25 @@ const told = (words: string, work: () => Promise<unknown>) =>
     done.value = words
   })
 const add = () =>
-  told(`${name.value} can log in now.`, async () => {
+  told(t('frame.can_log_in_now_x', [name.value]), async () => {
     await call('POST', '/people', { username: name.value, password: password.value, role: role.value })
     name.value = password.value = ''
   })
 const change = (p: S['Person'], to: Partial<S['Person']>) =>
-  told(`${p.username} is changed.`, () =>
+  told(t('frame.is_changed_x', [p.username]), () =>
     call('PUT', `/people/${p.id}`, { role: p.role, active: p.active, ...to }).finally(load),
   )
 const give = (p: S['Person']) =>
-  told(`${p.username} has a new password; wherever they were logged in, they are out.`, async () => {
+  told(t('frame.has_a_new_password_wherever_x', [p.username]), async () => {
     await call('POST', `/people/${p.id}/password`, { password: reset.value!.password })
     reset.value = null
   })
 const changeOwn = () =>
-  told('Your password is changed; elsewhere you are logged out.', async () => {
+  told(t('frame.your_password_is_changed_elsewhere'), async () => {
     await call('POST', '/me/password', own.value)
     own.value = { old: '', new: '' }
   })
-const lastSeen = (iso: string | null) => (iso ? when(iso) : 'not yet')
+const lastSeen = (iso: string | null) => (iso ? when(iso) : t('frame.not_yet'))
 </script>
 <template>
   <main class="page">

@@ -1,12 +1,13 @@
 <script setup lang="ts">
 /** What the last change did down the thread, with undo. */
+import { t } from '../messages'
 import { computed } from 'vue'
 import { attempt, job, mayWrite, redo, undo } from '../shared/job'
 import { wouldBe } from '../shared/preview'
 import { shown } from '../shared/reserve'
 import { mass } from '../shared/units'
 
-const EMPTY = 'What a change does to mass, money, reserve, bars and sheets will stand here.'
+const EMPTY = t('frame.what_a_change_does_to')
 const edit = computed(() => job.value?.last_edit)
 /** A job that came as a file was not changed: what will stand here is said, and not a file's name. */
 const begun = computed(() => !wouldBe.value && /^(job file|new job) /.test(edit.value?.title ?? 'new job '))

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../messages'
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import { typed } from '../composables/useDraft'
@@ -32,8 +33,8 @@ const stages = computed(() => {
       name: 'Brief',
       figure: many(v.loads.length, 'load'),
       more: f.unverified.length
-        ? `${f.unverified.length} not verified`
-        : (v.loads[0]?.spec.name ?? 'what must it carry?'),
+        ? t('frame.not_verified_x', [f.unverified.length])
+        : (v.loads[0]?.spec.name ?? t('frame.what_must_it_carry')),
     },
     {
       id: 'size',
@@ -41,20 +42,20 @@ const stages = computed(() => {
       figure:
         v.members.length + v.structures.length
           ? `${word(reserve)} ${reserve === null ? '' : shown(reserve)}`
-          : 'no member',
-      more: v.members.length + v.structures.length ? at : 'add one',
+          : t('frame.no_member'),
+      more: v.members.length + v.structures.length ? at : t('frame.add_one'),
       bad: v.members.length + v.structures.length > 0 && (reserve === null || reserve < 1),
     },
-    { id: 'compare', name: 'Compare', figure: `${decided} of ${sized.length} decided`, more: '' },
+    { id: 'compare', name: 'Compare', figure: t('frame.of_decided_x', [decided, sized.length]), more: '' },
     { id: 'parts', name: 'Parts', figure: many(f.pieces, 'piece'), more: mass(f.mass_kg) },
     {
       id: 'cut',
       name: 'Cut',
       figure: `${many(f.bars_to_cut, 'bar')}, ${sheets} of ${many(v.sheets.length, 'nest')}`,
       more: f.stale_plans
-        ? 'nest made before this change'
+        ? t('frame.nest_made_before_this_change')
         : v.parts.some((p) => p.trouble)
-          ? 'a part cannot be drawn'
+          ? t('frame.a_part_cannot_be_drawn')
           : '',
       stale: f.stale_plans > 0,
     },
@@ -62,7 +63,7 @@ const stages = computed(() => {
       id: 'log',
       name: 'Log',
       figure: many(v.notes.length, 'note'),
-      more: v.last_edit ? `last: ${v.last_edit.by || 'by a link'}` : '',
+      more: v.last_edit ? `last: ${v.last_edit.by || t('frame.by_a_link')}` : '',
     },
   ]
 })

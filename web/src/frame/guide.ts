@@ -1,4 +1,5 @@
 /** The first job of a shop that is new here: one small thing in six steps, each done by hand or shown. */
+import { t } from '../messages'
 import { ref } from 'vue'
 import { call, type S } from '../api/client'
 import { change, job, save } from '../shared/job'
@@ -71,50 +72,49 @@ async function aPart() {
   await save('parts', null, { mark: of.mark, name: of.name, module: '', qty: 4, shape })
 }
 async function aNote() {
-  const text = `The next rack: ${metric() ? '1485 mm' : "4' 11 in"} long, and all four come out of one bar.`
+  const text = t('frame.the_next_rack_long_and_x', [metric() ? '1485 mm' : "4' 11 in"])
   await save('notes', null, { kind: 'lesson', text })
 }
 
 export const STEPS: Step[] = [
   {
     place: 'brief',
-    title: 'Say what it must carry',
-    say: () => 'Add a load: call it “paddles”, given as a force, 1.5 kN. That is some 150 kg of them.',
+    title: t('frame.say_what_it_must_carry'),
+    say: () => t('frame.add_a_load_call_it'),
     done: (v) => v.loads.length > 0,
     show: aLoad,
   },
   {
     place: 'size',
-    title: 'Put a member under it',
-    say: () =>
-      `Add a member: ${size().long} long, on two ends, the paddles at ${size().middle}. Its reserve stands beside it.`,
+    title: t('frame.put_a_member_under_it'),
+    say: () => t('frame.add_a_member_long_on_x', [size().long, size().middle]),
     done: (v) => v.members.length > 0,
     show: aMember,
   },
   {
     place: 'compare',
-    title: 'Find a lighter one',
-    say: () => 'Every size of the catalogue was tried. Pick a point, say why, and choose it.',
+    title: t('frame.find_a_lighter_one'),
+    say: () => t('frame.every_size_of_the_catalogue'),
     done: (v) => v.members.some((m) => m.spec.decided),
     show: aChoice,
   },
   {
     place: 'parts',
     title: 'Make it a part',
-    say: () => 'In Size, “Make it a part”: then it is drawn and cut. Four of them make the rack.',
+    say: () => t('frame.in_size_make_it_a'),
     done: (v) => v.parts.length > 0,
     show: aPart,
   },
   {
     place: 'cut/bars',
-    title: 'See how it comes out of a bar',
-    say: () => 'Look at the bars: what is cut from which, what is left, what to buy. The saw list is one click away.',
+    title: t('frame.see_how_it_comes_out'),
+    say: () => t('frame.look_at_the_bars_what'),
     done: () => looked.value.startsWith('cut'),
   },
   {
     place: 'log',
-    title: 'Write down what you learned',
-    say: () => 'What you decided stands in the log already. Add a lesson: it is read before the next one like it.',
+    title: t('frame.write_down_what_you_learned'),
+    say: () => t('frame.what_you_decided_stands_in'),
     done: (v) => v.notes.some((n) => n.spec.kind !== 'decision'),
     show: aNote,
   },

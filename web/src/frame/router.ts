@@ -1,3 +1,4 @@
+import { t } from '../messages'
 import { createRouter, createWebHistory } from 'vue-router'
 import { message } from '../shared/job'
 import { ROOMS } from '../shared/places'
@@ -38,9 +39,7 @@ export const router = createRouter({
     { path: '/:rest(.*)*', redirect: '/' },
   ],
 })
-const AWAY =
-  'This view could not be fetched. Try again in a moment; where that does not help, save what you typed and load ' +
-  'the page again.'
+const AWAY = t('frame.this_view_could_not_be')
 /** The server is away, or has another version since: whoever asked stays where they are. */
 router.onError(() => {
   message.value = AWAY

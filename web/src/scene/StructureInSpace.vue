@@ -3,6 +3,7 @@
  * A structure in space, with the true walls of its bars: turned by hand, by finger or by key, a bar picked where it
  * stands. Where nothing can draw it, whoever asked is told and shows the flat drawing.
  */
+import { t } from '../messages'
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import type { Group, Object3D } from 'three'
 import type { S } from '../api/client'
@@ -37,7 +38,7 @@ function label() {
     const at = middleOf(position.value, bar)
     if (!at || !viewer.value) return []
     const weak = bar === props.verdict.weakest
-    return [{ key: bar, words: weak ? `${bar}, the weakest` : bar, weak, ...viewer.value.onCanvas(at) }]
+    return [{ key: bar, words: weak ? t('common.the_weakest_x', [bar]) : bar, weak, ...viewer.value.onCanvas(at) }]
   })
 }
 function put(afresh: boolean) {
@@ -99,9 +100,7 @@ function another(by: number) {
   const all = position.value.bars
   emit('choose', all[(at + by + all.length) % all.length].name)
 }
-const said = computed(
-  () => `${props.verdict.words} in space, ${position.value.bars.length} bars; arrow keys turn it, + and - come nearer`,
-)
+const said = computed(() => t('common.in_space_bars_arrow_keys_x', [props.verdict.words, position.value.bars.length]))
 const looks = Object.keys(VIEWS) as View[]
 </script>
 <template>

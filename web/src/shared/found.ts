@@ -1,4 +1,5 @@
 /** Everything of a job that has a name, and where it stands; and what of it a few words find. */
+import { t } from '../messages'
 import type { S } from '../api/client'
 import { PLACES } from './places'
 
@@ -34,11 +35,11 @@ export const placesOf = (job: S['JobView']): Thing[] =>
 export const stockAs = (rows: S['StockRow'][], job: S['JobView']): Thing[] =>
   rows.map(({ id, spec: { item } }) => ({
     words: [
-      'section_id' in item ? item.section_id : `sheet ${item.thickness.text}`,
+      'section_id' in item ? item.section_id : t('common.sheet_x', [item.thickness.text]),
       item.material_id,
       item.location,
       item.supplier,
-      item.heat && `heat ${item.heat}`,
+      item.heat && t('common.heat_x', [item.heat]),
       item.note,
     ]
       .filter(Boolean)

@@ -1,3 +1,4 @@
+import { t } from '../messages'
 /** The places of a job by name and address, in the order of the work. */
 export const ROOMS = ['buy', 'bars', 'sheets', 'table', 'after'] as const
 export type Room = (typeof ROOMS)[number]
@@ -7,13 +8,13 @@ export const ROOM_NAMES: Record<Room, string> = {
   bars: 'Bars',
   sheets: 'Sheets',
   table: 'Table',
-  after: 'After the cut',
+  after: t('common.after_the_cut'),
 }
 export const PLACES: readonly [string, string][] = [
   ['Brief', 'brief'],
   ['Size', 'size'],
   ['Sections', 'section'],
-  ['Check and release', 'check'],
+  [t('common.check_and_release'), 'check'],
   ['Chain', 'chain'],
   ['Compare', 'compare'],
   ['Parts', 'parts'],

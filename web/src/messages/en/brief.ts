@@ -88,4 +88,8 @@ export default {
   from: 'From',
   kind: 'Kind',
   dynamic: 'Dynamic',
+  nobody_cut_anyway_x: 'nobody; cut anyway: {0}',
+  nobody_yet: 'nobody yet',
+  per_length: 'per length',
+  per_area: 'per area',
 }

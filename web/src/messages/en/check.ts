@@ -58,4 +58,5 @@ export default {
   not_read_yet: 'Not read yet.',
   end_the_link_for_x: 'End the link for {0}',
   end_it: 'End it',
+  checked_by_calculation_of_my: 'Checked by calculation of my own; the assumptions are as stated.',
 }

@@ -43,4 +43,12 @@ export default {
   escape_once_more_leaves_what: 'Escape once more leaves what you typed.',
   help: 'Help',
   usually_x: 'Usually: {0}.',
+  what_you_typed_here_is: 'What you typed here is not saved yet: save it, or leave it, before you begin another.',
+  the_weakest_x: '{0}, the weakest',
+  in_space_bars_arrow_keys_x: '{0} in space, {1} bars; arrow keys turn it, + and - come nearer',
+  sheet_x: 'sheet {0}',
+  heat_x: 'heat {0}',
+  of_a_x: 'of a {0}',
+  after_the_cut: 'After the cut',
+  check_and_release: 'Check and release',
 }

@@ -83,4 +83,6 @@ export default {
   on_the_rack: 'On the rack',
   paint: 'Paint',
   shape: 'Shape',
+  of_it_here_x: '{0}{1} of it here',
+  none_of_it_here: 'none of it here',
 }

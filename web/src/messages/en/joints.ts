@@ -37,4 +37,8 @@ export default {
   of: 'Of',
   what_governs: 'What governs',
   breaks: 'Breaks',
+  pull_along_it: 'Pull along it',
+  across_in_its_depth: 'Across, in its depth',
+  across_in_its_width: 'Across, in its width',
+  as_designed_for_factors_in: 'as designed for, factors in it',
 }

@@ -82,4 +82,6 @@ export default {
   from: 'From',
   size: 'Size',
   each: 'Each',
+  bar_or_tube: 'Bar or tube',
+  plate_x: 'plate {0}',
 }

@@ -94,4 +94,12 @@ export default {
   breaks_2: 'Breaks',
   moves_2: 'Moves',
   each: 'Each',
+  of_twist_x: '{0} of twist',
+  at_x_2: 'at {0}, {1}',
+  on_two_ends: 'on two ends',
+  an_arm_fixed_at_the: 'an arm, fixed at the left',
+  fixed_at_both_ends: 'fixed at both ends',
+  fixed_left_on_the_right: 'fixed left, on the right end',
+  as_entered_below: 'as entered below',
+  support_x: 'Support {0}',
 }

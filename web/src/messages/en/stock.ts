@@ -58,4 +58,11 @@ export default {
   there: 'There',
   price: 'Price',
   heat: 'Heat',
+  taken_away: ', taken away',
+  corner_missing_x: ', corner {0} × {1} missing',
+  kept_for_this_job_2: ', kept for this job',
+  kept_for_another_job: ', kept for another job',
+  on_offer: 'on offer',
+  left_over: ', left over',
+  heat_x: 'heat {0}',
 }

@@ -186,4 +186,6 @@ export default {
   mark: 'Mark',
   what: 'What',
   each: 'Each',
+  of_role_x: '{0} of role {1}',
+  at_x: '{0} at {1}',
 }

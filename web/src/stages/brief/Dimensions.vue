@@ -25,7 +25,7 @@ function begin() {
   form.begin({ name: '', size: entry(''), origin: 'measured', verified_by: '', cut_anyway: '' } as S['DimensionSpec'])
 }
 const verified = ({ spec }: S['DimensionRow']) =>
-  spec.verified_by || (spec.cut_anyway ? `nobody; cut anyway: ${spec.cut_anyway}` : 'nobody yet')
+  spec.verified_by || (spec.cut_anyway ? t('brief.nobody_cut_anyway_x', [spec.cut_anyway]) : t('brief.nobody_yet'))
 const columns: Column<S['DimensionRow']>[] = [
   { id: 'name', head: t('brief.name'), by: (r) => r.spec.name },
   { id: 'typed', head: t('brief.typed'), long: true, by: (r) => r.spec.size.text },

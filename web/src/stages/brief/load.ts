@@ -1,4 +1,5 @@
 /** A load as it is entered: what it begins with, and what of it is sent. */
+import { t } from '../../messages'
 import { shallowRef } from 'vue'
 import type { S } from '../../api/client'
 import { catalogue } from '../../shared/job'
@@ -6,7 +7,7 @@ import { entry, unit } from '../../shared/units'
 import { begunAll } from '../../ui/asked'
 
 type Load = S['LoadSpec']
-export const FORMS = { force: 'a force', line: 'per length', area: 'per area' } as const
+export const FORMS = { force: 'a force', line: t('brief.per_length'), area: t('brief.per_area') } as const
 
 export const blankLoad = (): Load =>
   ({

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The checker's desk: every number weakest first, comments and their answers, the signature, the release. */
+import { t } from '../../messages'
 import { computed, ref } from 'vue'
 import { call, type S } from '../../api/client'
 import { attempt, change, copy, job, mayWrite, me, remove, save } from '../../shared/job'
@@ -23,7 +24,7 @@ const answer = (id: number) =>
     const c = job.value!.comments.find((x) => x.id === id)!
     await save('comments', c, { ...copy(c.spec), answer: answers.value[id] })
   })
-const statement = ref('Checked by calculation of my own; the assumptions are as stated.')
+const statement = ref(t('check.checked_by_calculation_of_my'))
 const sign = () =>
   attempt(async () => {
     await change('POST', `/jobs/${job.value!.job.id}/sign`, { statement: statement.value })

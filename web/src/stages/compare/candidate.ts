@@ -1,4 +1,5 @@
 /** A size that was looked at: what it is known by, and how much of it lies here. */
+import { t } from '../../messages'
 import type { S } from '../../api/client'
 import { length, lengthUnit } from '../../shared/units'
 
@@ -12,4 +13,4 @@ export function onRack(rows: readonly S['StockRow'][], c: { section_id: string; 
   }, 0)
 }
 export const rackWords = (mm: number): string =>
-  mm > 0 ? `${length(mm)}${lengthUnit()} of it here` : 'none of it here'
+  mm > 0 ? t('compare.of_it_here_x', [length(mm), lengthUnit()]) : t('compare.none_of_it_here')

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The bar plan of one profile: what comes out of which bar, and a bar ticked off as it is cut. */
+import { t } from '../../messages'
 import { computed, ref, useId } from 'vue'
 import { type S } from '../../api/client'
 import { attempt, change, job, mayWrite } from '../../shared/job'
@@ -19,8 +20,8 @@ const above = (cost: number, bound: number) => (((cost - bound) / Math.max(bound
 const parts = computed(() => [...new Set(props.b.laid.flatMap((bar) => bar.map((p) => p.part)))])
 const proof = computed(() => {
   const { proven, lower_bound, cost } = props.b.plan
-  if (proven) return 'proven: no plan costs less'
-  return lower_bound == null ? 'not complete' : `at most ${above(cost, lower_bound)} % above the bound`
+  if (proven) return t('cut.proven_no_plan_costs_less')
+  return lower_bound == null ? t('cut.not_complete') : t('cut.at_most_above_the_bound_x', [above(cost, lower_bound)])
 })
 const ticking = ref<{
   at: number

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Bars, a profile at a time: which pieces come out of which bar, in the order of the saw. */
+import { t } from '../../messages'
 import type { S } from '../../api/client'
 import { computed, ref } from 'vue'
 import { job } from '../../shared/job'
@@ -11,7 +12,7 @@ import GroupList from './GroupList.vue'
 const marked = defineModel<string>('marked', { required: true })
 /** So many bars fit the screen; with more, one profile at a time is shown. */
 const FIT = 8
-const all = { key: '', name: 'All profiles' }
+const all = { key: '', name: t('cut.all_profiles') }
 const lines = computed(() => job.value!.bars.reduce((n, b) => n + Math.max(b.plan.bars.length, 1), 0))
 const picked = ref(lines.value > FIT ? (job.value!.bars[0]?.group.key ?? '') : all.key)
 const longest = computed(() => {
@@ -29,7 +30,7 @@ function said({ group, plan }: S['JobView']['bars'][number]) {
   return {
     key: group.key,
     name: `${shortName(group.section_id)}, ${group.material_id}`,
-    figure: plan.unplaced.length ? 'not all of it has stock' : `${bars} × cut, ${mass(group.mass_kg)}`,
+    figure: plan.unplaced.length ? t('cut.not_all_of_it_has') : `${bars} × cut, ${mass(group.mass_kg)}`,
     bad: plan.unplaced.length > 0,
   }
 }

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** What is bought for the plans, and what came of it: received bar by bar as it was measured. */
+import { t } from '../../messages'
 import { computed, ref } from 'vue'
 import { type S } from '../../api/client'
 import { attempt, change, job, mayWrite } from '../../shared/job'
@@ -29,7 +30,7 @@ function ofSheets(s: S['JobView']['sheets'][number]) {
   const plan = props.plans[s.key]
   if (!plan?.result) return []
   const keys = keysOf(plan.result.placements)
-  const what = `plate ${length(s.thickness_mm)}${lengthUnit()}`
+  const what = t('cut.plate_x_2', [length(s.thickness_mm), lengthUnit()])
   return bought(
     plan.group.lines,
     { key: s.key, sheet: true, what, material: s.material_id },

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Sheets, a thickness at a time: how the plates of the job lie on them. */
+import { t } from '../../messages'
 import { computed, ref } from 'vue'
 import type { S } from '../../api/client'
 import { job } from '../../shared/job'
@@ -14,9 +15,9 @@ const seconds = ref(8)
 const picked = ref('')
 const chosen = computed(() => job.value!.sheets.find((s) => s.key === picked.value) ?? job.value!.sheets[0])
 function figure(s: S['SheetView']): string {
-  if (going(s)) return 'being nested'
-  if (!s.done) return `${s.pieces} pieces, not nested`
-  return `${s.pieces} pieces${s.done.stale ? ', made before a change' : ''}`
+  if (going(s)) return t('cut.being_nested')
+  if (!s.done) return t('cut.pieces_not_nested_x', [s.pieces])
+  return `${s.pieces} pieces${s.done.stale ? t('cut.made_before_a_change') : ''}`
 }
 const groups = computed(() =>
   job.value!.sheets.map((s) => ({

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** What cuts the plates, and a nested sheet run on the table before it is run in metal. */
+import { t } from '../../messages'
 import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import type { S } from '../../api/client'
@@ -16,12 +17,12 @@ const router = useRouter()
 function sheetsOf(s: S['JobView']['sheets'][number]) {
   const plan = props.plans[s.key]
   const keys = plan?.result ? keysOf(plan.result.placements) : []
-  const plate = `plate ${length(s.thickness_mm)}${lengthUnit()}, ${s.material_id}`
+  const plate = t('cut.plate_x_3', [length(s.thickness_mm), lengthUnit(), s.material_id])
   return keys.map((sheet, k) => ({
     plan: plan.id,
     sheet,
     value: `${plan.id} ${sheet}`,
-    label: `${plate}, sheet ${k + 1} of ${keys.length}`,
+    label: t('cut.sheet_of_x_2', [plate, k + 1, keys.length]),
   }))
 }
 const sheets = computed(() => job.value!.sheets.flatMap(sheetsOf))

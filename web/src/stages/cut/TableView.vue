@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** A sheet on the simulated cutting table: the path in its order, what it takes, and what would go wrong. */
+import { t } from '../../messages'
 import { computed, ref, watch } from 'vue'
 import { call, type S } from '../../api/client'
 import CutFile from '../../shared/CutFile.vue'
@@ -32,7 +33,7 @@ const runs = computed(() => {
   }
   return { cut: cut.join(''), rapid: rapid.join('') }
 })
-const time = (s: number) => (s < 90 ? `${s.toFixed(0)} s` : `${Math.floor(s / 60)} min ${Math.round(s % 60)} s`)
+const time = (s: number) => (s < 90 ? `${s.toFixed(0)} s` : t('cut.min_s_x', [Math.floor(s / 60), Math.round(s % 60)]))
 const file = computed(
   () => `/api/jobs/${job.value!.job.id}/export/plans/${props.plan}/program.nc?sheet=${encodeURIComponent(props.sheet)}`,
 )

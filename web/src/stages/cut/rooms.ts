@@ -1,4 +1,5 @@
 /** The five rooms of Cut: the figure that each stands for now. */
+import { t } from '../../messages'
 import type { S } from '../../api/client'
 import type { Room } from '../../shared/places'
 
@@ -11,10 +12,10 @@ export function figures(view: S['JobView']): Record<Room, string> {
   const short = bars.reduce((sum, b) => sum + b.plan.unplaced.reduce((n, u) => n + u.qty, 0), 0)
   return {
     buy: f.bars_to_buy ? some(f.bars_to_buy, 'bar', 'bars') : 'nothing',
-    bars: short ? `${some(short, 'piece', 'pieces')} without stock` : some(f.bars_to_cut, 'bar', 'bars'),
-    sheets: sheets.length ? `${nests} of ${some(sheets.length, 'nest', 'nests')}` : 'none',
-    table: nests ? some(nests, 'program', 'programs') : 'nothing on it',
-    after: some(cuts.length, 'bar cut', 'bars cut'),
+    bars: short ? t('cut.without_stock_x', [some(short, 'piece', 'pieces')]) : some(f.bars_to_cut, 'bar', 'bars'),
+    sheets: sheets.length ? t('cut.of_x', [nests, some(sheets.length, 'nest', 'nests')]) : 'none',
+    table: nests ? some(nests, 'program', 'programs') : t('cut.nothing_on_it'),
+    after: some(cuts.length, t('cut.bar_cut'), t('cut.bars_cut')),
   }
 }
 

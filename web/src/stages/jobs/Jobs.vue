@@ -77,7 +77,7 @@ let sure = false
 async function out() {
   if (typedAnywhere() && !sure) {
     sure = true
-    message.value = 'Something is typed in a job and not saved. Log out once more to leave it.'
+    message.value = t('jobs.something_is_typed_in_a')
     return
   }
   await attempt(async () => {

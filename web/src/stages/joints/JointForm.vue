@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** A joint by itself as it is entered: what ends there, how it is joined, what it stands on, and its forces. */
+import { t } from '../../messages'
 import { computed } from 'vue'
 import type { useDraft } from '../../composables/useDraft'
 import Alive from '../../shared/Alive.vue'
@@ -19,14 +20,14 @@ const props = defineProps<{ form: ReturnType<typeof useDraft<Spec>> }>()
 const draft = computed(() => props.form.draft.value as Spec)
 const editing = props.form.row
 const FORCES = [
-  ['pull', 'Pull along it', 'force'],
-  ['in_depth', 'Across, in its depth', 'force'],
-  ['across', 'Across, in its width', 'force'],
+  ['pull', t('joints.pull_along_it'), 'force'],
+  ['in_depth', t('joints.across_in_its_depth'), 'force'],
+  ['across', t('joints.across_in_its_width'), 'force'],
   ['about_width', 'Moment, bends its depth', 'moment'],
   ['about_depth', 'Moment, bends its width', 'moment'],
   ['twist', 'Twist', 'moment'],
 ] as const
-const CASES = { design: 'as designed for, factors in it', dead: 'dead', live: 'live', wind: 'wind' }
+const CASES = { design: t('joints.as_designed_for_factors_in'), dead: 'dead', live: 'live', wind: 'wind' }
 const preview = usePreview(() => ({ kind: 'joints', id: editing.value?.id, spec: draft.value }))
 const alive = computed(() => drafted(preview.found, 'joints', editing.value?.id))
 const kind = computed({

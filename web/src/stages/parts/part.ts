@@ -1,4 +1,5 @@
 /** A part as it is entered: what each family begins with, and what the list says of it. */
+import { t } from '../../messages'
 import { ref } from 'vue'
 import type { S } from '../../api/client'
 import { catalogue, job } from '../../shared/job'
@@ -26,9 +27,10 @@ export async function loadFamilies(): Promise<void> {
   families.value = known.part_families ?? []
   materials.value = known.materials
 }
-const BAR = { kind: 'bar', words: 'Bar or tube', letter: 'P' }
+const BAR = { kind: 'bar', words: t('parts.bar_or_tube'), letter: 'P' }
 const known = (kind: string) => families.value.find((f) => f.kind === kind)
-export const wordsOf = (kind: string): string => (kind === 'bar' ? BAR.words : (known(kind)?.words ?? 'From a drawing'))
+export const wordsOf = (kind: string): string =>
+  kind === 'bar' ? BAR.words : (known(kind)?.words ?? t('parts.from_a_drawing'))
 /** What can be added, plates first. */
 export const offered = () => [...families.value, BAR].map(({ kind, words }) => ({ kind, words }))
 
@@ -75,7 +77,7 @@ export function sizeOf({ geometry: g }: S['PartRow']): string {
 }
 export function stockOf({ geometry: g }: S['PartRow']): string {
   if (!g) return ''
-  return g.kind === 'bar' ? (g.section_id ?? '') : `plate ${length(g.thickness_mm ?? 0)}`
+  return g.kind === 'bar' ? (g.section_id ?? '') : t('parts.plate_x', [length(g.thickness_mm ?? 0)])
 }
 /** Ends of a bar that have a template. */
 export const templatesOf = (shape: any): string[] =>

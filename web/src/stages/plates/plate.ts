@@ -1,24 +1,25 @@
 /** A plate that is sized, as it is entered. */
+import { t } from '../../messages'
 import type { S } from '../../api/client'
 import { job } from '../../shared/job'
 import { entry, unit } from '../../shared/units'
 
 export type Spec = S['PlateSpec']
 export const WORDS: Record<string, string> = {
-  panel: 'a panel on four edges',
-  strip: 'a strip on two ends',
-  disc: 'a round plate',
-  web: 'a web with lightening holes',
+  panel: t('plates.a_panel_on_four_edges'),
+  strip: t('plates.a_strip_on_two_ends'),
+  disc: t('plates.a_round_plate'),
+  web: t('plates.a_web_with_lightening_holes'),
 }
 /** Edges of each form, in the order in which they are kept. */
 export const EDGES: Record<string, string[]> = {
-  panel: ['Left edge', 'Right edge', 'Lower edge', 'Upper edge'],
-  strip: ['Left end', 'Right end'],
+  panel: [t('plates.left_edge'), t('plates.right_edge'), t('plates.lower_edge'), t('plates.upper_edge')],
+  strip: [t('plates.left_end'), t('plates.right_end')],
   disc: ['Rim'],
 }
 /** What its first and second size are called in each form. */
 export const SIZES: Record<string, [string, string]> = {
-  panel: ['Along', 'Upwards or across'],
+  panel: ['Along', t('plates.upwards_or_across')],
   strip: ['Span', 'Width'],
   disc: ['Diameter', ''],
   web: ['Along', 'Depth'],

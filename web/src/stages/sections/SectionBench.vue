@@ -3,6 +3,7 @@
  * Sections: any size of the catalogue to look at, and sections of the job's own put together from sizes, plates and
  * outlines.
  */
+import { t } from '../../messages'
 import { ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { call, type S } from '../../api/client'
@@ -47,7 +48,7 @@ async function look() {
   const mine = ++turn
   const open = (draft.value?.parts ?? []).flatMap((p) => (p.kind === 'figures' ? missing(p) : []))
   if (open.length) {
-    trouble.value = `Still to state: ${open.join('; ')}.`
+    trouble.value = t('sections.still_to_state_x', [open.join('; ')])
     return
   }
   try {

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** What a section is worth. */
+import { t } from '../../messages'
 import { computed } from 'vue'
 import type { S } from '../../api/client'
 import { massPerMetre, trim, value } from '../../shared/units'
@@ -8,23 +9,31 @@ const props = defineProps<{ view: S['SectionView'] }>()
 const s = computed(() => props.view.section)
 const rows = computed<[string, string, string][]>(() => [
   ['A', 'area', value(s.value.A_mm2, 'mm2')],
-  ['Ix', 'second moment, x', value(s.value.Ix_mm4, 'mm4')],
-  ['Iy', 'second moment, y', value(s.value.Iy_mm4, 'mm4')],
-  ['I1, I2', 'about the principal axes', `${value(s.value.I_major_mm4, 'mm4')}, ${value(s.value.I_minor_mm4, 'mm4')}`],
-  ['α', 'axis 1 from x', `${trim(s.value.major_axis_deg! || 0, 1)}°`],
-  ['Sx, Sy', 'elastic moduli', `${value(s.value.Sx_mm3, 'mm3')}, ${value(s.value.Sy_mm3, 'mm3')}`],
-  ['Zx, Zy', 'plastic moduli', `${value(s.value.Zx_mm3, 'mm3')}, ${value(s.value.Zy_mm3, 'mm3')}`],
-  ['J', 'torsion constant', value(s.value.J_mm4, 'mm4')],
-  ['Cw', 'warping constant', value(s.value.Cw_mm6!, 'mm6')],
+  ['Ix', t('sections.second_moment_x'), value(s.value.Ix_mm4, 'mm4')],
+  ['Iy', t('sections.second_moment_y'), value(s.value.Iy_mm4, 'mm4')],
+  [
+    'I1, I2',
+    t('sections.about_the_principal_axes'),
+    `${value(s.value.I_major_mm4, 'mm4')}, ${value(s.value.I_minor_mm4, 'mm4')}`,
+  ],
+  ['α', t('sections.axis_1_from_x'), `${trim(s.value.major_axis_deg! || 0, 1)}°`],
+  ['Sx, Sy', t('sections.elastic_moduli'), `${value(s.value.Sx_mm3, 'mm3')}, ${value(s.value.Sy_mm3, 'mm3')}`],
+  ['Zx, Zy', t('sections.plastic_moduli'), `${value(s.value.Zx_mm3, 'mm3')}, ${value(s.value.Zy_mm3, 'mm3')}`],
+  ['J', t('sections.torsion_constant'), value(s.value.J_mm4, 'mm4')],
+  ['Cw', t('sections.warping_constant'), value(s.value.Cw_mm6!, 'mm6')],
   [
     'Av',
-    'shear areas, upright and across',
+    t('sections.shear_areas_upright_and_across'),
     `${value(s.value.shear_area_y_mm2, 'mm2')}, ${value(s.value.shear_area_x_mm2, 'mm2')}`,
   ],
-  ['c', 'centroid, from the lower left', `${value(s.value.cx_mm, 'mm')}, ${value(s.value.cy_mm, 'mm')}`],
-  ['e', 'shear centre', `${value(s.value.shear_centre_x_mm, 'mm')}, ${value(s.value.shear_centre_y_mm, 'mm')}`],
-  ['', 'mass of a metre', massPerMetre(props.view.mass_kg_per_m)],
-  ['', 'outside to paint, of a metre', `${(s.value.perimeter_mm / 1000).toFixed(3)} m²`],
+  ['c', t('sections.centroid_from_the_lower_left'), `${value(s.value.cx_mm, 'mm')}, ${value(s.value.cy_mm, 'mm')}`],
+  [
+    'e',
+    t('sections.shear_centre'),
+    `${value(s.value.shear_centre_x_mm, 'mm')}, ${value(s.value.shear_centre_y_mm, 'mm')}`,
+  ],
+  ['', t('sections.mass_of_a_metre'), massPerMetre(props.view.mass_kg_per_m)],
+  ['', t('sections.outside_to_paint_of_a'), `${(s.value.perimeter_mm / 1000).toFixed(3)} m²`],
 ])
 </script>
 <template>

@@ -1,4 +1,5 @@
 /** Sections of a shop's own: how they begin, and what is asked where a maker states the figures. */
+import { t } from '../../messages'
 import type { S } from '../../api/client'
 import { entry } from '../../shared/units'
 
@@ -52,12 +53,12 @@ export const FIGURES = [
   ['Ix_mm4', 'Ix, mm⁴', true],
   ['Iy_mm4', 'Iy, mm⁴', true],
   ['J_mm4', 'J, mm⁴', true],
-  ['shear_area_mm2', 'Shear area, mm²', true],
+  ['shear_area_mm2', t('sections.shear_area_mm'), true],
   ['Sx_mm3', 'Sx, mm³', false],
   ['Sy_mm3', 'Sy, mm³', false],
   ['Ct_mm3', 'Ct, mm³', false],
-  ['inside_b_t', 'Slimmest wall, b/t', false],
-  ['outstand_b_t', 'Slimmest lip, b/t', false],
+  ['inside_b_t', t('sections.slimmest_wall_b_t'), false],
+  ['outstand_b_t', t('sections.slimmest_lip_b_t'), false],
 ] as const
 export type Figure = (typeof FIGURES)[number][0]
 const figures = () => Object.fromEntries(FIGURES.map(([k]) => [k, null]))

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The chosen member drawn with its loads, its reserves, and the lightest size that would do. */
+import { t } from '../../messages'
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { call, type S } from '../../api/client'
@@ -39,8 +40,8 @@ const aside = computed(() =>
     .map((r) => ({ r, sideways: Math.abs(r.aside_N ?? 0) >= 1, twists: Math.abs(r.twist_Nmm ?? 0) >= 1000 }))
     .filter((x) => x.sideways || x.twists)
     .map(({ r, sideways, twists }) => {
-      const what = [sideways && `${force(r.aside_N!)} sideways`, twists && `${moment(r.twist_Nmm!)} of twist`]
-      return `at ${length(r.x_mm)}, ${what.filter(Boolean).join(' and ')}`
+      const what = [sideways && `${force(r.aside_N!)} sideways`, twists && t('size.of_twist_x', [moment(r.twist_Nmm!)])]
+      return t('size.at_x_2', [length(r.x_mm), what.filter(Boolean).join(' and ')])
     }),
 )
 async function take() {

@@ -1,4 +1,5 @@
 /** A member as it is entered: what it begins with, how it stands, and what of it can be moved on its drawing. */
+import { t } from '../../messages'
 import type { S } from '../../api/client'
 import type { Grip } from '../../drawing/grips'
 import { copy, job } from '../../shared/job'
@@ -34,11 +35,11 @@ export function blank(): Spec {
   } as unknown as Spec
 }
 export const SHAPES: Record<string, string> = {
-  simple: 'on two ends',
-  cantilever: 'an arm, fixed at the left',
-  fixed: 'fixed at both ends',
-  propped: 'fixed left, on the right end',
-  'as it is': 'as entered below',
+  simple: t('size.on_two_ends'),
+  cantilever: t('size.an_arm_fixed_at_the'),
+  fixed: t('size.fixed_at_both_ends'),
+  propped: t('size.fixed_left_on_the_right'),
+  'as it is': t('size.as_entered_below'),
 }
 const KINDS: Record<string, ['simple' | 'fixed', ('simple' | 'fixed')?]> = {
   simple: ['simple', 'simple'],
@@ -61,7 +62,7 @@ export function gripsOf(draft: Spec, worked: Spec, shape: string): Grip[] {
   const supports = own.map((_, i) => ({
     key: `supports.${i}`,
     at: worked.supports[i]?.at.value ?? null,
-    words: `Support ${i + 1}`,
+    words: t('size.support_x', [i + 1]),
   }))
   const forces = (draft.loads ?? []).flatMap((l, i) =>
     l.runs

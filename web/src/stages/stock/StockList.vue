@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The book: found by words, sorted by any head, with what happened to a line and its pictures. */
+import { t } from '../../messages'
 import { computed, ref } from 'vue'
 import { call, type S } from '../../api/client'
 import { usePicked } from '../../composables/usePicked'
@@ -38,7 +39,7 @@ const look = (r: S['StockRow']) =>
     past.value = past.value?.id === r.id ? null : { id: r.id, rows: await call('GET', `/stock/${r.id}/history`) }
   })
 const itemOf = (r: S['StockRow']) => r.spec.item as Item
-const went = (c: S['StockChange']) => (c.gone ? ', taken away' : c.qty == null ? '' : `, ${c.qty} there`)
+const went = (c: S['StockChange']) => (c.gone ? t('stock.taken_away') : c.qty == null ? '' : `, ${c.qty} there`)
 </script>
 <template>
   <div class="row gap">

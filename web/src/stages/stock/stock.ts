@@ -33,13 +33,18 @@ export function begun(form: Item['form'], job: S['JobView']): Item {
 const typed = (e: { text: string; unit?: string }) => (/[a-z"']/.test(e.text) ? e.text : `${e.text} ${e.unit ?? ''}`)
 export const whatOf = (i: Item): string => (i.form === 'bar' ? i.section_id : `${typed(i.thickness).trim()} plate`)
 const corner = (i: Sheet) =>
-  i.missing_width ? `, corner ${i.missing_width.text} × ${i.missing_height?.text ?? ''} missing` : ''
+  i.missing_width ? t('stock.corner_missing_x', [i.missing_width.text, i.missing_height?.text ?? '']) : ''
 export const sizeOf = (i: Item): string =>
   i.form === 'bar' ? i.length.text : `${i.width.text} × ${i.height.text}${corner(i)}`
 
 export function thereOf(i: Item, job: number): string {
-  const kept = i.reserved_for == null ? '' : i.reserved_for === job ? ', kept for this job' : ', kept for another job'
-  return `${i.qty ?? 'on offer'}${i.drop ? ', left over' : ''}${kept}`
+  const kept =
+    i.reserved_for == null
+      ? ''
+      : i.reserved_for === job
+        ? t('stock.kept_for_this_job_2')
+        : t('stock.kept_for_another_job')
+  return `${i.qty ?? t('stock.on_offer')}${i.drop ? t('stock.left_over') : ''}${kept}`
 }
 export const onTop = (i: Item): string =>
   [i.duty_percent ? `+ ${i.duty_percent} %` : '', i.delivery ? `+ ${i.delivery.text}` : ''].filter(Boolean).join(' ')
@@ -51,7 +56,7 @@ const long = (i: Item) => amount(i.form === 'bar' ? i.length : i.width)
 
 /** Where it lies, and all that is known of it beside. */
 export const whereOf = (i: Item): string =>
-  [i.location, i.supplier, i.note, i.heat ? `heat ${i.heat}` : ''].filter(Boolean).join(', ')
+  [i.location, i.supplier, i.note, i.heat ? t('stock.heat_x', [i.heat]) : ''].filter(Boolean).join(', ')
 
 /** The columns of the book; the last three before what can be done are shown by whoever asks for them. */
 export const columns = (job: number): Column<Row>[] => [

@@ -3,6 +3,7 @@
  * Joints chosen for ends of bars, one by one or for a whole role; a stiff end not named keeps the weld all round, a
  * hinge has nothing.
  */
+import { t } from '../../messages'
 import { computed, ref } from 'vue'
 import type { S } from '../../api/client'
 import { unit } from '../../shared/units'
@@ -45,7 +46,8 @@ defineExpose({ lead })
 const put = (i: number, joint: Joint) => {
   joints.value = joints.value.map((j, k) => (k === i ? { ...j, joint } : j))
 }
-const at = (bar: string, node: string) => (node.startsWith('every ') ? `${node} of role ${bar}` : `${bar} at ${node}`)
+const at = (bar: string, node: string) =>
+  node.startsWith('every ') ? t('structures.of_role_x', [node, bar]) : t('structures.at_x', [bar, node])
 </script>
 <template>
   <div class="gap">
