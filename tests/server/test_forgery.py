@@ -99,7 +99,7 @@ def scene(shop, owner, stranger, job):
         "job_id": number, "edit_id": Edit.objects.filter(job_id=number).first().pk, "release_id": released.pk,
         "part_id": rows["parts"], "kind": "dxf", "side": "left", "plan_id": 1, "member_id": rows["members"],
         "structure_id": 1, "cut_id": cut.pk, "item_id": line, "photo_id": photo.pk, "person_id": author_number(author),
-        "link_id": owner.good("POST", f"{base}/links", {"for_whom": "Odd"})["link"]["id"],
+        "link_id": owner.good("POST", f"{base}/links", {"for_whom": "Odd"})["link"]["id"], "key": "reed-barrow",
     }  # fmt: skip
     return {"owner": owner, **hands, "stranger": stranger, "places": places, "rows": rows}
 
@@ -160,6 +160,8 @@ def people():
 
 UNHEARD = {"POST /login", "POST /first-account", "POST /logout", "POST /me/password"}
 """What is about oneself: tested with people and doors."""
+ANYBODYS = {"POST /examples/{key}"}
+"""What its address names is nobody's: whoever may, does it in a shop of their own."""
 
 
 def let_through(request_, scene, visitor):
@@ -178,7 +180,7 @@ def let_through(request_, scene, visitor):
             # a body that is refused for its shape is refused before anybody is asked who they are
             if code not in (403, 404) and not (code == 422 == scene["owner"](*asked).status_code):
                 wrong.append(f"{role}: {code}")
-    if "{" in request_:
+    if "{" in request_ and request_ not in ANYBODYS:
         code = scene["stranger"](*asked).status_code
         if code not in (403, 404, 422):
             wrong.append(f"stranger: {code}")
