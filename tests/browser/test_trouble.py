@@ -79,6 +79,22 @@ def test_C4_what_is_typed_stays_over_a_stage_and_a_reload(bench: Page, form: str
     assert not bench.get_by_text("typed, not saved").count()
 
 
+def test_C4_a_note_that_is_typed_stays_and_is_written_once(bench: Page) -> None:
+    stage(bench, "Log")
+    field = bench.get_by_label("What changed, went wrong, was learned?", exact=True)
+    field.fill("the third post leans")
+    stage(bench, "Brief")
+    bench.get_by_role("navigation", name="Stages").get_by_text("typed, not saved").wait_for()
+    bench.reload()
+    stage(bench, "Log")
+    assert field.input_value() == "the third post leans"
+    bench.get_by_role("button", name="Write it down").dblclick()
+    bench.locator("article", has_text="the third post leans").first.wait_for()
+    assert field.input_value() == ""
+    assert bench.locator("article", has_text="the third post leans").count() == 1
+    assert not bench.get_by_text("typed, not saved").count()
+
+
 def test_C4_a_structure_that_is_typed_stays_too(bench: Page) -> None:
     stage(bench, "Size")
     choose(bench, "Add a structure", "Portal on legs")

@@ -13,6 +13,7 @@ const FORMS: Record<string, string[]> = {
   brief: ['brief', 'loads', 'dimensions'],
   size: ['members', 'structures', 'plates', 'joints', 'profiles'],
   parts: ['parts'],
+  log: ['notes'],
 }
 const many = (n: number, one: string) => `${n} ${one}${n === 1 ? '' : 's'}`
 const stages = computed(() => {

@@ -10,6 +10,8 @@ import CompareList from './CompareList.vue'
 import Findings from './Findings.vue'
 import RoleCompare from './RoleCompare.vue'
 import Swap from './Swap.vue'
+import { useAsync } from '../../composables/useAsync'
+import AsyncState from '../../ui/AsyncState.vue'
 import Choice from '../../ui/Choice.vue'
 
 const route = useRoute()
@@ -32,6 +34,7 @@ void catalogue().then((c) => {
   const sold = new Set(c.sections.flatMap((s) => s.materials))
   materials.value = c.materials.filter((m) => sold.has(m.id))
 })
+const { isThere, failed, again } = useAsync(look)
 async function look() {
   found.value = await call('POST', `/jobs/${job.value!.job.id}/members/${row.value!.id}/compare`, {
     materials: wanted.value,
@@ -42,7 +45,7 @@ async function look() {
 }
 watch(
   () => [chosen.value, row.value?.version, wanted.value.join(), system.value, job.value?.last_edit?.id],
-  () => row.value && attempt(look),
+  () => row.value && again(),
   { immediate: true },
 )
 const holding = computed(() => (found.value?.candidates ?? []).filter((c) => c.holds))
@@ -120,7 +123,8 @@ const choose = () =>
       }}<template v-if="row.spec.decided">{{ $t('compare.because_x', [row.spec.decided]) }}</template
       >.
     </p>
-    <div class="two">
+    <AsyncState v-if="!isThere" :failed="failed" @again="again" />
+    <div v-else class="two">
       <CompareChart
         v-model="picked"
         :holding="holding"

@@ -2,11 +2,13 @@
 import { onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { call, type S } from '../../api/client'
+import { useAsync } from '../../composables/useAsync'
 import { letGo, typedAnywhere } from '../../composables/useDraft'
 import { attempt, mayWrite, me, message } from '../../shared/job'
 import Reserve from '../../shared/Reserve.vue'
 import { mass, unit } from '../../shared/units'
 import { i18n, languages, speak, t } from '../../messages'
+import AsyncState from '../../ui/AsyncState.vue'
 import Choice from '../../ui/Choice.vue'
 import DataList from '../../ui/DataList.vue'
 import { weakness, type Column } from '../../ui/lists'
@@ -18,15 +20,19 @@ const jobs = ref<S['JobLine'][]>([])
 const name = ref('')
 const file = ref<HTMLInputElement | null>(null)
 const withStock = ref(false)
-const isRead = ref(false)
 const bringing = ref(false)
 async function read() {
   jobs.value = await call('GET', '/jobs')
-  isRead.value = true
-  // what has to be worked out anew comes in one by one, while the list stands
+}
+/** What has to be worked out anew comes in one by one, while the list stands. */
+async function fill() {
   for (const [k, j] of jobs.value.entries()) if (!j.headline) jobs.value[k] = await call('GET', `/jobs/${j.id}/line`)
 }
-onMounted(() => attempt(read))
+const { isThere, failed, again } = useAsync(read)
+onMounted(async () => {
+  await again()
+  await attempt(fill)
+})
 /** An example has come: the panel that brings them stays until they are all there. */
 function more() {
   bringing.value = true
@@ -140,8 +146,9 @@ const nameOf = (language: string) => new Intl.DisplayNames([language], { type: '
         <input ref="file" type="file" accept=".json" :aria-label="$t('jobs.job_file')" @change="bring" />
       </div>
     </div>
-    <FirstUse v-if="mayWrite && isRead && (!jobs.length || bringing)" @brought="more" />
-    <DataList class="gap" :label="$t('jobs.jobs')" place="jobs" :rows="jobs" :columns="columns">
+    <FirstUse v-if="mayWrite && isThere && (!jobs.length || bringing)" @brought="more" />
+    <AsyncState v-if="!isThere" class="gap" :failed="failed" @again="again" />
+    <DataList v-else class="gap" :label="$t('jobs.jobs')" place="jobs" :rows="jobs" :columns="columns">
       <template #job="{ row: j }"
         ><router-link :to="`/jobs/${j.id}/brief`"
           ><b>{{ j.name }}</b></router-link

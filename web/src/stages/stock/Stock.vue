@@ -2,8 +2,10 @@
 /** What lies on the rack, and what can be bought. */
 import { ref, watch } from 'vue'
 import { call, type S } from '../../api/client'
+import { useAsync } from '../../composables/useAsync'
 import { useDraft } from '../../composables/useDraft'
-import { attempt, changed, job, mayWrite } from '../../shared/job'
+import { changed, job, mayWrite } from '../../shared/job'
+import AsyncState from '../../ui/AsyncState.vue'
 import OffersIn from './OffersIn.vue'
 import { begun, type Item } from './stock'
 import StockForm from './StockForm.vue'
@@ -26,11 +28,8 @@ const { draft } = form
 const read = async () => {
   rows.value = await call('GET', '/stock')
 }
-watch(
-  () => job.value?.last_edit?.id,
-  () => attempt(read),
-  { immediate: true },
-)
+const { isThere, failed, again } = useAsync(read)
+watch(() => job.value?.last_edit?.id, again, { immediate: true })
 function add(kind: Item['form']) {
   if (form.begin(begun(kind, job.value!))) onHand.value = false
 }
@@ -52,7 +51,8 @@ function change(r: S['StockRow']) {
   </p>
   <OffersIn v-if="mayWrite" />
   <StockForm v-if="draft" v-model:on-hand="onHand" :form="form" />
-  <StockList :rows="rows" @change="change" @read="attempt(read)" />
+  <AsyncState v-if="!isThere" :failed="failed" @again="again" />
+  <StockList v-else :rows="rows" @change="change" @read="again" />
   <p class="notice gap">
     {{ $t('stock.next') }} <router-link :to="`/jobs/${job!.job.id}/cut`">{{ $t('stock.the_cut_plan') }}</router-link>.
   </p>
