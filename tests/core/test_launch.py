@@ -279,25 +279,37 @@ Done = namedtuple("Done", "returncode stdout")
 
 @pytest.fixture
 def folder(monkeypatch, tmp_path):
-    """A data folder whose tables were brought to this version, and a database that says who has an account."""
+    """A data folder whose tables were brought to this version in 57 steps, and a database that says who is there."""
     monkeypatch.delenv("YORVEK_DB_HOST", raising=False)
-    ready.remember(tmp_path)
-    said = {"answer": Done(0, "1\n")}
+    said = {"answer": Done(0, "57\t1\n")}
     monkeypatch.setattr(ready.subprocess, "run", lambda *_, **__: said["answer"])
-    return tmp_path, mariadb.MariaDB(tmp_path, 1), said
+    database = mariadb.MariaDB(tmp_path, 1)
+    ready.remember(tmp_path, database)
+    return tmp_path, database, said
 
 
 def test_tables_of_this_version_are_not_looked_at_again(folder):
     place, database, said = folder
     assert ready.anybody(place, database) is True
-    said["answer"] = Done(0, "0\n")
+    said["answer"] = Done(0, "57\t0\n")
     assert ready.anybody(place, database) is False
 
 
-def test_what_the_database_does_not_say_is_not_taken_for_an_answer(folder):
+@pytest.mark.parametrize(
+    "answer", [Done(1, ""), Done(0, ""), Done(0, "56\t1\n"), Done(0, "58\t1\n"), Done(1, "57\t1\n")]
+)
+def test_a_database_that_went_through_other_steps_or_does_not_say_is_looked_at(folder, answer):
     place, database, said = folder
-    said["answer"] = Done(1, "")
+    said["answer"] = answer
     assert ready.anybody(place, database) is None
+
+
+def test_what_cannot_be_asked_is_not_remembered(folder):
+    place, database, said = folder
+    ready.forget(place)
+    said["answer"] = Done(1, "")
+    ready.remember(place, database)
+    assert not (place / ready.STAMP).exists()
 
 
 @pytest.mark.parametrize("what", ["never", "another version", "a backup put in", "another machine's"])

@@ -123,7 +123,7 @@ def made_ready(folder: Path, database: MariaDB, env: dict[str, str], *, demo: bo
     if found is not None:
         return found
     *said, anybody = manage(env, "make_ready", *(["--demo"] if demo else []))
-    ready.remember(folder)
+    ready.remember(folder, database)
     for line in said:
         say(line)
     return anybody == "yes"
