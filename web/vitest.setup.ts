@@ -1,4 +1,5 @@
 import { config } from '@vue/test-utils'
-import { i18n } from './src/messages'
+import { i18n, readAll } from './src/messages'
 
+await readAll()
 config.global.plugins = [i18n]

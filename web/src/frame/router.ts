@@ -1,6 +1,7 @@
-import { t } from '../messages'
+import { watch } from 'vue'
+import { readAll, t } from '../messages'
 import { createRouter, createWebHistory } from 'vue-router'
-import { message } from '../shared/job'
+import { me, message } from '../shared/job'
 import { ROOMS } from '../shared/places'
 
 /** Each view is fetched when it is first gone to, or once a job is open and nothing else is to be done. */
@@ -38,6 +39,21 @@ export const router = createRouter({
     },
     { path: '/:rest(.*)*', redirect: '/' },
   ],
+})
+/** What is behind the door is fetched once somebody is let in; who reads by a link has no door. */
+function letIn(): Promise<void> {
+  if (me.value) return Promise.resolve()
+  return new Promise((go) => {
+    const stop = watch(me, (now) => {
+      if (!now) return
+      stop()
+      go()
+    })
+  })
+}
+router.beforeEach(async (to) => {
+  if (to.path !== '/look') await letIn()
+  await readAll()
 })
 const AWAY = t('frame.this_view_could_not_be')
 /** The server is away, or has another version since: whoever asked stays where they are. */

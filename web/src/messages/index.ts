@@ -5,16 +5,21 @@
 import { createI18n } from 'vue-i18n'
 import { keep, kept } from '../shared/kept'
 
-type Messages = Record<string, Record<string, string>>
-const files = import.meta.glob<{ default: Record<string, string> }>('./*/*.ts', { eager: true })
+type File = { default: Record<string, string> }
+type Messages = Record<string, File['default']>
+/** What the door says, and what comes right after it; the rest is fetched with the first view behind it. */
+const first = import.meta.glob<File>('./*/{common,frame,jobs}.ts', { eager: true })
+const rest = import.meta.glob<File>(['./*/*.ts', '!./*/common.ts', '!./*/frame.ts', '!./*/jobs.ts'])
 
-/** Everything that there is, by language and stage. */
+/** What was read, by language and stage. */
 export const messages: Record<string, Messages> = {}
-for (const [path, file] of Object.entries(files)) {
-  const [, language, stage] = /^\.\/(\w+)\/(\w+)\.ts$/.exec(path) ?? []
-  if (language && stage) (messages[language] ??= {})[stage] = file.default
+const placeOf = (path: string) => /^\.\/(\w+)\/(\w+)\.ts$/.exec(path)!.slice(1) as [string, string]
+function put(path: string, file: File): void {
+  const [language, stage] = placeOf(path)
+  ;(messages[language] ??= {})[stage] = file.default
 }
-export const languages = Object.keys(messages)
+for (const [path, file] of Object.entries(first)) put(path, file)
+export const languages = [...new Set(Object.keys(first).map((path) => placeOf(path)[0]))]
 
 const PLACE = 'yorvek language'
 /** The first that somebody asks for and that there is; English where there is none. */
@@ -30,9 +35,29 @@ export const i18n = createI18n({
   missingWarn: false,
   messages: messages as Record<string, Messages>,
 })
+let asked: Promise<void> | null = null
+async function readOf(path: string, read: () => Promise<File>): Promise<void> {
+  put(path, await read())
+  const [language] = placeOf(path)
+  i18n.global.setLocaleMessage(language, messages[language])
+}
+/** All that is said behind the door, in the language spoken and in English; once. */
+export function readAll(): Promise<void> {
+  const spoken = ['en', i18n.global.locale.value]
+  const wanted = Object.entries(rest).filter(([path]) => spoken.includes(placeOf(path)[0]))
+  asked ??= Promise.all(wanted.map(([path, read]) => readOf(path, read))).then(
+    () => undefined,
+    (error: unknown) => {
+      asked = null
+      throw error
+    },
+  )
+  return asked
+}
 export function speak(language: string): void {
-  i18n.global.locale.value = chosen([language])
-  keep(PLACE, i18n.global.locale.value)
+  keep(PLACE, chosen([language]))
+  // what is worked out from words once is worked out anew
+  globalThis.location.reload()
 }
 /** How dates and numbers are written: as where the screen stands, if that is a place of the language it speaks. */
 export function writing(): string {

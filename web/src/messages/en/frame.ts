@@ -148,4 +148,5 @@ export default {
   this_view_could_not_be:
     'This view could not be fetched. Try again in a moment; where that does not help, save what you typed ' +
     'and load the page again.',
+  language: 'Language',
 }

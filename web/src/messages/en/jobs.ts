@@ -49,6 +49,5 @@ export default {
   pieces: 'Pieces',
   bars: 'Bars',
   before_work: 'Before work',
-  language: 'Language',
   something_is_typed_in_a: 'Something is typed in a job and not saved. Log out once more to leave it.',
 }

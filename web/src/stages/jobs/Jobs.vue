@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { onMounted, ref } from 'vue'
+import { defineAsyncComponent, onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { call, type S } from '../../api/client'
 import { useAsync } from '../../composables/useAsync'
@@ -7,9 +7,8 @@ import { letGo, typedAnywhere } from '../../composables/useDraft'
 import { attempt, mayWrite, me, message } from '../../shared/job'
 import Reserve from '../../shared/Reserve.vue'
 import { mass, unit } from '../../shared/units'
-import { i18n, languages, speak, t } from '../../messages'
+import { languages, t } from '../../messages'
 import AsyncState from '../../ui/AsyncState.vue'
-import Choice from '../../ui/Choice.vue'
 import DataList from '../../ui/DataList.vue'
 import { weakness, type Column } from '../../ui/lists'
 import FirstUse from './FirstUse.vue'
@@ -103,7 +102,7 @@ const columns: Column<S['JobLine']>[] = [
   { id: 'before', head: t('jobs.before_work'), by: (j) => j.stops },
   { id: 'acts', head: '', acts: true },
 ]
-const nameOf = (language: string) => new Intl.DisplayNames([language], { type: 'language' }).of(language) ?? language
+const Language = defineAsyncComponent(() => import('../../frame/Language.vue'))
 </script>
 <template>
   <main class="page">
@@ -111,13 +110,7 @@ const nameOf = (language: string) => new Intl.DisplayNames([language], { type: '
       <h1>{{ $t('jobs.jobs_of_x', [me?.shop]) }}</h1>
       <span
         >{{ me?.username }}, {{ me?.role }}
-        <Choice
-          v-if="languages.length > 1"
-          :model-value="i18n.global.locale.value"
-          :aria-label="$t('jobs.language')"
-          :options="languages.map((l) => ({ value: l, label: nameOf(l) }))"
-          @change="speak(String($event))"
-        />
+        <Language v-if="languages.length > 1" />
         <router-link class="button quiet" to="/people">{{
           me?.role === 'owner' ? $t('jobs.people') : $t('jobs.password')
         }}</router-link>
