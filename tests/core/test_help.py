@@ -11,13 +11,13 @@ from pydantic import BaseModel
 
 from yorvek.core.help import FIELDS, Help
 from yorvek.core.jobs.joints import joint_kinds
-from yorvek.core.jobs.spec import JobSpec
+from yorvek.core.jobs.spec import JobSpec, NoteSpec
 from yorvek.core.parts.families import part_families
 from yorvek.core.records.kinds import IN_STATE
 from yorvek.core.records.stock import StockSpec
 
 STAGES = Path(__file__).parents[2] / "web" / "src" / "stages"
-MODELS = {**{kind.plural: kind.spec for kind in IN_STATE}, "brief": JobSpec, "stock": StockSpec}
+MODELS = {**{kind.plural: kind.spec for kind in IN_STATE}, "brief": JobSpec, "notes": NoteSpec, "stock": StockSpec}
 ALL = [(form, path) for form, fields in FIELDS.items() for path in fields]
 AT = re.compile(r'\s:?at="`?([^"`]*)`?"')
 

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from yorvek.core.help.brief import DIMENSIONS, JOB, LOADS
+from yorvek.core.help.brief import DIMENSIONS, JOB, LOADS, NOTES
 from yorvek.core.help.entry import Help
 from yorvek.core.help.joints import JOINTS
 from yorvek.core.help.making import PARTS, STOCK
@@ -18,6 +18,7 @@ FIELDS: dict[str, dict[str, Help]] = {
     "joints": JOINTS,
     "loads": LOADS,
     "members": MEMBERS,
+    "notes": NOTES,
     "parts": PARTS,
     "plates": PLATES,
     "profiles": PROFILES,

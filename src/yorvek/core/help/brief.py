@@ -228,3 +228,13 @@ DIMENSIONS: dict[str, Help] = {
         "why it is cut though nobody verified it", "it stands in the log when somebody asks", "left empty", SHOP
     ),
 }
+
+NOTES: dict[str, Help] = {
+    "text": h(
+        "what was decided, changed, went wrong or was learned",
+        "whoever makes the next one like it reads it first",
+        "one sentence, with figures where there are some",
+        OWN,
+    ),
+    "about": h("the mark that it is about", "it stands with that part", "B1; left empty: the whole job", OWN),
+}
