@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Leads through the first job: where somebody is, what comes next, and the way out of it. */
-import { computed, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { call } from '../api/client'
 import { attempt, job, me } from '../shared/job'
@@ -12,9 +12,20 @@ const base = computed(() => `/jobs/${job.value!.job.id}`)
 const place = computed(() => route.path.slice(base.value.length + 1))
 const at = computed(() => stepOf(job.value!))
 const step = computed(() => STEPS[at.value])
-watch(place, (now) => now.startsWith('cut') && at.value === 4 && look(now), { immediate: true })
+/** To have been at the cut, once it is its turn, is all that is asked there. */
+function seen() {
+  if (step.value?.place.startsWith('cut') && place.value.startsWith('cut')) look(place.value)
+}
+watch([place, step], seen, { immediate: true })
 const isThere = computed(() => !step.value || place.value.startsWith(step.value.place.split('/')[0]))
-const show = () => attempt(async () => step.value?.show?.())
+/** While one step is being done, it is not done again. */
+const busy = ref(false)
+async function show() {
+  if (busy.value) return
+  busy.value = true
+  await attempt(async () => step.value?.show?.())
+  busy.value = false
+}
 /** It was only to see how it goes. */
 const throwAway = () =>
   attempt(async () => {

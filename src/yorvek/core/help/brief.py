@@ -16,19 +16,19 @@ JOB: dict[str, Help] = {
         "each has its own factors on loads and on metal; a reserve of 1 means just enough by that method",
         "the shop's own factors for fittings and fixtures, a code where the work is part of a building, lifting rules "
         "for what hangs people's loads over people",
-        "AISC 360-22 for ASD and LRFD, EN 1993 with EN 1990, ASME BTH-1 for lifting",
+        "AISC 360-22 for ASD and LRFD, EN 1993 with EN 1990, ASME BTH-1 for lifting, from memory",
     ),
     "method.n": h(
         "how far below yield it works",
         "the load may be larger than was said, the metal weaker",
         "1.67",
-        "AISC 360-22, D2(a): safety factor of yield in tension",
+        "AISC 360-22, D2(a): safety factor of yield in tension, from memory",
     ),
     "method.m": h(
         "how far below breaking it works",
         "where it would tear and not stretch",
         "2.0",
-        "AISC 360-22, J4.1: safety factor of rupture",
+        "AISC 360-22, J4.1: safety factor of rupture, from memory",
     ),
     "method.design_factor": h(
         "Nd, what lifting gear is designed with",
@@ -61,7 +61,7 @@ JOB: dict[str, Help] = {
     ),
     "module_mass_limit": h(
         "what one module may weigh",
-        "two people, a van's tail lift or a small crane lift it",
+        "whoever or whatever lifts it has a limit",
         "50 kg for two people, else what the gear is marked for",
         SHOP,
     ),
@@ -137,7 +137,7 @@ LOADS: dict[str, Help] = {
         "whether it always acts, comes and goes, or is wind",
         "each has its own factors, and what always acts may also help",
         "dead: it is always there; live: people, goods, machines",
-        "ASCE 7-22 chapter 2; EN 1990",
+        "ASCE 7-22 chapter 2; EN 1990, from memory",
     ),
     "form": h(
         "how it is given: a force, so much a length, or so much an area",
@@ -165,23 +165,23 @@ LOADS: dict[str, Help] = {
     "dynamic_factor": h(
         "by how much a moving load is more than its weight",
         "what drops, jerks or rolls over a step pushes harder than at rest",
-        "1 at rest, 1.25 slow hoist, 2 put on suddenly",
+        "1 at rest, 1.25 where it is let down slowly, 2 put on suddenly",
         "2 for a load put on suddenly: energy of a spring; the others " + PRACTICE,
     ),
     "cycles": h(
         "how often it comes and goes in the whole of its life",
         "metal tires from many small loads at welds and corners",
         "0 where it is seldom; 20,000 is where fatigue is looked at",
-        "AISC 360-22 appendix 3.1: not below 20,000",
+        "AISC 360-22 appendix 3.1: not below 20,000, from memory",
     ),
     "group": h(
         "a word shared by loads that come together or not at all",
-        "the load of one vehicle's wheels is one event",
+        "both wheels of a cart come onto the deck together",
         "left empty: each by itself",
     ),
     "one_of": h(
         "a word shared by loads of which at most one acts",
-        "a hoist is either left or right, never both",
+        "a gate is either open or shut, never both",
         "left empty: they may act together",
     ),
     "source.bore": h(

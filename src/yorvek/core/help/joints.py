@@ -19,7 +19,7 @@ JOINTS: dict[str, Help] = {
         "whether what it stands on runs on, ends close by, or turns the corner",
         "a wall near its end carries less",
         "runs through",
-        "AISC 360-22 chapter K; EN 1993-1-8 chapter 7",
+        "AISC 360-22 chapter K; EN 1993-1-8 chapter 7, from memory",
     ),
     "onto.angle_deg": h("angle between the two", "the sharper, the less of the force pushes into the wall", "90", SHOP),
     "onto.stress_MPa": h(

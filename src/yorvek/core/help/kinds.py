@@ -9,19 +9,19 @@ KINDS: dict[str, Help] = {
         "leg of the fillet",
         "its throat, 0.7 of the leg, is what tears",
         "the thinner wall, at least 3 mm",
-        "AISC 360-22 J2.2b; EN 1993-1-8 4.5",
+        "AISC 360-22 J2.2b; EN 1993-1-8 4.5, from memory",
     ),
     "joint.throat": h(
         "how deep the groove is filled",
         "what is not melted does not carry",
         "the thinner wall, less 3 mm where it is not gouged",
-        "AISC 360-22 table J2.1",
+        "AISC 360-22 table J2.1, from memory",
     ),
     "joint.pin": h(
         "diameter of the pin",
         "it shears, and bends between lug and cheeks",
         "a bolt's shank or a bright bar",
-        "ASME BTH-1 3-3.3; EN 1993-1-8 3.13",
+        "ASME BTH-1 3-3.3; EN 1993-1-8 3.13, from memory",
     ),
     "joint.lug": h(
         "thickness of the plate in the middle",
@@ -38,7 +38,7 @@ KINDS: dict[str, Help] = {
         "from the hole's middle to the edge",
         "the pin or bolt tears out towards it",
         "one and a half diameters at least",
-        "AISC 360-22 table J3.4; EN 1993-1-8 table 3.3",
+        "AISC 360-22 table J3.4; EN 1993-1-8 table 3.3, from memory",
     ),
     "joint.play": h(
         "how much smaller the pin is than its hole", "it must go in; too much, and it knocks", "0.5 to 1 mm"
@@ -47,14 +47,14 @@ KINDS: dict[str, Help] = {
         "diameter of the hole",
         "what is bored away does not carry",
         "bolt + 1 to 2 mm, pin + 0.5 mm",
-        "AISC 360-22 table J3.3; EN 1090-2 table 11",
+        "AISC 360-22 table J3.3; EN 1090-2 table 11, from memory",
     ),
     "joint.gap": h("air between lug and cheek, each side", "the wider, the more the pin bends", "1 mm"),
     "joint.grade": h(
         "strength stamped on the head",
         "the same size of bolt carries twice as much in 10.9 as in 4.6",
         "8.8, or A325",
-        "ISO 898-1; ASTM F3125",
+        "ISO 898-1; ASTM F3125, from memory",
     ),
     "joint.threads_in": h(
         "whether the thread lies where it is sheared",
@@ -83,7 +83,7 @@ KINDS: dict[str, Help] = {
         "from bolt to bolt along the force",
         "too near, and the plate tears between",
         "three diameters",
-        "AISC 360-22 J3.4; EN 1993-1-8 table 3.3",
+        "AISC 360-22 J3.4; EN 1993-1-8 table 3.3, from memory",
     ),
     "joint.gauge": h(
         "from bolt to bolt across the force", "room for the spanner, and metal between", "three diameters"
@@ -92,7 +92,7 @@ KINDS: dict[str, Help] = {
         "from a bolt to the edge beside it",
         "the strip outside tears",
         "one and a half diameters",
-        "AISC 360-22 table J3.4; EN 1993-1-8 table 3.3",
+        "AISC 360-22 table J3.4; EN 1993-1-8 table 3.3, from memory",
     ),
     "joint.plate": h(
         "thickness of the plate", "it bends under bolts and is crushed by them", "as thick as the bolt's half, at least"
@@ -102,14 +102,14 @@ KINDS: dict[str, Help] = {
         "round, large or long",
         "in a large hole it slips until it bears",
         "round",
-        "AISC 360-22 table J3.3; EN 1993-1-8 table 3.4",
+        "AISC 360-22 table J3.3; EN 1993-1-8 table 3.4, from memory",
     ),
     "joint.must_not_slip": h("whether it must hold by friction", "where a slip would harm", "no"),
     "joint.pretension": h(
         "how hard the bolt is drawn",
         "friction is that times the slip factor",
         "by its grade: 70 % of what breaks it",
-        "AISC 360-22 table J3.1; EN 1993-1-8 3.9",
+        "AISC 360-22 table J3.1; EN 1993-1-8 3.9, from memory",
     ),
     "joint.slip_factor": h(
         "friction of the faces",
@@ -121,7 +121,7 @@ KINDS: dict[str, Help] = {
         "an angle by one leg only",
         "it is pulled beside its middle",
         "yes for angles",
-        "EN 1993-1-8 3.10.3; AISC 360-22 table D3.1",
+        "EN 1993-1-8 3.10.3; AISC 360-22 table D3.1, from memory",
     ),
     "joint.through": h("bolts go through both walls of a tube", "a tube's wall is pulled in", "yes, with a spacer"),
     "joint.height": h("how high the plate is", "room for the bolts beyond the bar", "bar + four bolt diameters"),
@@ -134,7 +134,10 @@ KINDS: dict[str, Help] = {
         "diameter of the anchors", "they hold it down: their pull in concrete is by their maker", "M16", MAKER
     ),
     "joint.concrete_MPa": h(
-        "strength of the concrete", "it is crushed under the plate", "20 MPa where nothing is known", "ACI 318, EN 1992"
+        "strength of the concrete",
+        "it is crushed under the plate",
+        "20 MPa where nothing is known",
+        "ACI 318, EN 1992, from memory",
     ),
     "joint.by": h("what presses it together", "friction is all that holds it", "bolts"),
     "joint.bolts": h("how many bolts press", "each gives its part", "2"),
@@ -153,7 +156,10 @@ KINDS: dict[str, Help] = {
     "joint.lap": h("how far the plate lies over the bar", "it is as long as its welds", "the bar's width at least"),
     "joint.taper": h("how far the plate runs out to a point", "a blunt end gathers stress", "0", PRACTICE),
     "joint.screw": h(
-        "diameter of the screw", "it shears, tilts and pulls out", "5.5 mm", "EN 1993-1-3 table 8.2; AISI S100 J4"
+        "diameter of the screw",
+        "it shears, tilts and pulls out",
+        "5.5 mm",
+        "EN 1993-1-3 table 8.2; AISI S100 J4, from memory",
     ),
     "joint.screws": h("how many", "they share", "2 at least"),
     "joint.head": h("diameter of head or washer", "a thin sheet is pulled over it", "as measured", MAKER),
@@ -165,7 +171,7 @@ KINDS: dict[str, Help] = {
         "how long the tube is slotted",
         "only a part of the tube is held",
         "the tube's width or more",
-        "AISC 360-22 table D3.1, case 5",
+        "AISC 360-22 table D3.1, case 5, from memory",
     ),
     "joint.foot": h("how long its foot is", "it is welded there to what it stands on", "as the bar is wide or more"),
     "joint.along": h("how far it runs along the bar", "the longer, the less its weld carries", "the bar's depth"),

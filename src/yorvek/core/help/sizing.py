@@ -46,13 +46,13 @@ MEMBERS: dict[str, Help] = {
         "how far apart it is held sideways",
         "a slender beam tips over sideways before it yields",
         "its whole length, unless a deck or cross members are fixed to it",
-        "AISC 360-22 F2; EN 1993-1-1 6.3.2",
+        "AISC 360-22 F2; EN 1993-1-1 6.3.2, from memory",
     ),
     "bearing": h(
         "how long a stretch presses on it",
         "thin walls crush under what stands on a point",
         "the width of the foot or of the bar below",
-        "AISC 360-22 J10; EN 1993-1-5 6",
+        "AISC 360-22 J10; EN 1993-1-5 6, from memory",
     ),
     "wheel_from_edge": h(
         "how far in from the flange's edge the wheel runs",
@@ -96,7 +96,7 @@ PLATES: dict[str, Help] = {
         "a panel, a strip, a disc, or a web with holes",
         "each bends in its own way",
         "a panel held all round",
-        "Timoshenko, Theory of Plates and Shells",
+        "Timoshenko, Theory of Plates and Shells, from memory",
     ),
     "a": h("its length, or its diameter", "how far it spans", "between what holds it", SHOP),
     "b": h("its width", "the shorter way carries most", "between what holds it", SHOP),
@@ -118,13 +118,13 @@ PLATES: dict[str, Help] = {
         "what bends the web at a hole",
         "above and below the hole it is push and pull",
         "from its member",
-        "AISC Design Guide 31",
+        "AISC Design Guide 31, from memory",
     ),
     "shear": h(
         "what shears the web at a hole",
         "the post and the tees bend under it",
         "from its member",
-        "AISC Design Guide 31",
+        "AISC Design Guide 31, from memory",
     ),
     "edges": h(
         "how each edge is held", "a welded edge bends less than one that only lies on", "rests, unless welded all along"
@@ -159,7 +159,7 @@ STRUCTURES: dict[str, Help] = {
         "leg of the fillets all round, where no joint is entered",
         "it is what a weld is checked by",
         "the thinner wall, at most",
-        "AISC 360-22 table J2.4; EN 1993-1-8 4.5",
+        "AISC 360-22 table J2.4; EN 1993-1-8 4.5, from memory",
     ),
     "loads.wheel_from_edge": MEMBERS["wheel_from_edge"],
     "loads.at": h("how far from the start of its stretch it stands", "the middle bends it most", "the middle", SHOP),
@@ -171,7 +171,7 @@ STRUCTURES: dict[str, Help] = {
     ),
     "stretches.over": h(
         "how far it may move: its length over this",
-        "a crane's runway moves less than a shelf",
+        "a gate that must shut moves less than a shelf",
         "as in the brief",
         CUSTOMER,
     ),

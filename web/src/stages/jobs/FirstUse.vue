@@ -16,12 +16,15 @@ onMounted(() =>
     examples.value = await call('GET', '/examples')
   }),
 )
+const begins = ref(false)
 const walk = () =>
   attempt(async () => {
+    if (begins.value) return
+    begins.value = true
     const made = await call<S['JobView']>('POST', '/jobs', { name: JOB, unit: unit.value })
     guide(made.job.id)
     await router.push(`/jobs/${made.job.id}/brief`)
-  })
+  }).finally(() => (begins.value = false))
 /** One after the other, so that the list fills while they come. */
 const bring = () =>
   attempt(async () => {

@@ -25,19 +25,21 @@ async function read() {
 }
 /** What has to be worked out anew comes in one by one, while the list stands. */
 async function fill() {
-  for (const [k, j] of jobs.value.entries()) if (!j.headline) jobs.value[k] = await call('GET', `/jobs/${j.id}/line`)
+  for (const { id } of jobs.value.filter((j) => !j.headline)) {
+    const line = await call<S['JobLine']>('GET', `/jobs/${id}/line`)
+    jobs.value = jobs.value.map((j) => (j.id === id ? line : j))
+  }
 }
 const { isThere, failed, again } = useAsync(read)
-onMounted(async () => {
+async function load() {
   await again()
   await attempt(fill)
-})
+}
+onMounted(load)
 /** An example has come: the panel that brings them stays until they are all there. */
 function more() {
   bringing.value = true
-  void attempt(async () => {
-    jobs.value = await call('GET', '/jobs')
-  })
+  void load()
 }
 const away = ref<S['AwayLine'][]>([])
 onMounted(() =>
@@ -140,7 +142,7 @@ const Language = defineAsyncComponent(() => import('../../frame/Language.vue'))
       </div>
     </div>
     <FirstUse v-if="mayWrite && isThere && (!jobs.length || bringing)" @brought="more" />
-    <AsyncState v-if="!isThere" class="gap" :failed="failed" @again="again" />
+    <AsyncState v-if="!isThere" class="gap" :failed="failed" @again="load" />
     <DataList v-else class="gap" :label="$t('jobs.jobs')" place="jobs" :rows="jobs" :columns="columns">
       <template #job="{ row: j }"
         ><router-link :to="`/jobs/${j.id}/brief`"
