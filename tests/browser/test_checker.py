@@ -7,7 +7,7 @@ from __future__ import annotations
 import pytest
 
 from tests.browser.conftest import Person, log_in
-from tests.browser.running import Application
+from tests.browser.running import Application, wait_until
 
 
 @pytest.fixture
@@ -87,6 +87,21 @@ def test_a_job_with_people_on_it_is_released_only_with_a_signature(people, brows
     outsider.reload()
     outsider.get_by_role("alert").get_by_text("This link has ended").wait_for()
     outsider.context.close()
+
+
+def test_a_link_asks_nobody_to_log_in(people, browser) -> None:
+    """What is read by a link may take its time; the door stands for nobody who has one."""
+    page = browser.new_context().new_page()
+    held = []
+    page.route("**/assets/Look-*.js", lambda route: held.append(route))
+    with page.expect_response("**/api/door"):
+        page.goto(people["estimator"].url.split("/jobs")[0].rstrip("/") + "/look#no-such-link")
+    wait_until("the view is asked for", lambda: page.wait_for_timeout(200) or held)
+    assert page.get_by_label("Password").count() == 0
+    held[0].continue_()
+    page.get_by_role("alert").get_by_text("This link has ended").wait_for()
+    assert page.get_by_label("Password").count() == 0
+    page.context.close()
 
 
 def read_by_link(owner, browser):

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { nextTick, onMounted, ref } from 'vue'
+import { computed, nextTick, onMounted, ref } from 'vue'
 import { useRoute } from 'vue-router'
 import { call, type S, whenDenied } from '../api/client'
 import { attempt, me, message } from '../shared/job'
@@ -7,6 +7,8 @@ import { unit } from '../shared/units'
 import Door from './Door.vue'
 
 const route = useRoute()
+/** Whoever reads by a link is asked for no name: not while what they read is still being fetched, either. */
+const byLink = computed(() => (route.matched.length ? route.path : window.location.pathname) === '/look')
 const door = ref<S['Door'] | null>(null)
 onMounted(() =>
   attempt(async () => {
@@ -45,7 +47,7 @@ function key(event: KeyboardEvent) {
 onMounted(() => window.addEventListener('keydown', key))
 </script>
 <template>
-  <router-view v-if="route.path === '/look'" />
+  <router-view v-if="byLink" />
   <Door v-else-if="door && !me" :first="door.first_account" />
   <router-view v-else-if="me" />
   <p v-else class="bad" style="padding: 20px">{{ message }}</p>
