@@ -209,12 +209,15 @@ def test_a_model_changed_by_hand_a_joint_and_a_position(inside: tuple[Page, str]
     page, job = inside
     person, form = begun(page, job, "Bracket on a wall", ("1200", "600", "900"))
     person.fill("Called", "bent bracket", form)
+    person.button("+ telescope", form)
+    choose(form, "Where load 1 stands", "at the tip")
     person.button("Change its model by hand", form)
     form.get_by_label("y of wall below").fill("-750")
     form.get_by_label("y of wall below").press("Tab")
     person.button("Add a node", form)
-    person.button("+ telescope", form)
-    choose(form, "Where load 1 stands", "at tip")
+    form.get_by_role("combobox", name="Where load 1 stands").get_by_text("at tip").or_(
+        form.locator("[data-load='0']").get_by_text("at tip")
+    ).first.wait_for()  # what stood on the starter stands on the model
     person.button("Save structure", form)
     page.get_by_role("alert").wait_for()
     assert "a bar that ends there" in page.get_by_role("alert").inner_text()
@@ -235,6 +238,48 @@ def test_a_model_changed_by_hand_a_joint_and_a_position(inside: tuple[Page, str]
     page.locator("svg").get_by_text("strut, wall below: lug").first.wait_for()
     person.button("Work out offers")
     page.get_by_role("row").nth(1).wait_for()
+
+
+def test_a_load_and_a_node_are_dragged_on_the_drawing(inside: tuple[Page, str]) -> None:
+    """What is dragged stands in its field, in what is worked out beside it, and in what is saved."""
+    page, job = inside
+    person, form = begun(page, job, "Arm with a side arm", ("900", "450"))
+    person.fill("Called", "dragged", form)
+    person.button("+ telescope", form)
+    choose(form, "Where load 1 stands", "along the side arm")
+    loose = form.get_by_role("slider", name="telescope, wherever it is worst, from the start")
+    drag(page, loose, 15, 9)
+    field = form.get_by_label("Load 1 stands at, from the start", exact=False)
+    assert 225 < float(field.input_value()) < 450
+    grip = form.get_by_role("slider", name="telescope, from the start")
+    grip.focus()
+    before = float(field.input_value())
+    page.keyboard.press("Shift+ArrowLeft")
+    assert float(field.input_value()) == before - 1
+    person.button("Change its model by hand", form)
+    tip = form.get_by_role("button", name="Move node tip")
+    drag(page, tip, 0, -40)
+    up = form.get_by_label("y of tip").input_value()
+    assert float(up) > 50
+    person.button("Save structure", form)
+    page.get_by_role("row", name=re.compile("dragged")).get_by_role("button").first.click()
+    number = job.rsplit("/", 1)[1]
+    view = page.evaluate("n => fetch(`/api/jobs/${n}`).then((r) => r.json())", number)
+    spec = next(x["spec"] for x in view["structures"] if x["spec"]["name"] == "dragged")
+    assert spec["starter"]["own"]["nodes"][-1]["y"]["value"] == float(up)
+    assert spec["loads"][0]["at"]["value"] == before - 1
+
+
+def drag(page: Page, what: Locator, right: float, down: float) -> None:
+    """Hold it and move it by so many pixels."""
+    box = what.locator("circle").first.bounding_box()
+    assert box is not None
+    x, y = box["x"] + box["width"] / 2, box["y"] + box["height"] / 2
+    page.mouse.move(x, y)
+    page.mouse.down()
+    page.mouse.move(x + right / 2, y + down / 2)
+    page.mouse.move(x + right, y + down)
+    page.mouse.up()
 
 
 def test_a_role_is_compared_and_another_section_taken(inside: tuple[Page, str]) -> None:

@@ -39,6 +39,16 @@ def test_a_load_ripples_into_the_structure(owner, made):
     assert view["last_edit"]["ripple"]["after"]["breaks"] == view["figures"]["strength"]["value"]
 
 
+def test_a_starters_loads_stand_where_they_stood_once_its_model_is_changed_by_hand(owner, made):
+    """None is lost without a word: the reserve would be that of a structure that carries less."""
+    spec = {
+        **structure(made["load"]),
+        "loads": [{"load_id": made["load"], "spot": s} for s in ("tip", "side arm", "nowhere")],
+    }
+    found = owner.good("POST", f"{made['base']}/starters/own", spec)
+    assert [(x["spot"], x["bars"]) for x in found["loads"]] == [("at tip", []), ("", ["side arm"]), ("nowhere", [])]
+
+
 def test_a_named_dimension_moves_it_and_undo_brings_it_back(owner, made):
     owner.good("POST", f"{made['base']}/dimensions", {"name": "reach", "size": mm("800"), "origin": "measured"})
     spec = structure(made["load"], starter={"kind": "side arm", "reach": mm("reach"), "side": mm("500")})

@@ -1609,7 +1609,7 @@ export interface paths {
         put?: never;
         /**
          * Starter As Own
-         * @description The model of a starter with its dimensions, to be changed by hand: nodes, bars, supports.
+         * @description The model of a starter with its dimensions, to be changed by hand: nodes, bars, supports, loads.
          */
         post: operations["yorvek_server_api_structures_starter_as_own"];
         delete?: never;
@@ -2938,6 +2938,15 @@ export interface components {
             };
             /** Words */
             words: string;
+        };
+        /**
+         * ByHand
+         * @description A starter's model to be changed by hand, and its loads where they stand on that.
+         */
+        ByHand: {
+            /** Loads */
+            loads: components["schemas"]["StructureLoad"][];
+            own: components["schemas"]["OwnSpec"];
         };
         /**
          * Candidate
@@ -7128,9 +7137,12 @@ export interface components {
         };
         /**
          * Put
-         * @description A load as it stands on the structure, to draw.
+         * @description A load as it stands on the structure, to draw. A force on bars stands `at_mm` from the start of the first, each
+         *     run through from its own start; without a place it is spread over them, or `somewhere`: wherever it is worst.
          */
         Put: {
+            /** At Mm */
+            at_mm?: number | null;
             /** Bars */
             bars: string[];
             /** Direction */
@@ -7139,6 +7151,11 @@ export interface components {
             name: string;
             /** Nodes */
             nodes: string[];
+            /**
+             * Somewhere
+             * @default false
+             */
+            somewhere: boolean;
         };
         /** QuantityIn */
         QuantityIn: {
@@ -11676,7 +11693,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["OwnSpec"];
+                    "application/json": components["schemas"]["ByHand"];
                 };
             };
         };

@@ -1,63 +1,52 @@
 <script setup lang="ts">
 /** Handles on a drawing, within its svg: dragged along it with snap, or moved by the arrow keys. */
-import { onBeforeUnmount, ref, useTemplateRef } from 'vue'
-import { moving } from '../shared/preview'
+import { ref, useTemplateRef } from 'vue'
+import { useHeld } from '../composables/useHeld'
+import { t } from '../messages'
 import { length, unit } from '../shared/units'
-import { snapped, snapsOf, STEPS, type Grip } from './grips'
+import { lengthOf, nearest, placeOn, snapped, snapsOf, stepOf, STEPS, type Grip, type Track } from './grips'
 
 const props = defineProps<{
   grips: Grip[]
-  /** Of what they are moved along, in mm, and its ends and height on the drawing. */
-  span: number
-  x0: number
-  x1: number
-  y: number
+  /** What they are moved along, where they have nothing of their own. */
+  track?: Track
+  /** How large a pixel of a drawing of usual size is on this one. */
+  scale?: number
 }>()
 const emit = defineEmits<{ move: [string, number] }>()
 const group = useTemplateRef<SVGGElement>('group')
-const held = ref<Grip | null>(null)
+const { held, here, take: hold, letGo } = useHeld(group)
 const now = ref(0)
-const x = (mm: number) => props.x0 + (mm / props.span) * (props.x1 - props.x0)
-const place = (g: Grip) => (held.value?.key === g.key ? now.value : g.at)
-const others = (g: Grip) => props.grips.filter((o) => o.key !== g.key).map((o) => o.at)
+const trackOf = (g: Grip) => g.track ?? props.track ?? []
+const r = (px: number) => px * (props.scale ?? 1)
+const mmOf = (g: Grip) => (held.value === g.key ? now.value : g.at)
+const place = (g: Grip) => placeOn(trackOf(g), mmOf(g))
+/** What stands on the same stretch snaps to one another. */
+const others = (g: Grip) => props.grips.filter((o) => o.key !== g.key && o.track === g.track).map((o) => o.at)
 
 function at(event: PointerEvent, g: Grip): number {
-  const svg = group.value!.ownerSVGElement!
-  const matrix = svg.getScreenCTM()!.inverse()
-  const here = new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix)
-  const mmPerUnit = props.span / (props.x1 - props.x0)
-  return snapped(
-    (here.x - props.x0) * mmPerUnit,
-    props.span,
-    snapsOf(props.span, others(g)),
-    STEPS[unit.value][0] / (unit.value === 'in' ? 4 : 1),
-    mmPerUnit * matrix.a,
-  )
+  const { x, y, perPx } = here(event)
+  const { mm, perUnit } = nearest(trackOf(g), [x, y])
+  const whole = lengthOf(trackOf(g))
+  return snapped(mm, whole, snapsOf(whole, others(g)), stepOf(unit.value), perUnit * perPx)
 }
 function take(event: PointerEvent, g: Grip) {
-  ;(event.target as Element).setPointerCapture(event.pointerId)
-  held.value = g
+  hold(event, g.key)
   now.value = g.at
-  moving.value = true
 }
-function letGo() {
-  held.value = null
-  moving.value = false
-}
-onBeforeUnmount(letGo)
-function drag(event: PointerEvent) {
-  if (!held.value) return
-  const to = at(event, held.value)
+function drag(event: PointerEvent, g: Grip) {
+  if (held.value !== g.key) return
+  const to = at(event, g)
   if (to === now.value) return
   now.value = to
-  emit('move', held.value.key, to)
+  emit('move', g.key, to)
 }
 function key(event: KeyboardEvent, g: Grip) {
-  const way = { ArrowLeft: -1, ArrowRight: 1 }[event.key]
+  const way = { ArrowLeft: -1, ArrowDown: -1, ArrowRight: 1, ArrowUp: 1 }[event.key]
   if (!way) return
   event.preventDefault()
   const step = STEPS[unit.value][event.shiftKey ? 1 : 0]
-  emit('move', g.key, Math.min(Math.max(g.at + way * step, 0), props.span))
+  emit('move', g.key, Math.min(Math.max(g.at + way * step, 0), lengthOf(trackOf(g))))
 }
 </script>
 <template>
@@ -67,29 +56,40 @@ function key(event: KeyboardEvent, g: Grip) {
       :key="g.key"
       tabindex="0"
       role="slider"
-      :aria-label="$t('common.from_the_left_x', [g.words])"
+      :aria-label="g.track ? t('common.from_its_start_x', [g.words]) : t('common.from_the_left_x', [g.words])"
       aria-valuemin="0"
-      :aria-valuemax="Math.round(span)"
+      :aria-valuemax="Math.round(lengthOf(trackOf(g)))"
       :aria-valuenow="Math.round(g.at)"
       :aria-valuetext="length(g.at)"
-      :class="{ held: held?.key === g.key }"
+      :class="{ held: held === g.key, loose: g.loose }"
       @pointerdown.prevent="take($event, g)"
-      @pointermove="drag"
+      @pointermove="drag($event, g)"
       @pointerup="letGo"
       @pointercancel="letGo"
       @keydown="key($event, g)"
     >
-      <circle :cx="x(place(g))" :cy="y" r="18" fill="transparent" />
-      <circle class="knob" :cx="x(place(g))" :cy="y" r="6.5" />
-      <text v-if="held?.key === g.key" :x="x(place(g))" :y="y - 14" text-anchor="middle">{{ length(place(g)) }}</text>
+      <circle :cx="place(g)[0]" :cy="place(g)[1]" :r="r(18)" fill="transparent" />
+      <circle class="knob" :cx="place(g)[0]" :cy="place(g)[1]" :r="r(6.5)" vector-effect="non-scaling-stroke" />
+      <text
+        v-if="held === g.key"
+        :x="place(g)[0]"
+        :y="place(g)[1] - r(14)"
+        text-anchor="middle"
+        :style="`font-size:${r(13)}px`"
+      >
+        {{ length(mmOf(g)) }}
+      </text>
     </g>
   </g>
 </template>
 <style scoped>
 g[role='slider'] {
-  cursor: ew-resize;
+  cursor: move;
   touch-action: none;
   outline: none;
+}
+.loose > .knob {
+  stroke-dasharray: 2 2;
 }
 .knob {
   fill: var(--field);

@@ -3,7 +3,7 @@ import { afterEach, expect, it } from 'vitest'
 import { h } from 'vue'
 import { unit } from '../shared/units'
 import Grips from './Grips.vue'
-import { snapped, snapsOf } from './grips'
+import { nearest, placeOn, snapped, snapsOf, type Track } from './grips'
 
 afterEach(() => {
   unit.value = 'mm'
@@ -22,6 +22,18 @@ it('stays on what it is moved along, and on whole steps', () => {
   expect(snapped(1117.4, 3000, snaps, 10, 1)).toBe(1120)
 })
 
+it('is moved along bars that turn a corner, each as long on the drawing as it is seen', () => {
+  const track: Track = [
+    { a: [0, 0], b: [100, 0], from: 0, to: 1000 },
+    { a: [100, 0], b: [100, -50], from: 1000, to: 2000 },
+  ]
+  expect(placeOn(track, 500)).toEqual([50, 0])
+  expect(placeOn(track, 1500)).toEqual([100, -25])
+  expect(placeOn(track, 9999)).toEqual([100, -50])
+  expect(nearest(track, [40, 7])).toMatchObject({ mm: 400, perUnit: 10 })
+  expect(nearest(track, [130, -20])).toMatchObject({ mm: 1400, perUnit: 20 })
+})
+
 function shown() {
   const moves: [string, number][] = []
   const svg = mount({
@@ -32,10 +44,7 @@ function shown() {
             { key: 'loads.0.0', at: 1200, words: 'crowd' },
             { key: 'supports.1', at: 2995, words: 'Support 2' },
           ],
-          span: 3000,
-          x0: 0,
-          x1: 300,
-          y: 10,
+          track: [{ a: [0, 10], b: [300, 10], from: 0, to: 3000 }],
           onMove: (key: string, mm: number) => moves.push([key, mm]),
         }),
       ]),

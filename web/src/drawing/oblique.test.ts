@@ -1,7 +1,7 @@
 import { mount } from '@vue/test-utils'
 import { expect, it } from 'vitest'
 import StructureDrawing from '../stages/structures/StructureDrawing.vue'
-import { flat, WAYS } from './oblique'
+import { flat, placesOf, WAYS } from './oblique'
 
 it('sees depth to the right and downwards', () => {
   expect(flat([100, 50, 0])).toEqual([100, -50])
@@ -29,4 +29,17 @@ it.each([...Object.keys(WAYS), 'other'])('a structure with a load that acts %s i
   }
   const shown = mount(StructureDrawing, { props: { verdict: verdict as never, chosen: 'B1' } })
   expect(shown.findAll('.load').map((t) => t.text())).toEqual(direction === 'other' ? [] : ['crowd'])
+})
+
+const corner = [
+  { name: 'post', i: 'foot', j: 'head' },
+  { name: 'arm', i: 'head', j: 'tip' },
+]
+const nodes = { foot: [0, 0, 0], head: [0, 2000, 0], tip: [1000, 2000, 0] } as const
+it('shows a force where it stands on its bars, in their order', () => {
+  const load = { nodes: [], bars: ['post', 'arm'] }
+  expect(placesOf({ ...load, at_mm: 2250 }, corner, nodes)).toEqual([[250, 2000, 0]])
+  expect(placesOf({ ...load, at_mm: 500 }, corner, nodes)).toEqual([[0, 500, 0]])
+  expect(placesOf({ ...load, somewhere: true }, corner, nodes)).toEqual([[0, 1500, 0]])
+  expect(placesOf(load, corner, nodes)).toHaveLength(6)
 })

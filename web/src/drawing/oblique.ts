@@ -14,20 +14,29 @@ export const WAYS: Record<string, Place> = {
   along: [1, 0, 0],
   'along back': [-1, 0, 0],
 }
-/** Places of a load: its nodes, or three along each bar that it lies on. */
-export function placesOf(
-  load: { nodes: string[]; bars: string[] },
-  bars: Ends[],
-  nodes: Record<string, Place>,
-): Place[] {
-  if (load.nodes.length) return load.nodes.flatMap((n) => (nodes[n] ? [nodes[n]] : []))
-  return load.bars.flatMap((name) => {
+type Lying = { nodes: string[]; bars: string[]; at_mm?: number | null; somewhere?: boolean }
+const between = (a: Place, b: Place, share: number) =>
+  [0, 1, 2].map((k) => a[k] + share * (b[k] - a[k])) as unknown as Place
+const apart = (a: Place, b: Place) => Math.hypot(...[0, 1, 2].map((k) => b[k] - a[k]))
+/** The bars of a load in order, each from its own start, and the mm at which it begins and ends. */
+export function stretches(names: string[], bars: Ends[], nodes: Record<string, Place>) {
+  const out: { a: Place; b: Place; from: number; to: number }[] = []
+  for (const name of names) {
     const bar = bars.find((b) => b.name === name)
-    if (!bar) return []
-    const [a, b] = [nodes[bar.i], nodes[bar.j]]
-    const at = (share: number) => [0, 1, 2].map((k) => a[k] + share * (b[k] - a[k])) as unknown as Place
-    return [0.2, 0.5, 0.8].map(at)
-  })
+    if (!bar) continue
+    const [a, b, from] = [nodes[bar.i], nodes[bar.j], out.at(-1)?.to ?? 0]
+    out.push({ a, b, from, to: from + apart(a, b) })
+  }
+  return out
+}
+/** Places of a load: its nodes, where it stands on its bars, or three along each bar that it is spread over. */
+export function placesOf(load: Lying, bars: Ends[], nodes: Record<string, Place>): Place[] {
+  if (load.nodes.length) return load.nodes.flatMap((n) => (nodes[n] ? [nodes[n]] : []))
+  const along = stretches(load.bars, bars, nodes)
+  const mm = load.at_mm ?? (load.somewhere ? (along.at(-1)?.to ?? 0) / 2 : null)
+  if (mm === null) return along.flatMap(({ a, b }) => [0.2, 0.5, 0.8].map((share) => between(a, b, share)))
+  const s = along.find((x) => mm <= x.to + 1e-6) ?? along.at(-1)
+  return s ? [between(s.a, s.b, Math.min((mm - s.from) / (s.to - s.from), 1))] : []
 }
 
 /** By how much movement is drawn larger, a round number: about a twelfth of what stands. */

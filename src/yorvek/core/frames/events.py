@@ -15,6 +15,7 @@ from numpy.typing import NDArray
 from yorvek.core.checks.methods import Combination
 from yorvek.core.errors import InputError
 from yorvek.core.frames.request import FrameLoad, FrameRequest
+from yorvek.core.frames.said import Put
 from yorvek.core.quantities import GRAVITY
 from yorvek.core.structures.member import OFTEN
 from yorvek.core.structures.starters import Layout, length_mm
@@ -127,6 +128,23 @@ def where(layout: Layout, load: FrameLoad) -> Where:
 def stands_somewhere(load: FrameLoad, at: Where) -> bool:
     """Whether a load is a force on bars that stands wherever it is worst."""
     return bool(load.force_N and at.bars) and load.at_mm is None and (load.moves or not load.spread)
+
+
+def put(layout: Layout, load: FrameLoad) -> Put:
+    """A load as it is drawn.
+
+    Raises:
+        InputError: it is nowhere on the structure.
+    """
+    at = where(layout, load)
+    return Put(
+        name=load.name,
+        direction=load.direction if load.way is None else "other",
+        nodes=list(at.nodes),
+        bars=[name for name, _ in at.bars],
+        at_mm=load.at_mm,
+        somewhere=stands_somewhere(load, at),
+    )
 
 
 def breaks_of(request: FrameRequest, layout: Layout) -> list[Floats]:

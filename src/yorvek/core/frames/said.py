@@ -51,12 +51,16 @@ class Handed(Model):
 
 
 class Put(Model):
-    """A load as it stands on the structure, to draw."""
+    """A load as it stands on the structure, to draw. A force on bars stands `at_mm` from the start of the first, each
+    run through from its own start; without a place it is spread over them, or `somewhere`: wherever it is worst.
+    """
 
     name: str
     direction: str
     nodes: list[str]
     bars: list[str]
+    at_mm: float | None = None
+    somewhere: bool = False
 
 
 class Buckling(Model):

@@ -15,10 +15,11 @@ from yorvek.core.errors import InputError
 from yorvek.core.frames.as_a_whole import buckling, buckling_checks, centre, handed
 from yorvek.core.frames.bars import Governing, OneBar, bar_checks, bars_of, governing
 from yorvek.core.frames.ends import Ends, joints_of, rated_bars
+from yorvek.core.frames.events import put
 from yorvek.core.frames.movement import Moved, movements
 from yorvek.core.frames.repeated import repeated_checks
 from yorvek.core.frames.request import FrameRequest, Situation, Slew
-from yorvek.core.frames.said import BarVerdict, FrameVerdict, JointVerdict, Put, SituationVerdict
+from yorvek.core.frames.said import BarVerdict, FrameVerdict, JointVerdict, SituationVerdict
 from yorvek.core.frames.slewing import slewed, worst_angles
 from yorvek.core.frames.solving import Analysis, layout_in, loads_on
 from yorvek.core.frames.stability import stability_checks
@@ -209,15 +210,7 @@ def _check(request: FrameRequest, layout: Layout, *, swings: bool) -> FrameVerdi
         handed=handed(
             service if request.anchored else Worst(analysis, service.combinations, strength=False, grips=True)
         ),
-        loads=[
-            Put(
-                name=x.name,
-                direction=x.direction if x.way is None else "other",
-                nodes=[] if x.bars else list(layout.spots[x.spot].nodes),
-                bars=list(x.bars) or [n for n, _ in layout.spots[x.spot].bars],
-            )
-            for x in request.loads
-        ],
+        loads=[put(layout, x) for x in request.loads],
         spots={k: s.words for k, s in layout.spots.items()},
         roles=list(layout.roles),
         mass_kg=mass,

@@ -27,8 +27,8 @@ from yorvek.core.jobs.spec import JobSpec, LoadSpec, Mark
 from yorvek.core.joints import Joint
 from yorvek.core.model import Model
 from yorvek.core.quantities.entry import Length, Place, Size, SpringRate, TurnRate
-from yorvek.core.structures.starters import STARTERS, OwnBar, OwnModel, runs_on
-from yorvek.core.structures.starters.layout import hinged_at
+from yorvek.core.structures.starters import STARTERS, Layout, OwnBar, OwnModel, runs_on
+from yorvek.core.structures.starters.layout import Spot, hinged_at
 from yorvek.core.structures.starters.own import MOST_BARS, Freedom, Held, Springs
 from yorvek.core.theory.frames import Mechanism
 
@@ -262,6 +262,24 @@ class StructureResult(Model):
             assert self.refused is not None
             raise self.refused.error()
         return self.verdict
+
+
+def loads_by_hand(loads: list[StructureLoad], layout: Layout) -> list[StructureLoad]:
+    """Loads of a starter as they stand on its model once that is changed by hand: at the same node, or along the same
+    bars. One that is shared by nodes, or by the width that bars carry, has no such place: it keeps its own, which is
+    refused until somebody says where it stands.
+    """
+    return [_by_hand(on, layout.spots.get(on.spot)) for on in loads]
+
+
+def _by_hand(on: StructureLoad, spot: Spot | None) -> StructureLoad:
+    if spot is None or any(width for _, width in spot.bars):
+        return on
+    if len(spot.nodes) == 1:
+        return on.model_copy(update={"spot": f"at {spot.nodes[0]}"})
+    if spot.nodes:
+        return on
+    return on.model_copy(update={"spot": "", "bars": [name for name, _ in spot.bars]})
 
 
 def frame_load(on: StructureLoad, load: LoadSpec) -> FrameLoad:

@@ -24,7 +24,15 @@ from yorvek.core.frames import (
 )
 from yorvek.core.jobs import NoteSpec
 from yorvek.core.jobs.joints import EVERY_HINGE, JointAt, JointKind, joint_entered, joint_kinds, plain_joint
-from yorvek.core.jobs.structures import NodeSpec, OwnSpec, StarterSpec, StructureSpec, frame_request
+from yorvek.core.jobs.structures import (
+    NodeSpec,
+    OwnSpec,
+    StarterSpec,
+    StructureLoad,
+    StructureSpec,
+    frame_request,
+    loads_by_hand,
+)
 from yorvek.core.model import Model
 from yorvek.core.parts import PartSpec
 from yorvek.core.quantities.entry import Length, Size, resolve
@@ -104,16 +112,25 @@ def kinds_of_joints(request: HttpRequest) -> list[JointKind]:
     return joint_kinds()
 
 
-@router.post("/jobs/{job_id}/starters/own", response=OwnSpec)
-def starter_as_own(request: HttpRequest, job_id: int, body: StructureSpec) -> OwnSpec:
-    """The model of a starter with its dimensions, to be changed by hand: nodes, bars, supports."""
-    model = as_own(resolve(body.starter, job_state(job_of(request, job_id)).names()).plain().layout())
-    return OwnSpec(
+class ByHand(Model):
+    """A starter's model to be changed by hand, and its loads where they stand on that."""
+
+    own: OwnSpec
+    loads: list[StructureLoad]
+
+
+@router.post("/jobs/{job_id}/starters/own", response=ByHand)
+def starter_as_own(request: HttpRequest, job_id: int, body: StructureSpec) -> ByHand:
+    """The model of a starter with its dimensions, to be changed by hand: nodes, bars, supports, loads."""
+    layout = resolve(body.starter, job_state(job_of(request, job_id)).names()).plain().layout()
+    model = as_own(layout)
+    own = OwnSpec(
         nodes=[NodeSpec(name=n, x=_size(p[0]), y=_size(p[1]), z=_size(p[2])) for n, p in model.nodes.items()],
         bars=model.bars,
         held=model.held,
         springs=[] if body.starter.own is None else body.starter.own.springs,
     )
+    return ByHand(own=own, loads=loads_by_hand(body.loads, layout))
 
 
 def _size(value: float) -> Size:

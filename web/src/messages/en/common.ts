@@ -1,4 +1,6 @@
 export default {
+  move_node_x: 'Move node {0}, at {1}',
+  from_its_start_x: '{0}, from the start',
   from_the_left_x: '{0}, from the left',
   bar_before: 'bar before',
   bar_after: 'bar after',

@@ -148,10 +148,7 @@ const limit = computed(() => {
     <Grips
       v-if="grips?.length"
       :grips="grips"
-      :span="span"
-      :x0="x(0)"
-      :x1="x(span)"
-      :y="83"
+      :track="[{ a: [x(0), 83], b: [x(span), 83], from: 0, to: span }]"
       @move="(key, mm) => emit('move', key, mm)"
     />
   </svg>

@@ -3,17 +3,18 @@
  * A structure seen from the front and a little from above, with its movement drawn larger, and one bar's forces
  * along it.
  */
-import { computed } from 'vue'
+import { computed, shallowRef, watch } from 'vue'
 import type { S } from '../../api/client'
 import { spread, type Spot } from '../../drawing/labels'
 import { flat, placesOf, timesOf, WAYS } from '../../drawing/oblique'
+import { moving } from '../../shared/preview'
 import { force, length, lengthUnit, moment, small } from '../../shared/units'
 
 /** `bare`: the picture alone, where it stands beside fields. */
 const props = defineProps<{ verdict: S['FrameVerdict']; chosen: string; bare?: boolean }>()
 const emit = defineEmits<{ choose: [string]; load: [string] }>()
 const spots = computed(() => Object.fromEntries(Object.entries(props.verdict.nodes).map(([k, p]) => [k, flat(p)])))
-const box = computed(() => {
+const fitting = computed(() => {
   const xs = Object.values(spots.value).map((p) => p[0])
   const ys = Object.values(spots.value).map((p) => p[1])
   const size = Math.max(Math.max(...xs) - Math.min(...xs), Math.max(...ys) - Math.min(...ys), 1)
@@ -25,6 +26,11 @@ const box = computed(() => {
     h: Math.max(...ys) - Math.min(...ys) + 2 * pad,
     size,
   }
+})
+/** Nothing grows or shrinks under a hand that moves something. */
+const box = shallowRef(fitting.value)
+watch([fitting, moving], () => {
+  if (!moving.value) box.value = fitting.value
 })
 const most = computed(() => Math.max(...Object.values(props.verdict.moved).map((d) => Math.hypot(...d)), 1e-9))
 const times = computed(() => timesOf(most.value, box.value.size))
@@ -59,6 +65,8 @@ function arrowsOf(l: S['FrameVerdict']['loads'][number], k: number) {
   })
   return places.map(one)
 }
+/** Across which the picture is usually seen. */
+const PX = 480
 const few = computed(() => props.verdict.bars.length <= 8)
 const font = computed(() => box.value.size / 34)
 /** Beside a bar's middle: over a level one, left of any other; where something stands there, on its other side. */
@@ -186,6 +194,7 @@ const curves = computed(() =>
           <text v-for="b in verdict.bars" :key="'n' + b.name" v-bind="put(b.name)">{{ wordsOf(b) }}</text>
         </template>
       </g>
+      <g><slot name="hands" :scale="box.w / PX"></slot></g>
     </svg>
     <div v-if="!bare">
       <p v-if="!$slots.whole" class="soft">

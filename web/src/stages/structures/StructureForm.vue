@@ -17,11 +17,14 @@ import StatedForm from './StatedForm.vue'
 import StructureDrawing from './StructureDrawing.vue'
 import { starterKinds, starterWords } from './starters'
 import StarterSizes from './StarterSizes.vue'
-import { blank, usual } from './structure'
+import { blank, loadGrips, usual } from './structure'
 import StructureLoads from './StructureLoads.vue'
 import TextField from '../../ui/TextField.vue'
 import NumberField from '../../ui/NumberField.vue'
 import QuantityField from '../../ui/QuantityField.vue'
+import Grips from '../../drawing/Grips.vue'
+import NodeGrips from '../../drawing/NodeGrips.vue'
+import { entry, length } from '../../shared/units'
 import EditForm from '../../ui/EditForm.vue'
 import { handTo, leadTo } from '../../ui/lead'
 
@@ -48,19 +51,18 @@ async function ask() {
   // what the form fills in itself is not typed, unless somebody typed while it was asked
   const untouched = JSON.stringify(d) === before
   d.roles = Object.fromEntries(asked.value.roles.map((r) => [r, d.roles[r] ?? usual(r)]))
-  d.loads = (d.loads ?? []).filter((l) => l.spot === '' || l.spot in asked.value!.spots)
   if (untouched) form.settle()
 }
 void attempt(ask)
 const byHand = () =>
   attempt(async () => {
-    const model = await call<S['OwnSpec']>('POST', `/jobs/${job.value!.job.id}/starters/own`, {
+    const { own: model, loads } = await call<S['ByHand']>('POST', `/jobs/${job.value!.job.id}/starters/own`, {
       ...draft.value,
-      loads: [],
       joints: [],
       situations: [],
     })
     draft.value.starter = { kind: 'own', sizes: {}, counts: {}, own: model } as unknown as S['StarterSpec']
+    draft.value.loads = loads
     await ask()
   })
 const preview = usePreview(() => (draft.value ? { kind: 'structures', id: of.value?.id, spec: draft.value } : null))
@@ -75,6 +77,14 @@ const picked = computed(() => {
 function leadToLoad(name: string) {
   const at = draft.value.loads!.findIndex((l) => loadNamed(l.load_id) === name)
   if (at >= 0) void handTo(`[data-load="${at}"] input`)
+}
+/** What is moved on the drawing is written into its field, as somebody would have typed it. */
+function moveLoad(key: string, mm: number) {
+  draft.value.loads![Number(key)].at = entry(length(mm)) as never
+}
+function moveNode(name: string, x: number, y: number) {
+  const node = own.value?.nodes.find((n) => n.name === name)
+  if (node) Object.assign(node, { x: entry(length(x)), y: entry(length(y)) })
 }
 const loadNamed = (id: number) => job.value!.loads.find((l) => l.id === id)?.spec.name
 </script>
@@ -155,7 +165,12 @@ const loadNamed = (id: number) => job.value!.loads.find((l) => l.id === id)?.spe
           bare
           @choose="bar = $event"
           @load="leadToLoad"
-        />
+        >
+          <template #hands="{ scale }">
+            <NodeGrips v-if="own" :nodes="alive.verdict.nodes" :scale="scale" @move="moveNode" />
+            <Grips :grips="loadGrips(draft.loads!, alive.verdict)" :scale="scale" @move="moveLoad" />
+          </template>
+        </StructureDrawing>
         <p v-if="picked" class="row">
           <b>{{ picked.name }}</b><el-button text @click="leadTo(`roles.${picked.role}.section_id`)">{{
             $t('structures.its_size_as_x', [picked.role])

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Which loads of the brief stand on it, where, and which way they push. */
+import { t } from '../../messages'
 import type { S } from '../../api/client'
 import { job } from '../../shared/job'
 import { named } from '../../shared/named'
@@ -19,6 +20,16 @@ function spotsFor(load: S['LoadRow']) {
         ? a.loads_per_area.includes(k)
         : !a.at_nodes.includes(k)
   return Object.entries(a.spots).filter(([k]) => fits(k))
+}
+/** Where it may stand; a place that is not there any more stays to be seen, or the load would be lost with it. */
+function optionsFor(on: On) {
+  const fits = spotsFor(loadOf(on.load_id)!).map(([value, label]) => ({ value, label }))
+  const lost = on.spot && !fits.some((o) => o.value === on.spot)
+  return [
+    ...(lost ? [{ value: on.spot!, label: t('structures.not_there_any_more_x', [on.spot]) }] : []),
+    ...fits,
+    { value: '', label: t('structures.along_bars_of_my_own') },
+  ]
 }
 function put(load: S['LoadRow']) {
   const spot = spotsFor(load)[0]
@@ -47,10 +58,7 @@ const placed = (l: On) =>
       :aria-label="$t('structures.where_load_stands_x', [i + 1])"
       @change="l.spot && (l.bars = [])"
       v-model="l.spot"
-      :options="[
-        ...spotsFor(loadOf(l.load_id)!).map(([value, label]) => ({ value, label })),
-        { value: '', label: $t('structures.along_bars_of_my_own') },
-      ]"
+      :options="optionsFor(l)"
     />
     <TextInput
       v-if="asked && l.spot === ''"
@@ -81,7 +89,7 @@ const placed = (l: On) =>
         v-model="l.at"
         :label="$t('structures.load_stands_at_from_the_x', [i + 1])"
         optional
-        :hint="$t('structures.the_middle')"
+        :hint="$t('structures.wherever_it_is_worst')"
     /></template>
     <QuantityField
       :at="`loads.${i}.aside`"
