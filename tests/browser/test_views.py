@@ -185,7 +185,7 @@ def test_C1_a_number_with_a_comma_is_stored_as_it_is_meant_and_half_a_number_is_
     person = Person(page)
     show(page, job, "brief")
     person.button(page.get_by_role("button", name=re.compile("^Change load")).first.get_attribute("aria-label") or "")
-    field = page.locator("#load-dyn")
+    field = page.locator("#load-dynamic_factor")
 
     def stored() -> list[float]:
         view = page.evaluate("url => fetch(url).then((r) => r.json())", job.replace("/jobs/", "/api/jobs/"))

@@ -10,11 +10,14 @@ import pytest
 from pydantic import BaseModel
 
 from yorvek.core.help import FIELDS, Help
+from yorvek.core.jobs.asking import load_asks, process_asks
 from yorvek.core.jobs.joints import joint_kinds
-from yorvek.core.jobs.spec import JobSpec, NoteSpec
+from yorvek.core.jobs.spec import JobSpec, LoadSpec, NoteSpec
 from yorvek.core.parts.families import part_families
+from yorvek.core.quantities.asked import Question
 from yorvek.core.records.kinds import IN_STATE
 from yorvek.core.records.stock import StockSpec
+from yorvek.core.workshop.processes import USUAL, Process
 
 STAGES = Path(__file__).parents[2] / "web" / "src" / "stages"
 MODELS = {**{kind.plural: kind.spec for kind in IN_STATE}, "brief": JobSpec, "notes": NoteSpec, "stock": StockSpec}
@@ -101,3 +104,24 @@ def test_all_that_a_kind_of_joint_asks_has_help(kind: str) -> None:
 def test_all_that_a_family_of_parts_asks_has_help(family: str) -> None:
     (asked,) = (f for f in part_families() if f.kind == family)
     assert {f"shape.{a.name}" for a in asked.asks} <= set(FIELDS["parts"])
+
+
+@pytest.mark.parametrize("asked", load_asks(), ids=lambda a: a.name)
+def test_all_that_a_load_asks_has_help_and_is_a_field_of_its_record(asked: Question) -> None:
+    """`both_ways` says itself what it is."""
+    assert asked.name in FIELDS["loads"] or asked.typed == "yes or no"
+    assert set(asked.said) <= set(asked.choices)
+    assert all(set(may) <= set(get_args(LoadSpec.model_fields[by].annotation)) for by, may in asked.only.items())
+
+
+def test_a_load_is_asked_for_one_size_in_whichever_form_it_is_given() -> None:
+    forms = get_args(LoadSpec.model_fields["form"].annotation)
+    sizes = [a for a in load_asks() if a.only]
+    assert sorted(f for a in sizes for f in a.only["form"]) == sorted(forms)
+    assert {a.name: a.typed for a in sizes} == {"force": "force", "line": "line_load", "area": "area_load"}
+
+
+@pytest.mark.parametrize("asked", process_asks(), ids=lambda a: a.name)
+def test_what_is_asked_of_a_way_to_cut_can_be_written_back_into_it(asked: Question) -> None:
+    now = getattr(USUAL[0], asked.name)
+    Process.model_validate({**USUAL[0].model_dump(), asked.name: not now if asked.typed == "yes or no" else now + 1})

@@ -3015,8 +3015,8 @@ export interface components {
         };
         /**
          * Catalogue
-         * @description Sections, metals, families of plate parts with what they ask for, and the unit that a bare number of each kind
-         *     takes, by unit system.
+         * @description Sections, metals, the unit that a bare number of each kind takes by unit system, and what is asked of plate parts,
+         *     sources of a force, loads and ways to cut.
          */
         Catalogue: {
             /**
@@ -3033,6 +3033,11 @@ export interface components {
              * @default []
              */
             force_sources: components["schemas"]["SourceKind"][];
+            /**
+             * Load Asks
+             * @default []
+             */
+            load_asks: components["schemas"]["Question"][];
             /** Materials */
             materials: components["schemas"]["Material"][];
             /**
@@ -3040,6 +3045,11 @@ export interface components {
              * @default []
              */
             part_families: components["schemas"]["PartFamily"][];
+            /**
+             * Process Asks
+             * @default []
+             */
+            process_asks: components["schemas"]["Question"][];
             /** Sections */
             sections: components["schemas"]["SectionLine"][];
         };
@@ -7206,6 +7216,9 @@ export interface components {
          *         name: of the field in the record.
          *         words, hint: what it is, and a word more.
          *         typed, choices: as what it is typed, or what is chosen among.
+         *         said: what the choices are called, where that is not what they are.
+         *         least, most: of a count.
+         *         only: by another field, what must stand there for this to be asked.
          *         optional, without: it may be left out, and what stands then.
          *         usual_mm, usual_in: what it begins with (common practice, no source).
          */
@@ -7220,18 +7233,36 @@ export interface components {
              * @default
              */
             hint: string;
+            /** Least */
+            least?: number | null;
+            /** Most */
+            most?: number | null;
             /** Name */
             name: string;
+            /**
+             * Only
+             * @default {}
+             */
+            only: {
+                [key: string]: string[];
+            };
             /**
              * Optional
              * @default false
              */
             optional: boolean;
             /**
+             * Said
+             * @default {}
+             */
+            said: {
+                [key: string]: string;
+            };
+            /**
              * Typed
              * @enum {string}
              */
-            typed: "length" | "place" | "thickness" | "force" | "mass" | "pressure" | "number" | "count" | "text" | "yes or no" | "choice";
+            typed: "length" | "place" | "thickness" | "force" | "line_load" | "area_load" | "mass" | "pressure" | "number" | "count" | "text" | "yes or no" | "choice";
             /**
              * Usual In
              * @default
@@ -8571,28 +8602,15 @@ export interface components {
         };
         /**
          * StarterKind
-         * @description A starter one may choose: the dimensions it asks for (name, words, may be left out), its counts, its shape.
+         * @description A starter one may choose: the dimensions and the counts that it asks for, its shape.
          */
         StarterKind: {
-            /**
-             * Counts
-             * @description name, words, usual, least, most
-             */
-            counts: [
-                string,
-                string,
-                number,
-                number,
-                number
-            ][];
+            /** Counts */
+            counts: components["schemas"]["Question"][];
             /** Kind */
             kind: string;
             /** Sizes */
-            sizes: [
-                string,
-                string,
-                boolean
-            ][];
+            sizes: components["schemas"]["Question"][];
             sketch: components["schemas"]["Sketch"];
             /** Words */
             words: string;

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** One thing that the core asks for, in the field that it is typed in. Left empty, what may be left out is null. */
 import { computed } from 'vue'
+import { t } from '../messages'
 import type { S } from '../api/client'
 import { isFigure } from './asked'
 import ChoiceField from './ChoiceField.vue'
@@ -21,8 +22,12 @@ const number = computed({ get: () => value.value as number | null, set: (now) =>
 const kind = computed(() => (props.asks.typed === 'place' ? 'length' : props.asks.typed) as 'length')
 const options = computed(() => [
   ...(props.asks.optional ? [{ value: '', label: 'usual' }] : []),
-  ...(props.asks.choices ?? []).map((c) => ({ value: c, label: c })),
+  ...(props.asks.choices ?? []).map((c) => ({ value: c, label: props.asks.said?.[c] ?? c })),
 ])
+const range = computed(() => {
+  const { least, most } = props.asks
+  return least == null || most == null ? '' : t('common.from_to_x', [least, most])
+})
 const at = computed(() => props.within + props.asks.name)
 </script>
 <template>
@@ -56,6 +61,7 @@ const at = computed(() => props.within + props.asks.name)
     :label="asks.words"
     :at="at"
     :echo="asks.hint"
+    :placeholder="asks.without"
   />
   <NumberField
     v-else
@@ -63,7 +69,7 @@ const at = computed(() => props.within + props.asks.name)
     v-model="number"
     :label="asks.words"
     :at="at"
-    :echo="asks.hint"
-    :placeholder="asks.optional ? $t('common.usual') : ''"
+    :echo="asks.hint || range"
+    :placeholder="asks.optional ? $t('common.usual') : asks.without"
   />
 </template>

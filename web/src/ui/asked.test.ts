@@ -2,7 +2,8 @@ import { flushPromises, mount } from '@vue/test-utils'
 import { expect, it, vi } from 'vitest'
 import type { S } from '../api/client'
 import AskedField from './AskedField.vue'
-import { begun, begunAll, isFigure } from './asked'
+import ChoiceField from './ChoiceField.vue'
+import { begun, begunAll, isAsked, isFigure } from './asked'
 
 vi.stubGlobal('fetch', async () => new Response('{"text_mm":"","text_in":""}', { status: 200 }))
 const ask = (of: Partial<S['Question']>): S['Question'] =>
@@ -58,4 +59,26 @@ it('asks yes or no by its own sentence', async () => {
   await shown.find('input').setValue(true)
   expect(now()).toBe(true)
   shown.unmount()
+})
+it('asks for what the rest of the record calls for', () => {
+  const size = ask({ name: 'force', typed: 'force', only: { form: ['force'] } })
+  expect([isAsked(size, { form: 'force' }), isAsked(size, { form: 'area' }), isAsked(ask({}), {})]).toEqual([
+    true,
+    false,
+    true,
+  ])
+})
+it('calls a choice as the core calls it, and says between what a count lies', () => {
+  const form = field({ typed: 'choice', choices: ['line', 'area'], said: { line: 'per length' } }, 'line')
+  expect(form.shown.findComponent(ChoiceField).props('options')).toContainEqual({ value: 'line', label: 'per length' })
+  const bays = field({ typed: 'count', least: 1, most: 40 }, 6)
+  expect(bays.shown.text()).toContain('1 to 40')
+  form.shown.unmount()
+  bays.shown.unmount()
+})
+it('begins with yes where that is usual', () => {
+  expect([begun(ask({ typed: 'yes or no', usual_mm: '1' }), 'mm'), begun(ask({ typed: 'yes or no' }), 'mm')]).toEqual([
+    true,
+    false,
+  ])
 })

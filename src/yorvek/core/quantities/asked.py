@@ -9,11 +9,12 @@ from typing import Any, Literal, get_args
 from pydantic.fields import FieldInfo
 
 from yorvek.core.model import Model
-from yorvek.core.quantities.entry import Entry, Force, Length, Mass, Place, Pressure, Thickness
+from yorvek.core.quantities.entry import AreaLoad, Entry, Force, Length, LineLoad, Mass, Place, Pressure, Thickness
 
 Typed = Literal[
-    "length", "place", "thickness", "force", "mass", "pressure", "number", "count", "text", "yes or no", "choice"
-]
+    "length", "place", "thickness", "force", "line_load", "area_load", "mass", "pressure",
+    "number", "count", "text", "yes or no", "choice",
+]  # fmt: skip
 
 
 class Question(Model):
@@ -23,6 +24,9 @@ class Question(Model):
         name: of the field in the record.
         words, hint: what it is, and a word more.
         typed, choices: as what it is typed, or what is chosen among.
+        said: what the choices are called, where that is not what they are.
+        least, most: of a count.
+        only: by another field, what must stand there for this to be asked.
         optional, without: it may be left out, and what stands then.
         usual_mm, usual_in: what it begins with (common practice, no source).
     """
@@ -32,6 +36,10 @@ class Question(Model):
     hint: str = ""
     typed: Typed
     choices: list[str] = []
+    said: dict[str, str] = {}
+    least: int | None = None
+    most: int | None = None
+    only: dict[str, list[str]] = {}
     optional: bool = False
     without: str = ""
     usual_mm: str = ""
@@ -43,6 +51,8 @@ ENTRIES: dict[type[Entry], Typed] = {
     Place: "place",
     Thickness: "thickness",
     Force: "force",
+    LineLoad: "line_load",
+    AreaLoad: "area_load",
     Mass: "mass",
     Pressure: "pressure",
 }

@@ -13,11 +13,13 @@ from yorvek.core.errors import InputError
 from yorvek.core.files.drawing import read_drawing
 from yorvek.core.help import FIELDS, Help
 from yorvek.core.jobs import ProfileSpec
+from yorvek.core.jobs.asking import load_asks, process_asks
 from yorvek.core.jobs.sources import SourceKind, source_kinds
 from yorvek.core.materials import MATERIALS, PANELS, Material, material
 from yorvek.core.model import Model
 from yorvek.core.parts import PartFamily, part_families
 from yorvek.core.quantities import BARE, Kind, UnitSystem, length_text, parse, quantity_text
+from yorvek.core.quantities.asked import Question
 from yorvek.core.quantities.entry import GAUGE_METAL, evaluate_dimensions, resolve
 from yorvek.core.sections import Section, catalogue, outlines_of, section, short_name, sold_in
 from yorvek.core.sections.built_up import PartShare
@@ -45,8 +47,8 @@ class SectionLine(Model):
 
 
 class Catalogue(Model):
-    """Sections, metals, families of plate parts with what they ask for, and the unit that a bare number of each kind
-    takes, by unit system.
+    """Sections, metals, the unit that a bare number of each kind takes by unit system, and what is asked of plate
+    parts, sources of a force, loads and ways to cut.
     """
 
     sections: list[SectionLine]
@@ -54,6 +56,8 @@ class Catalogue(Model):
     bare_units: dict[str, dict[str, str]] = {}
     part_families: list[PartFamily] = []
     force_sources: list[SourceKind] = []
+    load_asks: list[Question] = []
+    process_asks: list[Question] = []
 
 
 class SectionView(Model):
@@ -105,6 +109,8 @@ def _catalogue_json() -> bytes:
         bare_units=bare,
         part_families=part_families(),
         force_sources=source_kinds(),
+        load_asks=load_asks(),
+        process_asks=process_asks(),
     )
     return known.model_dump_json().encode()
 

@@ -35,6 +35,7 @@ from yorvek.core.jobs.structures import (
 )
 from yorvek.core.model import Model
 from yorvek.core.parts import PartSpec
+from yorvek.core.quantities.asked import Question
 from yorvek.core.quantities.entry import Length, Size, resolve
 from yorvek.core.records import STRUCTURE
 from yorvek.core.structures.starters import STARTERS, as_own
@@ -82,12 +83,12 @@ def _sketch(kind: str) -> Sketch:
 
 
 class StarterKind(Model):
-    """A starter one may choose: the dimensions it asks for (name, words, may be left out), its counts, its shape."""
+    """A starter one may choose: the dimensions and the counts that it asks for, its shape."""
 
     kind: str
     words: str
-    sizes: list[tuple[str, str, bool]]
-    counts: list[tuple[str, str, int, int, int]] = Field(description="name, words, usual, least, most")
+    sizes: list[Question]
+    counts: list[Question]
     sketch: Sketch
 
 
@@ -98,8 +99,8 @@ def starters(request: HttpRequest) -> list[StarterKind]:
         StarterKind(
             kind=s.kind,
             words=s.words,
-            sizes=[(a.name, a.words, a.optional) for a in s.asks],
-            counts=[(c.name, c.words, c.usual, c.least, c.most) for c in s.counts],
+            sizes=[a.question for a in s.asks],
+            counts=[c.question for c in s.counts],
             sketch=_sketch(s.kind),
         )
         for s in STARTERS.values()

@@ -81,7 +81,6 @@ export default {
   add_a_position: 'Add a position',
   add_a_stage: 'Add a stage',
   begin_from_a_shape: 'Begin from a shape',
-  to_x_3: '{0} to {1}',
   pieces_and_spans_as_stated: 'Pieces and spans as stated',
   where_they_do_not_follow: 'where they do not follow from the bars',
   bars_by_name_in_order_x: 'Bars by name, in order, with commas: {0}',

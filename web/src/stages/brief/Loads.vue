@@ -1,27 +1,28 @@
 <script setup lang="ts">
 /** What it must carry. */
 import { t } from '../../messages'
-import { ref } from 'vue'
+import { onMounted, ref } from 'vue'
 import type { S } from '../../api/client'
 import { useDraft } from '../../composables/useDraft'
 import { usePicked } from '../../composables/usePicked'
-import { job, mayWrite } from '../../shared/job'
+import { attempt, job, mayWrite } from '../../shared/job'
 import { sizeOf } from '../../shared/loads'
 import RowActions from '../../shared/RowActions.vue'
 import { force } from '../../shared/units'
 import DataList from '../../ui/DataList.vue'
 import type { Column } from '../../ui/lists'
-import { blankLoad, FORMS, onlyItsForm } from './load'
+import { blankLoad, formWords, loadSources, onlyItsForm } from './load'
 import LoadForm from './LoadForm.vue'
 
 const form = useDraft<S['LoadSpec']>('loads', { whole: (x) => onlyItsForm(x) })
 const { draft: load } = form
 if (!load.value && !job.value!.loads.length) form.begin(blankLoad())
+onMounted(() => attempt(loadSources))
 const foundLoad = ref<number | null>(null)
 usePicked('load', foundLoad)
 const columns: Column<S['LoadRow']>[] = [
   { id: 'name', head: t('brief.name'), by: (r) => r.spec.name },
-  { id: 'kind', head: t('brief.kind'), by: (r) => `${r.spec.case}, ${FORMS[r.spec.form ?? 'area']}` },
+  { id: 'kind', head: t('brief.kind'), by: (r) => `${r.spec.case}, ${formWords(r.spec.form ?? 'area')}` },
   { id: 'size', head: t('brief.size'), by: (r) => r.value, words: (r) => sizeOf(r.spec) ?? '' },
   { id: 'dynamic', head: t('brief.dynamic'), by: (r) => r.spec.dynamic_factor },
   { id: 'acts', head: '', acts: true },

@@ -1,5 +1,4 @@
 /** A load as it is entered: what it begins with, and what of it is sent. */
-import { t } from '../../messages'
 import { shallowRef } from 'vue'
 import type { S } from '../../api/client'
 import { catalogue } from '../../shared/job'
@@ -7,7 +6,6 @@ import { entry, unit } from '../../shared/units'
 import { begunAll } from '../../ui/asked'
 
 type Load = S['LoadSpec']
-export const FORMS = { force: 'a force', line: t('brief.per_length'), area: t('brief.per_area') } as const
 
 export const blankLoad = (): Load =>
   ({
@@ -31,9 +29,15 @@ export const onlyItsForm = (x: Load): Load => ({
 
 /** What a force may come out of; the core says, and what each asks for. */
 export const sources = shallowRef<S['SourceKind'][]>([])
+/** What a load is asked for. */
+export const asks = shallowRef<S['Question'][]>([])
 export async function loadSources(): Promise<void> {
-  sources.value = (await catalogue()).force_sources ?? []
+  const known = await catalogue()
+  sources.value = known.force_sources ?? []
+  asks.value = known.load_asks ?? []
 }
+/** What the form of a load is called. */
+export const formWords = (form: string): string => asks.value.find((a) => a.name === 'form')?.said?.[form] ?? form
 export const sourceOf = (kind: string): Load['source'] => {
   const found = sources.value.find((s) => s.kind === kind)
   return found ? ({ kind, ...begunAll(found.asks, unit.value) } as unknown as Load['source']) : null

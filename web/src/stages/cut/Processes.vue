@@ -3,9 +3,9 @@
  * How each plate part is cut: what every way takes in time and money, what it cannot do, and whether flat bar is
  * cheaper.
  */
-import { ref, watch } from 'vue'
+import { onMounted, ref, watch } from 'vue'
 import { call, type S } from '../../api/client'
-import { attempt, copy, job, mayWrite, save, saveBrief } from '../../shared/job'
+import { attempt, catalogue, copy, job, mayWrite, save, saveBrief } from '../../shared/job'
 import Choice from '../../ui/Choice.vue'
 import NumberInput from '../../ui/NumberInput.vue'
 
@@ -18,6 +18,14 @@ watch(
     }),
   { immediate: true },
 )
+/** What the core asks of a way to cut; money is the job's. */
+const asks = ref<S['Question'][]>([])
+onMounted(() =>
+  attempt(async () => {
+    asks.value = (await catalogue()).process_asks ?? []
+  }),
+)
+const of = (p: unknown) => p as Record<string, unknown>
 const list = ref(copy(job.value!.job.spec.processes ?? []))
 watch(
   () => job.value!.job.version,
@@ -111,24 +119,27 @@ const now = (c: S['PartChoices']) => c.offers.find((o) => o.process === c.chosen
           <thead>
             <tr>
               <th>{{ $t('cut.process') }}</th>
-              <th>{{ $t('cut.there') }}</th>
-              <th>{{ $t('cut.thickest_mm') }}</th>
-              <th>{{ $t('cut.kerf_mm') }}</th>
-              <th>{{ $t('cut.mm_a_minute_in_1') }}</th>
-              <th>{{ $t('cut.at_most') }}</th>
-              <th>{{ $t('cut.an_hour_x', [job!.job.spec.currency]) }}</th>
-              <th>{{ $t('cut.set_up_min') }}</th>
+              <th v-for="a in asks" :key="a.name">{{ a.words }}</th>
             </tr>
           </thead>
           <tbody>
             <tr v-for="p in list" :key="p.name">
               <td>{{ p.name }}</td>
-              <td><el-checkbox v-model="p.there" :aria-label="$t('cut.is_there_x', [p.name])" /></td>
-              <td
-                v-for="k in ['thickest_mm', 'kerf_mm', 'speed_1mm', 'fastest', 'per_hour', 'setup_min'] as const"
-                :key="k"
-              >
-                <NumberInput v-model="p[k]" class="narrow" inputmode="decimal" :aria-label="`${p.name} ${k}`" />
+              <td v-for="a in asks" :key="a.name">
+                <el-checkbox
+                  v-if="a.typed === 'yes or no'"
+                  :model-value="of(p)[a.name] as boolean"
+                  :aria-label="`${p.name}: ${a.words}`"
+                  @change="of(p)[a.name] = !!$event"
+                />
+                <NumberInput
+                  v-else
+                  :model-value="of(p)[a.name] as number"
+                  class="narrow"
+                  inputmode="decimal"
+                  :aria-label="`${p.name}: ${a.words}`"
+                  @update:model-value="of(p)[a.name] = $event"
+                />
               </td>
             </tr>
           </tbody>

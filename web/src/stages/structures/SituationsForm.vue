@@ -56,20 +56,20 @@ const nameOf = (id: number) => job.value!.loads.find((l) => l.id === id)?.spec.n
         <TextField :id="`s-name-${i}`" v-model="s.name" :label="$t('structures.called')" :at="`situations.${i}.name`" />
         <template v-if="s.kind === 'position' && asks">
           <QuantityField
-            v-for="[k, words] in asks.sizes"
-            :key="k"
-            :model-value="sizes(s)[k]"
-            :label="words"
+            v-for="a in asks.sizes"
+            :key="a.name"
+            :model-value="sizes(s)[a.name]"
+            :label="a.words"
             optional
             :hint="$t('structures.as_entered')"
-            @update:model-value="size(s, k, $event)"
+            @update:model-value="size(s, a.name, $event)"
           />
-          <template v-for="[k, words, , least, most] in asks.counts" :key="k">
-            <label v-if="least === 0 && most === 1" class="row"
-              >{{ words }}
+          <template v-for="a in asks.counts" :key="a.name">
+            <label v-if="a.typed === 'yes or no'" class="row"
+              >{{ a.words }}
               <Choice
-                @change="String($event) === '' ? delete s.counts![k] : (s.counts![k] = Number($event))"
-                :model-value="s.counts![k] ?? ''"
+                @change="String($event) === '' ? delete s.counts![a.name] : (s.counts![a.name] = Number($event))"
+                :model-value="s.counts![a.name] ?? ''"
                 :options="{ '': $t('structures.as_entered'), '1': $t('structures.yes'), '0': $t('structures.no') }"
             /></label>
           </template>

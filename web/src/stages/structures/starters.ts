@@ -18,10 +18,8 @@ export function blankStarter(kind: string, unit: 'mm' | 'in'): S['StarterSpec'] 
   return {
     kind,
     own: null,
-    sizes: Object.fromEntries(
-      k.sizes.filter(([, , optional]) => !optional).map(([name]) => [name, { text: '', unit }]),
-    ),
-    counts: Object.fromEntries(k.counts.map(([name, , usual]) => [name, usual])),
+    sizes: Object.fromEntries(k.sizes.filter((a) => !a.optional).map((a) => [a.name, { text: '', unit }])),
+    counts: Object.fromEntries(k.counts.map((a) => [a.name, Number(a.usual_mm)])),
   } as unknown as S['StarterSpec']
 }
 

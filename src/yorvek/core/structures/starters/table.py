@@ -6,6 +6,7 @@ from collections.abc import Callable, Mapping
 from dataclasses import dataclass
 
 from yorvek.core.errors import InputError
+from yorvek.core.quantities.asked import Question, Typed
 from yorvek.core.structures.starters.arms import braced_arm, bracket, post, side_arm, tied_arm
 from yorvek.core.structures.starters.decks import bed, deck_grid, hand_cart, runway
 from yorvek.core.structures.starters.frames import crossed_links, gate_leaf, portal, truss
@@ -23,6 +24,11 @@ class Ask:
     example_mm: float
     optional: bool = False
 
+    @property
+    def question(self) -> Question:
+        """As a person is asked."""
+        return Question(name=self.name, words=self.words, typed="length", optional=self.optional, without="none")
+
 
 @dataclass(frozen=True)
 class Count:
@@ -33,6 +39,16 @@ class Count:
     usual: int
     least: int
     most: int
+
+    @property
+    def question(self) -> Question:
+        """As a person is asked."""
+        typed: Typed = "yes or no" if (self.least, self.most) == (0, 1) else "count"
+        usual = str(self.usual)
+        return Question(
+            name=self.name, words=self.words, typed=typed, least=self.least, most=self.most,
+            usual_mm=usual, usual_in=usual,
+        )  # fmt: skip
 
 
 @dataclass(frozen=True)
