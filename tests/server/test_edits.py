@@ -111,6 +111,18 @@ def test_a_failed_edit_leaves_no_trace(owner, job):
     assert (Edit.objects.count(), Job.objects.get().version) == before
 
 
+def test_metals_that_the_shop_cannot_weld_follow_what_the_job_says_it_has(owner, stranger, job):
+    assert owner.good("GET", f"{job['base']}/joining") == {}
+    now = owner.good("GET", job["base"])["job"]
+    spec = {**now["spec"], "machines": {**now["spec"]["machines"], "welders": ["stick"]}}
+    owner.good("PUT", job["base"], {"version": now["version"], "spec": spec})
+    found = owner.good("GET", f"{job['base']}/joining")
+    assert "S355" not in found and found["6082-T6"].endswith("the shop has stick")
+    spec["machines"]["welders"] = ["glue"]
+    assert owner("PUT", job["base"], {"version": now["version"] + 1, "spec": spec}).status_code == 422
+    assert stranger("GET", f"{job['base']}/joining").status_code == 404
+
+
 def test_the_job_in_another_metal_is_worked_out_and_changes_nothing(owner, stranger, job):
     base, before = job["base"], owner.good("GET", job["base"])
     for equal in ("section", "strength", "stiffness"):

@@ -726,6 +726,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/joining": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Joining
+         * @description Metals that the shop cannot weld with what the job says it has, and why.
+         */
+        get: operations["yorvek_server_api_jobs_joining"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/joints": {
         parameters: {
             query?: never;
@@ -3015,8 +3035,8 @@ export interface components {
         };
         /**
          * Catalogue
-         * @description Sections, metals, the unit that a bare number of each kind takes by unit system, and what is asked of plate parts,
-         *     sources of a force, loads and ways to cut.
+         * @description Sections, metals, the unit that a bare number of each kind takes by unit system, and what is asked of plate
+         *     parts, sources of a force, loads and ways to cut.
          */
         Catalogue: {
             /**
@@ -3052,6 +3072,11 @@ export interface components {
             process_asks: components["schemas"]["Question"][];
             /** Sections */
             sections: components["schemas"]["SectionLine"][];
+            /**
+             * Welders
+             * @default []
+             */
+            welders: ("stick" | "wire" | "wire with spool gun" | "TIG on DC" | "TIG on AC")[];
         };
         /**
          * Caution
@@ -4624,6 +4649,7 @@ export interface components {
              *         "unit": "mm",
              *         "value": 1.5
              *       },
+             *       "welders": [],
              *       "yard_tolerance": {
              *         "text": "10",
              *         "unit": "mm",
@@ -7820,6 +7846,12 @@ export interface components {
              */
             table_kerf: components["schemas"]["Place"];
             /**
+             * Welders
+             * @description with what the shop welds; empty: not said
+             * @default []
+             */
+            welders: ("stick" | "wire" | "wire with spool gun" | "TIG on DC" | "TIG on AC")[];
+            /**
              * @description how far off a yard's cut may be
              * @default {
              *       "text": "10",
@@ -10427,6 +10459,30 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["RowHistory"][];
+                };
+            };
+        };
+    };
+    yorvek_server_api_jobs_joining: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        [key: string]: string;
+                    };
                 };
             };
         };

@@ -2,7 +2,6 @@ import { flushPromises, mount } from '@vue/test-utils'
 import { expect, it, vi } from 'vitest'
 import type { S } from '../api/client'
 import AskedField from './AskedField.vue'
-import ChoiceField from './ChoiceField.vue'
 import { begun, begunAll, isAsked, isFigure } from './asked'
 
 vi.stubGlobal('fetch', async () => new Response('{"text_mm":"","text_in":""}', { status: 200 }))
@@ -70,7 +69,10 @@ it('asks for what the rest of the record calls for', () => {
 })
 it('calls a choice as the core calls it, and says between what a count lies', () => {
   const form = field({ typed: 'choice', choices: ['line', 'area'], said: { line: 'per length' } }, 'line')
-  expect(form.shown.findComponent(ChoiceField).props('options')).toContainEqual({ value: 'line', label: 'per length' })
+  expect(form.shown.findComponent({ name: 'ChoiceField' }).props('options')).toContainEqual({
+    value: 'line',
+    label: 'per length',
+  })
   const bays = field({ typed: 'count', least: 1, most: 40 }, 6)
   expect(bays.shown.text()).toContain('1 to 40')
   form.shown.unmount()

@@ -129,6 +129,11 @@ JOB: dict[str, Help] = {
     "machines.edge_margin": h(
         "metal left at the sheet's edge", "edges are bent and out of square; the clamps sit there", "8 to 15 mm"
     ),
+    "machines.welders": h(
+        "with what the shop welds",
+        "a comparison of metals then says which of them it cannot join",
+        "steel and stainless by any; aluminium by TIG on AC or a spool gun",
+    ),
 }
 
 LOADS: dict[str, Help] = {

@@ -11,6 +11,7 @@ from yorvek.core.checks.methods import Method
 from yorvek.core.errors import InputError
 from yorvek.core.jobs.hardware import HardwareItem
 from yorvek.core.jobs.sources import ForceSource
+from yorvek.core.materials.joining import Welder
 from yorvek.core.model import Model
 from yorvek.core.quantities.entry import AreaLoad, Force, Length, LineLoad, Mass, Money, Place, Size, Thickness
 from yorvek.core.quantities.units import UNITS
@@ -52,6 +53,7 @@ class SawAndTable(Model):
     lead: Place = Place(text="5", value=5.0)
     bridges: int = Field(default=0, ge=0, le=8)
     common_line: bool = Field(default=False, description="parts stand a kerf apart, shared edges are cut once")
+    welders: list[Welder] = Field(default=[], max_length=5, description="with what the shop welds; empty: not said")
 
 
 class CarriedSpec(Model):

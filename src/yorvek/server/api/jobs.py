@@ -14,6 +14,8 @@ from yorvek.core.files.jobfile import read_job_file
 from yorvek.core.frames import check_member
 from yorvek.core.jobs import JobSpec, beam_member
 from yorvek.core.jobs.structures import frame_request
+from yorvek.core.materials import MATERIALS, PANELS
+from yorvek.core.materials.joining import cannot_join
 from yorvek.core.model import Model
 from yorvek.server.apart import read_apart
 from yorvek.server.api import shapes
@@ -297,6 +299,14 @@ def compare(request: HttpRequest, job_id: int, member_id: int, body: CompareIn) 
         present=known.get((member.section_id, member.material_id)),
         pinned=[known[(p[0], p[1])] for p in body.pinned if (p[0], p[1]) in known],
     )
+
+
+@router.get("/jobs/{job_id}/joining", response=dict[str, str])
+def joining(request: HttpRequest, job_id: int) -> dict[str, str]:
+    """Metals that the shop cannot weld with what the job says it has, and why."""
+    welders = job_of(request, job_id).spec.machines.welders
+    found = {m.id: cannot_join(m, welders) for m in (*MATERIALS, *PANELS)}
+    return {metal: why for metal, why in found.items() if why}
 
 
 @router.get("/jobs/{job_id}/swap", response=SwapResult)

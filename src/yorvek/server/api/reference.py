@@ -16,6 +16,7 @@ from yorvek.core.jobs import ProfileSpec
 from yorvek.core.jobs.asking import load_asks, process_asks
 from yorvek.core.jobs.sources import SourceKind, source_kinds
 from yorvek.core.materials import MATERIALS, PANELS, Material, material
+from yorvek.core.materials.joining import WELDERS, Welder
 from yorvek.core.model import Model
 from yorvek.core.parts import PartFamily, part_families
 from yorvek.core.quantities import BARE, Kind, UnitSystem, length_text, parse, quantity_text
@@ -58,6 +59,7 @@ class Catalogue(Model):
     force_sources: list[SourceKind] = []
     load_asks: list[Question] = []
     process_asks: list[Question] = []
+    welders: list[Welder] = []
 
 
 class SectionView(Model):
@@ -111,6 +113,7 @@ def _catalogue_json() -> bytes:
         force_sources=source_kinds(),
         load_asks=load_asks(),
         process_asks=process_asks(),
+        welders=list(WELDERS),
     )
     return known.model_dump_json().encode()
 

@@ -1,4 +1,5 @@
 export default {
+  the_shop_welds_with: 'The shop welds with',
   brief: 'Brief',
   what_must_it_carry_and: 'What must it carry, and who can be hurt?',
   next: 'Next:',

@@ -1,10 +1,23 @@
 <script setup lang="ts">
 /** What the shop's saw and table take away, and what is worth keeping. */
+import { computed, onMounted, ref } from 'vue'
 import type { S } from '../../api/client'
+import { attempt, catalogue } from '../../shared/job'
 import NumberField from '../../ui/NumberField.vue'
 import QuantityField from '../../ui/QuantityField.vue'
 
 const brief = defineModel<S['JobSpec']>({ required: true })
+type Welders = NonNullable<S['SawAndTable']['welders']>
+const known = ref<Welders>([])
+onMounted(() =>
+  attempt(async () => {
+    known.value = (await catalogue()).welders ?? []
+  }),
+)
+const welders = computed({
+  get: () => brief.value.machines!.welders ?? [],
+  set: (now) => (brief.value.machines!.welders = known.value.filter((w) => now.includes(w))),
+})
 </script>
 <template>
   <details class="gap">
@@ -60,6 +73,12 @@ const brief = defineModel<S['JobSpec']>({ required: true })
         v-model="brief.machines!.edge_margin"
         :label="$t('brief.margin_at_the_sheets_edge')"
       />
+    </div>
+    <div class="field">
+      <span id="b-welders">{{ $t('brief.the_shop_welds_with') }}</span>
+      <el-checkbox-group v-model="welders" aria-labelledby="b-welders">
+        <el-checkbox v-for="w in known" :key="w" :value="w">{{ w }}</el-checkbox>
+      </el-checkbox-group>
     </div>
     <el-checkbox v-model="brief.machines!.straight_cuts_only">{{ $t('brief.straight_cuts_only') }}</el-checkbox>
     <el-checkbox v-model="brief.machines!.common_line">{{ $t('brief.parts_share_their_cuts_common') }}</el-checkbox>

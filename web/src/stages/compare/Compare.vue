@@ -7,6 +7,7 @@ import { onRack } from './candidate'
 import CompareChart from './CompareChart.vue'
 import CompareChoose from './CompareChoose.vue'
 import CompareList from './CompareList.vue'
+import { useJoining } from './joining'
 import Findings from './Findings.vue'
 import RoleCompare from './RoleCompare.vue'
 import Swap from './Swap.vue'
@@ -15,6 +16,7 @@ import AsyncState from '../../ui/AsyncState.vue'
 import Choice from '../../ui/Choice.vue'
 
 const route = useRoute()
+useJoining()
 const chosen = ref<number | null>(Number(route.query.member) || (job.value!.members[0]?.id ?? null))
 const row = computed(() => job.value!.members.find((m) => m.id === chosen.value))
 const materials = ref<S['Material'][]>([])

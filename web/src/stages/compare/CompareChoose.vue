@@ -5,6 +5,7 @@ import { job } from '../../shared/job'
 import { mass, trim } from '../../shared/units'
 import TextField from '../../ui/TextField.vue'
 import { rackWords } from './candidate'
+import { isSaid, whyNot } from './joining'
 
 defineProps<{
   picked: S['Candidate'] | null
@@ -41,6 +42,10 @@ const emit = defineEmits<{ choose: []; pin: [] }>()
           ])
         }}
       </p>
+      <p v-if="whyNot(picked.material_id)" class="notice">
+        {{ $t('compare.the_shop_cannot_weld_it_x', [whyNot(picked.material_id)]) }}
+      </p>
+      <p v-else-if="!isSaid" class="soft">{{ $t('compare.with_what_the_shop_welds') }}</p>
       <TextField id="reason" v-model="reason" :label="$t('compare.why_this_one_it_goes')" />
       <div class="row gap">
         <el-button type="primary" native-type="submit">{{ $t('compare.choose') }}</el-button><el-button

@@ -8,6 +8,7 @@ import { length, lengthUnit, mass, small, trim } from '../../shared/units'
 import DataList from '../../ui/DataList.vue'
 import { weakness, type Column } from '../../ui/lists'
 import { keyOf, onRack } from './candidate'
+import { isSaid, joinsWords } from './joining'
 
 type Row = S['Candidate'] & { id: number }
 const props = defineProps<{
@@ -30,6 +31,7 @@ const columns = computed<Column<Row>[]>(() => [
   { id: 'breaks', head: t('compare.breaks'), by: (c) => weakness(c.strength) },
   { id: 'stiffness', head: t('compare.stiffness'), by: (c) => weakness(c.stiffness) },
   { id: 'rack', head: t('compare.on_the_rack'), num: true, by: (c) => onRack(props.rack, c) },
+  { id: 'joins', head: t('compare.welded_here'), by: (c) => joinsWords(c.material_id), off: !isSaid.value },
   { id: 'paint', head: t('compare.paint'), num: true, by: (c) => c.surface_m2, off: true },
   { id: 'shape', head: t('compare.shape'), by: (c) => c.shape, off: true },
 ])

@@ -6,6 +6,7 @@ import { attempt, catalogue, change, job, mayWrite } from '../../shared/job'
 import Reserve from '../../shared/Reserve.vue'
 import { mass, small, unit } from '../../shared/units'
 import Choice from '../../ui/Choice.vue'
+import { whyNot } from './joining'
 import TextField from '../../ui/TextField.vue'
 
 const all = shallowRef<S['Catalogue'] | null>(null)
@@ -118,7 +119,10 @@ const metals = computed(() =>
               <b v-if="c.on_frontier">{{ c.section_id }}</b><template v-else>{{ c.section_id }}</template> {{ ' '
               }}<span v-if="c.present" class="soft">{{ $t('compare.now') }}</span>
             </td>
-            <td>{{ c.material_id }}</td>
+            <td>
+              {{ c.material_id }}
+              <span v-if="whyNot(c.material_id)" class="bad">{{ whyNot(c.material_id) }}</span>
+            </td>
             <td class="num">{{ mass(c.mass_kg) }}</td>
             <td class="num">{{ c.price.toFixed(0) }}</td>
             <td class="num">{{ small(c.movement_mm) }}</td>

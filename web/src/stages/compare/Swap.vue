@@ -5,6 +5,8 @@ import { call, type S } from '../../api/client'
 import { attempt, catalogue, job } from '../../shared/job'
 import Reserve from '../../shared/Reserve.vue'
 import { mass } from '../../shared/units'
+import { whyNot } from './joining'
+import SwapAll from './SwapAll.vue'
 import Choice from '../../ui/Choice.vue'
 
 const materials = ref<S['Material'][]>([])
@@ -49,6 +51,7 @@ const against = (now: number, before: number) =>
         </el-radio>
       </el-radio-group>
     </div>
+    <SwapAll :metals="materials" :equal="equal" @pick="metal = $event" />
     <template v-if="found">
       <p v-if="found.mass_kg != null" class="notice">
         <b>{{ mass(found.mass_kg) }}</b>
@@ -65,6 +68,7 @@ const against = (now: number, before: number) =>
         }}
       </p>
       <p v-else class="notice bad">{{ $t('compare.not_the_whole_job_for') }}</p>
+      <p v-if="whyNot(metal)" class="notice">{{ $t('compare.the_shop_cannot_weld_it_x', [whyNot(metal)]) }}</p>
       <table class="list">
         <thead>
           <tr>
