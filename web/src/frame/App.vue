@@ -2,6 +2,7 @@
 import { computed, nextTick, onMounted, ref } from 'vue'
 import { useRoute } from 'vue-router'
 import { call, type S, whenDenied } from '../api/client'
+import { useShortcuts } from '../composables/useShortcuts'
 import { attempt, me, message } from '../shared/job'
 import { unit } from '../shared/units'
 import Door from './Door.vue'
@@ -40,11 +41,7 @@ function over(loggedIn: boolean) {
   asking.value = false
   if (loggedIn) again.value?.close()
 }
-function key(event: KeyboardEvent) {
-  const typing = ['INPUT', 'TEXTAREA', 'SELECT'].includes((event.target as HTMLElement).tagName)
-  if (event.key === 'u' && !typing && !event.ctrlKey && !event.metaKey) unit.value = unit.value === 'mm' ? 'in' : 'mm'
-}
-onMounted(() => window.addEventListener('keydown', key))
+useShortcuts({ u: () => (unit.value = unit.value === 'mm' ? 'in' : 'mm') })
 </script>
 <template>
   <router-view v-if="byLink" />

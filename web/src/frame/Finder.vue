@@ -1,9 +1,10 @@
 <script setup lang="ts">
 /** What has a name is found by it, by Ctrl-K or /; the keys there are, by ?. */
 import { t } from '../messages'
-import { computed, nextTick, onMounted, onUnmounted, ref } from 'vue'
+import { computed, nextTick, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { call, type S } from '../api/client'
+import { useShortcuts } from '../composables/useShortcuts'
 import { attempt, job } from '../shared/job'
 import { foundIn, jobsAs, placesOf, stockAs, thingsOf, type Thing } from '../shared/found'
 
@@ -47,15 +48,7 @@ async function go(thing: Thing | undefined) {
 const step = (by: number) => {
   at.value = Math.max(0, Math.min(found.value.length - 1, at.value + by))
 }
-function key(event: KeyboardEvent) {
-  const typing = ['INPUT', 'TEXTAREA', 'SELECT'].includes((event.target as HTMLElement).tagName)
-  const asks = (event.key === 'k' && (event.ctrlKey || event.metaKey)) || (event.key === '/' && !typing)
-  if (!asks && (event.key !== '?' || typing)) return
-  event.preventDefault()
-  void open(asks ? 'find' : 'keys')
-}
-onMounted(() => window.addEventListener('keydown', key))
-onUnmounted(() => window.removeEventListener('keydown', key))
+useShortcuts({ '/': () => open('find'), 'Ctrl-k': () => open('find'), '?': () => open('keys') })
 </script>
 <template>
   <el-button class="finder" @click="open('find')">{{ $t('frame.find') }}</el-button>

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 /** A section, a size of the catalogue or one of the job's own, and a material it is sold in. */
-import { computed, onMounted, shallowRef } from 'vue'
-import type { S } from '../api/client'
-import { catalogue, job } from './job'
+import { computed } from 'vue'
+import { job } from './job'
+import { useCatalogue } from '../composables/useCatalogue'
 import ChoiceField from '../ui/ChoiceField.vue'
 
 type Props = {
@@ -15,10 +15,7 @@ type Props = {
 }
 const props = withDefaults(defineProps<Props>(), { own: true, metal: true, within: '' })
 const emit = defineEmits<{ 'update:section': [string]; 'update:material': [string] }>()
-const all = shallowRef<S['Catalogue'] | null>(null)
-onMounted(async () => {
-  all.value = await catalogue()
-})
+const all = useCatalogue()
 const mine = computed(() => (props.own ? (job.value?.profiles ?? []) : []))
 const options = computed(() => [...mine.value.map((p) => p.spec.name), ...(all.value?.sections ?? []).map((s) => s.id)])
 const sold = (id: string) =>

@@ -1,7 +1,7 @@
 /** The job in view: read once, replaced by every answer that changes it. */
 import { computed, ref, shallowRef } from 'vue'
 import { ApiError, call, type S } from '../api/client'
-import { bareUnits, unit } from './units'
+import { unit } from './units'
 
 export const me = ref<S['Me'] | null>(null)
 export const job = shallowRef<S['JobView'] | null>(null)
@@ -172,10 +172,3 @@ export const undo = (edit?: number) => back(edit === undefined ? 'undo' : `undo?
 export const redo = () => back('redo')
 /** A copy to edit. */
 export const copy = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
-
-const cat = shallowRef<S['Catalogue'] | null>(null)
-export async function catalogue(): Promise<S['Catalogue']> {
-  cat.value ??= await call<S['Catalogue']>('GET', '/catalogue')
-  bareUnits.value = cat.value.bare_units ?? {}
-  return cat.value
-}

@@ -22,8 +22,8 @@ UNPROVEN = ("unknown steel", "B500B")
 
 
 def cannot_join(metal: Material, welders: Sequence[Welder]) -> str:
-    """Why a shop with these cannot weld a metal to itself, or not before it is tried; empty where it can, or where it has
-    not said with what it welds.
+    """Why a shop with these cannot weld a metal to itself, or not before it is tried; empty where it can, or where it
+    has not said with what it welds.
     """
     able = JOINS[metal.family]
     if not welders:

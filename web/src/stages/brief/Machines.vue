@@ -1,19 +1,15 @@
 <script setup lang="ts">
 /** What the shop's saw and table take away, and what is worth keeping. */
-import { computed, onMounted, ref } from 'vue'
+import { computed } from 'vue'
 import type { S } from '../../api/client'
-import { attempt, catalogue } from '../../shared/job'
+import { useCatalogue } from '../../composables/useCatalogue'
 import NumberField from '../../ui/NumberField.vue'
 import QuantityField from '../../ui/QuantityField.vue'
 
 const brief = defineModel<S['JobSpec']>({ required: true })
 type Welders = NonNullable<S['SawAndTable']['welders']>
-const known = ref<Welders>([])
-onMounted(() =>
-  attempt(async () => {
-    known.value = (await catalogue()).welders ?? []
-  }),
-)
+const all = useCatalogue()
+const known = computed<Welders>(() => all.value?.welders ?? [])
 const welders = computed({
   get: () => brief.value.machines!.welders ?? [],
   set: (now) => (brief.value.machines!.welders = known.value.filter((w) => now.includes(w))),

@@ -1,7 +1,7 @@
 /** A load as it is entered: what it begins with, and what of it is sent. */
 import { shallowRef } from 'vue'
 import type { S } from '../../api/client'
-import { catalogue } from '../../shared/job'
+import { catalogue } from '../../composables/useCatalogue'
 import { entry, unit } from '../../shared/units'
 import { begunAll } from '../../ui/asked'
 

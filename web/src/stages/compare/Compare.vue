@@ -2,7 +2,8 @@
 import { computed, onMounted, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { call, type S } from '../../api/client'
-import { attempt, catalogue, change, copy, job, mayWrite, save } from '../../shared/job'
+import { attempt, change, copy, job, mayWrite, save } from '../../shared/job'
+import { useCatalogue } from '../../composables/useCatalogue'
 import { onRack } from './candidate'
 import CompareChart from './CompareChart.vue'
 import CompareChoose from './CompareChoose.vue'
@@ -19,7 +20,6 @@ const route = useRoute()
 useJoining()
 const chosen = ref<number | null>(Number(route.query.member) || (job.value!.members[0]?.id ?? null))
 const row = computed(() => job.value!.members.find((m) => m.id === chosen.value))
-const materials = ref<S['Material'][]>([])
 const wanted = ref<string[]>([])
 const system = ref<string>('')
 const found = ref<S['CompareOut'] | null>(null)
@@ -32,9 +32,10 @@ onMounted(() =>
     rack.value = await call('GET', '/stock')
   }),
 )
-void catalogue().then((c) => {
-  const sold = new Set(c.sections.flatMap((s) => s.materials))
-  materials.value = c.materials.filter((m) => sold.has(m.id))
+const known = useCatalogue()
+const materials = computed(() => {
+  const sold = new Set(known.value?.sections.flatMap((s) => s.materials))
+  return (known.value?.materials ?? []).filter((m) => sold.has(m.id))
 })
 const { isThere, failed, again } = useAsync(look)
 async function look() {

@@ -1,18 +1,16 @@
 <script setup lang="ts">
 /** A role of a structure in other sections and metals, each worked out through the whole structure. */
-import { computed, onMounted, ref, shallowRef, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { call, type S } from '../../api/client'
-import { attempt, catalogue, change, job, mayWrite } from '../../shared/job'
+import { attempt, change, job, mayWrite } from '../../shared/job'
+import { useCatalogue } from '../../composables/useCatalogue'
 import Reserve from '../../shared/Reserve.vue'
 import { mass, small, unit } from '../../shared/units'
 import Choice from '../../ui/Choice.vue'
 import { whyNot } from './joining'
 import TextField from '../../ui/TextField.vue'
 
-const all = shallowRef<S['Catalogue'] | null>(null)
-onMounted(async () => {
-  all.value = await catalogue()
-})
+const all = useCatalogue()
 const chosen = ref(job.value!.structures[0]?.id ?? 0)
 const row = computed(() => job.value!.structures.find((x) => x.id === chosen.value))
 const roles = computed(() => Object.keys(row.value?.spec.roles ?? {}))

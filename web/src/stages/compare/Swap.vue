@@ -1,18 +1,17 @@
 <script setup lang="ts">
 /** The whole job in another metal, by three kinds of "the same". Nothing is changed here. */
-import { ref, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { call, type S } from '../../api/client'
-import { attempt, catalogue, job } from '../../shared/job'
+import { attempt, job } from '../../shared/job'
+import { useCatalogue } from '../../composables/useCatalogue'
 import Reserve from '../../shared/Reserve.vue'
 import { mass } from '../../shared/units'
 import { whyNot } from './joining'
 import SwapAll from './SwapAll.vue'
 import Choice from '../../ui/Choice.vue'
 
-const materials = ref<S['Material'][]>([])
-void catalogue().then((c) => {
-  materials.value = c.materials.filter((m) => m.family !== 'panel')
-})
+const known = useCatalogue()
+const materials = computed(() => (known.value?.materials ?? []).filter((m) => m.family !== 'panel'))
 const metal = ref('')
 const equal = ref<'section' | 'strength' | 'stiffness'>('stiffness')
 const found = ref<S['SwapResult'] | null>(null)

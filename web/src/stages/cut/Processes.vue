@@ -3,9 +3,10 @@
  * How each plate part is cut: what every way takes in time and money, what it cannot do, and whether flat bar is
  * cheaper.
  */
-import { onMounted, ref, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { call, type S } from '../../api/client'
-import { attempt, catalogue, copy, job, mayWrite, save, saveBrief } from '../../shared/job'
+import { attempt, copy, job, mayWrite, save, saveBrief } from '../../shared/job'
+import { useCatalogue } from '../../composables/useCatalogue'
 import Choice from '../../ui/Choice.vue'
 import NumberInput from '../../ui/NumberInput.vue'
 
@@ -19,12 +20,8 @@ watch(
   { immediate: true },
 )
 /** What the core asks of a way to cut; money is the job's. */
-const asks = ref<S['Question'][]>([])
-onMounted(() =>
-  attempt(async () => {
-    asks.value = (await catalogue()).process_asks ?? []
-  }),
-)
+const known = useCatalogue()
+const asks = computed(() => known.value?.process_asks ?? [])
 const of = (p: unknown) => p as Record<string, unknown>
 const list = ref(copy(job.value!.job.spec.processes ?? []))
 watch(

@@ -2,7 +2,8 @@
 import { t } from '../../messages'
 import { ref } from 'vue'
 import type { S } from '../../api/client'
-import { catalogue, job } from '../../shared/job'
+import { job } from '../../shared/job'
+import { catalogue } from '../../composables/useCatalogue'
 import { length, unit } from '../../shared/units'
 import { begunAll } from '../../ui/asked'
 

@@ -1,21 +1,17 @@
 <script setup lang="ts">
 /** Flat plates that are sized: floors, skins under water, covers, and webs with lightening holes. */
-import { computed, onMounted, ref } from 'vue'
-import type { S } from '../../api/client'
+import { computed, ref } from 'vue'
 import { useDraft } from '../../composables/useDraft'
 import { usePicked } from '../../composables/usePicked'
-import { attempt, catalogue, job, mayWrite } from '../../shared/job'
+import { job, mayWrite } from '../../shared/job'
+import { useCatalogue } from '../../composables/useCatalogue'
 import { blank, type Spec } from './plate'
 import PlateForm from './PlateForm.vue'
 import PlateList from './PlateList.vue'
 import PlateView from './PlateView.vue'
 
-const materials = ref<S['Material'][]>([])
-onMounted(() =>
-  attempt(async () => {
-    materials.value = (await catalogue()).materials
-  }),
-)
+const known = useCatalogue()
+const materials = computed(() => known.value?.materials ?? [])
 const form = useDraft<Spec>('plates', { saved: (id) => (chosen.value = id) })
 const { draft, begin } = form
 const chosen = ref<number | null>(job.value!.plates[0]?.id ?? null)

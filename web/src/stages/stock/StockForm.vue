@@ -1,9 +1,9 @@
 <script setup lang="ts">
 /** A line of the stock book: what it is, whether it is here, and what is asked for it. */
-import { computed, ref } from 'vue'
-import type { S } from '../../api/client'
+import { computed } from 'vue'
 import type { useDraft } from '../../composables/useDraft'
-import { catalogue, job } from '../../shared/job'
+import { job } from '../../shared/job'
+import { useCatalogue } from '../../composables/useCatalogue'
 import SectionPick from '../../shared/SectionPick.vue'
 import ChoiceField from '../../ui/ChoiceField.vue'
 import EditForm from '../../ui/EditForm.vue'
@@ -17,10 +17,8 @@ const onHand = defineModel<boolean>('onHand', { required: true })
 const draft = computed(() => props.form.draft.value as Item)
 const bar = computed(() => (draft.value.form === 'bar' ? (draft.value as Bar) : null))
 const sheet = computed(() => (draft.value.form === 'sheet' ? (draft.value as Sheet) : null))
-const materials = ref<S['Material'][]>([])
-void catalogue().then((c) => {
-  materials.value = c.materials
-})
+const known = useCatalogue()
+const materials = computed(() => known.value?.materials ?? [])
 </script>
 <template>
   <EditForm :form="form" :save="$t('stock.save_stock')">

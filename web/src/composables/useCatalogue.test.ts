@@ -1,0 +1,35 @@
+import { flushPromises, mount } from '@vue/test-utils'
+import { afterEach, beforeEach, expect, it, vi } from 'vitest'
+
+beforeEach(() => vi.resetModules())
+afterEach(() => vi.unstubAllGlobals())
+const body = { sections: [], materials: [{ id: 'S355' }], bare_units: { mm: { length: 'mm' } } }
+async function shown() {
+  const { useCatalogue } = await import('./useCatalogue')
+  const { message } = await import('../shared/job')
+  const page = mount({
+    setup: () => ({ known: useCatalogue() }),
+    template: '<p>{{ known?.materials[0].id }}</p>',
+  })
+  await flushPromises()
+  return { page, message, useCatalogue }
+}
+it('is read once for all, and tells which unit a bare number is in', async () => {
+  const asked = vi.fn(async () => new Response(JSON.stringify(body), { status: 200 }))
+  vi.stubGlobal('fetch', asked)
+  const { page, useCatalogue } = await shown()
+  const { bareUnits } = await import('../shared/units')
+  expect([page.text(), bareUnits.value]).toEqual(['S355', { mm: { length: 'mm' } }])
+  mount({ setup: () => ({ known: useCatalogue() }), template: '<p />' })
+  await flushPromises()
+  expect(asked).toHaveBeenCalledTimes(1)
+})
+it('says why it is not there, and is asked for anew by the next', async () => {
+  const answers = [new Response('{"sentence":"Not now."}', { status: 503 }), new Response(JSON.stringify(body))]
+  vi.stubGlobal('fetch', async () => answers.shift())
+  const { page, message, useCatalogue } = await shown()
+  expect([page.text(), message.value]).toEqual(['', 'Not now.'])
+  mount({ setup: () => ({ known: useCatalogue() }), template: '<p />' })
+  await flushPromises()
+  expect(page.text()).toBe('S355')
+})
