@@ -31,6 +31,17 @@ def job(owner):
     return base
 
 
+def test_what_a_heading_means_may_be_said(owner, job):
+    """A column that nobody knows is named; once somebody says what it is, it counts."""
+    text = "section;material;length;Kosten\nSHS 60x60x4 hot;S355J2H;6.000;1.052,40\n"
+    asked = {"name": "list.csv", "content": packed(text), "unit": "mm"}
+    found = owner.good("POST", "/stock/import", asked)
+    assert found["unknown"] == ["Kosten"] and found["offers"][0]["item"]["price"] is None
+    said = owner.good("POST", "/stock/import", {**asked, "columns": {"Kosten": "price"}})
+    assert said["unknown"] == [] and said["offers"][0]["item"]["price"]["value"] == 1052.4
+    assert owner("POST", "/stock/import", {**asked, "columns": {"Kosten": "colour"}}).status_code == 422
+
+
 def test_a_price_list_is_looked_at_taken_and_taken_back(owner, job):
     number = job.split("/")[2]
     body = {"name": "week.csv", "content": packed(CSV)}

@@ -19,7 +19,10 @@ from yorvek.core.cutting.bars import BarProblem, solve_bars
 from yorvek.core.cutting.sheets import SheetProblem, solve_sheets, warm_up
 from yorvek.core.cutting.sheets.cores import solve_on_cores
 from yorvek.core.errors import InputError
+from yorvek.core.files.drawing import LENGTH_UNITS, read_drawing
 from yorvek.core.files.jobfile import first_trouble
+from yorvek.core.files.yard import read_list
+from yorvek.core.outlines import box_of
 
 SOLVED, OUR_FAULT, BAD_INPUT, IN_PART = 0, 1, 2, 3
 
@@ -43,8 +46,8 @@ def _number(least: float, kind: type[float] | type[int]) -> Any:
 
 
 def parser() -> Parser:
-    """The two commands and their flags."""
-    top = Parser(prog="yorvek core", description="Plan bars or sheets from a file.")
+    """The commands and their flags."""
+    top = Parser(prog="yorvek core", description="Plan bars or sheets from a file; read a drawing or a yard's list.")
     commands = top.add_subparsers(dest="command", required=True, parser_class=Parser)
     for name in ("sheets", "bars"):
         command = commands.add_parser(name)
@@ -57,6 +60,12 @@ def parser() -> Parser:
     )
     sheets.add_argument("--evaluations", type=_number(1, int), default=None)
     sheets.add_argument("--guillotine", action="store_true")
+    for name in ("drawing", "offers"):
+        commands.add_parser(name).add_argument("file", type=Path)
+    drawing = commands.choices["drawing"]
+    drawing.add_argument("--unit", choices=tuple(LENGTH_UNITS), default=None)
+    drawing.add_argument("--mend", action="store_true", help="close small gaps, leave stray lines out")
+    commands.choices["offers"].add_argument("--unit", choices=("mm", "in"), default="mm")
     return top
 
 
@@ -72,6 +81,40 @@ def _load(file: Path) -> Any:
         raise InputError(
             field=file.name, got=f"line {getattr(error, 'lineno', 1)}", needs="the file must be JSON"
         ) from None
+
+
+def _bytes(file: Path) -> bytes:
+    try:
+        return file.read_bytes()
+    except OSError as error:
+        raise InputError(field=str(file), got="", needs=f"the file cannot be read ({error.strerror})") from None
+
+
+def _drawing(options: argparse.Namespace) -> dict[str, Any]:
+    """A drawing's outlines, what is wrong with it and what was left out."""
+    found = read_drawing(options.file.name, _bytes(options.file), unit=options.unit, mend=options.mend)
+    outlines = [
+        {
+            "area_mm2": f.area_mm2,
+            "openings": len(f.outline.openings),
+            "cut_mm": f.cut_mm,
+            "box_mm": list(box_of(f.outline.outer)),
+            "layer": f.layer,
+        }
+        for f in found.outlines
+    ]
+    troubles = [t.what for t in found.troubles]
+    return {"unit": found.unit, "outlines": outlines, "troubles": troubles, "left_out": found.left_out_counts}
+
+
+def _offers(options: argparse.Namespace) -> dict[str, Any]:
+    """A list's lines, and those that were refused with their reason."""
+    found = read_list(options.file.name, _bytes(options.file), unit=options.unit)
+    refused = [{"row": o.row, "table": o.table, "reason": o.words} for o in found.odd]
+    return {"lines": [x.model_dump() for x in found.lines], "refused": refused, "unknown": found.unknown}
+
+
+READ = {"drawing": _drawing, "offers": _offers}
 
 
 def _answer(options: argparse.Namespace, data: Any) -> dict[str, Any]:
@@ -111,9 +154,11 @@ def run(arguments: list[str]) -> int:
     """Read, plan, print."""
     options = parser().parse_args(arguments)
     try:
-        data = _load(options.file)
         with only_ours():
-            answer = _answer(options, data)
+            if options.command in READ:
+                answer = READ[options.command](options)
+            else:
+                answer = _answer(options, _load(options.file))
     except ValidationError as error:
         print(f"yorvek core: {first_trouble(error).sentence}", file=sys.stderr)
         return BAD_INPUT
@@ -121,7 +166,7 @@ def run(arguments: list[str]) -> int:
         print(f"yorvek core: {error.sentence}", file=sys.stderr)
         return BAD_INPUT
     print(json.dumps(answer))
-    return IN_PART if answer["unplaced"] else SOLVED
+    return IN_PART if answer.get("unplaced") else SOLVED
 
 
 def main() -> None:

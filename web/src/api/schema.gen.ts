@@ -5233,6 +5233,14 @@ export interface components {
          * @description A spreadsheet as it was picked; content in base64. `take`: put what is in it into the stock book.
          */
         ListIn: {
+            /**
+             * Columns
+             * @description what headings mean, by their words
+             * @default {}
+             */
+            columns: {
+                [key: string]: "section" | "material" | "length" | "width" | "height" | "thickness" | "format" | "net" | "price" | "list" | "qty" | "per" | "currency" | "supplier" | "delivery" | "duty" | "yard_cut" | "location" | "heat" | "note" | "finish";
+            };
             /** Content */
             content: string;
             /** Name */
@@ -5948,6 +5956,11 @@ export interface components {
         Odd: {
             /** Row */
             row: number;
+            /**
+             * Table
+             * @default
+             */
+            table: string;
             /** Words */
             words: string;
         };
@@ -6015,6 +6028,11 @@ export interface components {
             odd: components["schemas"]["Odd"][];
             /** Offers */
             offers: components["schemas"]["StockSpec"][];
+            /**
+             * Remarks
+             * @default []
+             */
+            remarks: components["schemas"]["Odd"][];
             /** Unknown */
             unknown: string[];
         };

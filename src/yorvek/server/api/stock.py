@@ -4,6 +4,8 @@ undone there.
 
 from __future__ import annotations
 
+from typing import Literal
+
 from django.http import HttpRequest, HttpResponse
 from django.utils import timezone
 from ninja import Router
@@ -93,6 +95,13 @@ def make_stock(request: HttpRequest, body: StockSpec, job_id: int | None = None)
     return shapes.Saved(id=row.pk, version=row.version, changes=job_changes(job) if job else None)
 
 
+Column = Literal[
+    "section", "material", "length", "width", "height", "thickness", "format", "net", "price", "list", "qty", "per",
+    "currency", "supplier", "delivery", "duty", "yard_cut", "location", "heat", "note", "finish",
+]  # fmt: skip
+"""Fields of a list, as `core/files/yard` knows them."""
+
+
 class ListIn(Model):
     """A spreadsheet as it was picked; content in base64. `take`: put what is in it into the stock book."""
 
@@ -100,6 +109,7 @@ class ListIn(Model):
     content: str = Field(max_length=7_000_000)
     unit: UnitSystem = "mm"
     take: bool = False
+    columns: dict[str, Column] = Field(default={}, max_length=60, description="what headings mean, by their words")
 
 
 class OffersOut(OffersRead):
@@ -112,7 +122,8 @@ class OffersOut(OffersRead):
 def bring_offers(request: HttpRequest, body: ListIn, job_id: int | None = None) -> OffersOut:
     """Offers or stock of a spreadsheet: looked at, or taken whole as one edit; lines that cannot be read are named."""
     user, job = writer(request), _job(request, job_id)
-    found = read_apart(read_offers, body.name, content_of(body.content), unit=body.unit)
+    content = content_of(body.content)
+    found = read_apart(read_offers, body.name, content, unit=body.unit, columns=dict(body.columns))
     if body.take:
         if not found.offers:
             raise InputError(field="file", got=body.name, needs="at least one line that can be read")

@@ -1,0 +1,81 @@
+"""Lengths in a cell: with a unit of their own, of their heading, or bare; what can be but one is that, and nothing is
+guessed.
+"""
+
+from __future__ import annotations
+
+import re
+
+from yorvek.core.errors import InputError
+from yorvek.core.files.yard.cells import Cell
+from yorvek.core.files.yard.figures import Habit, readings
+from yorvek.core.files.yard.prices import FOOT_MM
+from yorvek.core.quantities import UnitSystem, parse
+from yorvek.core.quantities.units import INCH_MM
+
+SCALE = {"mm": 1.0, "cm": 10.0, "m": 1000.0, "in": INCH_MM, "ft": FOOT_MM}
+OWN = re.compile(r"([\d.,'’\s\u00a0\u202f]*\d)\s*(mm|cm|mtr|metres?|meters?|m|lfm)\.?", re.IGNORECASE)
+RANGE = re.compile(r"\d\s*(?:-|–|to|bis|à|/)\s*\d+(?:[.,]\d+)?\s*(?:m|mm|ft)?$", re.IGNORECASE)
+BAR = (100.0, 26_000.0)
+SIDE = (100.0, 16_000.0)
+THICK = (0.3, 300.0)
+FEW_METRES = 30.0
+AS_METRES = "a bare number read as metres: as millimetres it would be no stock length"
+
+
+def length_of(
+    cell: Cell, *, said: str, unit: UnitSystem, habit: Habit, field: str, within: tuple[float, float]
+) -> tuple[float, str]:
+    """A length in mm, and what was understood beyond what stands there.
+
+    Args:
+        cell: what stands in the list.
+        said: unit of its heading, if it has one.
+        unit: that bare numbers are in where nothing says it.
+        habit: how the list writes its numbers.
+        field: what it is of, for the error.
+        within: what such a length can be, mm.
+
+    Raises:
+        InputError: none, or it may mean several things.
+    """
+    text = cell.text
+    if cell.number is None and RANGE.search(text) and "'" not in text and '"' not in text and "/" not in text[-4:]:
+        raise InputError(field=field, got=text[:40], needs="one length: this is a range")
+    values = _values(cell, said, unit, habit)
+    low, high = within
+    fits = sorted({round(v, 4) for v in values if low <= v <= high})
+    if len(fits) == 1:
+        return fits[0], ""
+    if len(fits) > 1:
+        raise InputError(
+            field=field, got=text[:40], needs="to say which: it may be " + " or ".join(f"{v:g} mm" for v in fits)
+        )
+    metres = [v * 1000 for v in _bare(cell, habit) if v <= FEW_METRES and low <= v * 1000 <= high]
+    if metres and not said and unit == "mm" and len(set(metres)) == 1 and not re.search(r"[a-z'\"]", text.lower()):
+        return metres[0], AS_METRES
+    raise InputError(
+        field=field, got=text[:40], needs=f"a length from {low:g} to {high:g} mm" if values else "a length"
+    )
+
+
+def _bare(cell: Cell, habit: Habit) -> list[float]:
+    return [cell.number] if cell.number is not None else readings(cell.text, habit)
+
+
+def _values(cell: Cell, said: str, unit: UnitSystem, habit: Habit) -> list[float]:
+    if cell.number is not None:
+        return [cell.number * SCALE[said or unit]]
+    own = OWN.fullmatch(cell.text)
+    if own:
+        word = own[2].lower()
+        scale = SCALE["mm" if word == "mm" else "cm" if word == "cm" else "m"]
+        return [v * scale for v in readings(own[1], habit)]
+    found = readings(cell.text, habit)
+    if found:
+        return [v * SCALE[said or unit] for v in found]
+    try:
+        system: UnitSystem = "in" if said in ("in", "ft") else unit
+        return [parse(cell.text.replace(",", "."), kind="length", unit=system).value]
+    except InputError:
+        return []
