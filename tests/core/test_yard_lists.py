@@ -1,5 +1,5 @@
-"""Lists as yards send them (made up, after what yards' lists look like: common practice, no source): every line is read,
-or named with its reason, and nothing is guessed. Findings F6 and F7.
+"""Lists as yards send them (made up, after what yards' lists look like: common practice, no source): every line is
+read, or named with its reason, and nothing is guessed. Findings F6 and F7.
 """
 
 import io
@@ -117,12 +117,28 @@ def test_a_size_that_nobody_keeps_is_named_and_not_rounded_to_one_that_is() -> N
 @pytest.mark.parametrize(
     ("said", "means"),
     [
-        ("s355", "S355"), ("S355J2H", "S355"), ("S355J2+N", "S355"), ("S235JRH", "S235"), ("S275 JR", "S275"), ("St 37-2", "S235"),
-        ("St52-3", "S355"), ("1.0577", "S355"), ("1.0038", "S235"), ("1.4301", "304"), ("AISI 304L", "304"), ("1.4404", "316"),
-        ("V4A", "316"), ("EN AW-6082 T6", "6082-T6"), ("6061-T6511", "6061-T6"), ("A36", "A36"), ("ASTM A500 Grade C", "A500 Gr C"),
-        ("A572 Gr 50", "A572-50"), ("6082-T6", "6082-T6"), ("A53 Gr.B", "A53 Gr B"),
+        ("s355", "S355"),
+        ("S355J2H", "S355"),
+        ("S355J2+N", "S355"),
+        ("S235JRH", "S235"),
+        ("S275 JR", "S275"),
+        ("St 37-2", "S235"),
+        ("St52-3", "S355"),
+        ("1.0577", "S355"),
+        ("1.0038", "S235"),
+        ("1.4301", "304"),
+        ("AISI 304L", "304"),
+        ("1.4404", "316"),
+        ("V4A", "316"),
+        ("EN AW-6082 T6", "6082-T6"),
+        ("6061-T6511", "6061-T6"),
+        ("A36", "A36"),
+        ("ASTM A500 Grade C", "A500 Gr C"),
+        ("A572 Gr 50", "A572-50"),
+        ("6082-T6", "6082-T6"),
+        ("A53 Gr.B", "A53 Gr B"),
     ],
-)  # fmt: skip
+)
 def test_grades_as_yards_write_them(said, means) -> None:
     assert grade_in(said) == means
 
@@ -139,13 +155,30 @@ def test_a_grade_that_is_not_kept_is_none_of_those_that_are(said) -> None:
 @pytest.mark.parametrize(
     ("heading", "field"),
     [
-        ("Profile", "section"), ("Bezeichnung", "section"), ("Désignation", "section"), ("Descripción", "section"),
-        ("Grade", "material"), ("Güte", "material"), ("Nuance", "material"), ("Calidad", "material"), ("Länge [m]", "length"),
-        ("Longueur (mm)", "length"), ("Longitud", "length"), ("Net price", "net"), ("Nettopreis €/kg", "net"), ("Prix/m", "price"),
-        ("Listenpreis", "list"), ("Precio por kg", "price"), ("Stück", "qty"), ("Blechdicke", "thickness"),
-        ("Épaisseur", "thickness"), ("Format", "format"), ("Lieferant", "supplier"), ("€", "price"),
+        ("Profile", "section"),
+        ("Bezeichnung", "section"),
+        ("Désignation", "section"),
+        ("Descripción", "section"),
+        ("Grade", "material"),
+        ("Güte", "material"),
+        ("Nuance", "material"),
+        ("Calidad", "material"),
+        ("Länge [m]", "length"),
+        ("Longueur (mm)", "length"),
+        ("Longitud", "length"),
+        ("Net price", "net"),
+        ("Nettopreis €/kg", "net"),
+        ("Prix/m", "price"),
+        ("Listenpreis", "list"),
+        ("Precio por kg", "price"),
+        ("Stück", "qty"),
+        ("Blechdicke", "thickness"),
+        ("Épaisseur", "thickness"),
+        ("Format", "format"),
+        ("Lieferant", "supplier"),
+        ("€", "price"),
     ],
-)  # fmt: skip
+)
 def test_headings_in_four_languages(heading, field) -> None:
     found = column_of(heading)
     assert found is not None and found.field == field
@@ -154,11 +187,20 @@ def test_headings_in_four_languages(heading, field) -> None:
 @pytest.mark.parametrize(
     ("heading", "unit", "per", "money"),
     [
-        ("Length (m)", "m", "", ""), ("Länge in mm", "mm", "", ""), ("Length ft", "ft", "", ""), ("Price per kg", "", "kg", ""),
-        ("€/kg", "", "kg", "EUR"), ("Preis je m", "", "m", ""), ("Price (GBP/t)", "", "t", "GBP"), ("Prix €/100kg", "", "100kg", "EUR"),
-        ("Price $/ft", "", "ft", "USD"), ("Preis / Stk", "", "piece", ""), ("Price $/lb", "", "lb", "USD"), ("Price per sheet", "", "piece", ""),
+        ("Length (m)", "m", "", ""),
+        ("Länge in mm", "mm", "", ""),
+        ("Length ft", "ft", "", ""),
+        ("Price per kg", "", "kg", ""),
+        ("€/kg", "", "kg", "EUR"),
+        ("Preis je m", "", "m", ""),
+        ("Price (GBP/t)", "", "t", "GBP"),
+        ("Prix €/100kg", "", "100kg", "EUR"),
+        ("Price $/ft", "", "ft", "USD"),
+        ("Preis / Stk", "", "piece", ""),
+        ("Price $/lb", "", "lb", "USD"),
+        ("Price per sheet", "", "piece", ""),
     ],
-)  # fmt: skip
+)
 def test_headings_say_units_money_and_what_a_price_is_of(heading, unit, per, money) -> None:
     found = column_of(heading)
     assert found is not None and (found.unit, found.per, found.currency) == (unit, per, money)
@@ -189,8 +231,17 @@ def test_a_price_that_may_be_two_is_not_guessed() -> None:
 
 @pytest.mark.parametrize(
     ("text", "mm"),
-    [("6 m", 6000), ("6,0 m", 6000), ("6m", 6000), ("6000 mm", 6000), ("6", 6000), ("12,1 m", 12100), ("20'", 6096), ("19' 8-1/4\"", 6000.75)],
-)  # fmt: skip
+    [
+        ("6 m", 6000),
+        ("6,0 m", 6000),
+        ("6m", 6000),
+        ("6000 mm", 6000),
+        ("6", 6000),
+        ("12,1 m", 12100),
+        ("20'", 6096),
+        ("19' 8-1/4\"", 6000.75),
+    ],
+)
 def test_lengths_as_yards_write_them(text, mm) -> None:
     quoted = '"' + text.replace('"', '""') + '"'
     assert bar("IPE 200", length=quoted, head="Profile;Grade;Length").length_mm == pytest.approx(mm)
@@ -211,9 +262,14 @@ def test_a_price_of_mass_length_or_area_is_that_of_the_piece() -> None:
     head = "Profile;Grade;Length (mm);"
     size = "SHS 60x60x4 hot;S355J2H;6000;"
     for heading, price, each in (
-        ("Price €/kg", "1,20", 1.2 * kg), ("Price per t", "1200,00", 1.2 * kg), ("€/100 kg", "120,00", 1.2 * kg),
-        ("Price/m", "8,50", 51.0), ("Price per piece", "49,90", 49.9), ("Price", "49,90", 49.9), ("$/ft", "2,60", 2.6 * 6000 / 304.8),
-    ):  # fmt: skip
+        ("Price €/kg", "1,20", 1.2 * kg),
+        ("Price per t", "1200,00", 1.2 * kg),
+        ("€/100 kg", "120,00", 1.2 * kg),
+        ("Price/m", "8,50", 51.0),
+        ("Price per piece", "49,90", 49.9),
+        ("Price", "49,90", 49.9),
+        ("$/ft", "2,60", 2.6 * 6000 / 304.8),
+    ):
         assert one(f"{head}{heading}\n{size}{price}\n").price == pytest.approx(each, rel=1e-4)
     assert one(f"{head}Price;Unit\n{size}1,20;kg\n").price == pytest.approx(1.2 * kg, rel=1e-4)
     assert one(f"{head}Price\n{size}1,20 €/kg\n").price == pytest.approx(1.2 * kg, rel=1e-4)
@@ -268,7 +324,8 @@ def test_any_encoding_and_any_mark_between(code, mark) -> None:
 def test_no_break_spaces_a_said_mark_titles_groups_and_what_is_below() -> None:
     text = (
         "sep=;\nReedside Steel;;;\nPrices of the week;;;\n;;;\nProfile;Length (mm);Price €;Stock\n"
-        "Square hollow sections S355J2H cold formed;;;\nSHS\u00a050x50x3;6\u00a0000;31,50;12\nSHS 60x60x4;6000;44,10;3\n"
+        "Square hollow sections S355J2H cold formed;;;\nSHS\u00a050x50x3;6\u00a0000;31,50;12\n"
+        "SHS 60x60x4;6000;44,10;3\n"
         "Profile;Length (mm);Price €;Stock\nFlats S235JR;;;\n60x8;6000;22,00;\n;;;\nPrices ex works, without tax;;;\n"
     )
     found = read_list("list.csv", text.encode())

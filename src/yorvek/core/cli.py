@@ -19,10 +19,11 @@ from yorvek.core.cutting.bars import BarProblem, solve_bars
 from yorvek.core.cutting.sheets import SheetProblem, solve_sheets, warm_up
 from yorvek.core.cutting.sheets.cores import solve_on_cores
 from yorvek.core.errors import InputError
-from yorvek.core.files.drawing import LENGTH_UNITS, read_drawing
+from yorvek.core.files.drawing import read_drawing
+from yorvek.core.files.drawn import LENGTH_UNITS
 from yorvek.core.files.jobfile import first_trouble
 from yorvek.core.files.yard import read_list
-from yorvek.core.outlines import box_of
+from yorvek.core.outlines import bounds_mm
 
 SOLVED, OUR_FAULT, BAD_INPUT, IN_PART = 0, 1, 2, 3
 
@@ -98,7 +99,7 @@ def _drawing(options: argparse.Namespace) -> dict[str, Any]:
             "area_mm2": f.area_mm2,
             "openings": len(f.outline.openings),
             "cut_mm": f.cut_mm,
-            "box_mm": list(box_of(f.outline.outer)),
+            "box_mm": list(bounds_mm(f.outline)),
             "layer": f.layer,
         }
         for f in found.outlines

@@ -3624,6 +3624,13 @@ export interface components {
         DrawingRead: {
             /** Left Out */
             left_out: string[];
+            /**
+             * Left Out Counts
+             * @default {}
+             */
+            left_out_counts: {
+                [key: string]: number;
+            };
             /** Mended */
             mended: string[];
             /** Outlines */

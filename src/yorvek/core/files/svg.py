@@ -7,6 +7,7 @@ from __future__ import annotations
 import math
 import re
 from collections.abc import Iterator
+from dataclasses import dataclass
 from itertools import pairwise
 from xml.etree import ElementTree
 
@@ -14,34 +15,59 @@ import numpy as np
 from numpy.typing import NDArray
 
 from yorvek.core.errors import InputError
+from yorvek.core.files.drawn import CURVE_MM, HIDDEN, MOST_SEGMENTS, Drawn
+from yorvek.core.files.svg_style import Rule, Style, is_gone, is_unseen, rules_of, style_of
+from yorvek.core.files.svg_view import NUMBER, figure, scale_of, within
 from yorvek.core.outlines.arcs import fitted
 from yorvek.core.outlines.joining import Segment
 from yorvek.core.outlines.outline import Point
-from yorvek.core.quantities import INCH_MM
 
 Floats = NDArray[np.float64]
 Run = list[Point] | Floats
-CURVE_MM = 0.02
 FEWEST, MOST_STEPS = 8, 4000
 """Chords of a curve."""
-MOST_SEGMENTS = 60_000
+MOST_ELEMENTS = 60_000
 LONGEST_TRANSFORM = 4000
 MOST_DEPTH = 60
-UNIT_MM = {"mm": 1.0, "cm": 10.0, "in": INCH_MM, "pt": INCH_MM / 72, "pc": INCH_MM / 6, "q": 0.25}
-NUMBER = re.compile(r"[-+]?(?:\d+\.?\d*|\.\d+)(?:[eE][-+]?\d+)?")
 COMMAND = re.compile(r"([MmLlHhVvCcSsQqTtAaZz])|(" + NUMBER.pattern + ")")
 DRAWN = {"path", "rect", "circle", "ellipse", "line", "polyline", "polygon"}
-HIDDEN = {"defs", "symbol", "clipPath", "mask", "marker", "pattern", "linearGradient", "radialGradient", "filter"}
+NOT_DRAWN = {"defs", "symbol", "clipPath", "mask", "marker", "pattern", "linearGradient", "radialGradient", "filter"}
+GROUPS = {"g", "a", "switch", "svg"}
+SAID = {"text", "image"}
+"""What is not cut, and said."""
 COUNTS = {"M": 2, "L": 2, "H": 1, "V": 1, "C": 6, "S": 4, "Q": 4, "T": 2, "A": 7, "Z": 0}
 
 
-def svg_segments(data: bytes, unit: str | None) -> tuple[list[Segment], str, list[str]]:
-    """Segments of an SVG in mm, the unit they were in, and what was left out.
+def svg_drawn(data: bytes, unit: str | None) -> Drawn:
+    """What an SVG draws, in mm, y turned up.
 
     Raises:
         InputError: it cannot be read, or does not say its unit.
     """
-    if b"<!ENTITY" in data or (b"<!DOCTYPE" in data and b"[" in data.split(b"<!DOCTYPE", 1)[1][:400]):
+    root = _root(data)
+    along, down, said = scale_of(root, unit)
+    ids = {id: e for e in root.iter() if (id := e.get("id"))}
+    walk = Walk(Drawn(said), ids, rules_of(root))
+    base = np.array([[along, 0.0, 0.0], [0.0, -down, 0.0], [0.0, 0.0, 1.0]])
+    out = walk.drawn
+    try:
+        for element, matrix, layer in _flat(root, base, "0", 0, walk, style_of(root, "svg", walk.rules, {})):
+            shape: list[Segment] = []
+            for run, curved in _runs(element, _close(matrix)):
+                shape += _mapped(run, curved, matrix, layer)
+                if len(out.segments) + len(shape) > MOST_SEGMENTS:
+                    raise InputError(field="drawing", got=f"over {MOST_SEGMENTS} lines", needs="a simpler drawing")
+            out.add(shape)
+    except InputError:
+        raise
+    except (ValueError, OverflowError, ZeroDivisionError, IndexError) as error:
+        raise InputError(field="drawing", got=str(error)[:60], needs="numbers that can be read in every path") from None
+    return out
+
+
+def _root(data: bytes) -> ElementTree.Element:
+    kind = re.search(rb"<!DOCTYPE[^>\[]*([>\[])", data)
+    if b"<!ENTITY" in data or (kind and kind[1] == b"["):
         raise InputError(field="drawing", got="entities", needs="an SVG without a document type of its own")
     try:
         root = ElementTree.fromstring(data)
@@ -49,19 +75,33 @@ def svg_segments(data: bytes, unit: str | None) -> tuple[list[Segment], str, lis
         raise InputError(field="drawing", got=str(error)[:60], needs="a sound SVG file") from None
     if _plain(root.tag) != "svg":
         raise InputError(field="drawing", got=_plain(root.tag), needs="an SVG file")
-    scale, said = _scale(root, unit)
-    left: dict[str, int] = {}
-    segments: list[Segment] = []
-    base = np.array([[scale, 0.0, 0.0], [0.0, -scale, 0.0], [0.0, 0.0, 1.0]])
-    try:
-        for element, matrix, layer in _flat(root, base, "0", 0, left):
-            for run, curved in _runs(element, _close(matrix)):
-                segments += _mapped(run, curved, matrix, layer)
-                if len(segments) > MOST_SEGMENTS:
-                    raise InputError(field="drawing", got=f"over {MOST_SEGMENTS} lines", needs="a simpler drawing")
-    except (ValueError, OverflowError, ZeroDivisionError, IndexError) as error:
-        raise InputError(field="drawing", got=str(error)[:60], needs="numbers that can be read in every path") from None
-    return segments, said, [f"{n} of {kind}" for kind, n in sorted(left.items())]
+    return root
+
+
+@dataclass
+class Walk:
+    """A drawing while it is walked through: what has a name in it, its rules, and how often things may be used."""
+
+    drawn: Drawn
+    ids: dict[str, ElementTree.Element]
+    rules: list[Rule]
+    left: int = MOST_ELEMENTS
+
+    def spend(self) -> None:
+        """One more element is looked at.
+
+        Raises:
+            InputError: more than there may be, those that are used again counted each time.
+        """
+        self.left -= 1
+        if self.left < 0:
+            raise InputError(field="drawing", got=f"over {MOST_ELEMENTS} elements", needs="a simpler drawing")
+
+    def leave_hidden(self, element: ElementTree.Element) -> None:
+        """Count what would be drawn of it."""
+        for e in element.iter():
+            if _plain(e.tag) in (*DRAWN, *SAID):
+                self.drawn.leave(f"{_plain(e.tag)}, {HIDDEN}")
 
 
 def _close(matrix: Floats) -> float:
@@ -74,42 +114,69 @@ def _plain(tag: object) -> str:
     return str(tag).rpartition("}")[2]
 
 
-def _scale(root: ElementTree.Element, unit: str | None) -> tuple[float, str]:
-    """Millimetres of a user unit."""
-    if unit is not None:
-        return {"mm": 1.0, "in": INCH_MM}[unit], unit
-    found = re.fullmatch(r"\s*([\d.eE+-]+)\s*(mm|cm|in|pt|pc|q)\s*", root.get("width", ""), re.IGNORECASE)
-    if not found:
-        raise InputError(
-            field="unit",
-            got=root.get("width", ""),
-            needs="the drawing does not say its unit: choose millimetres or inches",
-        )
-    width = float(found[1]) * UNIT_MM[found[2].lower()]
-    box = NUMBER.findall(root.get("viewBox", ""))
-    user = float(box[2]) if len(box) == 4 else float(found[1])
-    if not (width > 0 and user > 0):
-        raise InputError(field="drawing", got=f"width {width:g}", needs="a width above nothing")
-    return width / user, found[2].lower()
+Placed = tuple[ElementTree.Element, Floats, str]
 
 
 def _flat(
-    element: ElementTree.Element, matrix: Floats, layer: str, depth: int, left: dict[str, int]
-) -> Iterator[tuple[ElementTree.Element, Floats, str]]:
+    element: ElementTree.Element, matrix: Floats, layer: str, depth: int, walk: Walk, above: Style
+) -> Iterator[Placed]:
+    for child in element:
+        yield from _one(child, matrix, layer, depth, walk, above)
+
+
+def _one(
+    child: ElementTree.Element, matrix: Floats, layer: str, depth: int, walk: Walk, above: Style
+) -> Iterator[Placed]:
+    """The shapes of an element, each with its place; what is not seen is counted and left out."""
     if depth > MOST_DEPTH:
         raise InputError(field="drawing", got="groups", needs=f"groups in groups no deeper than {MOST_DEPTH}")
-    for child in element:
-        kind = _plain(child.tag)
-        if kind in HIDDEN or child.get("display") == "none":
-            continue
-        own = matrix @ _transform(child.get("transform", ""))
-        name = child.get("id") or layer
-        if kind in ("g", "svg", "a", "switch"):
-            yield from _flat(child, own, name, depth + 1, left)
-        elif kind in DRAWN:
-            yield child, own, layer
-        elif kind in ("text", "image", "use"):
-            left[kind] = left.get(kind, 0) + 1
+    walk.spend()
+    kind = _plain(child.tag)
+    if kind in NOT_DRAWN:
+        return
+    style = style_of(child, kind, walk.rules, above)
+    if is_gone(style):
+        walk.leave_hidden(child)
+        return
+    if child.get("clip-path") or "clip-path" in child.get("style", ""):
+        walk.drawn.leave("clip path that is not followed")
+    own = matrix @ _transform(child.get("transform", ""))
+    if kind in GROUPS:
+        if kind == "svg":
+            own = own @ _moved(figure(child, "x"), figure(child, "y")) @ within(child, None, None)
+        yield from _flat(child, own, child.get("id") or layer, depth + 1, walk, style)
+    elif kind == "use":
+        yield from _used(child, own, layer, depth, walk, style)
+    elif kind in SAID or (kind in DRAWN and is_unseen(style)):
+        walk.drawn.leave(kind if kind in SAID else f"{kind}, {HIDDEN}")
+    elif kind in DRAWN:
+        yield child, own, layer
+
+
+def _used(
+    child: ElementTree.Element, own: Floats, layer: str, depth: int, walk: Walk, style: Style
+) -> Iterator[Placed]:
+    """What is drawn elsewhere and used here."""
+    name = next((v for k, v in child.items() if _plain(k) == "href"), "")
+    target = walk.ids.get(name.lstrip("#")) if name.startswith("#") else None
+    if target is None:
+        walk.drawn.leave("use of what is not in the drawing")
+        return
+    place = own @ _moved(figure(child, "x"), figure(child, "y"))
+    if _plain(target.tag) in ("symbol", "svg"):
+        inner = style_of(target, _plain(target.tag), walk.rules, style)
+        if is_gone(inner):
+            return
+        lies = within(target, figure(child, "width") or None, figure(child, "height") or None)
+        yield from _flat(target, place @ lies, layer, depth + 1, walk, inner)
+    else:
+        yield from _one(target, place, layer, depth + 1, walk, style)
+
+
+def _moved(x: float, y: float) -> Floats:
+    out = np.eye(3)
+    out[:2, 2] = [x, y]
+    return out
 
 
 def _transform(text: str) -> Floats:
@@ -156,8 +223,7 @@ def _runs(e: ElementTree.Element, close: float) -> Iterator[tuple[Run, bool]]:
     kind = _plain(e.tag)
 
     def f(name: str, usual: float = 0.0) -> float:
-        found = NUMBER.match(e.get(name, "").strip())
-        return float(found[0]) if found else usual
+        return figure(e, name, usual)
 
     if kind == "path":
         yield from _path(e.get("d", ""), close)

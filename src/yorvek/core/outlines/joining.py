@@ -5,32 +5,26 @@ place.
 from __future__ import annotations
 
 import math
-from dataclasses import dataclass
+from dataclasses import replace
+from itertools import product
 
 import numpy as np
 import shapely
+from numpy.typing import NDArray
 from scipy.spatial import cKDTree
 from shapely import Polygon, STRtree
 
 from yorvek.core.errors import InputError
 from yorvek.core.model import Model
 from yorvek.core.outlines.outline import Outline, Point, Ring, Vertex, ring_area_mm2, ring_points
+from yorvek.core.outlines.overlapping import Segment, merged, uncovered
 
+__all__ = ["Joined", "Segment", "Trouble", "joined", "whole_contours"]
 JOIN_MM = 0.02
 """Ends this close are one point: drawings are rounded to a hundredth."""
 MOST_MENDED_MM = 1.0
 MOST_CLOSE, MOST_TROUBLES = 60, 300
 """Ends near each end on average, and troubles that are named: more is no drawing of parts."""
-
-
-@dataclass(frozen=True)
-class Segment:
-    """A line or arc of a drawing, and the layer it is on."""
-
-    start: Point
-    end: Point
-    bulge: float
-    layer: str
 
 
 class Trouble(Model):
@@ -51,7 +45,7 @@ class Joined(Model):
 
 
 def joined(segments: list[Segment], *, mend: bool = False) -> Joined:
-    """Join segments into rings and nest the rings.
+    """Join segments into rings and nest the rings. Closed contours are rings as they were drawn, whatever they touch.
 
     Args:
         segments: in any order and direction.
@@ -61,14 +55,18 @@ def joined(segments: list[Segment], *, mend: bool = False) -> Joined:
         InputError: more lines end in one place than a drawing of parts has.
     """
     mended: list[str] = []
-    kept = _without_doubles(segments, mended)
+    drawn = _drawn_rings([s for s in segments if s.ring], mended)
+    kept = _without_doubles([s for s in segments if not s.ring], mended)
+    kept = _once(kept, [s for ring in drawn for s in ring], mended)
     nodes, ends = _nodes(kept, JOIN_MM)
+    kept, ends = _with_length(kept, ends)
     troubles: list[Trouble] = []
     degree = _meeting(ends)
     loose = [n for n, at in degree.items() if len(at) == 1]
     if mend and loose:
         kept = _bridged(kept, nodes, ends, loose, mended)
         nodes, ends = _nodes(kept, JOIN_MM)
+        kept, ends = _with_length(kept, ends)
         degree = _meeting(ends)
     for n, at in degree.items():
         if len(troubles) >= MOST_TROUBLES:
@@ -76,11 +74,88 @@ def joined(segments: list[Segment], *, mend: bool = False) -> Joined:
         x, y = nodes[n]
         if len(at) == 1:
             troubles.append(Trouble(what="an open end: the contour does not close", x=x, y=y))
-        elif len(at) > 2:
+        elif len(at) % 2:
             troubles.append(Trouble(what=f"{len(at)} lines meet in one point: a contour may not branch", x=x, y=y))
-    bad = {n for n, at in degree.items() if len(at) != 2}
-    rings = _rings(kept, nodes, ends, degree, bad)
+    bad = {n for n, at in degree.items() if len(at) % 2}
+    rings = [_as_ring(ring) for ring in drawn] + _rings(kept, nodes, ends, degree, bad)
     return _nested(rings, troubles, mended)
+
+
+def whole_contours(segments: list[Segment], number: int) -> list[Segment]:
+    """Segments of one thing that is drawn, in order: those that run back to where they began are one contour each,
+    numbered after `number`.
+    """
+    out: list[Segment] = []
+    chain: list[Segment] = []
+    for s in segments:
+        if chain and math.dist(chain[-1].end, s.start) > JOIN_MM / 4:
+            out += chain
+            chain = []
+        chain.append(s)
+        if len(chain) > 1 and math.dist(s.end, chain[0].start) <= JOIN_MM / 4:
+            number += 1
+            out += [replace(x, ring=number) for x in chain]
+            chain = []
+    return out + chain
+
+
+def _drawn_rings(segments: list[Segment], mended: list[str]) -> list[list[Segment]]:
+    """Contours that were drawn closed, each once."""
+    rings: dict[int, list[Segment]] = {}
+    for s in segments:
+        rings.setdefault(s.ring, []).append(s)
+    seen: dict[tuple[int, ...], list[Polygon]] = {}
+    out, doubles = [], 0
+    for ring in rings.values():
+        ring = [s for s in ring if math.dist(s.start, s.end) > JOIN_MM / 4 or abs(s.bulge) > 1e-9]
+        if len(ring) < 2:
+            continue
+        shape = Polygon(ring_points(_as_ring(ring)[0]))
+        near = [p for one in _near(shape.bounds) for p in seen.get(one, [])]
+        if shape.is_valid and any(_same_shape(shape, p) for p in near):
+            doubles += 1
+            continue
+        seen.setdefault(tuple(math.floor(v) for v in shape.bounds), []).append(shape)
+        out.append(ring)
+    if doubles:
+        mended.append(f"{doubles} contours drawn twice were taken once")
+    return out
+
+
+def _near(bounds: tuple[float, ...]) -> list[tuple[int, ...]]:
+    """The millimetres in which bounds lie, and those next to them where a few hundredths would."""
+    each = [{math.floor(v), math.floor(v - 2 * JOIN_MM), math.floor(v + 2 * JOIN_MM)} for v in bounds]
+    return list(product(*each))
+
+
+def _same_shape(a: Polygon, b: Polygon) -> bool:
+    """Whether two contours lie on one another."""
+    return bool(
+        b.is_valid
+        and abs(a.area - b.area) <= JOIN_MM * a.length
+        and a.symmetric_difference(b).area <= JOIN_MM * a.length
+    )
+
+
+def _as_ring(segments: list[Segment]) -> tuple[Ring, str]:
+    return Ring(vertices=[Vertex(x=s.start[0], y=s.start[1], bulge=s.bulge) for s in segments]), segments[0].layer
+
+
+def _once(loose: list[Segment], drawn: list[Segment], mended: list[str]) -> list[Segment]:
+    """Loose lines without what lies on a closed contour, those that lie on one another made one."""
+    kept = uncovered(loose, drawn, JOIN_MM) if drawn else loose
+    if len(kept) < len(loose):
+        mended.append(f"{len(loose) - len(kept)} lines that lie on a closed contour were left out")
+    kept, fewer = merged(kept, JOIN_MM)
+    if fewer:
+        mended.append(f"{fewer} lines that lie on others were made one with them")
+    return kept
+
+
+def _with_length(segments: list[Segment], ends: list[tuple[int, int]]) -> tuple[list[Segment], list[tuple[int, int]]]:
+    """Segments that end elsewhere than they begin: others are shorter than two ends that are one."""
+    pairs = [(s, e) for s, e in zip(segments, ends, strict=True) if e[0] != e[1]]
+    return [s for s, _ in pairs], [e for _, e in pairs]
 
 
 def _without_doubles(segments: list[Segment], mended: list[str]) -> list[Segment]:
@@ -177,31 +252,41 @@ def _rings(
     degree: dict[int, list[int]],
     bad: set[int],
 ) -> list[tuple[Ring, str]]:
+    """Contours of loose lines: whenever a walk along them comes back to where it has been, that loop is one. Contours
+    that touch in a point so stay two.
+    """
     used: set[int] = set()
-    out = []
+    out: list[tuple[Ring, str]] = []
     for first in range(len(segments)):
-        if first in used:
-            continue
-        a, b = ends[first]
-        if a == b:  # a closed arc of one segment cannot be; two halves make a circle
-            used.add(first)
-            continue
-        vertices = []
-        k, here, whole = first, a, True
+        here, k = ends[first][0], first
+        path: list[tuple[int, int, bool]] = []
+        since = {here: 0}
         while k not in used:
             used.add(k)
-            i, j = ends[k]
-            forward = i == here
-            x, y = nodes[here]
-            vertices.append(Vertex(x=x, y=y, bulge=segments[k].bulge if forward else -segments[k].bulge))
-            here = j if forward else i
+            forward = ends[k][0] == here
+            path.append((here, k, forward))
+            here = ends[k][1] if forward else ends[k][0]
             if here in bad:
-                whole = False
                 break
-            k = next((n for n in degree[here] if n != k and n not in used), k)
-        if whole and here == a and len(vertices) >= 2:
-            out.append((Ring(vertices=vertices), segments[first].layer))
+            if here in since:
+                loop = path[since[here] :]
+                del path[since[here] :]
+                since = {n: i for i, (n, *_) in enumerate(path)} | {here: len(path)}
+                if len(loop) > 1:
+                    out.append(_looped(loop, segments, nodes))
+            else:
+                since[here] = len(path)
+            k = next((n for n in degree[here] if n not in used), k)
     return out
+
+
+def _looped(loop: list[tuple[int, int, bool]], segments: list[Segment], nodes: list[Point]) -> tuple[Ring, str]:
+    """A ring of lines, each from its node, along it or against it."""
+    vertices = [
+        Vertex(x=nodes[n][0], y=nodes[n][1], bulge=segments[k].bulge if forward else -segments[k].bulge)
+        for n, k, forward in loop
+    ]
+    return Ring(vertices=vertices), segments[loop[0][1]].layer
 
 
 def _nested(rings: list[tuple[Ring, str]], troubles: list[Trouble], mended: list[str]) -> Joined:
@@ -220,10 +305,14 @@ def _nested(rings: list[tuple[Ring, str]], troubles: list[Trouble], mended: list
     depth: list[int] = []
     outlines: list[tuple[Ring, str, list[Ring]]] = []
     owner: list[int] = []
-    filled, edges = STRtree([s for *_, s in shapes]), STRtree([s.exterior for *_, s in shapes])
+    polygons = [s for *_, s in shapes]
+    filled = STRtree(polygons)
+    points = np.array([p.representative_point() for p in polygons], dtype=object)
+    lies = _earlier(filled.query(points, predicate="within"))
+    meets = _earlier(filled.query(np.array(polygons, dtype=object), predicate="overlaps"))
     for k, (ring, layer, shape) in enumerate(shapes):
-        inside = sorted(m for m in filled.query(shape.representative_point(), predicate="within").tolist() if m < k)
-        crossing = [m for m in edges.query(shape.exterior, predicate="crosses").tolist() if m < k]
+        inside = lies.get(k, [])
+        crossing = [m for m in meets.get(k, []) if _cross(shape, polygons[m])]
         if crossing and len(troubles) < MOST_TROUBLES:
             where = shapes[min(crossing)][2].exterior.intersection(shape.exterior).representative_point()
             troubles.append(Trouble(what="two contours cross each other", x=where.x, y=where.y))
@@ -242,6 +331,20 @@ def _nested(rings: list[tuple[Ring, str]], troubles: list[Trouble], mended: list
         troubles=troubles,
         mended=mended,
     )
+
+
+def _earlier(pairs: NDArray[np.int64]) -> dict[int, list[int]]:
+    """By a contour, those that come before it among what it was asked against."""
+    out: dict[int, list[int]] = {}
+    for k, m in sorted(zip(*pairs.tolist(), strict=True)):
+        if m < k:
+            out.setdefault(k, []).append(m)
+    return out
+
+
+def _cross(a: Polygon, b: Polygon) -> bool:
+    """Whether two contours do more than touch."""
+    return bool(a.intersection(b).area > JOIN_MM * min(a.length, b.length))
 
 
 def _counter_clockwise(ring: Ring) -> Ring:

@@ -5,6 +5,7 @@ import { call, type S } from '../../api/client'
 import { picked } from '../../shared/file'
 import { attempt, change, job } from '../../shared/job'
 import { outlinePath } from '../../shared/OutlinePath'
+import { t } from '../../messages'
 import { length, unit } from '../../shared/units'
 import ChoiceField from '../../ui/ChoiceField.vue'
 import NumberInput from '../../ui/NumberInput.vue'
@@ -13,12 +14,22 @@ import QuantityField from '../../ui/QuantityField.vue'
 defineProps<{ materials: S['Material'][] }>()
 const emit = defineEmits<{ done: [] }>()
 const file = ref<{ name: string; content: string } | null>(null)
-const said = ref<'' | 'mm' | 'in'>('')
+const said = ref('')
 const mend = ref(false)
 const found = ref<S['DrawingRead'] | null>(null)
 const rows = ref<{ take: boolean; mark: string; name: string; qty: number }[]>([])
 const material = ref(job.value!.members[0]?.spec.material_id ?? (unit.value === 'mm' ? 'S355' : 'A36'))
 const thickness = ref({ text: unit.value === 'mm' ? '8' : '3/8', unit: unit.value })
+const units = computed(() => ({
+  '': t('parts.as_it_says'),
+  mm: t('parts.millimetres'),
+  cm: t('parts.centimetres'),
+  m: t('parts.metres'),
+  in: t('parts.inches'),
+  ft: t('parts.feet'),
+  pt: t('parts.points'),
+  px: t('parts.pixels'),
+}))
 const body = computed(() => ({ ...file.value!, unit: said.value || null, mend: mend.value }))
 async function pick(event: Event) {
   const brought = await picked(event)
@@ -79,7 +90,7 @@ const box = (o: S['Outline']) => {
         v-model="said"
         :label="$t('parts.its_unit')"
         :echo="found ? $t('parts.read_as_x', [found.unit]) : ''"
-        :options="{ '': $t('parts.as_it_says'), mm: $t('parts.millimetres'), in: $t('parts.inches') }"
+        :options="units"
       />
       <el-checkbox @change="file && look()" v-model="mend">{{ $t('parts.close_gaps_up_to_a') }}</el-checkbox>
     </div>
