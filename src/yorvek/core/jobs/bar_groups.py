@@ -47,7 +47,8 @@ def bar_groups(state: JobState, parts: dict[int, WorkedPart]) -> list[BarGroup]:
     for (section_id, material_id), pieces in wanted.items():
         key = f"{section_id}|{material_id}"
         paired = paired_ends(section_id, pieces)
-        every = own_names([_piece(w, paired) for w in pieces])
+        saw = state.job.machines.saw_kerf.value
+        every = own_names([_piece(w, paired, saw) for w in pieces])
         done = done_pieces(state.cuts.values(), key)
         still = [p.model_copy(update={"qty": p.qty - done[p.id]}) for p in every if p.qty > done[p.id]]
         if not still:
@@ -57,7 +58,9 @@ def bar_groups(state: JobState, parts: dict[int, WorkedPart]) -> list[BarGroup]:
         problem = BarProblem(
             name=f"{section_id} {material_id}",
             kerf=machines.saw_kerf.value,
-            end_trim=machines.end_trim.value + machines.clamp_dead.value + (paired.slant_mm if paired else 0.0),
+            end_trim=machines.end_trim.value
+            + machines.clamp_dead.value
+            + (paired.slant_mm + _beside_mm(pieces, saw) if paired else 0.0),
             stock=bars.stock,
             parts=still,
         )
@@ -78,6 +81,7 @@ def bar_groups(state: JobState, parts: dict[int, WorkedPart]) -> list[BarGroup]:
                 held=[p.id for p, w in zip(every, pieces, strict=True) if _part(w).held_to is not None],
                 ripped=[p.id for p, w in zip(every, pieces, strict=True) if _part(w).ripped],
                 said=[paired.words] if paired else [],
+                slanted_kerf_mm=max(saw + slanted_mm(_part(w), saw, shared=True) for w in pieces) if paired else 0.0,
             )
         )
     return out
@@ -88,17 +92,39 @@ def _part(w: WorkedPart) -> BarPart:
     return w.part.shape if isinstance(w.part.shape, BarPart) else BarPart()
 
 
-def _piece(w: WorkedPart, paired: Paired | None) -> WantedLength:
+def _piece(w: WorkedPart, paired: Paired | None, kerf_mm: float) -> WantedLength:
     """A piece as the plan takes it: two halves off one length where it is ripped, at its most where it is still to be
-    measured, less what it shares with its neighbour where mitred ends lie against each other.
+    measured, with what slanted cuts take along the bar beyond a square one, less what it shares with its neighbour
+    where mitred ends lie against each other.
     """
     assert w.geometry is not None
     shape = _part(w)
     length = shape.held_to.value if shape.held_to is not None else w.geometry.length_mm or 0.0
+    length += slanted_mm(shape, kerf_mm, shared=paired is not None)
     if paired is not None and (shape.left_end.value or shape.right_end.value):
         length -= paired.shared_mm
     qty = math.ceil(w.part.qty / 2) if shape.ripped else w.part.qty
     return WantedLength(id=w.part.mark, length=round(length, 4), qty=qty)
+
+
+def slanted_mm(shape: BarPart, kerf_mm: float, *, shared: bool) -> float:
+    """What slanted cuts of a piece take along the bar beyond the one square kerf that every piece has, mm.
+
+    A cut at an angle from square takes kerf over its cosine. Where ends share their cuts there is one of them a piece;
+    elsewhere a slanted end has a cut of its own, and the bar is squared for the piece beside it.
+    """
+    cuts = [kerf_mm / math.cos(math.radians(abs(e.value))) for e in (shape.left_end, shape.right_end) if e.value]
+    if not cuts:
+        return 0.0
+    return max(cuts) - kerf_mm if shared else sum(cuts)
+
+
+def _beside_mm(pieces: list[WorkedPart], kerf_mm: float) -> float:
+    """What slanted ends take once a bar beyond their slant, mm: a kerf that squares it for what else lies on it; where
+    every piece is slanted the last of them has no other against its end, and takes less.
+    """
+    least = min(slanted_mm(_part(w), kerf_mm, shared=True) for w in pieces)
+    return -least if least else kerf_mm
 
 
 @dataclass(frozen=True)
@@ -155,7 +181,7 @@ def _bars(state: JobState, section_id: str, material_id: str) -> _Bars:
                 out.left_out.append(f"{item.length.text} is longer than the {longest:g} mm that can be brought home")
                 continue
             words = f"half of {item.length.value:g} mm, cut at the yard, {half:g} mm counted"
-            out.add(f"s{number}", half, None, (price + item.yard_cut.value) / 2, words=words, **common)
+            out.add(f"s{number}", half, None, (price + item.yard_cut.value) / 2, words=words, half=True, **common)
             continue
         words = ("drop " if item.drop else "") + f"{item.length.value:g} mm"
         out.add(f"s{number}", item.length.value, item.qty, price, words=words, **common)

@@ -38,6 +38,7 @@ class StockLine(Model):
     assumed: bool
     location: str = ""
     supplier: str = ""
+    half: bool = False
 
 
 class BarGroup(Model):
@@ -54,6 +55,8 @@ class BarGroup(Model):
     """True lengths, where the plan counts something else."""
     held: list[str] = []
     ripped: list[str] = []
+    slanted_kerf_mm: float = 0.0
+    """Of a cut that two slanted ends share, along the bar."""
     said: list[str] = []
 
 

@@ -19,6 +19,7 @@ from yorvek.core.jobs.budget import ModuleMass, module_masses
 from yorvek.core.jobs.cautions import Caution, cautions
 from yorvek.core.jobs.cutting import BarGroup, SheetGroup, WorkedPart, worked_parts
 from yorvek.core.jobs.free_joints import FreeJointResult, work_out_joint
+from yorvek.core.jobs.halves import with_whole_sticks
 from yorvek.core.jobs.plates import PlateResult, plate_result
 from yorvek.core.jobs.sheet_groups import sheet_groups
 from yorvek.core.jobs.state import JobState, beam_member
@@ -162,9 +163,10 @@ def figures(
     def easy(problem: BarProblem) -> BarPlan:
         return fewer_patterns(problem, plan_bars(problem), plan_bars)
 
-    bars = [
-        BarResult(group=g, plan=least_change(g.problem, state.meant(g.key), easy)) for g in bar_groups(state, parts)
-    ]
+    def planned(g: BarGroup) -> BarPlan:
+        return with_whole_sticks(g, least_change(g.problem, state.meant(g.key), easy), easy)
+
+    bars = [BarResult(group=g, plan=planned(g)) for g in bar_groups(state, parts)]
     sheets = sheet_groups(state, parts)
     bought, to_buy = _to_buy(bars)
     limit = state.job.module_mass_limit
@@ -186,7 +188,7 @@ def figures(
         modules=module_masses(list(parts.values()), limit.value if limit else None, state.job.carried),
         buy_price=bought,
         sheet_estimate=sum(_estimate(g) for g in sheets),
-        bars_to_cut=sum(bar.count for b in bars for bar in b.plan.bars),
+        bars_to_cut=sum(bar.count for b in bars for bar in b.plan.bars if bar.cuts),
         bars_to_buy=to_buy,
         pieces=sum(p.qty for p in state.parts.values()),
         unverified=[d.name for d in state.dimensions.values() if not d.verified_by],

@@ -30,5 +30,6 @@ def laid(group: BarGroup, bar: Bar) -> list[LaidPiece]:
     for k, part in enumerate(pieces):
         out.append(LaidPiece(part=part, at_mm=round(at, 4), length_mm=true[part]))
         ends_slanted = shares(part) > 0 and (k + 1 == len(pieces) or shares(pieces[k + 1]) == 0)
-        at += counted[part] + group.problem.kerf + (shares(part) if ends_slanted else 0.0)
+        beyond = true[part] + group.slanted_kerf_mm if ends_slanted else counted[part]
+        at += beyond + group.problem.kerf
     return out

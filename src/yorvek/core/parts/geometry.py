@@ -158,11 +158,13 @@ def _bar(part: PartSpec, shape: BarPiece) -> PartGeometry:
         for side, end in (("left", shape.left_end), ("right", shape.right_end))
     ]
     notes = [cut.words if cut is not None else note for cut, note in zip(cuts, notes, strict=True)]
+    if shape.ripped:
+        notes.append("split lengthwise: two from one length")
     return PartGeometry(
         kind="bar",
         outline=outline,
         notes=[s.id, *notes],
-        mass_kg=s.mass_kg_per_m(m.density_kg_m3) * mean / 1000,
+        mass_kg=s.mass_kg_per_m(m.density_kg_m3) * mean / 1000 / (2 if shape.ripped else 1),
         dimensions=[
             DrawnDimension(x1=0, y1=0, x2=length, y2=0, offset_mm=-reach, value_mm=length, asked="length"),
             DrawnDimension(
