@@ -20,7 +20,7 @@ MODELS = {
     "joint": "FreeJoint", "profile": "Profile", "part": "Part", "kept plan": "KeptPlan", "note": "Note",
     "comment": "Comment", "signature": "Signature", "release": "Release", "cut bar": "CutBar",
 }  # fmt: skip
-SINCE = {"dimensions": {"__all__": {"cut_anyway"}}}
+SINCE = {"dimensions": {"__all__": {"cut_anyway"}}, "job": {"machines": {"welders"}}}
 """Fields that specs have had since: the digest of then knew nothing of them. A new field of a spec is added here."""
 LISTS = {
     "dimensions": "Dimension", "loads": "Load", "members": "Member", "structures": "Structure", "plates": "Plate",
