@@ -307,6 +307,46 @@ def test_a_sheet_by_mass_or_area() -> None:
     assert one(f"{head}Price €/m²\n3;S235;2500x1250;32,00\n").price == pytest.approx(100)
 
 
+@pytest.mark.parametrize(
+    ("text", "thick", "sides"),
+    [
+        ("11 ga sheet 4x8", 0.1196, (96, 48)),
+        ("Galvanised sheet 16 gauge 48 x 96", 0.0635, (96, 48)),
+        ('"Plate 1/4"" x 48"" x 96"""', 0.25, (96, 48)),
+        ("Sheet 1/8 x 4' x 10'", 0.125, (120, 48)),
+    ],
+)
+def test_sheets_by_gauge_and_by_the_foot(text, thick, sides) -> None:
+    """Gauges of plain and of galvanised sheet are two tables (from memory)."""
+    line = one(f"Item,Grade,Price\n{text},A36,150\n", unit="in")
+    assert line.thickness_mm == pytest.approx(thick * 25.4, abs=1e-3)
+    assert (line.width_mm, line.height_mm) == pytest.approx(tuple(s * 25.4 for s in sides))
+
+
+def test_figures_that_are_no_sheet_are_none() -> None:
+    """A gauge was taken for a side, and 4 x 8 for inches: a sheet of 101.6 x 203.2 x 279.4."""
+    assert "format" in odd("Item,Grade,Price\nSheet 3 x 4 x 8,S235,150\n")
+
+
+@pytest.mark.parametrize(
+    ("size", "grade", "means"),
+    [
+        ('Pipe 2" Sch 40', "A53 B", "Pipe2STD"),
+        ("Pipe 1-1/2 XS", "A53 Gr B", "Pipe1-1/2XS"),
+        ("Tube 1.5 x 1.5 x .120", "A513", "tube 1-1/2×1-1/2 11 ga"),
+        ("Square tube 1-1/2 x 1-1/2 x 11 ga", "A513", "tube 1-1/2×1-1/2 11 ga"),
+    ],
+)
+def test_pipe_by_its_schedule_and_tube_by_its_gauge(size, grade, means) -> None:
+    quoted = '"' + size.replace('"', '""') + '"'
+    assert one(f"section,grade,length\n{quoted},{grade},20 ft\n", unit="in").section == means
+
+
+def test_a_size_without_a_word_of_what_it_is_is_not_guessed() -> None:
+    """60 x 60 x 4 may be a tube or an angle."""
+    assert "catalogue" in odd("Size;Grade;Length\n60x60x4;S355;6000\n")
+
+
 def test_patterned_and_pierced_sheet_is_not_plain_sheet() -> None:
     for words in ("Tränenblech", "Chequer plate", "Tôle larmée", "Lochblech"):
         assert "plain metal" in odd(f"Description;Grade;Thickness;Format\n{words};S235;3;2500x1250\n")

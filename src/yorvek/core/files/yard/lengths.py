@@ -17,9 +17,10 @@ SCALE = {"mm": 1.0, "cm": 10.0, "m": 1000.0, "in": INCH_MM, "ft": FOOT_MM}
 OWN = re.compile(r"([\d.,'’\s\u00a0\u202f]*\d)\s*(mm|cm|mtr|metres?|meters?|m|lfm)\.?", re.IGNORECASE)
 RANGE = re.compile(r"\d\s*(?:-|–|to|bis|à|/)\s*\d+(?:[.,]\d+)?\s*(?:m|mm|ft)?$", re.IGNORECASE)
 BAR = (100.0, 26_000.0)
-SIDE = (100.0, 16_000.0)
+SIDE = (250.0, 16_000.0)
 THICK = (0.3, 300.0)
-FEW_METRES = 30.0
+FEW_METRES, FEW_FEET = 30.0, 20.0
+AS_FEET = "a sheet's bare figures read as feet: as inches it would be no sheet"
 AS_METRES = "a bare number read as metres: as millimetres it would be no stock length"
 
 
@@ -51,12 +52,19 @@ def length_of(
         raise InputError(
             field=field, got=text[:40], needs="to say which: it may be " + " or ".join(f"{v:g} mm" for v in fits)
         )
+    feet = [v * FOOT_MM for v in _bare(cell, habit) if v <= FEW_FEET and low <= v * FOOT_MM <= high]
+    if feet and within == SIDE and not said and unit == "in" and len(set(feet)) == 1 and _is_bare(text):
+        return feet[0], AS_FEET
     metres = [v * 1000 for v in _bare(cell, habit) if v <= FEW_METRES and low <= v * 1000 <= high]
-    if metres and not said and unit == "mm" and len(set(metres)) == 1 and not re.search(r"[a-z'\"]", text.lower()):
+    if metres and not said and unit == "mm" and len(set(metres)) == 1 and _is_bare(text):
         return metres[0], AS_METRES
     raise InputError(
         field=field, got=text[:40], needs=f"a length from {low:g} to {high:g} mm" if values else "a length"
     )
+
+
+def _is_bare(text: str) -> bool:
+    return not re.search(r"[a-z'\"]", text.lower())
 
 
 def _bare(cell: Cell, habit: Habit) -> list[float]:

@@ -13,6 +13,7 @@ from yorvek.core.errors import InputError
 from yorvek.core.files.yard.headings import plain
 from yorvek.core.files.yard.words import FAMILIES
 from yorvek.core.quantities import UnitSystem
+from yorvek.core.quantities.gauge import gauge_thickness_in
 from yorvek.core.quantities.units import INCH_MM
 from yorvek.core.sections import Section, catalogue, sold_in
 
@@ -31,6 +32,12 @@ GALVANISED = re.compile(r"\b(?:galv\w*|verzinkt|feuerverzinkt|zinc\w*|zingue|hdg
 NUMBER = r"(?:\d+[- ]\d+/\d+|\d+/\d+|\d*[.,]?\d+)"
 BETWEEN = r"\s*(?:mm|in|inch|\"|'')?\s*[x×*/]\s*"
 DIMS = re.compile(rf"(?<![\d.,/])({NUMBER}(?:{BETWEEN}{NUMBER})*)\s*(mm\b|in\b|inch\b|\"|'')?")
+GAUGE = re.compile(r"\s*[x×]?\s*\b(\d{1,2})\s*(?:ga|gauge|gage)\b\.?", re.IGNORECASE)
+PIPE = re.compile(
+    r"\bpipe\s*(\d+(?:[- ]\d+/\d+)?|\d+/\d+)\s*(?:in\b|\")?\s*(?:sch(?:edule)?\.?\s*)?(40|80|std|xs|xh)\b"
+)
+SCHEDULES = {"STD": ("40", "std"), "XS": ("80", "xs", "xh")}
+"""From memory: schedule 40 is the standard wall up to 10 in, schedule 80 the extra strong one up to 8 in."""
 CLOSE_MM = 0.06
 LARGEST_IN = 40.0
 COLD_REMARK = "the list does not say hot or cold formed: read as cold formed, the weaker of the two"
@@ -72,6 +79,21 @@ def tidied(text: str) -> str:
     return small
 
 
+def _walls_of_gauge(text: str) -> str:
+    """A tube's gauge as its wall in inches, with the sign that stands before a wall."""
+    return GAUGE.sub(lambda m: f"x{gauge_thickness_in(int(m[1]), 'tube'):g}", text)
+
+
+def _pipe(words: str) -> str:
+    """A pipe by its schedule as the catalogue names it: schedule 40 is standard, 80 extra strong, in the sizes kept."""
+    found = PIPE.search(words)
+    if not found:
+        return ""
+    size = found[1].replace(" ", "-")
+    weight = "XS" if found[2] in SCHEDULES["XS"] else "STD"
+    return f"Pipe{size}{weight}"
+
+
 def families_in(text: str) -> tuple[Family, ...]:
     """Families that a text names; the longest words count."""
     words = f" {plain(re.sub(r'(?<=[a-z])(?=[0-9])', ' ', tidied(text)))} "
@@ -96,7 +118,7 @@ def asked_in(text: str, unit: UnitSystem = "mm") -> Asked | None:
     """The figures of a text and the families that it names; None where it has no figure. Bare ones are inches in a list
     of inches, and in a family that is named in inches only, unless they are too large for that.
     """
-    small = tidied(text)
+    small = tidied(_walls_of_gauge(text) if GAUGE.search(text) else text)
     spots = [m for m in DIMS.finditer(small) if not is_norm(small, m.start())]
     if not spots:
         return None
@@ -142,9 +164,8 @@ def _named(s: Section) -> tuple[str, tuple[float, ...]]:
     if family == "pipe":
         return family, ()
     inch = s.system == "inch" and family not in ("w", "m", "s", "hp", "c", "mc")
-    found = re.findall(r"\d+-\d+/\d+|\d+/\d+|\d*\.?\d+", s.id.removesuffix(" in").split(" ga")[0])
-    if " ga" in s.id:
-        return family, ()
+    name = _walls_of_gauge(s.id) if s.series == "inch tube" else s.id
+    found = re.findall(r"\d+-\d+/\d+|\d+/\d+|\d*\.?\d+", name.removesuffix(" in"))
     dims = tuple(number_of(w) * (INCH_MM if inch else 1.0) for w in found)
     return family, dims
 
@@ -184,12 +205,17 @@ def find(asked: Asked, *, metals: Iterable[str] = (), text: str = "") -> list[Se
     return hits
 
 
-ALSO = {"square or rectangular": ["rhs", "chs"], "hss": ["hss", "rhs"], "he": ["hea", "heb", "hem"]}
+ALSO = {
+    "square or rectangular": ["rhs", "chs"],
+    "tube": ["rhs", "chs"],
+    "hss": ["hss", "rhs"],
+    "he": ["hea", "heb", "hem"],
+}
 
 
 def _families(asked: Asked) -> list[str]:
     out: list[str] = []
-    for f in asked.families or ("rhs",) * (len(asked.raw) == 3):
+    for f in asked.families:
         out += ALSO.get(f, [f]) + (["chs"] if f == "round_bar" and len(asked.raw) == 2 else [])
     if "he" in asked.families:
         letter = re.search(r"\bhe\s*\d+\s*([abm])\b|\bhe\s*-?\s*([abm])\b", asked.words)
@@ -218,8 +244,8 @@ def _same(known: tuple[float, ...], asked: tuple[float, ...]) -> bool:
 
 
 def exactly(text: str) -> Section | None:
-    """The size whose own name stands there, whatever sign stands between its figures."""
-    return _by_name().get(_squeezed(text))
+    """The size whose own name stands there, whatever sign stands between its figures; a pipe also by its schedule."""
+    return _by_name().get(_squeezed(text)) or _by_name().get(_squeezed(_pipe(tidied(text))))
 
 
 def _squeezed(text: str) -> str:

@@ -143,7 +143,7 @@ def _line(row: Row) -> Line:
             field="section", got=row.words.strip()[:60], needs="plain metal: patterned or pierced is not kept here"
         )
     metal = _metal(row)
-    shape = sheet_of(row) if is_sheet(row) else bar_of(row, metal)
+    shape = sheet_of(row, metal) if is_sheet(row) else bar_of(row, metal)
     bare = Line.model_validate({"row": row.number, "table": row.table, "material": metal.id, **shape})
     return bare.model_copy(update={**_priced(row, bare, metal), **_beside(row), "remarks": row.remarks})
 

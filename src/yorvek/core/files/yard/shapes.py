@@ -12,7 +12,11 @@ from yorvek.core.files.yard.headings import Column, plain
 from yorvek.core.files.yard.lengths import BAR, SIDE, THICK, length_of
 from yorvek.core.files.yard.rows import Row
 from yorvek.core.materials import Material
+from yorvek.core.quantities.gauge import gauge_thickness_in
+from yorvek.core.quantities.units import INCH_MM
 from yorvek.core.sections import Section, sold_in
+
+WIDEST_MM = 4000.0
 
 
 def is_sheet(row: Row) -> bool:
@@ -77,15 +81,30 @@ def _without_length(size: str) -> str:
     return LENGTH_WORDS.sub(" ", size)
 
 
-def sheet_of(row: Row) -> dict[str, object]:
+def sheet_of(row: Row, metal: Material) -> dict[str, object]:
     if row.cells.get("thickness"):
         column, cell = row.cells["thickness"][0]
+        cell = _gauged(cell, metal)
         thick, _ = length_of(cell, said=column.unit, unit=row.unit, habit=row.habit, field="thickness", within=THICK)
         sides = _sides(row, row.text("format") or row.text("section"))
     else:
-        thick, sides = _all_three(row)
+        thick, sides = _all_three(row, metal)
     width, height = sorted(sides, reverse=True)
-    return {"thickness_mm": thick, "width_mm": width, "height_mm": height}
+    if height > WIDEST_MM:
+        needs = f"a sheet: none is wider than {WIDEST_MM:g} mm"
+        raise InputError(field="format", got=f"{width:g} × {height:g} mm", needs=needs)
+    return {"thickness_mm": round(thick, 4), "width_mm": round(width, 4), "height_mm": round(height, 4)}
+
+
+def _gauge_mm(gauge: int, metal: Material, words: str) -> float:
+    """A sheet's gauge, which depends on its metal and on zinc."""
+    zinc = metal.family == "carbon steel" and profiles.GALVANISED.search(plain(words))
+    return gauge_thickness_in(gauge, "galvanized steel" if zinc else metal.family) * INCH_MM
+
+
+def _gauged(cell: Cell, metal: Material) -> Cell:
+    found = profiles.GAUGE.fullmatch(cell.text)
+    return Cell(f"{_gauge_mm(int(found[1]), metal, ''):.4f} mm") if found else cell
 
 
 def _sides(row: Row, text: str) -> tuple[float, float]:
@@ -104,8 +123,14 @@ def _sides(row: Row, text: str) -> tuple[float, float]:
     return a, b
 
 
-def _all_three(row: Row) -> tuple[float, tuple[float, float]]:
+def _all_three(row: Row, metal: Material) -> tuple[float, tuple[float, float]]:
     text = f"{row.text('section')} {row.text('format')}"
+    gauge = profiles.GAUGE.search(text)
+    if gauge:
+        rest = profiles.GAUGE.sub(" ", text)
+        mm = _gauge_mm(int(gauge[1]), metal, row.words)
+        row.remarks.append(f"{gauge[1]} gauge of {metal.family} read as {mm:.3f} mm")
+        return mm, _sides(row, rest)
     figures = _figures(text)
     if not figures:
         raise InputError(field="thickness", got=text.strip()[:40], needs="this line has none")
@@ -133,4 +158,6 @@ def _figures(text: str) -> list[tuple[str, str]]:
 def _side(row: Row, figure: tuple[str, str]) -> float:
     number, unit = figure
     cell = Cell(f"{number} {unit}".strip())
-    return length_of(cell, said="", unit=row.unit, habit=row.habit, field="format", within=SIDE)[0]
+    mm, remark = length_of(cell, said="", unit=row.unit, habit=row.habit, field="format", within=SIDE)
+    row.remarks += [remark] if remark and remark not in row.remarks else []
+    return mm

@@ -85,6 +85,7 @@ rhs: rhs, rectangular hollow section, rectangular tube, rect tube, rechteckrohre
     tubos? rectangular(?:es)?, rro, shs, square hollow section, square tube, sq tube, vierkantrohre?,
     quadratrohre?, tubes? carres?, tubos? cuadrados?, qro, box tube
 hss: hss, ts
+tube: tube, tubes, tubing, rohr, rohre, tubo, tubos, hohlprofile
 chs: chs, circular hollow section, round tube, rundrohre?, tubes? ronds?, tubos? redondos?, ror, stahlrohre?,
     tube rd
 angle: l, angles?, equal angle, unequal angle, ea, ua, winkel, winkelstahl, cornieres?, angular(?:es)?,
