@@ -16,7 +16,7 @@ from yorvek.core.quantities.gauge import gauge_thickness_in
 from yorvek.core.quantities.units import INCH_MM
 from yorvek.core.sections import Section, sold_in
 
-WIDEST_MM = 4000.0
+WIDEST_MM = 3600.0
 
 
 def is_sheet(row: Row) -> bool:
