@@ -17,7 +17,7 @@ from tests.core import spoilers
 from tests.core.test_drawings import CIRCLE, LINE, raw
 from tests.server.conftest import a_load, a_member, mm
 from yorvek.core.errors import InputError
-from yorvek.server import apart
+from yorvek.core.files import apart
 
 pytestmark = pytest.mark.django_db
 BOUND_S = 12

@@ -19,6 +19,7 @@ from yorvek.core.cutting.bars import BarProblem, solve_bars
 from yorvek.core.cutting.sheets import SheetProblem, solve_sheets, warm_up
 from yorvek.core.cutting.sheets.cores import solve_on_cores
 from yorvek.core.errors import InputError
+from yorvek.core.files.apart import read_apart
 from yorvek.core.files.drawing import read_drawing
 from yorvek.core.files.drawn import LENGTH_UNITS
 from yorvek.core.files.jobfile import first_trouble
@@ -93,7 +94,7 @@ def _bytes(file: Path) -> bytes:
 
 def _drawing(options: argparse.Namespace) -> dict[str, Any]:
     """A drawing's outlines, what is wrong with it and what was left out."""
-    found = read_drawing(options.file.name, _bytes(options.file), unit=options.unit, mend=options.mend)
+    found = read_apart(read_drawing, options.file.name, _bytes(options.file), unit=options.unit, mend=options.mend)
     outlines = [
         {
             "area_mm2": f.area_mm2,
@@ -110,7 +111,7 @@ def _drawing(options: argparse.Namespace) -> dict[str, Any]:
 
 def _offers(options: argparse.Namespace) -> dict[str, Any]:
     """A list's lines, and those that were refused with their reason."""
-    found = read_list(options.file.name, _bytes(options.file), unit=options.unit)
+    found = read_apart(read_list, options.file.name, _bytes(options.file), unit=options.unit)
     refused = [{"row": o.row, "table": o.table, "reason": o.words} for o in found.odd]
     return {"lines": [x.model_dump() for x in found.lines], "refused": refused, "unknown": found.unknown}
 

@@ -6,13 +6,14 @@ import math
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-import numpy as np
-from numpy.typing import NDArray
-from shapely import STRtree, box
+from scipy.spatial import cKDTree
+from shapely import STRtree, linestrings
 
+from yorvek.core.errors import InputError
 from yorvek.core.outlines.outline import Point
 
-Floats = NDArray[np.float64]
+MOST_NEAR = 60
+"""Pairs a segment on average."""
 
 
 @dataclass(frozen=True)
@@ -86,26 +87,50 @@ def _spans(base: Carrier, found: tuple[float, float]) -> list[tuple[float, float
     return [(found[0] + k * turn, found[1] + k * turn) for k in (-1, 0, 1)]
 
 
-def _boxes(segments: Sequence[Segment], within: float) -> Floats:
-    """Boxes around segments, those of arcs around their whole circle's reach."""
-    out = np.empty((len(segments), 4))
-    for k, s in enumerate(segments):
-        (x0, y0), (x1, y1) = s.start, s.end
-        bow = abs(s.bulge) * math.dist(s.start, s.end) / 2
-        grow = within + (max(bow, math.dist(s.start, s.end) / 2 * (abs(s.bulge) > 1)) if s.bulge else 0.0)
-        out[k] = min(x0, x1) - grow, min(y0, y1) - grow, max(x0, x1) + grow, max(y0, y1) + grow
+def _near(segments: Sequence[Segment], onto: Sequence[Segment], within: float) -> list[tuple[int, int]]:
+    """Pairs that may lie on one another: straight ones that come close, round ones about one middle.
+
+    Raises:
+        InputError: more of them than a drawing of parts has.
+    """
+    out: list[tuple[int, int]] = []
+    flat, base = _straight_ones(segments), _straight_ones(onto)
+    if flat and base:
+        mine, theirs = (linestrings([[x[k].start, x[k].end] for k in at]) for x, at in ((segments, flat), (onto, base)))
+        found = STRtree(theirs).query(mine, predicate="dwithin", distance=within)
+        _refuse_many(found.shape[1], len(segments) + len(onto))
+        out += [(flat[i], base[j]) for i, j in zip(*found.tolist(), strict=True)]
+    bows, hoops = _round_ones(segments), _round_ones(onto)
+    if bows and hoops:
+        mine, theirs = (cKDTree([(*c.at, c.radius) for c in x.values()]) for x in (bows, hoops))
+        _refuse_many(mine.count_neighbors(theirs, 2 * within), len(segments) + len(onto))
+        first, second = list(bows), list(hoops)
+        out += [(first[i], second[j]) for i, near in enumerate(mine.query_ball_tree(theirs, 2 * within)) for j in near]
     return out
 
 
+def _straight_ones(segments: Sequence[Segment]) -> list[int]:
+    return [k for k, s in enumerate(segments) if abs(s.bulge) < 1e-9]
+
+
+def _round_ones(segments: Sequence[Segment]) -> dict[int, Carrier]:
+    return {k: carrier_of(s) for k, s in enumerate(segments) if abs(s.bulge) >= 1e-9}
+
+
+def _refuse_many(pairs: int, segments: int) -> None:
+    if pairs > MOST_NEAR * segments:
+        raise InputError(field="drawing", got=f"{segments} lines", needs="fewer lines that lie on one another")
+
+
 def overlaps(segments: Sequence[Segment], onto: Sequence[Segment], within: float) -> list[tuple[int, int]]:
-    """Pairs of a segment and one that it lies on for more than a point, by place."""
-    if not segments or not onto:
-        return []
-    mine, theirs = box(*_boxes(segments, within).T), box(*_boxes(onto, within).T)
-    found = STRtree(theirs).query(mine, predicate="intersects")
+    """Pairs of a segment and one that it lies on for more than a point, by place.
+
+    Raises:
+        InputError: more of them than a drawing of parts has.
+    """
     same = segments is onto
     out = []
-    for i, j in zip(*found.tolist(), strict=True):
+    for i, j in _near(segments, onto, within):
         if same and i >= j:
             continue
         base = carrier_of(onto[j])

@@ -10,12 +10,12 @@ from ninja import Router
 from pydantic import Field
 
 from yorvek.core.errors import InputError
+from yorvek.core.files.apart import read_apart
 from yorvek.core.files.drawing import DrawingRead, read_drawing
 from yorvek.core.model import Model
 from yorvek.core.parts import PartSpec
 from yorvek.core.parts.geometry import part_geometry
 from yorvek.core.quantities.entry import Thickness, resolve
-from yorvek.server.apart import read_apart
 from yorvek.server.api import shapes
 from yorvek.server.api.access import job_of, writer
 from yorvek.server.api.view import job_changes

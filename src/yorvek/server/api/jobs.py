@@ -10,6 +10,7 @@ from pydantic import Field
 from yorvek.core.checks import Sensitivity, sensitivity
 from yorvek.core.comparison import Candidate, Equal, Mine, MineFrame, SwapResult, SweepRequest, swap, sweep
 from yorvek.core.errors import InputError
+from yorvek.core.files.apart import read_apart
 from yorvek.core.files.jobfile import read_job_file
 from yorvek.core.frames import check_member
 from yorvek.core.jobs import JobSpec, beam_member
@@ -17,7 +18,6 @@ from yorvek.core.jobs.structures import frame_request
 from yorvek.core.materials import MATERIALS, PANELS
 from yorvek.core.materials.joining import cannot_join
 from yorvek.core.model import Model
-from yorvek.server.apart import read_apart
 from yorvek.server.api import shapes
 from yorvek.server.api.access import job_of, owner_of, row_of, user_of, writer
 from yorvek.server.api.opened import opened

@@ -13,6 +13,7 @@ from ninja.errors import HttpError
 from pydantic import Field
 
 from yorvek.core.errors import InputError
+from yorvek.core.files.apart import read_apart
 from yorvek.core.files.offers import OffersRead, read_offers
 from yorvek.core.files.photo import photo_jpeg
 from yorvek.core.jobs import StockSpec
@@ -23,7 +24,6 @@ from yorvek.core.materials import material
 from yorvek.core.model import Model
 from yorvek.core.quantities import UnitSystem
 from yorvek.core.sections import section, sold_in
-from yorvek.server.apart import read_apart
 from yorvek.server.api import shapes
 from yorvek.server.api.access import job_of, user_of, writer
 from yorvek.server.api.drawings import content_of
