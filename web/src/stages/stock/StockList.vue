@@ -62,8 +62,8 @@ const went = (c: S['StockChange']) => (c.gone ? t('stock.taken_away') : c.qty ==
     >
     <template #size="{ row: r }">{{ sizeOf(itemOf(r)) }}</template>
     <template #there="{ row: r }"
-      >{{ thereOf(itemOf(r), job!.job.id)
-      }}<span v-if="itemOf(r).galvanised" class="bad"> {{ $t('stock.galvanised') }}</span></template
+      >{{ thereOf(itemOf(r), job!.job.id) }}{{ itemOf(r).galvanised ? ', ' : ''
+      }}<span v-if="itemOf(r).galvanised" class="bad">{{ $t('stock.galvanised') }}</span></template
     >
     <template #price="{ row: r }"
       >{{ itemOf(r).price?.text }}
