@@ -3,7 +3,9 @@
 import { t } from '../messages'
 import { onMounted, ref } from 'vue'
 import { call, type S } from '../api/client'
+import { useAsync } from '../composables/useAsync'
 import { attempt, me, message } from '../shared/job'
+import AsyncState from '../ui/AsyncState.vue'
 import { when } from '../shared/dates'
 import Choice from '../ui/Choice.vue'
 import TextField from '../ui/TextField.vue'
@@ -25,7 +27,8 @@ const done = ref('')
 const load = async () => {
   if (me.value?.role === 'owner') people.value = await call('GET', '/people')
 }
-onMounted(() => attempt(load))
+const { isThere, failed, again } = useAsync(load)
+onMounted(again)
 const told = (words: string, work: () => Promise<unknown>) =>
   attempt(async () => {
     done.value = ''
@@ -62,7 +65,8 @@ const lastSeen = (iso: string | null) => (iso ? when(iso) : t('frame.not_yet'))
     </div>
     <p v-if="message" class="notice bad" role="alert">{{ message }}</p>
     <p v-if="done" class="notice" role="status">{{ done }}</p>
-    <template v-if="me?.role === 'owner'">
+    <AsyncState v-if="!isThere" :failed="failed" @again="again" />
+    <template v-if="isThere && me?.role === 'owner'">
       <table class="list">
         <thead>
           <tr>

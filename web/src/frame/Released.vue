@@ -3,7 +3,9 @@
 import { onBeforeUnmount, onMounted, ref } from 'vue'
 import { useRoute } from 'vue-router'
 import { call, type S } from '../api/client'
-import { attempt, job, message, reading, why } from '../shared/job'
+import { useAsync } from '../composables/useAsync'
+import { job, reading, why } from '../shared/job'
+import AsyncState from '../ui/AsyncState.vue'
 import { unit } from '../shared/units'
 import Reading from './Reading.vue'
 
@@ -17,7 +19,8 @@ async function read() {
   job.value = view
   ready.value = true
 }
-onMounted(() => attempt(read))
+const { failed, again } = useAsync(read)
+onMounted(again)
 onBeforeUnmount(() => {
   reading.value = null
   why.value = null
@@ -31,7 +34,7 @@ onBeforeUnmount(() => {
       ><router-link class="button" :to="`/jobs/${id}/check`">{{ $t('frame.the_job_as_it_is') }}</router-link></template
     >
   </Reading>
-  <p v-else class="notice">
-    {{ message || $t('frame.opening') }} <router-link :to="`/jobs/${id}/check`">{{ $t('frame.back') }}</router-link>
-  </p>
+  <AsyncState v-else class="page" :failed="failed" @again="again">
+    <router-link :to="`/jobs/${id}/check`">{{ $t('frame.back') }}</router-link>
+  </AsyncState>
 </template>

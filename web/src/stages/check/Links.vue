@@ -2,7 +2,9 @@
 /** Links for a second pair of eyes outside the shop: made, seen, ended. The address of one is shown once. */
 import { onMounted, reactive, ref } from 'vue'
 import { call, type S } from '../../api/client'
+import { useAsync } from '../../composables/useAsync'
 import { attempt, job } from '../../shared/job'
+import AsyncState from '../../ui/AsyncState.vue'
 import { day } from '../../shared/dates'
 import TextField from '../../ui/TextField.vue'
 import NumberField from '../../ui/NumberField.vue'
@@ -15,7 +17,8 @@ const base = () => `/jobs/${job.value!.job.id}/links`
 const read = async () => {
   links.value = await call('GET', base())
 }
-onMounted(() => attempt(read))
+const { isThere, failed, again } = useAsync(read)
+onMounted(again)
 const make = () =>
   attempt(async () => {
     const { link, token } = await call<S['LinkMade']>('POST', base(), draft)
@@ -64,6 +67,7 @@ const end = (link: S['LinkRow']) =>
         :model-value="made.address"
       />
     </p>
+    <AsyncState v-if="!isThere" :failed="failed" :lines="2" @again="again" />
     <p v-for="l in links" :key="l.id" :class="{ soft: l.ended }">
       <b>{{ l.for_whom }}</b>, {{ l.release ? $t('check.revision_x_3', [l.release]) : $t('check.the_job_as_it_goes')
       }}{{ l.prices ? $t('check.with_prices') : '' }},

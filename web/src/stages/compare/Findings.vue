@@ -2,22 +2,21 @@
 /** What sizing by feel would miss in this job, each with its number and its why. */
 import { ref, watch } from 'vue'
 import { call, type S } from '../../api/client'
-import { attempt, job, why } from '../../shared/job'
+import { useAsync } from '../../composables/useAsync'
+import { job, why } from '../../shared/job'
+import AsyncState from '../../ui/AsyncState.vue'
 
 const found = ref<S['Finding'][] | null>(null)
-watch(
-  () => job.value?.last_edit?.id,
-  () =>
-    attempt(async () => {
-      found.value = await call('GET', `/jobs/${job.value!.job.id}/findings`)
-    }),
-  { immediate: true },
-)
+const { isThere, failed, again } = useAsync(async () => {
+  found.value = await call('GET', `/jobs/${job.value!.job.id}/findings`)
+})
+watch(() => job.value?.last_edit?.id, again, { immediate: true })
 const open = (f: S['Finding']) => {
   why.value = { title: '', member: f.member ?? 0, structure: f.structure ?? undefined, check: f.check_id ?? '' }
 }
 </script>
 <template>
+  <AsyncState v-if="!isThere" :failed="failed" :lines="2" @again="again" />
   <section v-if="found?.length" class="gap" :aria-label="$t('compare.what_sizing_by_feel_would')">
     <h2>{{ $t('compare.what_sizing_by_feel_would_2') }}</h2>
     <ul>

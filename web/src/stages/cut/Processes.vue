@@ -7,18 +7,16 @@ import { computed, ref, watch } from 'vue'
 import { call, type S } from '../../api/client'
 import { attempt, copy, job, mayWrite, save, saveBrief } from '../../shared/job'
 import { useCatalogue } from '../../composables/useCatalogue'
+import { useAsync } from '../../composables/useAsync'
+import AsyncState from '../../ui/AsyncState.vue'
 import Choice from '../../ui/Choice.vue'
 import NumberInput from '../../ui/NumberInput.vue'
 
 const found = ref<S['Choices'] | null>(null)
-watch(
-  () => [job.value?.last_edit?.id],
-  () =>
-    attempt(async () => {
-      found.value = await call('GET', `/jobs/${job.value!.job.id}/processes`)
-    }),
-  { immediate: true },
-)
+const { isThere, failed, again } = useAsync(async () => {
+  found.value = await call('GET', `/jobs/${job.value!.job.id}/processes`)
+})
+watch(() => job.value?.last_edit?.id, again, { immediate: true })
 /** What the core asks of a way to cut; money is the job's. */
 const known = useCatalogue()
 const asks = computed(() => known.value?.process_asks ?? [])
@@ -53,6 +51,7 @@ const words = (o: S['Offer']) =>
 const now = (c: S['PartChoices']) => c.offers.find((o) => o.process === c.chosen)
 </script>
 <template>
+  <AsyncState v-if="!isThere" :failed="failed" @again="again" />
   <section v-if="found?.parts.length" class="gap">
     <h2>
       {{ $t('cut.process') }}
