@@ -2412,6 +2412,11 @@ export interface components {
             said: string[];
             /** Section Id */
             section_id: string;
+            /**
+             * Slanted Kerf Mm
+             * @default 0
+             */
+            slanted_kerf_mm: number;
         };
         /**
          * BarPiece
@@ -8758,6 +8763,11 @@ export interface components {
         StockLine: {
             /** Assumed */
             assumed: boolean;
+            /**
+             * Half
+             * @default false
+             */
+            half: boolean;
             /** Id */
             id: string;
             /**
