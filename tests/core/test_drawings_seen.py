@@ -6,6 +6,7 @@ worked out by hand.
 import io
 import json
 import math
+import re
 
 import ezdxf
 import numpy as np
@@ -14,6 +15,7 @@ from scipy.interpolate import BSpline
 
 from yorvek.core.cli import run
 from yorvek.core.errors import InputError
+from yorvek.core.files import dxf_in
 from yorvek.core.files.drawing import read_drawing
 from yorvek.core.files.drawn import LENGTH_UNITS
 
@@ -82,6 +84,16 @@ def test_a_figure_that_is_none_is_refused_with_its_line(said) -> None:
     with pytest.raises(InputError, match="line") as caught:
         read_drawing("part.dxf", data)
     assert data.split(b"\n")[int(caught.value.field.split("line ")[1]) - 1].decode() == said
+
+
+def test_a_figure_that_only_the_library_mends_is_refused_too(monkeypatch) -> None:
+    """Where lines are lost no figure stands at its place any more: what the library says that it mended is heard."""
+    data = dxf(lambda d, m: square(m, a=99.75)).replace(b"\n99.75\n", b"\n99,75\n")
+    monkeypatch.setattr(dxf_in, "_refuse_figures", lambda data: None)
+    with pytest.raises(InputError, match="99,75"):
+        read_drawing("part.dxf", data)
+    monkeypatch.setattr(dxf_in, "RECOVERED", re.compile("never"))
+    assert read_drawing("part.dxf", data).outlines[0].area_mm2 < 99.75**2  # so it was cut
 
 
 @pytest.mark.parametrize("said", ["99.75", " 99.75", "+99.75", "9.975e1", "9.975E+01", "99.750000"])
@@ -197,6 +209,7 @@ def test_lines_on_one_another_and_contours_that_touch_are_what_anybody_sees(case
         (lambda d, m: (square(m), m.add_circle((100, 50), 10)), "cross each other"),
         (lambda d, m: lines(m, [*SQUARE, ((100, 0), (150, 0))]), "branch"),
         (lambda d, m: lines(m, SQUARE[:3]), "does not close"),
+        (lambda d, m: m.add_lwpolyline([(0, 0), (100, 0)], close=True), "does not close"),
         (lambda d, m: m.add_lwpolyline([(0, 0), (100, 100), (100, 0), (0, 100)], close=True), "crosses itself"),
     ],
 )

@@ -3,10 +3,12 @@
 from __future__ import annotations
 
 import io
+import logging
 import math
 import re
 import struct
 from collections.abc import Iterable, Iterator
+from contextlib import contextmanager
 from dataclasses import dataclass
 
 import ezdxf
@@ -46,6 +48,7 @@ FIGURES = (*range(10, 60), *range(110, 150), *range(210, 240))
 """Group codes of figures."""
 PLAIN = re.compile(rb"[-+]?(?:\d+\.?\d*|\.\d+)(?:[eE][-+]?\d+)?")
 MOST_PAIRS = 4_000_000
+RECOVERED = re.compile(r'recovered invalid floating point value "(.*?)"')
 
 
 def dxf_drawn(data: bytes, unit: str | None) -> Drawn:
@@ -91,7 +94,8 @@ def _document(data: bytes) -> Drawing:
         if data[place] == mark:
             return Drawing.load(binary_tags_loader(data))
         _refuse_figures(data)
-        document, _ = recover.read(io.BytesIO(data))
+        with _nothing_recovered():
+            document, _ = recover.read(io.BytesIO(data))
     except InputError:
         raise
     except DAMAGED as error:
@@ -99,6 +103,34 @@ def _document(data: bytes) -> Drawing:
             field="drawing", got=type(error).__name__, needs="a DXF file, R12 or later: this one cannot be read"
         ) from None
     return document
+
+
+class _Recovered(logging.Handler):
+    """What the library says that it made of figures that are none, where a file was too damaged to be looked at."""
+
+    def __init__(self) -> None:
+        super().__init__(logging.WARNING)
+        self.first = ""
+
+    def emit(self, record: logging.LogRecord) -> None:
+        """Keep the first figure."""
+        found = RECOVERED.match(record.getMessage())
+        if found and not self.first:
+            self.first = found[1]
+
+
+@contextmanager
+def _nothing_recovered() -> Iterator[None]:
+    """Raises InputError where the library mended a figure on the way."""
+    heard = _Recovered()
+    logger = logging.getLogger("ezdxf")
+    logger.addHandler(heard)
+    try:
+        yield
+    finally:
+        logger.removeHandler(heard)
+    if heard.first:
+        raise InputError(field="drawing", got=heard.first[:30], needs="a figure such as 99.75")
 
 
 def _refuse_figures(data: bytes) -> None:

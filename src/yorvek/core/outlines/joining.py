@@ -92,7 +92,7 @@ def whole_contours(segments: list[Segment], number: int) -> list[Segment]:
             out += chain
             chain = []
         chain.append(s)
-        if len(chain) > 1 and math.dist(s.end, chain[0].start) <= JOIN_MM / 4:
+        if _encloses(chain) and math.dist(s.end, chain[0].start) <= JOIN_MM / 4:
             number += 1
             out += [replace(x, ring=number) for x in chain]
             chain = []
@@ -105,10 +105,11 @@ def _drawn_rings(segments: list[Segment], mended: list[str]) -> list[list[Segmen
     for s in segments:
         rings.setdefault(s.ring, []).append(s)
     seen: dict[tuple[int, ...], list[Polygon]] = {}
-    out, doubles = [], 0
+    out, doubles, small = [], 0, 0
     for ring in rings.values():
         ring = [s for s in ring if math.dist(s.start, s.end) > JOIN_MM / 4 or abs(s.bulge) > 1e-9]
-        if len(ring) < 2:
+        if not _encloses(ring):
+            small += 1
             continue
         shape = Polygon(ring_points(_as_ring(ring)[0]))
         near = [p for one in _near(shape.bounds) for p in seen.get(one, [])]
@@ -119,7 +120,14 @@ def _drawn_rings(segments: list[Segment], mended: list[str]) -> list[list[Segmen
         out.append(ring)
     if doubles:
         mended.append(f"{doubles} contours drawn twice were taken once")
+    if small:
+        mended.append(f"{small} contours too small to be cut were left out")
     return out
+
+
+def _encloses(chain: list[Segment]) -> bool:
+    """Whether lines that run back to where they began can have something within: two straight ones cannot."""
+    return len(chain) > 2 or (len(chain) == 2 and any(abs(s.bulge) > 1e-9 for s in chain))
 
 
 def _near(bounds: tuple[float, ...]) -> list[tuple[int, ...]]:
@@ -293,7 +301,11 @@ def _nested(rings: list[tuple[Ring, str]], troubles: list[Trouble], mended: list
     """Rings at an even depth are outlines, those inside them their openings."""
     shapes = []
     for ring, layer in rings:
-        shape = Polygon(ring_points(ring))
+        points = ring_points(ring)
+        if len(points) < 3:
+            troubles.append(Trouble(what="a contour that encloses nothing", x=points[0][0], y=points[0][1]))
+            continue
+        shape = Polygon(points)
         if not shape.is_valid:
             reason = shapely.is_valid_reason(shape)
             at = reason.partition("[")[2].rstrip("]").split()
