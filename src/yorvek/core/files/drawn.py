@@ -5,7 +5,8 @@ from __future__ import annotations
 from dataclasses import dataclass, field
 
 from yorvek.core.errors import InputError
-from yorvek.core.outlines.joining import Segment, whole_contours
+from yorvek.core.outlines.joining import whole_contours
+from yorvek.core.outlines.segments import Segment
 from yorvek.core.quantities import INCH_MM
 
 LENGTH_UNITS = {

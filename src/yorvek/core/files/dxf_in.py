@@ -21,8 +21,8 @@ from ezdxf.math import OCS, BSpline, Vec3
 from yorvek.core.errors import InputError
 from yorvek.core.files.drawn import CURVE_MM, FAR_MM, HIDDEN, LENGTH_UNITS, Drawn, refuse_many
 from yorvek.core.outlines.arcs import fitted
-from yorvek.core.outlines.joining import Segment
 from yorvek.core.outlines.outline import Point
+from yorvek.core.outlines.segments import Segment
 from yorvek.core.quantities import INCH_MM
 
 MOST_ENTITIES = 40_000

@@ -19,8 +19,8 @@ from yorvek.core.files.drawn import CURVE_MM, HIDDEN, MOST_SEGMENTS, Drawn
 from yorvek.core.files.svg_style import Rule, Style, is_gone, is_unseen, rules_of, style_of
 from yorvek.core.files.svg_view import NUMBER, figure, scale_of, within
 from yorvek.core.outlines.arcs import fitted
-from yorvek.core.outlines.joining import Segment
 from yorvek.core.outlines.outline import Point
+from yorvek.core.outlines.segments import Segment
 
 Floats = NDArray[np.float64]
 Run = list[Point] | Floats

@@ -17,9 +17,9 @@ from shapely import Polygon, STRtree
 from yorvek.core.errors import InputError
 from yorvek.core.model import Model
 from yorvek.core.outlines.outline import Outline, Point, Ring, Vertex, ring_area_mm2, ring_points
-from yorvek.core.outlines.overlapping import Segment, merged, uncovered
+from yorvek.core.outlines.overlapping import merged, uncovered
+from yorvek.core.outlines.segments import Segment, together
 
-__all__ = ["Joined", "Segment", "Trouble", "joined", "whole_contours"]
 JOIN_MM = 0.02
 """Ends this close are one point: drawings are rounded to a hundredth."""
 MOST_MENDED_MM = 1.0
@@ -107,7 +107,7 @@ def _drawn_rings(segments: list[Segment], mended: list[str]) -> list[list[Segmen
     seen: dict[tuple[int, ...], list[Polygon]] = {}
     out, doubles, small = [], 0, 0
     for ring in rings.values():
-        ring = [s for s in ring if math.dist(s.start, s.end) > JOIN_MM / 4 or abs(s.bulge) > 1e-9]
+        ring = [s for s in ring if math.dist(s.start, s.end) > JOIN_MM / 4 or not s.straight]
         if not _encloses(ring):
             small += 1
             continue
@@ -127,7 +127,7 @@ def _drawn_rings(segments: list[Segment], mended: list[str]) -> list[list[Segmen
 
 def _encloses(chain: list[Segment]) -> bool:
     """Whether lines that run back to where they began can have something within: two straight ones cannot."""
-    return len(chain) > 2 or (len(chain) == 2 and any(abs(s.bulge) > 1e-9 for s in chain))
+    return len(chain) > 2 or (len(chain) == 2 and not all(s.straight for s in chain))
 
 
 def _near(bounds: tuple[float, ...]) -> list[tuple[int, ...]]:
@@ -172,7 +172,7 @@ def _without_doubles(segments: list[Segment], mended: list[str]) -> list[Segment
     out = []
     doubles = 0
     for s in segments:
-        if math.dist(s.start, s.end) < JOIN_MM and abs(s.bulge) < 1e-9:
+        if math.dist(s.start, s.end) < JOIN_MM and s.straight:
             continue
         a, b = (tuple(round(v / JOIN_MM / 2) for v in p) for p in (s.start, s.end))
         bulge = round(s.bulge, 4)
@@ -196,21 +196,12 @@ def _nodes(segments: list[Segment], within: float) -> tuple[list[Point], list[tu
     tree = cKDTree(points)
     if tree.count_neighbors(tree, within) > MOST_CLOSE * len(points):
         raise InputError(field="drawing", got=f"{len(points)} ends", needs="fewer lines that end in one place")
-    parent = list(range(len(points)))
-
-    def root(k: int) -> int:
-        while parent[k] != k:
-            parent[k] = parent[parent[k]]
-            k = parent[k]
-        return k
-
-    for a, b in tree.query_pairs(within):
-        parent[root(a)] = root(b)
+    root = together(len(points), tree.query_pairs(within))
     number: dict[int, int] = {}
     nodes: list[Point] = []
     of = []
     for k in map(int, place.ravel()):
-        r = root(k)
+        r = root[k]
         if r not in number:
             number[r] = len(nodes)
             nodes.append((float(points[r][0]), float(points[r][1])))

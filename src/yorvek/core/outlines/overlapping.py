@@ -10,21 +10,11 @@ from scipy.spatial import cKDTree
 from shapely import STRtree, linestrings
 
 from yorvek.core.errors import InputError
-from yorvek.core.outlines.outline import Point
+from yorvek.core.outlines.outline import Point, Vertex, arc_of
+from yorvek.core.outlines.segments import Segment, together
 
 MOST_NEAR = 60
 """Pairs a segment on average."""
-
-
-@dataclass(frozen=True)
-class Segment:
-    """A line or arc of a drawing, the layer it is on, and which closed contour it was drawn as part of; 0: of none."""
-
-    start: Point
-    end: Point
-    bulge: float
-    layer: str
-    ring: int = 0
 
 
 @dataclass(frozen=True)
@@ -47,17 +37,12 @@ class Carrier:
 def carrier_of(s: Segment) -> Carrier:
     """What a segment lies on. Of an arc the way along it is counter-clockwise from the angle 0."""
     (x0, y0), (x1, y1) = s.start, s.end
-    chord = math.dist(s.start, s.end)
-    if abs(s.bulge) < 1e-9:
+    if s.straight:
+        chord = math.dist(s.start, s.end)
         way = ((x1 - x0) / chord, (y1 - y0) / chord) if chord else (1.0, 0.0)
         return Carrier(s.start, way, 0.0, 0.0, chord)
-    sweep = 4 * math.atan(s.bulge)
-    radius = chord / 2 / abs(math.sin(sweep / 2))
-    rise = chord / 2 / math.tan(sweep / 2)
-    cx = (x0 + x1) / 2 - rise * (y1 - y0) / chord
-    cy = (y0 + y1) / 2 + rise * (x1 - x0) / chord
-    first = s.start if sweep > 0 else s.end
-    begin = math.atan2(first[1] - cy, first[0] - cx) % (2 * math.pi)
+    cx, cy, radius, angle, sweep = arc_of(Vertex(x=x0, y=y0, bulge=s.bulge), Vertex(x=x1, y=y1))
+    begin = min(angle, angle + sweep) % (2 * math.pi)
     return Carrier((cx, cy), (1.0, 0.0), radius, begin * radius, (begin + abs(sweep)) * radius)
 
 
@@ -110,11 +95,11 @@ def _near(segments: Sequence[Segment], onto: Sequence[Segment], within: float) -
 
 
 def _straight_ones(segments: Sequence[Segment]) -> list[int]:
-    return [k for k, s in enumerate(segments) if abs(s.bulge) < 1e-9]
+    return [k for k, s in enumerate(segments) if s.straight]
 
 
 def _round_ones(segments: Sequence[Segment]) -> dict[int, Carrier]:
-    return {k: carrier_of(s) for k, s in enumerate(segments) if abs(s.bulge) >= 1e-9}
+    return {k: carrier_of(s) for k, s in enumerate(segments) if not s.straight}
 
 
 def _refuse_many(pairs: int, segments: int) -> None:
@@ -170,19 +155,9 @@ def _reach(base: Carrier, spans: list[tuple[float, float]], within: float) -> fl
 
 def merged(segments: Sequence[Segment], within: float) -> tuple[list[Segment], int]:
     """Segments, those that lie on one another made one, and how many fewer there are."""
-    parent = list(range(len(segments)))
-
-    def root(k: int) -> int:
-        while parent[k] != k:
-            parent[k] = parent[parent[k]]
-            k = parent[k]
-        return k
-
-    for i, j in overlaps(segments, segments, within):
-        parent[root(i)] = root(j)
     groups: dict[int, list[int]] = {}
-    for k in range(len(segments)):
-        groups.setdefault(root(k), []).append(k)
+    for k, root in enumerate(together(len(segments), overlaps(segments, segments, within))):
+        groups.setdefault(root, []).append(k)
     out: list[Segment] = []
     for members in groups.values():
         out += [segments[members[0]]] if len(members) == 1 else _one(segments, members, within)
