@@ -3,6 +3,7 @@ read, or named with its reason, and nothing is guessed. Findings F6 and F7.
 """
 
 import io
+from typing import get_args
 
 import pytest
 from openpyxl import Workbook
@@ -14,6 +15,7 @@ from yorvek.core.files.yard.figures import Habit, habit_of, readings
 from yorvek.core.files.yard.grades import grade_in
 from yorvek.core.files.yard.headings import column_of
 from yorvek.core.files.yard.profiles import asked_in, chosen, exactly, find
+from yorvek.core.files.yard.words import FIELDS, Known
 from yorvek.core.materials import material
 from yorvek.core.sections import catalogue, section
 
@@ -204,6 +206,10 @@ def test_headings_in_four_languages(heading, field) -> None:
 def test_headings_say_units_money_and_what_a_price_is_of(heading, unit, per, money) -> None:
     found = column_of(heading)
     assert found is not None and (found.unit, found.per, found.currency) == (unit, per, money)
+
+
+def test_every_field_that_may_be_said_has_its_words() -> None:
+    assert set(get_args(Known)) == set(FIELDS)
 
 
 def test_numbers_are_read_as_the_list_writes_them() -> None:

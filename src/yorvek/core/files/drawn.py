@@ -21,6 +21,24 @@ HIDDEN = "hidden"
 
 
 @dataclass
+class Budget:
+    """How many elements of a drawing may still be looked at, what is put in again counted each time."""
+
+    most: int
+    spent: int = 0
+
+    def spend(self, count: int = 1) -> None:
+        """Take some of it.
+
+        Raises:
+            InputError: it is used up.
+        """
+        self.spent += count
+        if self.spent > self.most:
+            raise InputError(field="drawing", got=f"over {self.most} elements", needs="a simpler drawing")
+
+
+@dataclass
 class Drawn:
     """Segments in mm, the unit they were in, and what was left out, counted by what it is."""
 

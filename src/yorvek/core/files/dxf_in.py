@@ -19,7 +19,7 @@ from ezdxf.lldxf.tagger import binary_tags_loader
 from ezdxf.math import OCS, BSpline, Vec3
 
 from yorvek.core.errors import InputError
-from yorvek.core.files.drawn import CURVE_MM, FAR_MM, HIDDEN, LENGTH_UNITS, Drawn, refuse_many
+from yorvek.core.files.drawn import CURVE_MM, FAR_MM, HIDDEN, LENGTH_UNITS, Budget, Drawn, refuse_many
 from yorvek.core.outlines.arcs import fitted
 from yorvek.core.outlines.outline import Point
 from yorvek.core.outlines.segments import Segment
@@ -70,7 +70,7 @@ def dxf_drawn(data: bytes, unit: str | None) -> Drawn:
         layers = list(document.layers)
         walk = Walk(
             out,
-            Budget(),
+            Budget(MOST_ENTITIES),
             frozenset(x.dxf.name.lower() for x in layers if x.is_off()),
             frozenset(x.dxf.name.lower() for x in layers if x.is_frozen()),
         )
@@ -148,23 +148,6 @@ def _refuse_figures(data: bytes) -> None:
         elif drawn and code.isdigit() and int(code) in FIGURES and not PLAIN.fullmatch(value):
             said = value[:30].decode("ascii", "replace")
             raise InputError(field=f"drawing, line {k + 2}", got=said, needs="a figure such as 99.75")
-
-
-class Budget:
-    """How many entities may still be looked at, blocks counted each time they are put in."""
-
-    def __init__(self) -> None:
-        self.left = MOST_ENTITIES
-
-    def spend(self, count: int = 1) -> None:
-        """Take some of it.
-
-        Raises:
-            InputError: it is used up.
-        """
-        self.left -= count
-        if self.left < 0:
-            raise InputError(field="drawing", got=f"over {MOST_ENTITIES} entities", needs="a simpler drawing")
 
 
 @dataclass

@@ -7,7 +7,7 @@ from __future__ import annotations
 import math
 import re
 from collections.abc import Iterator
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from itertools import pairwise
 from xml.etree import ElementTree
 
@@ -15,7 +15,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from yorvek.core.errors import InputError
-from yorvek.core.files.drawn import CURVE_MM, HIDDEN, MOST_SEGMENTS, Drawn
+from yorvek.core.files.drawn import CURVE_MM, HIDDEN, MOST_SEGMENTS, Budget, Drawn
 from yorvek.core.files.svg_style import Rule, Style, is_gone, is_unseen, rules_of, style_of
 from yorvek.core.files.svg_view import NUMBER, figure, scale_of, within
 from yorvek.core.outlines.arcs import fitted
@@ -80,22 +80,12 @@ def _root(data: bytes) -> ElementTree.Element:
 
 @dataclass
 class Walk:
-    """A drawing while it is walked through: what has a name in it, its rules, and how often things may be used."""
+    """A drawing while it is walked through: what has a name in it, its rules, and how much may be looked at."""
 
     drawn: Drawn
     ids: dict[str, ElementTree.Element]
     rules: list[Rule]
-    left: int = MOST_ELEMENTS
-
-    def spend(self) -> None:
-        """One more element is looked at.
-
-        Raises:
-            InputError: more than there may be, those that are used again counted each time.
-        """
-        self.left -= 1
-        if self.left < 0:
-            raise InputError(field="drawing", got=f"over {MOST_ELEMENTS} elements", needs="a simpler drawing")
+    budget: Budget = field(default_factory=lambda: Budget(MOST_ELEMENTS))
 
     def leave_hidden(self, element: ElementTree.Element) -> None:
         """Count what would be drawn of it."""
@@ -130,7 +120,7 @@ def _one(
     """The shapes of an element, each with its place; what is not seen is counted and left out."""
     if depth > MOST_DEPTH:
         raise InputError(field="drawing", got="groups", needs=f"groups in groups no deeper than {MOST_DEPTH}")
-    walk.spend()
+    walk.budget.spend()
     kind = _plain(child.tag)
     if kind in NOT_DRAWN:
         return

@@ -4,8 +4,6 @@ undone there.
 
 from __future__ import annotations
 
-from typing import Literal
-
 from django.http import HttpRequest, HttpResponse
 from django.utils import timezone
 from ninja import Router
@@ -16,6 +14,7 @@ from yorvek.core.errors import InputError
 from yorvek.core.files.apart import read_apart
 from yorvek.core.files.offers import OffersRead, read_offers
 from yorvek.core.files.photo import photo_jpeg
+from yorvek.core.files.yard.words import Known
 from yorvek.core.jobs import StockSpec
 from yorvek.core.jobs.price_feed import NOTE, feed
 from yorvek.core.jobs.sheet_groups import sheet_outline
@@ -95,13 +94,6 @@ def make_stock(request: HttpRequest, body: StockSpec, job_id: int | None = None)
     return shapes.Saved(id=row.pk, version=row.version, changes=job_changes(job) if job else None)
 
 
-Column = Literal[
-    "section", "material", "length", "width", "height", "thickness", "format", "net", "price", "list", "qty", "per",
-    "currency", "supplier", "delivery", "duty", "yard_cut", "location", "heat", "note", "finish",
-]  # fmt: skip
-"""Fields of a list, as `core/files/yard` knows them."""
-
-
 class ListIn(Model):
     """A spreadsheet as it was picked; content in base64. `take`: put what is in it into the stock book."""
 
@@ -109,7 +101,7 @@ class ListIn(Model):
     content: str = Field(max_length=7_000_000)
     unit: UnitSystem = "mm"
     take: bool = False
-    columns: dict[str, Column] = Field(default={}, max_length=60, description="what headings mean, by their words")
+    columns: dict[str, Known] = Field(default={}, max_length=60, description="what headings mean, by their words")
 
 
 class OffersOut(OffersRead):

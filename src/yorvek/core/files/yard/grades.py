@@ -27,6 +27,7 @@ SAID: tuple[tuple[str, str], ...] = (
     (r"\bdom\b", "DOM"),
     (r"\bb ?500 ?b\b", "B500B"),
 )
+"""How grades are written, as patterns of small letters without marks (from memory)."""
 
 
 def grade_in(text: str) -> str:

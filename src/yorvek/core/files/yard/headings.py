@@ -155,7 +155,8 @@ def _with(texts: list[str], below: Sequence[Cell]) -> list[str] | None:
         own = texts[i] if i < len(texts) else ""
         low = under[i] if i < len(under) else ""
         over = own or (over if low else "")
-        if low and column_of(low) and column_of(low).field not in ("per", "length"):  # type: ignore[union-attr]
+        under_it = column_of(low) if low else None
+        if under_it and under_it.field not in ("per", "length"):
             out.append(f"{over} {low}" if over and column_of(f"{over} {low}") else low)
         else:
             out.append(f"{own or over} ({low})" if low else own)

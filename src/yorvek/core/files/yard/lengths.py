@@ -9,17 +9,15 @@ import re
 from yorvek.core.errors import InputError
 from yorvek.core.files.yard.cells import Cell
 from yorvek.core.files.yard.figures import Habit, readings
-from yorvek.core.files.yard.prices import FOOT_MM
 from yorvek.core.quantities import UnitSystem, parse
-from yorvek.core.quantities.units import INCH_MM
+from yorvek.core.quantities.units import FOOT_MM, LENGTH
 
-SCALE = {"mm": 1.0, "cm": 10.0, "m": 1000.0, "in": INCH_MM, "ft": FOOT_MM}
 OWN = re.compile(r"([\d.,'’\s\u00a0\u202f]*\d)\s*(mm|cm|mtr|metres?|meters?|m|lfm)\.?", re.IGNORECASE)
 RANGE = re.compile(r"\d\s*(?:-|–|to|bis|à|/)\s*\d+(?:[.,]\d+)?\s*(?:m|mm|ft)?$", re.IGNORECASE)
-BAR = (100.0, 26_000.0)
-SIDE = (250.0, 16_000.0)
-THICK = (0.3, 300.0)
+BAR, SIDE, THICK = (100.0, 26_000.0), (250.0, 16_000.0), (0.3, 300.0)
+"""What a bar's length, a sheet's side and its thickness can be, mm (common practice, no source)."""
 FEW_METRES, FEW_FEET = 30.0, 20.0
+"""So small a bare figure that is no such length in its own unit is one in the larger (common practice, no source)."""
 AS_FEET = "a sheet's bare figures read as feet: as inches it would be no sheet"
 AS_METRES = "a bare number read as metres: as millimetres it would be no stock length"
 
@@ -73,15 +71,15 @@ def _bare(cell: Cell, habit: Habit) -> list[float]:
 
 def _values(cell: Cell, said: str, unit: UnitSystem, habit: Habit) -> list[float]:
     if cell.number is not None:
-        return [cell.number * SCALE[said or unit]]
+        return [cell.number * LENGTH[said or unit]]
     own = OWN.fullmatch(cell.text)
     if own:
         word = own[2].lower()
-        scale = SCALE["mm" if word == "mm" else "cm" if word == "cm" else "m"]
+        scale = LENGTH[word if word in ("mm", "cm") else "m"]
         return [v * scale for v in readings(own[1], habit)]
     found = readings(cell.text, habit)
     if found:
-        return [v * SCALE[said or unit] for v in found]
+        return [v * LENGTH[said or unit] for v in found]
     try:
         system: UnitSystem = "in" if said in ("in", "ft") else unit
         return [parse(cell.text.replace(",", "."), kind="length", unit=system).value]

@@ -2,10 +2,8 @@
 
 from __future__ import annotations
 
-from yorvek.core.quantities.units import INCH_MM
+from yorvek.core.quantities.units import FOOT_MM, POUND_KG
 
-POUND_KG = 0.45359237
-FOOT_MM = 12 * INCH_MM
 BY_MASS = {"kg": 1.0, "t": 1000.0, "100kg": 100.0, "lb": POUND_KG, "cwt": 100 * POUND_KG}
 BY_LENGTH_MM = {"m": 1000.0, "ft": FOOT_MM}
 BY_AREA_MM2 = {"m2": 1e6, "ft2": FOOT_MM**2}

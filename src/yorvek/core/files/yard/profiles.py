@@ -17,7 +17,6 @@ from yorvek.core.quantities.gauge import gauge_thickness_in
 from yorvek.core.quantities.units import INCH_MM
 from yorvek.core.sections import Section, catalogue, sold_in
 
-Family = str
 SAID = tuple((family, "|".join(said)) for family, said in FAMILIES.items())
 PLATE = re.compile(
     r"\b(?:sheets?|plates?|blech(?:e|tafel)?|feinblech|grobblech|tafelblech|toles?|chapas?|laminas?|pl)\b"
@@ -39,7 +38,11 @@ PIPE = re.compile(
 SCHEDULES = {"STD": ("40", "std"), "XS": ("80", "xs", "xh")}
 """From memory: schedule 40 is the standard wall up to 10 in, schedule 80 the extra strong one up to 8 in."""
 CLOSE_MM = 0.06
+"""Sizes that differ by less are one: 21.3 and 21.34."""
 LARGEST_IN = 40.0
+"""A figure of a size that is larger is in mm, whatever unit the list is in."""
+BY_WEIGHT = ("w", "m", "s", "hp", "c", "mc")
+"""Families whose names hold a depth and a weight, in whatever unit the list is."""
 COLD_REMARK = "the list does not say hot or cold formed: read as cold formed, the weaker of the two"
 
 
@@ -47,7 +50,7 @@ COLD_REMARK = "the list does not say hot or cold formed: read as cold formed, th
 class Asked:
     """What a line says of its size: families that it may be of, and its figures in mm as they stand."""
 
-    families: tuple[Family, ...]
+    families: tuple[str, ...]
     dims_mm: tuple[float, ...]
     raw: tuple[float, ...]
     inch: bool
@@ -94,10 +97,10 @@ def _pipe(words: str) -> str:
     return f"Pipe{size}{weight}"
 
 
-def families_in(text: str) -> tuple[Family, ...]:
+def families_in(text: str) -> tuple[str, ...]:
     """Families that a text names; the longest words count."""
     words = f" {plain(re.sub(r'(?<=[a-z])(?=[0-9])', ' ', tidied(text)))} "
-    fits: list[tuple[int, Family]] = []
+    fits: list[tuple[int, str]] = []
     for family, said in SAID:
         for m in re.finditer(rf"(?<= )(?:{said})(?= )", words):
             fits.append((len(m[0]), family))
@@ -163,7 +166,7 @@ def _named(s: Section) -> tuple[str, tuple[float, ...]]:
     family = FAMILY.get(s.series, s.shape)
     if family == "pipe":
         return family, ()
-    inch = s.system == "inch" and family not in ("w", "m", "s", "hp", "c", "mc")
+    inch = s.system == "inch" and family not in BY_WEIGHT
     name = _walls_of_gauge(s.id) if s.series == "inch tube" else s.id
     found = re.findall(r"\d+-\d+/\d+|\d+/\d+|\d*\.?\d+", name.removesuffix(" in"))
     dims = tuple(number_of(w) * (INCH_MM if inch else 1.0) for w in found)
@@ -188,9 +191,7 @@ def find(asked: Asked, *, metals: Iterable[str] = (), text: str = "") -> list[Se
             hits += [s for known, s in _known().get(family, ()) if _same(known, dims)]
     hits = list(dict.fromkeys(hits))
     system = "inch" if asked.inch else "metric"
-    hits = [
-        s for s in hits if s.system == system or FAMILY.get(s.series) in ("w", "m", "s", "hp", "c", "mc", "hss")
-    ] or hits
+    hits = [s for s in hits if s.system == system or FAMILY.get(s.series) in (*BY_WEIGHT, "hss")] or hits
     if wanted:
         sold = [s for s in hits if wanted & set(sold_in(s))]
         if hits and not sold:
@@ -225,11 +226,9 @@ def _families(asked: Asked) -> list[str]:
 
 def _orders(family: str, asked: Asked) -> list[tuple[float, ...]]:
     """Figures as the catalogue may have them: a square by one side, the longer side first, weights as they are."""
-    raw = asked.raw if family in ("w", "m", "s", "hp", "c", "mc") else asked.dims_mm
+    raw = asked.raw if family in BY_WEIGHT else asked.dims_mm
     if family in ("rhs", "hss", "angle") and len(raw) == 2:
         return [(raw[0], raw[0], raw[1]), raw]
-    if family == "tee" and len(raw) == 1:
-        return [raw]
     if family in ("rhs", "hss", "angle") and len(raw) == 3:
         *sides, wall = raw
         a, b = max(sides), min(sides)

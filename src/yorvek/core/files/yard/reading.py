@@ -17,6 +17,7 @@ from yorvek.core.files.yard.rows import Line, Odd, Read, Row, number, whole
 from yorvek.core.files.yard.shapes import bar_of, is_sheet, sheet_of
 from yorvek.core.materials import Material, material
 from yorvek.core.quantities import UnitSystem
+from yorvek.core.sections import section
 
 HIDDEN = "hidden in the file: show it there to have it read"
 PRICES = ("net", "price", "list")
@@ -189,7 +190,7 @@ def _per_in(text: str) -> str:
 
 def _mass(line: Line, metal: Material) -> float:
     if line.section:
-        return profiles.exactly(line.section).mass_kg_per_m(metal.density_kg_m3) * (line.length_mm or 0) / 1000  # type: ignore[union-attr]
+        return section(line.section).mass_kg_per_m(metal.density_kg_m3) * (line.length_mm or 0.0) / 1000
     return _area(line) * (line.thickness_mm or 0) * metal.density_kg_m3 * 1e-9
 
 

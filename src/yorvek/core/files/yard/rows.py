@@ -83,7 +83,11 @@ class Row:
 
 
 def number(row: Row, cell: Cell, name: str) -> float:
-    """A number in a cell, in the list's own way of writing them."""
+    """A number in a cell, in the list's own way of writing them.
+
+    Raises:
+        InputError: it is none, or may be two.
+    """
     if cell.number is not None:
         value = cell.number
     else:
@@ -102,6 +106,11 @@ def number(row: Row, cell: Cell, name: str) -> float:
 
 
 def whole(row: Row, cell: Cell) -> int:
+    """A number of pieces.
+
+    Raises:
+        InputError: it is none.
+    """
     needs = "a whole number, or nothing for what is on offer"
     try:
         value = number(row, cell, "qty")

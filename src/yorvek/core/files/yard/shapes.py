@@ -17,9 +17,18 @@ from yorvek.core.quantities.units import INCH_MM
 from yorvek.core.sections import Section, sold_in
 
 WIDEST_MM = 3600.0
+"""Of a sheet (common practice, no source)."""
+SAID_LENGTH = "l|lg|length|lange|länge|longueur"
+LENGTH_WORDS = re.compile(
+    rf"(?:\b(?:{SAID_LENGTH}|long|x)\s*[=:.]?\s*)?(?<![\d.,x×])(\d+(?:[.,]\d+)?)\s*(m|mtr|ft|')(?![a-z0-9²\"'])"
+    rf"|\b(?:{SAID_LENGTH})\s*[=:.]\s*(\d+)\s*(mm)?\b",
+    re.IGNORECASE,
+)
+FIGURE = re.compile(rf"(?<![\w.,/])({profiles.NUMBER})\s*(mm|cm|m|in|ft|\"|')?(?![\w²]*[a-wyz²])")
 
 
 def is_sheet(row: Row) -> bool:
+    """Whether a line is of a sheet: by a word for one, or by a thickness or a format where no section is named."""
     if row.first("section") and profiles.exactly(row.text("section")):
         return False
     size = row.text("section")
@@ -32,6 +41,11 @@ def is_sheet(row: Row) -> bool:
 
 
 def bar_of(row: Row, metal: Material) -> dict[str, object]:
+    """Section and length of a bar.
+
+    Raises:
+        InputError: a size that is not kept, or not in the metal; no length, or several.
+    """
     size = row.text("section")
     exact = profiles.exactly(size)
     if exact is None:
@@ -62,13 +76,6 @@ def _found(row: Row, size: str, metal: Material) -> Section:
     return found.section
 
 
-LENGTH_WORDS = re.compile(
-    r"(?:\b(?:l|lg|length|lange|länge|longueur|long|x)\s*[=:.]?\s*)?"
-    r"(?<![\d.,x×])(\d+(?:[.,]\d+)?)\s*(m|mtr|ft|')(?![a-z0-9²\"'])|\b(?:l|lg|length|lange|länge|longueur)\s*[=:.]\s*(\d+)\s*(mm)?\b",
-    re.IGNORECASE,
-)
-
-
 def _length_in(size: str) -> tuple[Column, Cell] | None:
     found = LENGTH_WORDS.search(size)
     if not found:
@@ -82,6 +89,11 @@ def _without_length(size: str) -> str:
 
 
 def sheet_of(row: Row, metal: Material) -> dict[str, object]:
+    """Thickness and sides of a sheet, the longer first.
+
+    Raises:
+        InputError: one of them is not said, may be several, or cannot be.
+    """
     if row.cells.get("thickness"):
         column, cell = row.cells["thickness"][0]
         cell = _gauged(cell, metal)
@@ -144,9 +156,6 @@ def _all_three(row: Row, metal: Material) -> tuple[float, tuple[float, float]]:
         Cell(" ".join(thick).strip()), said="", unit=row.unit, habit=Habit(None), field="thickness", within=THICK
     )
     return value[0], sides
-
-
-FIGURE = re.compile(rf"(?<![\w.,/])({profiles.NUMBER})\s*(mm|cm|m|in|ft|\"|')?(?![\w²]*[a-wyz²])")
 
 
 def _figures(text: str) -> list[tuple[str, str]]:

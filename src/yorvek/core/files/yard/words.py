@@ -2,6 +2,14 @@
 
 from __future__ import annotations
 
+from typing import Literal
+
+Known = Literal[
+    "section", "material", "length", "width", "height", "thickness", "format", "net", "price", "list", "qty", "per",
+    "currency", "supplier", "delivery", "duty", "yard_cut", "location", "heat", "note", "finish",
+]  # fmt: skip
+"""What a column may hold."""
+
 
 def table(text: str) -> dict[str, list[str]]:
     """What is said for what: "meaning: word, word", lines that begin with a space going on."""
