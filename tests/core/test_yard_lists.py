@@ -353,6 +353,27 @@ def test_a_size_without_a_word_of_what_it_is_is_not_guessed() -> None:
     assert "catalogue" in odd("Size;Grade;Length\n60x60x4;S355;6000\n")
 
 
+@pytest.mark.parametrize(
+    "size",
+    ["RHS 120x60x4 hot dip galvanised", "RHS 120x60x4 hot-dipped", "Tube rectangulaire 120x60x4 galvanisé à chaud"],
+)
+def test_dipped_in_hot_zinc_is_not_formed_hot(size) -> None:
+    """It was read as hot finished, the stronger of the two."""
+    line = bar(size, "S355J2H")
+    assert line.section == "RHS 120×60×4 cold" and line.galvanised and line.remarks
+
+
+def test_a_gauge_in_a_column_knows_of_zinc_too() -> None:
+    line = one("Description,Grade,Gauge,Size\nGalvanised sheet,A36,16 ga,48 x 96\n", unit="in")
+    assert line.thickness_mm == pytest.approx(0.0635 * 25.4, abs=1e-3) and "galvanized steel" in line.remarks[0]
+
+
+@pytest.mark.parametrize("text", ["Blech 5 x 1500 x 6000", "Sheet 6000x1500x5", "Plate 5x1500x10500 S235"])
+def test_a_side_of_six_metres_is_no_number_of_an_alloy(text) -> None:
+    line = one(f"Description;Grade\n{text};S235JR\n")
+    assert (line.thickness_mm, line.height_mm) == (5, 1500) and line.width_mm in (6000, 10500)
+
+
 def test_patterned_and_pierced_sheet_is_not_plain_sheet() -> None:
     for words in ("Tränenblech", "Chequer plate", "Tôle larmée", "Lochblech"):
         assert "plain metal" in odd(f"Description;Grade;Thickness;Format\n{words};S235;3;2500x1250\n")

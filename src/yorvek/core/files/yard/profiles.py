@@ -26,8 +26,12 @@ PATTERNED = re.compile(
     r"perforada|expanded|streck|mesh|gitter|wellblech|corrugated|trapez\w*)"
 )
 COLD = re.compile(r"\b(?:cold|cf|cfrhs|cfshs|kalt\w*|froid|frio|en ?10219\S*|welded)\b")
+DIPPED = re.compile(
+    r"\bhot[- ]?dip\w*|\b(?:galv\w*|zingue) (?:a|en) (?:chaud|caliente)\b|\ben caliente por inmersion\b"
+)
+"""Zinc, and not how a section was formed."""
 HOT = re.compile(r"\b(?:hot|hf|warm\w*|chaud|caliente|en ?10210\S*|seamless|nahtlos)\b")
-GALVANISED = re.compile(r"\b(?:galv\w*|verzinkt|feuerverzinkt|zinc\w*|zingue|hdg|dx51d?\S*|gi)\b")
+GALVANISED = re.compile(r"\b(?:galv\w*|hot dip\w*|verzinkt|feuerverzinkt|zinc\w*|zingue|hdg|dx51d?\S*|gi)\b")
 NUMBER = r"(?:\d+[- ]\d+/\d+|\d+/\d+|\d*[.,]?\d+)"
 BETWEEN = r"\s*(?:mm|in|inch|\"|'')?\s*[x×*/]\s*"
 DIMS = re.compile(rf"(?<![\d.,/])({NUMBER}(?:{BETWEEN}{NUMBER})*)\s*(mm\b|in\b|inch\b|\"|'')?")
@@ -141,7 +145,7 @@ def is_norm(text: str, at: int) -> bool:
     before = text[:at]
     return bool(
         re.search(r"(?:\ben|\bdin|\biso|\bastm|\baisi|\bgr(?:ade)?|\bfy)[ -]?$|\b(?:s|st|a|b)$", before)
-    ) or bool(re.match(r"1\.[04]\d{3}\b|10\d{3}\b|(?:304|316)l?\b|6\d{3}\b|5083", text[at:]))
+    ) or bool(re.match(r"1\.[04]\d{3}\b|10(?:02[45]|05[5-9]|060|088|131|21[09]|29[69]|305)\b|(?:304|316)l?\b|60(?:6\d|82)\b|5083", text[at:]))
 
 
 @lru_cache
@@ -198,7 +202,7 @@ def find(asked: Asked, *, metals: Iterable[str] = (), text: str = "") -> list[Se
             needs = f"{hits[0].id} is sold in " + ", ".join(sold_in(hits[0]))
             raise InputError(field="material", got=", ".join(sorted(wanted)), needs=needs)
         hits = sold
-    words = tidied(text)
+    words = DIPPED.sub(" galvanised ", plain(text))
     if COLD.search(words) and not HOT.search(words):
         hits = [s for s in hits if not s.id.endswith(" hot")]
     elif HOT.search(words):

@@ -96,7 +96,7 @@ def sheet_of(row: Row, metal: Material) -> dict[str, object]:
     """
     if row.cells.get("thickness"):
         column, cell = row.cells["thickness"][0]
-        cell = _gauged(cell, metal)
+        cell = _gauged(row, cell, metal)
         thick, _ = length_of(cell, said=column.unit, unit=row.unit, habit=row.habit, field="thickness", within=THICK)
         sides = _sides(row, row.text("format") or row.text("section"))
     else:
@@ -108,15 +108,18 @@ def sheet_of(row: Row, metal: Material) -> dict[str, object]:
     return {"thickness_mm": round(thick, 4), "width_mm": round(width, 4), "height_mm": round(height, 4)}
 
 
-def _gauge_mm(gauge: int, metal: Material, words: str) -> float:
+def _gauge_mm(row: Row, gauge: int, metal: Material) -> float:
     """A sheet's gauge, which depends on its metal and on zinc."""
-    zinc = metal.family == "carbon steel" and profiles.GALVANISED.search(plain(words))
-    return gauge_thickness_in(gauge, "galvanized steel" if zinc else metal.family) * INCH_MM
+    zinc = metal.family == "carbon steel" and profiles.GALVANISED.search(plain(row.words))
+    of = "galvanized steel" if zinc else metal.family
+    mm = gauge_thickness_in(gauge, of) * INCH_MM
+    row.remarks.append(f"{gauge} gauge of {of} read as {mm:.3f} mm")
+    return mm
 
 
-def _gauged(cell: Cell, metal: Material) -> Cell:
+def _gauged(row: Row, cell: Cell, metal: Material) -> Cell:
     found = profiles.GAUGE.fullmatch(cell.text)
-    return Cell(f"{_gauge_mm(int(found[1]), metal, ''):.4f} mm") if found else cell
+    return Cell(f"{_gauge_mm(row, int(found[1]), metal):.4f} mm") if found else cell
 
 
 def _sides(row: Row, text: str) -> tuple[float, float]:
@@ -140,9 +143,7 @@ def _all_three(row: Row, metal: Material) -> tuple[float, tuple[float, float]]:
     gauge = profiles.GAUGE.search(text)
     if gauge:
         rest = profiles.GAUGE.sub(" ", text)
-        mm = _gauge_mm(int(gauge[1]), metal, row.words)
-        row.remarks.append(f"{gauge[1]} gauge of {metal.family} read as {mm:.3f} mm")
-        return mm, _sides(row, rest)
+        return _gauge_mm(row, int(gauge[1]), metal), _sides(row, rest)
     figures = _figures(text)
     if not figures:
         raise InputError(field="thickness", got=text.strip()[:40], needs="this line has none")
