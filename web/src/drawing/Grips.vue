@@ -5,6 +5,7 @@ import { useHeld } from '../composables/useHeld'
 import { t } from '../messages'
 import { length, unit } from '../shared/units'
 import { lengthOf, nearest, placeOn, snapped, snapsOf, stepOf, STEPS, type Grip, type Track } from './grips'
+import Knob from './Knob.vue'
 
 const props = defineProps<{
   grips: Grip[]
@@ -18,9 +19,7 @@ const group = useTemplateRef<SVGGElement>('group')
 const { held, here, take: hold, letGo } = useHeld(group)
 const now = ref(0)
 const trackOf = (g: Grip) => g.track ?? props.track ?? []
-const r = (px: number) => px * (props.scale ?? 1)
 const mmOf = (g: Grip) => (held.value === g.key ? now.value : g.at)
-const place = (g: Grip) => placeOn(trackOf(g), mmOf(g))
 /** What stands on the same stretch snaps to one another. */
 const others = (g: Grip) => props.grips.filter((o) => o.key !== g.key && o.track === g.track).map((o) => o.at)
 
@@ -51,58 +50,25 @@ function key(event: KeyboardEvent, g: Grip) {
 </script>
 <template>
   <g ref="group" class="grips">
-    <g
+    <Knob
       v-for="g in grips"
       :key="g.key"
-      tabindex="0"
       role="slider"
+      :at="placeOn(trackOf(g), mmOf(g))"
+      :words="length(mmOf(g))"
+      :held="held === g.key"
+      :scale="scale"
+      :loose="g.loose"
       :aria-label="g.track ? t('common.from_its_start_x', [g.words]) : t('common.from_the_left_x', [g.words])"
       aria-valuemin="0"
       :aria-valuemax="Math.round(lengthOf(trackOf(g)))"
       :aria-valuenow="Math.round(g.at)"
       :aria-valuetext="length(g.at)"
-      :class="{ held: held === g.key, loose: g.loose }"
       @pointerdown.prevent="take($event, g)"
       @pointermove="drag($event, g)"
       @pointerup="letGo"
       @pointercancel="letGo"
       @keydown="key($event, g)"
-    >
-      <circle :cx="place(g)[0]" :cy="place(g)[1]" :r="r(18)" fill="transparent" />
-      <circle class="knob" :cx="place(g)[0]" :cy="place(g)[1]" :r="r(6.5)" vector-effect="non-scaling-stroke" />
-      <text
-        v-if="held === g.key"
-        :x="place(g)[0]"
-        :y="place(g)[1] - r(14)"
-        text-anchor="middle"
-        :style="`font-size:${r(13)}px`"
-      >
-        {{ length(mmOf(g)) }}
-      </text>
-    </g>
+    />
   </g>
 </template>
-<style scoped>
-g[role='slider'] {
-  cursor: move;
-  touch-action: none;
-  outline: none;
-}
-.loose > .knob {
-  stroke-dasharray: 2 2;
-}
-.knob {
-  fill: var(--field);
-  stroke: var(--mark);
-  stroke-width: 2.4;
-}
-g:hover > .knob,
-.held > .knob,
-g:focus-visible > .knob {
-  fill: var(--mark);
-}
-text {
-  font-weight: 600;
-  fill: var(--mark);
-}
-</style>

@@ -4,6 +4,7 @@ import { ref, useTemplateRef } from 'vue'
 import { useHeld } from '../composables/useHeld'
 import { length, unit } from '../shared/units'
 import { stepOf, stepped, STEPS } from './grips'
+import Knob from './Knob.vue'
 import { flat, type Place } from './oblique'
 
 const props = defineProps<{ nodes: Record<string, Place>; scale: number }>()
@@ -51,58 +52,21 @@ function key(event: KeyboardEvent, name: string) {
 </script>
 <template>
   <g ref="group">
-    <g
+    <Knob
       v-for="(p, name) in nodes"
       :key="name"
-      class="node"
-      tabindex="0"
       role="button"
+      :at="flat(placeOf(name))"
+      :words="words(placeOf(name))"
+      :held="held === name"
+      :scale="scale"
+      :size="5"
       :aria-label="$t('common.move_node_x', [name, words(p)])"
-      :class="{ held: held === name }"
       @pointerdown.prevent="take($event, name)"
       @pointermove="drag($event, name)"
       @pointerup="letGo"
       @pointercancel="letGo"
       @keydown="key($event, name)"
-    >
-      <circle :cx="flat(placeOf(name))[0]" :cy="flat(placeOf(name))[1]" :r="16 * scale" fill="transparent" />
-      <circle
-        class="knob"
-        :cx="flat(placeOf(name))[0]"
-        :cy="flat(placeOf(name))[1]"
-        :r="5 * scale"
-        vector-effect="non-scaling-stroke"
-      />
-      <text
-        v-if="held === name"
-        :x="flat(placeOf(name))[0]"
-        :y="flat(placeOf(name))[1] - 14 * scale"
-        text-anchor="middle"
-        :style="`font-size:${13 * scale}px`"
-      >
-        {{ words(placeOf(name)) }}
-      </text>
-    </g>
+    />
   </g>
 </template>
-<style scoped>
-.node {
-  cursor: move;
-  touch-action: none;
-  outline: none;
-}
-.knob {
-  fill: var(--field);
-  stroke: var(--mark);
-  stroke-width: 2.4;
-}
-.node:hover > .knob,
-.node:focus-visible > .knob,
-.held > .knob {
-  fill: var(--mark);
-}
-text {
-  font-weight: 600;
-  fill: var(--mark);
-}
-</style>

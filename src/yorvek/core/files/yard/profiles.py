@@ -35,6 +35,11 @@ GALVANISED = re.compile(r"\b(?:galv\w*|hot dip\w*|verzinkt|feuerverzinkt|zinc\w*
 NUMBER = r"(?:\d+[- ]\d+/\d+|\d+/\d+|\d*[.,]?\d+)"
 BETWEEN = r"\s*(?:mm|in|inch|\"|'')?\s*[x×*/]\s*"
 DIMS = re.compile(rf"(?<![\d.,/])({NUMBER}(?:{BETWEEN}{NUMBER})*)\s*(mm\b|in\b|inch\b|\"|'')?")
+NORM_BEFORE = re.compile(r"(?:\ben|\bdin|\biso|\bastm|\baisi|\bgr(?:ade)?|\bfy)[ -]?$|\b(?:s|st|a|b)$")
+NORM = re.compile(
+    r"1\.[04]\d{3}\b|10(?:02[45]|05[5-9]|060|088|131|21[09]|29[69]|305)\b|(?:304|316)l?\b|60(?:6\d|82)\b|5083"
+)
+"""Numbers of norms, of metals and of alloys, and what stands before some of them (from memory)."""
 GAUGE = re.compile(r"\s*[x×]?\s*\b(\d{1,2})\s*(?:ga|gauge|gage)\b\.?", re.IGNORECASE)
 PIPE = re.compile(
     r"\bpipe\s*(\d+(?:[- ]\d+/\d+)?|\d+/\d+)\s*(?:in\b|\")?\s*(?:sch(?:edule)?\.?\s*)?(40|80|std|xs|xh)\b"
@@ -142,10 +147,7 @@ def asked_in(text: str, unit: UnitSystem = "mm") -> Asked | None:
 
 def is_norm(text: str, at: int) -> bool:
     """Whether a figure belongs to a norm or a grade: EN 10219, S355, 1.4301, A36."""
-    before = text[:at]
-    return bool(
-        re.search(r"(?:\ben|\bdin|\biso|\bastm|\baisi|\bgr(?:ade)?|\bfy)[ -]?$|\b(?:s|st|a|b)$", before)
-    ) or bool(re.match(r"1\.[04]\d{3}\b|10(?:02[45]|05[5-9]|060|088|131|21[09]|29[69]|305)\b|(?:304|316)l?\b|60(?:6\d|82)\b|5083", text[at:]))
+    return bool(NORM_BEFORE.search(text[:at]) or NORM.match(text[at:]))
 
 
 @lru_cache
