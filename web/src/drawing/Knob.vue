@@ -47,5 +47,8 @@ withDefaults(
 text {
   font-weight: 600;
   fill: var(--mark);
+  paint-order: stroke;
+  stroke: var(--sheet);
+  stroke-width: 0.3em;
 }
 </style>

@@ -70,7 +70,7 @@ const welders = computed({
         :label="$t('brief.margin_at_the_sheets_edge')"
       />
     </div>
-    <div class="field">
+    <div class="field gap">
       <span id="b-welders">{{ $t('brief.the_shop_welds_with') }}</span>
       <el-checkbox-group v-model="welders" aria-labelledby="b-welders">
         <el-checkbox v-for="w in known" :key="w" :value="w">{{ w }}</el-checkbox>

@@ -211,6 +211,12 @@ function withoutBar(k: number) {
   </div>
 </template>
 <style scoped>
+.model {
+  overflow-x: auto;
+}
+.model td :deep(.el-select) {
+  width: 100px;
+}
 .short {
   width: 84px;
 }
