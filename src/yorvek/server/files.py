@@ -5,7 +5,8 @@ from __future__ import annotations
 from typing import Any
 
 from yorvek.core.files.jobfile import JobFile, Numbered, filed, present_shapes, spec_in
-from yorvek.core.jobs.spec import StockSpec
+from yorvek.core.jobs.cuts import CutBarSpec
+from yorvek.core.jobs.spec import BarStockSpec, SheetStockSpec, StockSpec
 from yorvek.core.records import FILED
 from yorvek.server.accounts.models import User
 from yorvek.server.jobs.models import ROWS, Job, JobRecord
@@ -55,8 +56,13 @@ OWN_PRICES = {
 
 
 def _without_prices(line: StockSpec) -> StockSpec:
-    known = type(line.item).model_fields
-    return StockSpec(item=line.item.model_copy(update={k: v for k, v in OWN_PRICES.items() if k in known}))
+    return StockSpec(item=_without_own(line.item))
+
+
+def _without_own(item: BarStockSpec | SheetStockSpec) -> Any:
+    """A line as it travels."""
+    known = type(item).model_fields
+    return item.model_copy(update={k: v for k, v in OWN_PRICES.items() if k in known})
 
 
 def job_file(job: Job, *, stock: bool = False) -> JobFile:
@@ -64,5 +70,8 @@ def job_file(job: Job, *, stock: bool = False) -> JobFile:
     lines = StockItem.objects.filter(shop_id=job.shop_id) if stock else []
     lists: dict[str, list[Any]] = {kind.plural: [] for kind in FILED}
     for row in JobRecord.objects.filter(job=job, kind_name__in=[kind.name for kind in FILED]):
-        lists[row.kind.plural].append(filed(row.kind.plural, row.pk, row.spec))
+        spec = row.spec
+        if isinstance(spec, CutBarSpec) and spec.metal is not None:
+            spec = spec.model_copy(update={"metal": _without_own(spec.metal)})
+        lists[row.kind.plural].append(filed(row.kind.plural, row.pk, spec))
     return JobFile(schemas=present_shapes(), job=job.spec, stock=[_without_prices(s.spec) for s in lines], **lists)

@@ -2379,20 +2379,15 @@ export interface components {
         BarGroup: {
             /**
              * Held
-             * @default []
+             * @default {}
              */
-            held: string[];
+            held: {
+                [key: string]: number;
+            };
             /** Key */
             key: string;
             /** Left Out */
             left_out: string[];
-            /**
-             * Lengths
-             * @default {}
-             */
-            lengths: {
-                [key: string]: number;
-            };
             /** Lines */
             lines: components["schemas"]["StockLine"][];
             /** Mass Kg */
@@ -2401,22 +2396,19 @@ export interface components {
             material_id: string;
             problem: components["schemas"]["BarProblem"];
             /**
+             * Refs
+             * @default {}
+             */
+            refs: {
+                [key: string]: string;
+            };
+            /**
              * Ripped
              * @default []
              */
             ripped: string[];
-            /**
-             * Said
-             * @default []
-             */
-            said: string[];
             /** Section Id */
             section_id: string;
-            /**
-             * Slanted Kerf Mm
-             * @default 0
-             */
-            slanted_kerf_mm: number;
         };
         /**
          * BarPiece
@@ -2522,8 +2514,17 @@ export interface components {
         /**
          * BarProblem
          * @description Pieces, stock and the saw. N pieces of total length S fit where S + (N-1) kerf <= length - end trim. All mm.
+         *
+         *     Slanted ends take more, and less where two of them share a cut: `slants` says how much. `depth` is the bar's, in the
+         *     plane of the slants; `turns` says how a piece may lie on it: any way, end for end in its plane alone, or only as it
+         *     is drawn.
          */
         BarProblem: {
+            /**
+             * Depth
+             * @default 0
+             */
+            depth: number;
             /**
              * End Trim
              * @default 0
@@ -2550,6 +2551,12 @@ export interface components {
             parts: components["schemas"]["WantedLength"][];
             /** Stock */
             stock: components["schemas"]["BarStock"][];
+            /**
+             * Turns
+             * @default any
+             * @enum {string}
+             */
+            turns: "any" | "swap" | "none";
             /**
              * Units
              * @default mm
@@ -2687,6 +2694,8 @@ export interface components {
             /** Laid */
             laid: components["schemas"]["LaidPiece"][][];
             plan: components["schemas"]["BarPlan"];
+            /** Proof */
+            proof: string;
         };
         /**
          * BasePlate
@@ -3425,6 +3434,8 @@ export interface components {
             key: string;
             /** Length Mm */
             length_mm: number;
+            /** @description the line of the stock book that it was */
+            metal?: components["schemas"]["BarStockSpec"] | null;
             /** Pieces */
             pieces: components["schemas"]["CutPiece"][];
             /**
@@ -3456,15 +3467,31 @@ export interface components {
         };
         /**
          * CutPiece
-         * @description A piece off a bar: good, or cut wrong and so still wanted.
+         * @description A piece off a bar: good, or cut wrong and so still wanted. `ref` says what it is of, whatever its mark is by
+         *     now; its ends are in degrees from square.
          */
         CutPiece: {
             /** Came Out Mm */
             came_out_mm?: number | null;
+            /**
+             * Left
+             * @default 0
+             */
+            left: number;
             /** Length Mm */
             length_mm: number;
             /** Part */
             part: string;
+            /**
+             * Ref
+             * @default
+             */
+            ref: string;
+            /**
+             * Right
+             * @default 0
+             */
+            right: number;
             /**
              * State
              * @default good
@@ -5078,15 +5105,45 @@ export interface components {
         };
         /**
          * LaidPiece
-         * @description A piece on its bar, from the bar's end, mm.
+         * @description A piece on its bar. One that is `held` back is as long as it may be at most, and is cut once it is measured.
          */
         LaidPiece: {
             /** At Mm */
             at_mm: number;
+            /**
+             * Held
+             * @default false
+             */
+            held: boolean;
+            /**
+             * Left
+             * @default 0
+             */
+            left: number;
             /** Length Mm */
             length_mm: number;
+            /**
+             * Over
+             * @default false
+             */
+            over: boolean;
             /** Part */
             part: string;
+            /**
+             * Right
+             * @default 0
+             */
+            right: number;
+            /**
+             * Round
+             * @default false
+             */
+            round: boolean;
+            /**
+             * Shared
+             * @default false
+             */
+            shared: boolean;
         };
         /**
          * Length
@@ -9217,6 +9274,8 @@ export interface components {
             buy_price: number;
             /** Cautions */
             cautions: components["schemas"]["Caution"][];
+            /** Cut Before */
+            cut_before: string[];
             /** Held Up */
             held_up: string[];
             /** Mass Kg */
@@ -9418,10 +9477,21 @@ export interface components {
         WantedLength: {
             /** Id */
             id: string;
+            /**
+             * Left
+             * @description degrees from square; below 0 the upper side is longer
+             * @default 0
+             */
+            left: number;
             /** Length */
             length: number;
             /** Qty */
             qty: number;
+            /**
+             * Right
+             * @default 0
+             */
+            right: number;
         };
         /**
          * WeldGroup

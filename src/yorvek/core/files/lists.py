@@ -74,8 +74,11 @@ def bars_table(figures: Figures, unit: UnitSystem) -> Table:
     for b in figures.bars:
         words = {line.id: line.words for line in b.group.lines}
         for bar in b.plan.bars:
-            pieces = Counter((p.part, p.length_mm) for p in laid(b.group, bar))
-            text = ", ".join(f"{n} × {part} {length_text(mm, unit)}" for (part, mm), n in pieces.items())
+            pieces = Counter((p.part, p.length_mm, p.held) for p in laid(b.group, bar))
+            text = ", ".join(
+                f"{n} × {part} {'at most ' if held else ''}{length_text(mm, unit)}{', measure first' if held else ''}"
+                for (part, mm, held), n in pieces.items()
+            )
             rows.append(
                 [
                     b.group.section_id,

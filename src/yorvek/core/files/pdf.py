@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import io
+import math
 from collections.abc import Sequence
 
 import numpy as np
@@ -12,10 +13,11 @@ from reportlab.lib.pagesizes import A4, landscape
 from reportlab.lib.utils import simpleSplit
 from reportlab.pdfgen.canvas import Canvas
 
+from yorvek.core.cutting.bars.problem import proof_words
 from yorvek.core.cutting.sheets import SheetPlan, SheetProblem, outline_at
 from yorvek.core.jobs.cautions import Caution
 from yorvek.core.jobs.figures import BarResult, Figures
-from yorvek.core.jobs.order_of_work import laid
+from yorvek.core.jobs.order_of_work import LaidPiece, laid
 from yorvek.core.jobs.spec import JobSpec
 from yorvek.core.outlines import Outline, ring_points
 from yorvek.core.quantities import UnitSystem, length_text
@@ -122,21 +124,12 @@ def _bars(page: Page, result: BarResult, unit: UnitSystem) -> None:
     scale = (page.size[0] - 2 * MARGIN - 60) / longest
     page.need(60)
     page.line(f"{result.group.section_id}, {result.group.material_id}", bold=True, size=11)
-    proven = (
-        "proven: no plan costs less"
-        if result.plan.proven
-        else f"lower bound {result.plan.lower_bound}"
-        if result.plan.lower_bound is not None
-        else "not complete"
-    )
     page.line(
         f"kerf {length_text(result.group.problem.kerf, unit)}, end trim "
-        f"{length_text(result.group.problem.end_trim, unit)}; {proven}",
+        f"{length_text(result.group.problem.end_trim, unit)}; {proof_words(result.plan)}",
         size=8,
         colour=SOFT,
     )
-    for words_said in result.group.said:
-        page.line(words_said, size=8)
     for u in result.plan.unplaced:
         page.line(f"Not planned: {u.qty} × {u.part}: no stock is long enough or left", bold=True, colour=RED)
     c = page.canvas
@@ -154,9 +147,9 @@ def _bars(page: Page, result: BarResult, unit: UnitSystem) -> None:
             x, width = MARGIN + piece.at_mm * scale, piece.length_mm * scale
             c.setStrokeColor(INK)
             c.setFillColor(INK)
-            c.rect(x, top, width, 15)
+            _side_view(c, piece, result.group.problem.depth, scale, top)
             c.setFont("Helvetica", 7.5)
-            label = page.text(f"{piece.part}  {length_text(piece.length_mm, unit)}")
+            label = page.text(f"{piece.part}  {_said(piece, unit)}")
             if c.stringWidth(label, "Helvetica", 7.5) < width - 4:
                 c.drawString(x + 3, top + 5, label)
             elif c.stringWidth(piece.part, "Helvetica", 7.5) < width - 2:
@@ -166,6 +159,28 @@ def _bars(page: Page, result: BarResult, unit: UnitSystem) -> None:
         c.setFont("Helvetica", 7.5)
         c.drawString(min(x + 3, page.size[0] - MARGIN - 50), top + 5, page.text(f"drop {length_text(bar.drop, unit)}"))
         page.y = top - 12
+
+
+def _side_view(c: Canvas, piece: LaidPiece, depth: float, scale: float, top: float) -> None:
+    """A piece as it lies on its bar, its ends slanted as they are; dashed where it is not cut yet."""
+    left, right = (depth * math.tan(math.radians(deg)) for deg in (piece.left, piece.right))
+    x, width = MARGIN + piece.at_mm * scale, piece.length_mm * scale
+    path = c.beginPath()
+    path.moveTo(x + max(-left, 0) * scale, top)
+    path.lineTo(x + width - max(-right, 0) * scale, top)
+    path.lineTo(x + width - max(right, 0) * scale, top + 15)
+    path.lineTo(x + max(left, 0) * scale, top + 15)
+    path.close()
+    c.setDash(2, 2) if piece.held else c.setDash()
+    c.drawPath(path)
+    c.setDash()
+
+
+def _said(piece: LaidPiece, unit: UnitSystem) -> str:
+    """Its length, and how it is turned."""
+    words = [("at most " if piece.held else "") + length_text(piece.length_mm, unit)]
+    words += ["measure first"] * piece.held + ["over"] * piece.over + ["end for end"] * piece.round
+    return ", ".join(words)
 
 
 def cut_list_pdf(job: JobSpec, figures: Figures, unit: UnitSystem) -> bytes:

@@ -4,15 +4,22 @@ from __future__ import annotations
 
 import math
 from dataclasses import dataclass, field
+from typing import Literal
 
 from yorvek.core.cutting.bars import BarProblem, BarStock, WantedLength
-from yorvek.core.jobs.cuts import done_pieces
+from yorvek.core.jobs.cuts import Done, done_of
 from yorvek.core.jobs.cutting import ASSUMED_BAR_MM, OWN_VALUE, BarGroup, StockLine, WorkedPart, cut_pieces, own_names
 from yorvek.core.jobs.spec import BarStockSpec, landed
 from yorvek.core.jobs.state import JobState
 from yorvek.core.materials import material
 from yorvek.core.parts import BarPiece as BarPart
 from yorvek.core.sections import price_per_kg, section
+
+Turns = Literal["any", "swap", "none"]
+TURNS: dict[str, Turns] = {
+    "rhs": "any", "chs": "any", "flat": "any", "square_bar": "any", "round_bar": "any", "i": "any", "channel": "swap",
+}  # fmt: skip
+"""How a piece of a shape may lie on its bar and still be the same piece; an angle or a tee only as it is drawn."""
 
 
 def bar_price(section_id: str, material_id: str, length_mm: float) -> float:
@@ -39,52 +46,72 @@ class _Bars:
 
 def bar_groups(state: JobState, parts: dict[int, WorkedPart]) -> list[BarGroup]:
     """Bar problems by profile and material, in the order of the parts; what is cut already is not in them."""
+    every = ((key, _group(state, *key, pieces)) for key, pieces in _by_profile(parts).items())
+    return [group for _, group in every if group is not None]
+
+
+def _by_profile(parts: dict[int, WorkedPart]) -> dict[tuple[str, str], list[WorkedPart]]:
     wanted: dict[tuple[str, str], list[WorkedPart]] = {}
     for w in cut_pieces(parts):
         if w.geometry is not None and w.geometry.kind == "bar":
             wanted.setdefault((str(w.geometry.section_id), w.geometry.material_id), []).append(w)
+    return wanted
+
+
+def changed_after_cutting(state: JobState, parts: dict[int, WorkedPart]) -> list[str]:
+    """What is no longer wanted as it was cut, and what that means, a sentence each."""
+    if not state.cuts:
+        return []
     out = []
-    for (section_id, material_id), pieces in wanted.items():
-        key = f"{section_id}|{material_id}"
-        paired = paired_ends(section_id, pieces)
-        saw = state.job.machines.saw_kerf.value
-        every = own_names([_piece(w, paired, saw) for w in pieces])
-        done = done_pieces(state.cuts.values(), key)
-        still = [p.model_copy(update={"qty": p.qty - done[p.id]}) for p in every if p.qty > done[p.id]]
-        if not still:
-            continue
-        bars = _bars(state, section_id, material_id)
-        machines = state.job.machines
-        problem = BarProblem(
-            name=f"{section_id} {material_id}",
-            kerf=machines.saw_kerf.value,
-            end_trim=machines.end_trim.value
-            + machines.clamp_dead.value
-            + (paired.slant_mm + _beside_mm(pieces, saw) if paired else 0.0),
-            stock=bars.stock,
-            parts=still,
-        )
-        out.append(
-            BarGroup(
-                key=key,
-                section_id=section_id,
-                material_id=material_id,
-                problem=problem,
-                lines=bars.lines,
-                mass_kg=sum((w.geometry.mass_kg if w.geometry else 0) * w.part.qty for w in pieces),
-                left_out=bars.left_out,
-                lengths={
-                    p.id: round(w.geometry.length_mm or 0.0, 4)
-                    for p, w in zip(every, pieces, strict=True)
-                    if w.geometry
-                },
-                held=[p.id for p, w in zip(every, pieces, strict=True) if _part(w).held_to is not None],
-                ripped=[p.id for p, w in zip(every, pieces, strict=True) if _part(w).ripped],
-                said=[paired.words] if paired else [],
-                slanted_kerf_mm=max(saw + slanted_mm(_part(w), saw, shared=True) for w in pieces) if paired else 0.0,
-            )
-        )
+    for (section_id, material_id), pieces in _by_profile(parts).items():
+        wanted = _wanted(state, pieces)
+        done = _done(state, f"{section_id}|{material_id}", wanted)
+        out += [words for p, _ in wanted if (words := done[p.id].words(p))]
     return out
+
+
+def _wanted(state: JobState, pieces: list[WorkedPart]) -> list[tuple[WantedLength, WorkedPart]]:
+    saw = state.job.machines.saw_kerf.value
+    return list(zip(own_names([_piece(w, saw) for w in pieces]), pieces, strict=True))
+
+
+def _done(state: JobState, key: str, wanted: list[tuple[WantedLength, WorkedPart]]) -> dict[str, Done]:
+    return {p.id: done_of(state.cuts.values(), key, p, w.ref) for p, w in wanted}
+
+
+def _group(state: JobState, section_id: str, material_id: str, pieces: list[WorkedPart]) -> BarGroup | None:
+    """One profile in one material; None where all of it is cut."""
+    key = f"{section_id}|{material_id}"
+    machines = state.job.machines
+    s = section(section_id)
+    named = _wanted(state, pieces)
+    done = _done(state, key, named)
+    still = [p.model_copy(update={"qty": p.qty - done[p.id].counts}) for p, _ in named if p.qty > done[p.id].counts]
+    if not still:
+        return None
+    held = {p.id: most.value for p, w in named if (most := _part(w).held_to) is not None}
+    bars = _bars(state, section_id, material_id)
+    problem = BarProblem(
+        name=f"{section_id} {material_id}",
+        kerf=machines.saw_kerf.value,
+        end_trim=machines.end_trim.value + machines.clamp_dead.value,
+        stock=bars.stock,
+        parts=_with_room(still, held, machines.saw_kerf.value),
+        depth=s.depth_mm if any(p.left or p.right for p in still) else 0.0,
+        turns=TURNS.get(s.shape, "none"),
+    )
+    return BarGroup(
+        key=key,
+        section_id=section_id,
+        material_id=material_id,
+        problem=problem,
+        lines=bars.lines,
+        mass_kg=sum((w.geometry.mass_kg if w.geometry else 0) * w.part.qty for w in pieces),
+        left_out=bars.left_out,
+        held=held,
+        ripped=[p.id for p, w in named if _part(w).ripped],
+        refs={p.id: w.ref for p, w in named},
+    )
 
 
 def _part(w: WorkedPart) -> BarPart:
@@ -92,72 +119,27 @@ def _part(w: WorkedPart) -> BarPart:
     return w.part.shape if isinstance(w.part.shape, BarPart) else BarPart()
 
 
-def _piece(w: WorkedPart, paired: Paired | None, kerf_mm: float) -> WantedLength:
-    """A piece as the plan takes it: two halves off one length where it is ripped, at its most where it is still to be
-    measured, with what slanted cuts take along the bar beyond a square one, less what it shares with its neighbour
-    where mitred ends lie against each other.
+def _piece(w: WorkedPart, kerf_mm: float) -> WantedLength:
+    """A piece as the plan takes it: two halves off one length where it is ripped. One that is still to be measured has
+    its most kept for it, and what its own cuts take: it shares none, it is cut last.
     """
     assert w.geometry is not None
     shape = _part(w)
-    length = shape.held_to.value if shape.held_to is not None else w.geometry.length_mm or 0.0
-    length += slanted_mm(shape, kerf_mm, shared=paired is not None)
-    if paired is not None and (shape.left_end.value or shape.right_end.value):
-        length -= paired.shared_mm
+    length, ends = w.geometry.length_mm or 0.0, (shape.left_end.value, shape.right_end.value)
+    if shape.held_to is not None:
+        length = shape.held_to.value + sum(kerf_mm / math.cos(math.radians(e)) for e in ends if e)
+        ends = (0.0, 0.0)
     qty = math.ceil(w.part.qty / 2) if shape.ripped else w.part.qty
-    return WantedLength(id=w.part.mark, length=round(length, 4), qty=qty)
+    return WantedLength(id=w.part.mark, length=round(length, 4), qty=qty, left=ends[0], right=ends[1])
 
 
-def slanted_mm(shape: BarPart, kerf_mm: float, *, shared: bool) -> float:
-    """What slanted cuts of a piece take along the bar beyond the one square kerf that every piece has, mm.
-
-    A cut at an angle from square takes kerf over its cosine. Where ends share their cuts there is one of them a piece;
-    elsewhere a slanted end has a cut of its own, and the bar is squared for the piece beside it.
-    """
-    cuts = [kerf_mm / math.cos(math.radians(abs(e.value))) for e in (shape.left_end, shape.right_end) if e.value]
-    if not cuts:
-        return 0.0
-    return max(cuts) - kerf_mm if shared else sum(cuts)
-
-
-def _beside_mm(pieces: list[WorkedPart], kerf_mm: float) -> float:
-    """What slanted ends take once a bar beyond their slant, mm: a kerf that squares it for what else lies on it; where
-    every piece is slanted the last of them has no other against its end, and takes less.
-    """
-    least = min(slanted_mm(_part(w), kerf_mm, shared=True) for w in pieces)
-    return -least if least else kerf_mm
-
-
-@dataclass(frozen=True)
-class Paired:
-    """Mitred ends of one angle, lying against each other: what each piece shares, and what the slant costs once a
-    bar.
-    """
-
-    shared_mm: float
-    slant_mm: float
-    words: str
-
-
-def paired_ends(section_id: str, pieces: list[WorkedPart]) -> Paired | None:
-    """Whether all mitred pieces of a profile have one and the same angle at both ends, so that one cut serves two of
-    them.
-
-    The second piece is turned over: from piece to piece it is then the length less depth times tan of the angle.
-    """
-    angles = {
-        (round(abs(_part(w).left_end.value), 6), round(abs(_part(w).right_end.value), 6))
-        for w in pieces
-        if _part(w).left_end.value or _part(w).right_end.value
-    }
-    if len(angles) != 1:
-        return None
-    left, right = next(iter(angles))
-    if left != right or not left:
-        return None
-    shared = section(section_id).depth_mm * math.tan(math.radians(left))
-    return Paired(
-        shared, shared, f"ends of {left:g}° share a cut: turn every second piece over, they stand side by side"
-    )
+def _with_room(parts: list[WantedLength], held: dict[str, float], kerf_mm: float) -> list[WantedLength]:
+    """Beside slanted pieces one that is held back, and so lies last, has room for the cuts between it and these."""
+    leans = [abs(x) for p in parts for x in (p.left, p.right) if x]
+    if not leans or not held:
+        return parts
+    more = kerf_mm + kerf_mm / math.cos(math.radians(max(leans)))
+    return [p.model_copy(update={"length": p.length + more}) if p.id in held else p for p in parts]
 
 
 def _bars(state: JobState, section_id: str, material_id: str) -> _Bars:

@@ -4,6 +4,7 @@ in.
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from typing import TypeVar
 
 from yorvek.core.cutting.bars import BarProblem, WantedLength
@@ -21,6 +22,7 @@ from yorvek.core.sections.composed import bought_as
 from yorvek.core.sections.line import is_composed, plate_size, single_parts
 
 P = TypeVar("P", WantedLength, SheetPiece)
+GONE = "gone"
 OWN_VALUE = 0.6
 """What metal on hand counts for against new, per length or area."""
 ASSUMED_BAR_MM = {"metric": 6000.0, "inch": 240 * INCH_MM}
@@ -51,13 +53,11 @@ class BarGroup(Model):
     lines: list[StockLine]
     mass_kg: float
     left_out: list[str]
-    lengths: dict[str, float] = {}
-    """True lengths, where the plan counts something else."""
-    held: list[str] = []
+    held: dict[str, float] = {}
+    """Pieces that are still to be measured, and how long they are at most, mm."""
+    refs: dict[str, str] = {}
+    """What each piece is of, whatever its mark."""
     ripped: list[str] = []
-    slanted_kerf_mm: float = 0.0
-    """Of a cut that two slanted ends share, along the bar."""
-    said: list[str] = []
 
 
 class SheetGroup(Model):
@@ -79,6 +79,8 @@ class WorkedPart(Model):
     part: PartSpec
     geometry: PartGeometry | None
     trouble: str | None = None
+    ref: str = ""
+    """The record's number, and which size of it where it is composed."""
 
 
 def worked_parts(state: JobState) -> dict[int, WorkedPart]:
@@ -98,18 +100,28 @@ def cut_pieces(parts: dict[int, WorkedPart]) -> list[WorkedPart]:
     rectangle that is cut from flat bar is a length of it.
     """
     out = []
-    for w in parts.values():
+    for number, one in parts.items():
+        w = one.model_copy(update={"ref": str(number)})
         if w.geometry is not None and isinstance(w.part.shape, Rectangle) and w.part.shape.off_bar:
             flat = flat_bar_of(w)
-            out.append(w if flat is None else WorkedPart(part=w.part, geometry=_off_bar(w.geometry, flat)))
+            out.append(w if flat is None else w.model_copy(update={"geometry": _off_bar(w.geometry, flat)}))
             continue
         if w.geometry is None or not w.geometry.section_id or not is_composed(w.geometry.section_id):
             out.append(w)
             continue
         for k, what in enumerate(single_parts(w.geometry.section_id)):
             part = w.part.model_copy(update={"mark": f"{w.part.mark}.{k + 1}"})
-            out.append(WorkedPart(part=part, geometry=_taken_apart(w.geometry, what)))
+            out.append(WorkedPart(part=part, geometry=_taken_apart(w.geometry, what), ref=f"{number}.{k + 1}"))
     return out
+
+
+def same_piece(ref: str, parts: Mapping[int, int]) -> str:
+    """What a piece is of, under the parts' other numbers; `gone` where its part is not among them."""
+    number, dot, size = ref.partition(".")
+    if not ref or not number.isdigit():
+        return ref
+    other = parts.get(int(number))
+    return f"{other}{dot}{size}" if other is not None else GONE
 
 
 def flat_bar_of(w: WorkedPart) -> str | None:

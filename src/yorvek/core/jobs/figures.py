@@ -14,7 +14,7 @@ from yorvek.core.cutting.bars.least_change import least_change
 from yorvek.core.cutting.bars.patterns import fewer_patterns
 from yorvek.core.errors import InputError
 from yorvek.core.frames import FrameRequest, check_member
-from yorvek.core.jobs.bar_groups import bar_groups
+from yorvek.core.jobs.bar_groups import bar_groups, changed_after_cutting
 from yorvek.core.jobs.budget import ModuleMass, module_masses
 from yorvek.core.jobs.cautions import Caution, cautions
 from yorvek.core.jobs.cutting import BarGroup, SheetGroup, WorkedPart, worked_parts
@@ -69,6 +69,7 @@ class Figures(Model):
     bars_to_buy: int
     pieces: int
     unverified: list[str]
+    cut_before: list[str] = Field(default=[], description="what was cut as it is no longer wanted, and what to do")
     held_up: list[str] = Field(default=[], description="unverified, and nobody said why it is cut anyway")
 
 
@@ -191,6 +192,7 @@ def figures(
         bars_to_cut=sum(bar.count for b in bars for bar in b.plan.bars if bar.cuts),
         bars_to_buy=to_buy,
         pieces=sum(p.qty for p in state.parts.values()),
+        cut_before=changed_after_cutting(state, parts),
         unverified=[d.name for d in state.dimensions.values() if not d.verified_by],
         held_up=[d.name for d in state.dimensions.values() if not d.verified_by and not d.cut_anyway.strip()],
     )

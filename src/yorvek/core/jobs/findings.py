@@ -55,6 +55,10 @@ def findings(state: JobState, found: Figures) -> list[Finding]:
         mark = state.structures[number].mark
         out += [f.model_copy(update={"structure": number}) for f in _of_structure(mark, request, frame.verdict)]
     out += _next_of_job(state, found)
+    out += [
+        Finding(kind="cut before", about=words.split(":", 1)[0], value=0.0, sentence=words + ".")
+        for words in found.cut_before
+    ]
     for module in found.modules:
         if module.mass_kg > ONE_PERSON_KG and (module.limit_kg is None or module.limit_kg <= 2 * ONE_PERSON_KG):
             out.append(

@@ -59,7 +59,7 @@ def _least(result: BarResult, k: int, most_mm: float, solve: Callable[[BarProble
     return Saving(
         key=result.group.key,
         part=piece.id,
-        length_mm=result.group.lengths.get(piece.id, piece.length),
+        length_mm=result.group.held.get(piece.id, piece.length),
         shorter_mm=round(high, 1),
         money=round(before.cost - best.cost, 2),
         bars=sum(b.count for b in before.bars) - sum(b.count for b in best.bars),

@@ -19,7 +19,7 @@ from yorvek.core.jobs.checking import refuse_unmeasured
 from yorvek.core.jobs.cuts import CutBarSpec, CutPiece, KeptPlanSpec, meant_bars
 from yorvek.core.jobs.cutting import StockLine
 from yorvek.core.jobs.figures import BarResult
-from yorvek.core.jobs.order_of_work import laid
+from yorvek.core.jobs.order_of_work import laid, left_for_held
 from yorvek.core.jobs.processes import Choices, choices
 from yorvek.core.jobs.spec import BarStockSpec, SheetStockSpec
 from yorvek.core.jobs.to_stock import Saving, savings
@@ -128,7 +128,8 @@ def receive(request: HttpRequest, job_id: int, body: ReceiveIn) -> shapes.Change
                 one = next(x for x in body.lengths if x.text == text)
                 item = BarStockSpec(
                     section_id=result.group.section_id, material_id=result.group.material_id, length=one, qty=number,
-                    price=price, location=body.location, heat=body.heat, note="measured on receipt",
+                    price=price, location=body.location, heat=body.heat,
+                    note="measured on receipt", reserved_for=job.pk,
                 )  # fmt: skip
                 scope.create(StockItem, StockSpec(item=item))
             _hold(scope, job, body.key, meant_bars(result.plan))
@@ -138,7 +139,7 @@ def receive(request: HttpRequest, job_id: int, body: ReceiveIn) -> shapes.Change
                 sheet = SheetStockSpec(
                     material_id=material_id, thickness=Thickness(text=f"{thickness} mm"), width=one_sheet.width,
                     height=one_sheet.height, qty=1, price=price, location=body.location, heat=body.heat,
-                    note="measured on receipt",
+                    note="measured on receipt", reserved_for=job.pk,
                 )  # fmt: skip
                 scope.create(StockItem, StockSpec(item=sheet))
     return job_changes(job)
@@ -179,25 +180,40 @@ def cut_bar(request: HttpRequest, job_id: int, body: CutIn) -> shapes.Changes:
         result = _profile(found, body.key)
         bar, line, number = _bar_to_cut(result, body)
         whole = next(s.length for s in result.group.problem.stock if s.id == bar.stock)
-        pieces = [CutPiece(part=p.part, length_mm=p.length_mm) for p in laid(result.group, bar)]
+        now = [p for p in laid(result.group, bar) if not p.held]
+        refs = result.group.refs
+        pieces = [CutPiece(part=p.part, ref=refs[p.part], length_mm=p.length_mm, **_ends(result, p.part)) for p in now]
         item = _fewer(scope, number, 1).spec.item
-        left = bar.drop if body.drop is None else scope.resolved(body).drop.value  # type: ignore[attr-defined]
-        worth = left >= state.job.machines.drop_worth.value
+        waits = len(now) < sum(c.qty for c in bar.cuts)
+        planned = left_for_held(result.group, bar) if waits else bar.drop
+        left = planned if body.drop is None else scope.resolved(body).drop.value  # type: ignore[attr-defined]
+        worth = waits or left >= state.job.machines.drop_worth.value
         spec = CutBarSpec(
-            key=body.key, stock_words=line.words, length_mm=whole, pieces=pieces, drop_mm=left, drop_kept=worth
-        )
+            key=body.key, stock_words=line.words, length_mm=whole, pieces=pieces, drop_mm=left, drop_kept=worth,
+            metal=item.model_copy(update={"reserved_for": None}),
+        )  # fmt: skip
         scope.create(CutBar, spec)
         if worth:
-            _drop_back(scope, item, left, body.location, f"{state.job.name}: {marks}")
+            note = f"rest for {', '.join(c.part for c in bar.cuts if c.part in result.group.held)}" if waits else "drop"
+            _back(
+                scope, item, left, body.location, f"{note} of {state.job.name}: {marks}",
+                kept_for=state.number if waits else None,
+            )  # fmt: skip
         _hold(scope, job, body.key, meant_bars(result.plan, without=body.cuts))
     return job_changes(job)
+
+
+def _ends(result: BarResult, part: str) -> dict[str, float]:
+    """A piece's ends as they are drawn, however it lay on the bar."""
+    one = next(p for p in result.group.problem.parts if p.id == part)
+    return {"left": one.left, "right": one.right}
 
 
 def _bar_to_cut(result: BarResult, body: CutIn) -> tuple[Bar, StockLine, int]:
     """The bar of the plan that is meant, its stock line, and that line's number.
 
     Raises:
-        InputError: the plan has no such bar any more, it is not here, or a piece of it waits to be measured.
+        InputError: the plan has no such bar any more, it is not here, or all of it waits to be measured.
     """
     bars = result.plan.bars
     bar = next((b for b in bars if b.stock == body.stock and {c.part: c.qty for c in b.cuts} == body.cuts), None)
@@ -209,7 +225,7 @@ def _bar_to_cut(result: BarResult, body: CutIn) -> tuple[Bar, StockLine, int]:
             field="bar", got=line.words, needs="a bar that is here: receive it first, with its measured length"
         )
     waiting = [c.part for c in bar.cuts if c.part in result.group.held]
-    if waiting:
+    if len(waiting) == len(bar.cuts):
         raise InputError(
             field="bar",
             got=", ".join(waiting),
@@ -218,15 +234,17 @@ def _bar_to_cut(result: BarResult, body: CutIn) -> tuple[Bar, StockLine, int]:
     return bar, line, line.record
 
 
-def _drop_back(scope: EditScope, item: BarStockSpec, length_mm: float, location: str, note: str) -> None:
-    """What is left of a bar, as a line of its own."""
+def _back(
+    scope: EditScope, item: BarStockSpec, length_mm: float, location: str, note: str, *, kept_for: int | None = None
+) -> None:
+    """What is left of a bar, as a line of its own: the metal that it was, with its heat and its zinc."""
     price = None
     if item.price is not None:
         price = Money(text=f"{item.price.value * length_mm / item.length.value:.2f}")
     drop = item.model_copy(
         update={
             "length": Length(text=f"{length_mm:.1f} mm"), "qty": 1, "drop": True, "price": price,
-            "location": location or item.location, "note": f"drop of {note}"[:200],
+            "location": location or item.location, "note": note[:200], "reserved_for": kept_for,
         }
     )  # fmt: skip
     scope.create(StockItem, StockSpec(item=drop))
@@ -259,17 +277,20 @@ def miscut(request: HttpRequest, job_id: int, cut_id: int, body: MiscutIn) -> sh
         pieces = list(spec.pieces)
         pieces[body.piece] = piece.model_copy(update={"state": "miscut", "came_out_mm": came_out})
         scope.replace(row, spec.model_copy(update={"pieces": pieces}).model_dump(mode="json"))
-        section_id, _, material_id = spec.key.partition("|")
         if came_out >= state.job.machines.drop_worth.value:
-            drop = BarStockSpec(
-                section_id=section_id, material_id=material_id, length=Length(text=f"{came_out:.1f} mm"), qty=1,
-                drop=True, location=body.location, note=f"miscut {piece.part} of {state.job.name}"[:200],
-            )  # fmt: skip
-            scope.create(StockItem, StockSpec(item=drop))
+            _back(scope, _metal_of(spec), came_out, body.location, f"miscut {piece.part} of {state.job.name}")
         held = next((b for b in found.bars if b.group.key == spec.key), None)
         _hold(scope, job, spec.key, meant_bars(held.plan) if held else [])
         _say(scope, piece, came_out, body.why)
     return job_changes(job)
+
+
+def _metal_of(spec: CutBarSpec) -> BarStockSpec:
+    """The stock a bar was; of one that was cut before that was written down, what its key says."""
+    if spec.metal is not None:
+        return spec.metal
+    section_id, _, material_id = spec.key.partition("|")
+    return BarStockSpec(section_id=section_id, material_id=material_id, length=Length(text=f"{spec.length_mm:.1f} mm"))
 
 
 def _say(scope: EditScope, piece: CutPiece, came_out: float, why: str) -> None:

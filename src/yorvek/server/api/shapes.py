@@ -220,6 +220,7 @@ class ThreadFigures(Model):
     pieces: int
     unverified: list[str]
     held_up: list[str]
+    cut_before: list[str]
     """What nothing is cut from until somebody stands for it."""
     stale_plans: int
     sheets_planned: int
@@ -232,6 +233,7 @@ class BarView(Model):
     group: BarGroup
     plan: BarPlan
     laid: list[list[LaidPiece]]
+    proof: str
 
 
 class SheetView(Model):

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterable
 from typing import Any
 
+from yorvek.core.cutting.bars.problem import proof_words
 from yorvek.core.jobs import Figures, JobState
 from yorvek.core.jobs.checking import needs_checker
 from yorvek.core.jobs.figures import BarResult
@@ -104,7 +105,12 @@ def thread_figures(found: Figures, sheets: list[shapes.SheetView]) -> shapes.Thr
 
 def bar_views(bars: list[BarResult]) -> list[shapes.BarView]:
     """Plans of the profiles with the order of work."""
-    return [shapes.BarView(group=b.group, plan=b.plan, laid=[laid(b.group, x) for x in b.plan.bars]) for b in bars]
+    return [
+        shapes.BarView(
+            group=b.group, plan=b.plan, laid=[laid(b.group, x) for x in b.plan.bars], proof=proof_words(b.plan)
+        )
+        for b in bars
+    ]
 
 
 def job_view(job: Job) -> shapes.JobView:

@@ -9,6 +9,7 @@ import { length, mass } from '../../shared/units'
 import QuantityField from '../../ui/QuantityField.vue'
 import TextField from '../../ui/TextField.vue'
 import BarStrip from './BarStrip.vue'
+import { OVER, ROUND } from './lying'
 
 const props = defineProps<{ b: S['BarView']; longest: number }>()
 const marked = defineModel<string>('marked', { required: true })
@@ -16,13 +17,13 @@ const id = useId()
 const base = computed(() => `/jobs/${job.value!.job.id}`)
 const stockOf = (id: string) => props.b.group.problem.stock.find((s) => s.id === id)
 const lineOf = (id: string) => props.b.group.lines.find((l) => l.id === id)
-const above = (cost: number, bound: number) => (((cost - bound) / Math.max(bound, 1e-9)) * 100).toFixed(1)
 const parts = computed(() => [...new Set(props.b.laid.flatMap((bar) => bar.map((p) => p.part)))])
-const proof = computed(() => {
-  const { proven, lower_bound, cost } = props.b.plan
-  if (proven) return t('cut.proven_no_plan_costs_less')
-  return lower_bound == null ? t('cut.not_complete') : t('cut.at_most_above_the_bound_x', [above(cost, lower_bound)])
-})
+const shares = computed(() => props.b.laid.some((bar) => bar.some((p) => p.shared && p.left)))
+const held = computed(() =>
+  Object.entries(props.b.group.held ?? {})
+    .map(([part, most]) => `${part}, ${t('cut.at_most_x', [length(most)])}`)
+    .join('; '),
+)
 const ticking = ref<{
   at: number
   bar: S['Bar']
@@ -47,7 +48,7 @@ const tick = () =>
     <div class="row spread">
       <b>{{ shortName(b.group.section_id) }}, {{ b.group.material_id }}</b
       ><span class="soft"
-        >{{ $t('cut.kerf_x', [proof, mass(b.group.mass_kg), length(b.group.problem.kerf ?? 0)])
+        >{{ $t('cut.kerf_x', [b.proof, mass(b.group.mass_kg), length(b.group.problem.kerf ?? 0)])
         }}<template v-if="(job!.job.spec.machines!.stack ?? 1) > 1">{{
           $t('cut.at_once_where_cut_alike_x', [job!.job.spec.machines!.stack])
         }}</template
@@ -58,10 +59,9 @@ const tick = () =>
       {{ $t('cut.not_planned_no_stock_is_x', [u.qty, u.part]) }}
       <router-link :to="`${base}/stock`">{{ $t('cut.add_stock') }}</router-link>
     </p>
-    <p v-for="w in [...(b.group.said ?? []), ...b.group.left_out]" :key="w" class="soft">{{ w }}</p>
-    <p v-if="b.group.held?.length" class="notice">
-      {{ $t('cut.held_back_until_the_assembly_x', [b.group.held.join(', ')]) }}
-    </p>
+    <p v-for="w in b.group.left_out" :key="w" class="soft">{{ w }}</p>
+    <p v-if="shares" class="soft">{{ $t('cut.slants_share_cuts', [OVER, ROUND]) }}</p>
+    <p v-if="held" class="notice">{{ $t('cut.held_back_until_the_assembly_x', [held]) }}</p>
     <p v-if="b.group.ripped?.length" class="soft">
       {{ $t('cut.split_lengthwise_after_cutting_two_x', [b.group.ripped.join(', ')]) }}
     </p>
@@ -76,6 +76,7 @@ const tick = () =>
           v-model:marked="marked"
           :pieces="b.laid[i]"
           :stock="stockOf(bar.stock)?.length ?? 0"
+          :depth="b.group.problem.depth ?? 0"
           :longest="longest"
           :parts="parts"
         />

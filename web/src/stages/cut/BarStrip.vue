@@ -2,15 +2,18 @@
 /** One bar, its pieces in the order of the saw. A piece too short for its name has it beneath, with a line to it. */
 import { computed } from 'vue'
 import type { S } from '../../api/client'
+import { t } from '../../messages'
 import { length } from '../../shared/units'
+import { outline, points, turned, turnedWords } from './lying'
 
 type Laid = S['BarView']['laid'][number][number]
-const props = defineProps<{ pieces: Laid[]; stock: number; longest: number; parts: string[] }>()
+const props = defineProps<{ pieces: Laid[]; stock: number; longest: number; parts: string[]; depth?: number }>()
 const marked = defineModel<string>('marked', { required: true })
 /** Share of the strip from which a name fits into its piece, and how far names beneath must stand apart. */
 const ROOM = 0.075
 const APART = 0.075
 const TONES = 5
+const shownLength = (p: Laid) => (p.held ? t('cut.at_most_x', [length(p.length_mm)]) : length(p.length_mm))
 const share = (mm: number) => mm / props.longest
 const percent = (mm: number) => `${share(mm) * 100}%`
 const shown = computed(() => {
@@ -36,14 +39,17 @@ const rows = computed(() => Math.max(0, ...shown.value.filter((s) => !s.fits).ma
     <template v-for="({ p, fits, row, tone }, k) in shown" :key="k">
       <button
         class="piece"
-        :class="[`tone${tone}`, { on: marked === p.part }]"
-        :style="{ left: percent(p.at_mm), width: percent(p.length_mm) }"
+        :class="[`tone${tone}`, { on: marked === p.part, held: p.held, slanted: outline(p, depth ?? 0) }]"
+        :style="{ left: percent(p.at_mm), width: percent(p.length_mm), clipPath: outline(p, depth ?? 0) }"
         :aria-pressed="marked === p.part"
-        :aria-label="`${p.part}, ${length(p.length_mm)}`"
+        :aria-label="[p.part, shownLength(p), turnedWords(p)].filter(Boolean).join(', ')"
         @click="marked = marked === p.part ? '' : p.part"
       >
+        <svg v-if="p.left || p.right" viewBox="0 0 1 1" preserveAspectRatio="none" aria-hidden="true">
+          <polygon :points="points(p, depth ?? 0)" />
+        </svg>
         <template v-if="fits"
-          ><b>{{ p.part }}</b> {{ length(p.length_mm) }}</template
+          ><b>{{ p.part }}</b> {{ turned(p) }} {{ shownLength(p) }}</template
         >
       </button>
       <span
@@ -83,6 +89,25 @@ const rows = computed(() => Math.max(0, ...shown.value.filter((s) => !s.fits).ma
 }
 .piece:focus-visible {
   z-index: 1;
+}
+.piece.held {
+  border-style: dashed;
+}
+.piece.slanted {
+  padding: 0 16px;
+  border-color: transparent;
+}
+.piece > svg {
+  position: absolute;
+  inset: -1px;
+  width: calc(100% + 2px);
+  height: calc(100% + 2px);
+}
+.piece polygon {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 2;
+  vector-effect: non-scaling-stroke;
 }
 .tone0 {
   background: var(--sheet);

@@ -48,6 +48,9 @@ const cautions = computed(() => job.value!.figures.cautions.filter((x) => ['galv
       {{ $t('cut.why_they_are_cut_anyway') }}</template
     >
   </p>
+  <p v-for="words in job!.figures.cut_before" :key="words" class="notice">
+    <b>{{ $t('cut.changed_after_cutting') }}</b> {{ words }}.
+  </p>
   <Cautions :of="cautions" />
   <RoomBar :room="room" />
   <Buy v-if="room === 'buy'" :plans="plans" />

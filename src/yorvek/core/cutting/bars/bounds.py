@@ -46,6 +46,18 @@ class Sums:
         return float(self.costs[k]) if k < len(self.costs) else 0.0
 
 
+def metal_bound(whole: WholeProblem) -> float:
+    """What the metal alone costs, off the bars that are cheapest for their length, each used to its end."""
+    metal = float(sum(w * d for w, d in zip(whole.weights, whole.demand, strict=True)))
+    bound = 0.0
+    bars = zip(whole.capacities, whole.costs, whole.limits, strict=True)
+    for capacity, cost, limit in sorted((b for b in bars if b[0]), key=lambda b: b[1] / b[0]):
+        taken = metal if limit is None else min(metal, float(limit * capacity))
+        bound += taken / capacity * cost
+        metal -= taken
+    return bound if metal <= 0 else 0.0
+
+
 def cost_step(costs: list[float]) -> float:
     """The greatest step that all costs are multiples of (to a thousandth), 0 if there is none."""
     whole = [round(c * 1000) for c in costs]

@@ -6,15 +6,9 @@ from collections import Counter
 from collections.abc import Callable, Sequence
 
 from yorvek.core.cutting.bars.problem import Bar, BarPlan, BarProblem, BarStock, Cut
+from yorvek.core.cutting.bars.slants import Slants
 
 SAME_MONEY = 1e-6
-
-
-def bar_needs_mm(problem: BarProblem, cuts: Counter[str]) -> float:
-    """Length that pieces take off a bar, kerfs between them and the trim."""
-    lengths = {p.id: p.length for p in problem.parts}
-    count = sum(cuts.values())
-    return sum(lengths[i] * n for i, n in cuts.items()) + (count - 1) * problem.kerf + problem.end_trim
 
 
 def least_change(problem: BarProblem, meant: Sequence[Counter[str]], solve: Callable[[BarProblem], BarPlan]) -> BarPlan:
@@ -46,11 +40,12 @@ def _keepable(problem: BarProblem, meant: Sequence[Counter[str]]) -> list[tuple[
     """Bars that are still wanted whole, each on the cheapest stock that is long enough, the shortest of those."""
     wanted = Counter({p.id: p.qty for p in problem.parts})
     left = {s.id: s.qty for s in problem.stock}
+    slants = Slants(problem)
     out = []
     for cuts in meant:
         if not cuts or any(wanted[i] < n for i, n in cuts.items()):
             continue
-        needs = bar_needs_mm(problem, cuts)
+        needs = slants.taken_mm(cuts) + problem.end_trim
         fits = [s for s in problem.stock if left[s.id] != 0 and s.length >= needs - 1e-6]
         if not fits:
             continue
@@ -78,15 +73,14 @@ def rest_after(problem: BarProblem, kept: list[tuple[str, Counter[str]]]) -> Bar
 
 
 def placed_bars(problem: BarProblem, kept: list[tuple[str, Counter[str]]]) -> list[Bar]:
+    """Bars with what is cut from them, and what is left of each."""
     length = {s.id: s.length for s in problem.stock}
+    slants = Slants(problem)
     out = []
     for stock, cuts in kept:
-        # one more kerf is lost where a remainder is cut off
-        left = length[stock] - bar_needs_mm(problem, cuts) - problem.kerf
         order = [p.id for p in problem.parts if cuts[p.id]]
-        out.append(
-            Bar(stock=stock, cuts=[Cut(part=i, qty=cuts[i]) for i in order], count=1, drop=round(max(left, 0.0), 4))
-        )
+        left = slants.left_mm(length[stock], cuts)
+        out.append(Bar(stock=stock, cuts=[Cut(part=i, qty=cuts[i]) for i in order], count=1, drop=round(left, 4)))
     return out
 
 

@@ -10,7 +10,7 @@ from collections.abc import Callable
 
 import numpy as np
 
-from yorvek.core.cutting.bars.bounds import CLOSE, Sums, trimmed
+from yorvek.core.cutting.bars.bounds import CLOSE, Sums, metal_bound, trimmed
 from yorvek.core.cutting.bars.cover import cover, last_bar
 from yorvek.core.cutting.bars.every import every_pattern
 from yorvek.core.cutting.bars.greedy import Patterns, first_plan
@@ -20,6 +20,7 @@ from yorvek.core.cutting.bars.mixes import cheaper
 from yorvek.core.cutting.bars.mixes import warm_up as warm_up_mixes
 from yorvek.core.cutting.bars.problem import Bar, BarPlan, BarProblem, Cut, Unplaced
 from yorvek.core.cutting.bars.search import Search
+from yorvek.core.cutting.bars.slanted import solve_slanted
 
 SMOOTHING = 0.5
 WIDEN_AFTER = 25
@@ -27,6 +28,8 @@ FEW_KINDS = 12
 EVERY_SHARE = 0.7
 GIVE_UP = 200
 REBUILD_SECONDS = 0.4
+WAYS = 4
+"""Ways to plan slanted ends that share the time."""
 
 
 def _generate(
@@ -145,6 +148,9 @@ def solve_bars(
         The plan with exact quantities (or what stayed unplaced), its cost, the lower bound and whether it is proven.
     """
     warm_up()
+    if problem.slanted:
+        share = seconds / WAYS
+        return solve_slanted(problem, lambda p: solve_bars(p, seconds=share, seed=seed, cancelled=cancelled))
     search = Search(problem, seconds, seed, cancelled)
     whole = search.whole
     if whole.weights:
@@ -158,6 +164,7 @@ def solve_bars(
 def _improve(search: Search) -> None:
     whole = search.whole
     assert search.best is not None
+    search.raise_bound(metal_bound(whole) * (1 - CLOSE))
     _last_bar(search, 0.45)
     if search.proven():
         return

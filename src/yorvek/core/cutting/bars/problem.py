@@ -5,6 +5,7 @@ from __future__ import annotations
 import math
 from copy import copy
 from functools import reduce
+from typing import Literal
 
 from pydantic import Field, model_validator
 
@@ -15,6 +16,8 @@ UNITS_PER_MM = 160
 """Lengths are whole 1/160 mm inside: exact for 0.1 mm and for 1/32 in."""
 LONGEST_MM = 1e5
 MOST_PIECES = 100_000
+MOST_GAP = 100.0
+"""Percent from which a gap says nothing."""
 
 
 class BarStock(Model):
@@ -32,10 +35,17 @@ class WantedLength(Model):
     id: str
     length: float = Field(gt=0, le=LONGEST_MM)
     qty: int = Field(ge=1, le=MOST_PIECES)
+    left: float = Field(default=0.0, ge=-80, le=80, description="degrees from square; below 0 the upper side is longer")
+    right: float = Field(default=0.0, ge=-80, le=80)
 
 
 class BarProblem(Model):
-    """Pieces, stock and the saw. N pieces of total length S fit where S + (N-1) kerf <= length - end trim. All mm."""
+    """Pieces, stock and the saw. N pieces of total length S fit where S + (N-1) kerf <= length - end trim. All mm.
+
+    Slanted ends take more, and less where two of them share a cut: `slants` says how much. `depth` is the bar's, in the
+    plane of the slants; `turns` says how a piece may lie on it: any way, end for end in its plane alone, or only as it
+    is drawn.
+    """
 
     name: str = ""
     units: str = "mm"
@@ -43,7 +53,14 @@ class BarProblem(Model):
     end_trim: float = Field(default=0.0, ge=0, le=10_000)
     stock: list[BarStock] = Field(min_length=1, max_length=500)
     parts: list[WantedLength] = Field(min_length=1, max_length=2000)
+    depth: float = Field(default=0.0, ge=0, le=10_000)
+    turns: Literal["any", "swap", "none"] = "any"
     meta: dict[str, object] = {}
+
+    @property
+    def slanted(self) -> bool:
+        """Whether a piece has an end that is not square."""
+        return any(p.left or p.right for p in self.parts)
 
     @model_validator(mode="after")
     def _names_are_unique(self) -> BarProblem:
@@ -94,6 +111,20 @@ class BarPlan(Model):
     trace: list[tuple[float, float, float]] = []
     seed: int = 1
     evaluations: int = 0
+
+
+def proof_words(plan: BarPlan) -> str:
+    """What is proven of a plan, the same on every screen and paper."""
+    if plan.unplaced or plan.lower_bound is None:
+        return "not complete"
+    if plan.proven:
+        return "proven: no plan costs less"
+    if plan.lower_bound <= 0:
+        return "not proven: no bound is known"
+    above = 100 * (plan.cost / plan.lower_bound - 1)
+    return (
+        f"at most {max(above, 0.1):.1f} % above the bound" if above < MOST_GAP else "not proven: the bound is far below"
+    )
 
 
 class WholeProblem:
