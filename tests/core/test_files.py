@@ -84,7 +84,9 @@ def test_the_nest_pdf_has_a_page_a_sheet_and_its_words(job):
     plan = solve_sheets(group.problem, seconds=2.0, evaluations=5)
     sheets = {(p.sheet, p.sheet_index) for p in plan.placements}
     for stale in (False, True):
-        data = nest_pdf(state.job, group.problem, plan, outlines, found.cautions, state.job.unit, stale=stale)
+        data = nest_pdf(
+            state.job, group.problem, plan, outlines, found.cautions, state.job.unit, stale=stale, group=group, later={}
+        )
         pages = pypdf.PdfReader(io.BytesIO(data)).pages
         text = "\n".join(p.extract_text() for p in pages)
         assert len(pages) >= len(sheets)

@@ -316,7 +316,7 @@ def test_G6_rows_the_journal_and_job_files_of_an_earlier_shape_are_read(owner, j
     assert owner.good("POST", f"{base}/redo")["loads"][0]["spec"]["note"] == "by the new version"
 
     file = json.loads(owner("GET", f"{base}/export/job.json").content)
-    assert file["schemas"] == {"load": 2}
+    assert file["schemas"] == {"job": 2, "load": 2}
     assert owner.good("POST", "/jobs/import", {"text": json.dumps(file)})["loads"][0]["spec"]["name"] == "crowd"
     file["loads"] = [{**x, "spec": old(x["spec"])} for x in file["loads"]]
     del file["schemas"]

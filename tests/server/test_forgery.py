@@ -209,6 +209,13 @@ def test_requests_are_made_whole(scene):
 
 def test_a_signature_and_a_release_have_no_address_of_their_own():
     """They are made by signing and releasing, and there is no way to change or take one away."""
-    named = [r for r in REQUESTS if re.search(r"/(signatures|releases|cuts|kept)\b", r) and not r.startswith("GET")]
-    assert named == ["POST /jobs/{job_id}/cuts", "POST /jobs/{job_id}/cuts/{cut_id}/miscut"]
+    named = [
+        r
+        for r in REQUESTS
+        if re.search(r"/(signatures|releases|cuts|sheets_cut|kept)\b", r) and not r.startswith("GET")
+    ]
+    assert named == [
+        "POST /jobs/{job_id}/cuts", "POST /jobs/{job_id}/cuts/{cut_id}/miscut",
+        "POST /jobs/{job_id}/sheets_cut/{cut_id}/miscut",
+    ]  # fmt: skip
     assert {Signature.kind.lasting, Release.kind.lasting} == {True}

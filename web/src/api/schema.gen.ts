@@ -1170,6 +1170,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/plans/{plan_id}/cut": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Cut Sheet
+         * @description Tick a sheet off: its plates are there, it leaves the stock book, what is worth keeping of it comes back.
+         */
+        post: operations["yorvek_server_api_sheets_cut_sheet"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/plans/{plan_id}/look": {
         parameters: {
             query?: never;
@@ -1224,6 +1244,26 @@ export interface paths {
          * @description Let this variant count from now on.
          */
         post: operations["yorvek_server_api_plans_pick_plan"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/plans/{plan_id}/remnant": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * See Remnant
+         * @description What will be left of a sheet, as it would come back.
+         */
+        get: operations["yorvek_server_api_sheets_see_remnant"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1572,6 +1612,26 @@ export interface paths {
          * @description A section of the job's own as it is being put together. Nothing is stored.
          */
         post: operations["yorvek_server_api_reference_look_at_profile"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/sheets_cut/{cut_id}/miscut": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Plate Miscut
+         * @description A plate is wanted again, and the log says what happened.
+         */
+        post: operations["yorvek_server_api_sheets_plate_miscut"];
         delete?: never;
         options?: never;
         head?: never;
@@ -3114,6 +3174,20 @@ export interface components {
             title: string;
         };
         /**
+         * CentreMark
+         * @description The middle of a hole that is drilled afterwards.
+         */
+        CentreMark: {
+            /** Across Mm */
+            across_mm: number;
+            /** Part */
+            part: string;
+            /** X */
+            x: number;
+            /** Y */
+            y: number;
+        };
+        /**
          * Changes
          * @description What an edit changed of what the views show. Over a view that stands at `since` it makes the view at `stand`;
          *     what is null is as it was.
@@ -3141,6 +3215,7 @@ export interface components {
             releases?: components["schemas"]["Listed_ReleaseRow_"] | null;
             /** Sheets */
             sheets?: components["schemas"]["SheetView"][] | null;
+            sheets_cut?: components["schemas"]["Listed_CutSheetRow_"] | null;
             /** Signatures */
             signatures?: components["schemas"]["SignatureRow"][] | null;
             /** Since */
@@ -3500,6 +3575,33 @@ export interface components {
             state: "good" | "miscut";
         };
         /**
+         * CutPlate
+         * @description A plate off a sheet: good, or cut wrong and so still wanted. `ref` says what it is of, whatever its mark is by
+         *     now; `shape` is a mark of its outline as it was cut.
+         */
+        CutPlate: {
+            /** Part */
+            part: string;
+            /**
+             * Ref
+             * @default
+             */
+            ref: string;
+            /** Shape */
+            shape: string;
+            /**
+             * State
+             * @default good
+             * @enum {string}
+             */
+            state: "good" | "miscut";
+            /**
+             * Why
+             * @default
+             */
+            why: string;
+        };
+        /**
          * CutRow
          * @description A bar that was cut, by whom and when.
          */
@@ -3513,6 +3615,76 @@ export interface components {
             spec: components["schemas"]["CutBarSpec"];
             /** Version */
             version: number;
+        };
+        /**
+         * CutSheetIn
+         * @description A sheet of a nest that is cut now. What is left comes back as it is worked out, as it is given, or not at all.
+         */
+        CutSheetIn: {
+            /**
+             * Keep
+             * @default true
+             */
+            keep: boolean;
+            /**
+             * Location
+             * @default
+             */
+            location: string;
+            /** Outline */
+            outline?: [
+                number,
+                number
+            ][] | null;
+            /** Sheet */
+            sheet: string;
+            /**
+             * Why
+             * @description why a stale nest is cut
+             * @default
+             */
+            why: string;
+        };
+        /**
+         * CutSheetRow
+         * @description A sheet that was cut, by whom and when.
+         */
+        CutSheetRow: {
+            /** At */
+            at: string;
+            /** Author */
+            author: string;
+            /** Id */
+            id: number;
+            spec: components["schemas"]["CutSheetSpec"];
+            /** Version */
+            version: number;
+        };
+        /**
+         * CutSheetSpec
+         * @description A sheet that was cut: its plates, and the outline of what was left, mm from its lower left corner.
+         */
+        CutSheetSpec: {
+            /** Height Mm */
+            height_mm: number;
+            /** Key */
+            key: string;
+            /** @description the line of the stock book that it was */
+            metal?: components["schemas"]["SheetStockSpec"] | null;
+            /** Pieces */
+            pieces: components["schemas"]["CutPlate"][];
+            /** Remnant */
+            remnant?: [
+                number,
+                number
+            ][] | null;
+            /**
+             * Stock Words
+             * @default
+             */
+            stock_words: string;
+            /** Width Mm */
+            width_mm: number;
         };
         /**
          * CylinderForce
@@ -3767,6 +3939,27 @@ export interface components {
             ][][][];
             /** Width Mm */
             width_mm: number;
+        };
+        /**
+         * Drilled
+         * @description Round holes of one size in a part that its cut cannot make.
+         */
+        Drilled: {
+            /** Across Mm */
+            across_mm: number;
+            /** Holes */
+            holes: number;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            /** Part */
+            part: string;
+            /** Qty */
+            qty: number;
+            /** Why */
+            why: string;
         };
         /**
          * DropForce
@@ -4669,12 +4862,13 @@ export interface components {
              *         "unit": "mm",
              *         "value": 5
              *       },
+             *       "mark_s": 0.15,
              *       "part_gap": {
              *         "text": "5",
              *         "unit": "mm",
              *         "value": 5
              *       },
-             *       "pierce_s": 0.6,
+             *       "pierce_s": null,
              *       "saw_kerf": {
              *         "text": "2.5",
              *         "unit": "mm",
@@ -4682,7 +4876,7 @@ export interface components {
              *       },
              *       "stack": 1,
              *       "straight_cuts_only": false,
-             *       "table_feed_mm_min": 2400,
+             *       "table_feed_mm_min": null,
              *       "table_kerf": {
              *         "text": "1.5",
              *         "unit": "mm",
@@ -4732,12 +4926,14 @@ export interface components {
              *           "aluminium"
              *         ],
              *         "fastest": 6000,
+             *         "feed_mm_min": null,
              *         "hole_of_thickness": 1.5,
              *         "kerf_mm": 1.5,
              *         "least_charge": 0,
              *         "least_hole_mm": 5,
              *         "name": "plasma table",
              *         "per_hour": 60,
+             *         "pierce_s": null,
              *         "pierce_s_per_mm": 0.1,
              *         "sent_out": false,
              *         "setup_min": 8,
@@ -4753,12 +4949,14 @@ export interface components {
              *           "carbon steel"
              *         ],
              *         "fastest": 500,
+             *         "feed_mm_min": null,
              *         "hole_of_thickness": 1.2,
              *         "kerf_mm": 2.5,
              *         "least_charge": 0,
              *         "least_hole_mm": 20,
              *         "name": "oxy-fuel torch",
              *         "per_hour": 40,
+             *         "pierce_s": null,
              *         "pierce_s_per_mm": 0.8,
              *         "sent_out": false,
              *         "setup_min": 10,
@@ -4776,12 +4974,14 @@ export interface components {
              *           "aluminium"
              *         ],
              *         "fastest": 600,
+             *         "feed_mm_min": null,
              *         "hole_of_thickness": 1,
              *         "kerf_mm": 1.6,
              *         "least_charge": 0,
              *         "least_hole_mm": 0,
              *         "name": "cut-off wheel",
              *         "per_hour": 40,
+             *         "pierce_s": null,
              *         "pierce_s_per_mm": 0,
              *         "sent_out": false,
              *         "setup_min": 1,
@@ -4799,12 +4999,14 @@ export interface components {
              *           "aluminium"
              *         ],
              *         "fastest": 20000,
+             *         "feed_mm_min": null,
              *         "hole_of_thickness": 1,
              *         "kerf_mm": 0,
              *         "least_charge": 0,
              *         "least_hole_mm": 0,
              *         "name": "shear",
              *         "per_hour": 40,
+             *         "pierce_s": null,
              *         "pierce_s_per_mm": 0,
              *         "sent_out": false,
              *         "setup_min": 3,
@@ -4820,12 +5022,14 @@ export interface components {
              *           "panel"
              *         ],
              *         "fastest": 1500,
+             *         "feed_mm_min": null,
              *         "hole_of_thickness": 1,
              *         "kerf_mm": 0,
              *         "least_charge": 0,
              *         "least_hole_mm": 0,
              *         "name": "score and snap",
              *         "per_hour": 40,
+             *         "pierce_s": null,
              *         "pierce_s_per_mm": 0,
              *         "sent_out": false,
              *         "setup_min": 2,
@@ -4843,12 +5047,14 @@ export interface components {
              *           "aluminium"
              *         ],
              *         "fastest": 10000,
+             *         "feed_mm_min": null,
              *         "hole_of_thickness": 0.6,
              *         "kerf_mm": 0.3,
              *         "least_charge": 40,
              *         "least_hole_mm": 1,
              *         "name": "laser, sent out",
              *         "per_hour": 140,
+             *         "pierce_s": null,
              *         "pierce_s_per_mm": 0.1,
              *         "sent_out": true,
              *         "setup_min": 10,
@@ -4867,12 +5073,14 @@ export interface components {
              *           "panel"
              *         ],
              *         "fastest": 1500,
+             *         "feed_mm_min": null,
              *         "hole_of_thickness": 0.3,
              *         "kerf_mm": 1,
              *         "least_charge": 40,
              *         "least_hole_mm": 2,
              *         "name": "water jet, sent out",
              *         "per_hour": 120,
+             *         "pierce_s": null,
              *         "pierce_s_per_mm": 0.6,
              *         "sent_out": true,
              *         "setup_min": 15,
@@ -4960,6 +5168,8 @@ export interface components {
             releases: components["schemas"]["ReleaseRow"][];
             /** Sheets */
             sheets: components["schemas"]["SheetView"][];
+            /** Sheets Cut */
+            sheets_cut: components["schemas"]["CutSheetRow"][];
             /** Signatures */
             signatures: components["schemas"]["SignatureRow"][];
             /** Stand */
@@ -5339,6 +5549,13 @@ export interface components {
             order: number[];
             /** Rows */
             rows: components["schemas"]["CutRow"][];
+        };
+        /** Listed[CutSheetRow] */
+        Listed_CutSheetRow_: {
+            /** Order */
+            order: number[];
+            /** Rows */
+            rows: components["schemas"]["CutSheetRow"][];
         };
         /** Listed[DimensionRow] */
         Listed_DimensionRow_: {
@@ -6043,6 +6260,11 @@ export interface components {
              * @enum {string}
              */
             edge: "rough" | "cut" | "clean";
+            /**
+             * Later
+             * @default 0
+             */
+            later: number;
             /** Minutes */
             minutes: number;
             /** Money */
@@ -6866,7 +7088,7 @@ export interface components {
         };
         /**
          * PlanView
-         * @description A sheet plan with its layout and true outlines to draw.
+         * @description A sheet plan with its layout and true outlines to draw; `later`: openings of each that are drilled afterwards.
          */
         PlanView: {
             /** Asked */
@@ -6884,6 +7106,10 @@ export interface components {
             id: number;
             /** Key */
             key: string;
+            /** Later */
+            later: {
+                [key: string]: number[];
+            };
             /** Message */
             message: string;
             /** Outlines */
@@ -6909,6 +7135,19 @@ export interface components {
             spec: components["schemas"]["PlateSpec"];
             /** Version */
             version: number;
+        };
+        /**
+         * PlateMiscutIn
+         * @description Which plate of the sheet came out wrong.
+         */
+        PlateMiscutIn: {
+            /** Piece */
+            piece: number;
+            /**
+             * Why
+             * @default
+             */
+            why: string;
         };
         /** PlateRow */
         PlateRow: {
@@ -7074,6 +7313,11 @@ export interface components {
              */
             fastest: number;
             /**
+             * Feed Mm Min
+             * @description as set; by the thickness if not said
+             */
+            feed_mm_min?: number | null;
+            /**
              * Hole Of Thickness
              * @description smallest hole, over the thickness
              * @default 1
@@ -7100,6 +7344,11 @@ export interface components {
              * @default 45
              */
             per_hour: number;
+            /**
+             * Pierce S
+             * @description as set; by the thickness if not said
+             */
+            pierce_s?: number | null;
             /**
              * Pierce S Per Mm
              * @default 0.1
@@ -7623,6 +7872,21 @@ export interface components {
             text: string;
         };
         /**
+         * Remnant
+         * @description What may go back on the rack: its outline on the sheet it came from, mm, and whether it is worth it.
+         */
+        Remnant: {
+            /** Area Mm2 */
+            area_mm2: number;
+            /** Outline */
+            outline: [
+                number,
+                number
+            ][] | null;
+            /** Worth */
+            worth: boolean;
+        };
+        /**
          * Reserve
          * @description The least reserve of one kind, and what governs it.
          */
@@ -7888,6 +8152,12 @@ export interface components {
              */
             lead: components["schemas"]["Place"];
             /**
+             * Mark S
+             * @description torch on for a centre mark; 0: none are made
+             * @default 0.15
+             */
+            mark_s: number;
+            /**
              * @default {
              *       "text": "5",
              *       "unit": "mm",
@@ -7897,9 +8167,9 @@ export interface components {
             part_gap: components["schemas"]["Place"];
             /**
              * Pierce S
-             * @default 0.6
+             * @description by the thickness if not said
              */
-            pierce_s: number;
+            pierce_s?: number | null;
             /**
              * @default {
              *       "text": "2.5",
@@ -7921,9 +8191,9 @@ export interface components {
             straight_cuts_only: boolean;
             /**
              * Table Feed Mm Min
-             * @default 2400
+             * @description by the thickness if not said
              */
-            table_feed_mm_min: number;
+            table_feed_mm_min?: number | null;
             /**
              * @default {
              *       "text": "1.5",
@@ -8230,6 +8500,11 @@ export interface components {
          * @description One thickness in one material.
          */
         SheetGroup: {
+            /**
+             * Drilled
+             * @default []
+             */
+            drilled: components["schemas"]["Drilled"][];
             /** Key */
             key: string;
             /** Left Out */
@@ -8246,8 +8521,20 @@ export interface components {
              * @default
              */
             process: string;
+            /**
+             * Refs
+             * @default {}
+             */
+            refs: {
+                [key: string]: string;
+            };
             /** Thickness Mm */
             thickness_mm: number;
+            /**
+             * Way
+             * @default
+             */
+            way: string;
         };
         /**
          * SheetPiece
@@ -8416,7 +8703,7 @@ export interface components {
         };
         /**
          * SheetStockSpec
-         * @description A sheet or remnant on hand or on offer; a remnant may have a corner missing.
+         * @description A sheet or remnant on hand or on offer; a remnant has its true outline, or a corner missing.
          */
         SheetStockSpec: {
             /** @description of one, on top of its price */
@@ -8463,6 +8750,14 @@ export interface components {
              * @default
              */
             note: string;
+            /**
+             * Outline
+             * @description true outline within its sides, mm
+             */
+            outline?: [
+                number,
+                number
+            ][] | null;
             price?: components["schemas"]["Money"] | null;
             /** Qty */
             qty?: number | null;
@@ -9133,19 +9428,35 @@ export interface components {
             plan: components["schemas"]["TablePlan"];
             /** Program */
             program: string;
+            /**
+             * Refused
+             * @default
+             */
+            refused: string;
             run: components["schemas"]["TableRun"];
             /** Sheet */
             sheet: string;
         };
         /**
          * TablePlan
-         * @description The contours of one sheet in the order they are cut, and what could not be led in.
+         * @description The contours of one sheet in the order they are cut, and what could not be led in; `outline` of a sheet that is
+         *     no rectangle.
          */
         TablePlan: {
             /** Contours */
             contours: components["schemas"]["Contour"][];
             /** Height */
             height: number;
+            /**
+             * Marks
+             * @default []
+             */
+            marks: components["schemas"]["CentreMark"][];
+            /** Outline */
+            outline?: [
+                number,
+                number
+            ][] | null;
             settings: components["schemas"]["TableSettings"];
             /** Troubles */
             troubles: string[];
@@ -9211,6 +9522,12 @@ export interface components {
              * @default 5
              */
             lead_mm: number;
+            /**
+             * Mark S
+             * @description torch on for a centre mark; 0: none are made
+             * @default 0
+             */
+            mark_s: number;
             /**
              * Pierce S
              * @default 0.6
@@ -11246,6 +11563,33 @@ export interface operations {
             };
         };
     };
+    yorvek_server_api_sheets_cut_sheet: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+                plan_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CutSheetIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Changes"];
+                };
+            };
+        };
+    };
     yorvek_server_api_plans_look_at_move: {
         parameters: {
             query?: never;
@@ -11319,6 +11663,31 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PlanState"];
+                };
+            };
+        };
+    };
+    yorvek_server_api_sheets_see_remnant: {
+        parameters: {
+            query: {
+                sheet: string;
+            };
+            header?: never;
+            path: {
+                job_id: number;
+                plan_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Remnant"];
                 };
             };
         };
@@ -11795,6 +12164,33 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SectionView"];
+                };
+            };
+        };
+    };
+    yorvek_server_api_sheets_plate_miscut: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+                cut_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlateMiscutIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Changes"];
                 };
             };
         };

@@ -15,6 +15,13 @@ export function ringPath(ring: S['Ring']): string {
 }
 export const outlinePath = (o: S['Outline']): string => [o.outer, ...(o.openings ?? [])].map(ringPath).join('')
 
+/** A cross in the middle of a ring, as wide as it is. */
+export function cross(ring: S['Ring']): string {
+  const [x, y] = centre(ring)
+  const r = Math.max(...ring.vertices.map((v) => Math.hypot(v.x - x, v.y - y)))
+  return `M${x - r} ${y}H${x + r}M${x} ${y - r}V${y + r}`
+}
+
 /** The middle of a ring's corners. */
 export const centre = ({ vertices: v }: S['Ring']): [number, number] => [
   v.reduce((s, a) => s + a.x, 0) / v.length,

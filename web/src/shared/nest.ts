@@ -14,7 +14,7 @@ export const stockOf = (plan: S['PlanView'], key: string): S['SheetStock'] =>
 export const frameOf = (s: { width: number; height: number }): string =>
   `-4 ${-s.height - 4} ${s.width + 8} ${s.height + 8}`
 
-export function sheetPath(s: S['SheetStock']): string {
+export function sheetPath(s: { width: number; height: number; outline?: number[][] | null }): string {
   const corners = s.outline ?? [
     [0, 0],
     [s.width, 0],

@@ -53,6 +53,8 @@ export const moment = (nmm: number, u: Unit = unit.value): string =>
       : `${trim(nmm / 1e6, 2)} kNm`
 export const mass = (kg: number, u: Unit = unit.value): string =>
   u === 'in' ? `${trim(kg / 0.45359237, 1)} lb` : `${trim(kg, 1)} kg`
+export const area = (mm2: number, u: Unit = unit.value): string =>
+  u === 'mm' ? `${(mm2 / 1e6).toFixed(2)} m²` : `${(mm2 / 92903.04).toFixed(1)} ft²`
 export const massPerMetre = (kg: number, u: Unit = unit.value): string =>
   u === 'in' ? `${trim((kg / 0.45359237) * 0.3048, 2)} lb/ft` : `${trim(kg, 2)} kg/m`
 export const line = (nmm: number, u: Unit = unit.value): string =>

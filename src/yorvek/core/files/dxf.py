@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import io
+from collections.abc import Collection, Mapping
 
 import ezdxf
 from ezdxf.document import Drawing
@@ -10,9 +11,10 @@ from ezdxf.layouts import Modelspace
 
 from yorvek.core.cutting.sheets import SheetPlan, SheetProblem, outline_at
 from yorvek.core.outlines import Outline, Ring, bounds_mm
+from yorvek.core.outlines.width import middle_of
 
-OUTSIDE, INSIDE, SHEET, WORDS = "CUT_OUTSIDE", "CUT_INSIDE", "SHEET", "MARK"
-LAYERS = {OUTSIDE: 7, INSIDE: 5, SHEET: 8, WORDS: 3}
+OUTSIDE, INSIDE, DRILL, SHEET, WORDS = "CUT_OUTSIDE", "CUT_INSIDE", "DRILL", "SHEET", "MARK"
+LAYERS = {OUTSIDE: 7, INSIDE: 5, DRILL: 1, SHEET: 8, WORDS: 3}
 
 
 def _new() -> tuple[Drawing, Modelspace]:
@@ -28,10 +30,12 @@ def _ring(space: Modelspace, ring: Ring, layer: str) -> None:
     )
 
 
-def _outline(space: Modelspace, outline: Outline, mark: str) -> None:
+def _outline(space: Modelspace, outline: Outline, mark: str, later: Collection[int] = ()) -> None:
     _ring(space, outline.outer, OUTSIDE)
-    for opening in outline.openings:
-        _ring(space, opening, INSIDE)
+    for k, opening in enumerate(outline.openings):
+        _ring(space, opening, DRILL if k in later else INSIDE)
+        if k in later:
+            space.add_point(middle_of(opening), dxfattribs={"layer": DRILL})
     x0, y0, x1, y1 = bounds_mm(outline)
     height = max(2.0, min(12.0, (y1 - y0) / 8, (x1 - x0) / 8))
     space.add_text(mark, height=height, dxfattribs={"layer": WORDS}).set_placement(
@@ -52,8 +56,17 @@ def part_dxf(mark: str, outline: Outline) -> str:
     return _text(document)
 
 
-def nest_dxf(problem: SheetProblem, plan: SheetPlan, outlines: dict[str, Outline], *, stale: bool = False) -> str:
-    """All sheets of a plan side by side, each with its outline and its pieces as true arcs. mm."""
+def nest_dxf(
+    problem: SheetProblem,
+    plan: SheetPlan,
+    outlines: dict[str, Outline],
+    *,
+    stale: bool = False,
+    later: Mapping[str, Collection[int]] | None = None,
+) -> str:
+    """All sheets of a plan side by side, each with its outline and its pieces as true arcs. mm. Openings that are made
+    `later` stand on a layer of their own, with their middles.
+    """
     document, space = _new()
     sheets = {s.id: s for s in problem.sheets}
     offset = 0.0
@@ -67,6 +80,6 @@ def nest_dxf(problem: SheetProblem, plan: SheetPlan, outlines: dict[str, Outline
         )
         for p in plan.placements:
             if (p.sheet, p.sheet_index) == key:
-                _outline(space, outline_at(outlines[p.part], p, offset), p.part)
+                _outline(space, outline_at(outlines[p.part], p, offset), p.part, (later or {}).get(p.part, ()))
         offset += stock.width * 1.05
     return _text(document)

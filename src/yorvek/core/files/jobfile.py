@@ -13,6 +13,7 @@ from yorvek.core.jobs.cuts import CutBarSpec, KeptPlanSpec
 from yorvek.core.jobs.free_joints import FreeJointSpec
 from yorvek.core.jobs.plates import PlateSpec
 from yorvek.core.jobs.profiles import ProfileSpec
+from yorvek.core.jobs.sheets_cut import CutSheetSpec
 from yorvek.core.jobs.spec import DimensionSpec, JobSpec, LoadSpec, MemberSpec, NoteSpec, StockSpec
 from yorvek.core.jobs.state import JobState
 from yorvek.core.jobs.structures import StructureSpec
@@ -20,6 +21,7 @@ from yorvek.core.model import Model
 from yorvek.core.parts import PartSpec
 from yorvek.core.quantities.entry import resolve
 from yorvek.core.records import DIMENSION, FILED, Kind, label_of
+from yorvek.core.records.job import JOB
 from yorvek.core.records.upgrades import schema_of, upgraded
 
 FORMAT = "yorvek-job"
@@ -85,6 +87,7 @@ class JobFile(Model):
     notes: list[NoteSpec] = []
     cuts: list[CutBarSpec] = []
     kept: list[KeptPlanSpec] = []
+    sheets_cut: list[CutSheetSpec] = []
 
 
 def first_trouble(error: ValidationError) -> InputError:
@@ -139,7 +142,10 @@ def as_written(data: dict[str, Any]) -> JobFile:
     """
     shapes = data.get("schemas")
     written = shapes if isinstance(shapes, dict) else {}
-    lists = {kind.plural: _in_shape(kind, data[kind.plural], written) for kind in FILED if kind.plural in data}
+    lists: dict[str, Any] = {k.plural: _in_shape(k, data[k.plural], written) for k in FILED if k.plural in data}
+    if isinstance(data.get("job"), dict):
+        schema = written.get(JOB.name, 1)
+        lists["job"] = upgraded(JOB.name, data["job"], schema if isinstance(schema, int) else 1)
     try:
         return JobFile.model_validate({**data, **lists, "schemas": {}})
     except ValidationError as error:
@@ -250,7 +256,7 @@ def filed(plural: str, number: int, spec: Model) -> Model:
 
 def present_shapes() -> dict[str, int]:
     """The shape in which each kind of record is written now, where it is not the first."""
-    return {kind.name: schema for kind in FILED if (schema := schema_of(kind.name)) > 1}
+    return {kind.name: schema for kind in (JOB, *FILED) if (schema := schema_of(kind.name)) > 1}
 
 
 def _resolved(file: JobFile) -> JobFile:

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import io
 import math
-from collections.abc import Sequence
+from collections.abc import Collection, Mapping, Sequence
 
 import numpy as np
 from numpy.typing import NDArray
@@ -16,10 +16,13 @@ from reportlab.pdfgen.canvas import Canvas
 from yorvek.core.cutting.bars.problem import proof_words
 from yorvek.core.cutting.sheets import SheetPlan, SheetProblem, outline_at
 from yorvek.core.jobs.cautions import Caution
+from yorvek.core.jobs.cutting import SheetGroup
 from yorvek.core.jobs.figures import BarResult, Figures
 from yorvek.core.jobs.order_of_work import LaidPiece, laid
 from yorvek.core.jobs.spec import JobSpec
-from yorvek.core.outlines import Outline, ring_points
+from yorvek.core.jobs.ways import Drilled
+from yorvek.core.outlines import Outline, Ring, ring_points
+from yorvek.core.outlines.width import middle_of, span_of
 from yorvek.core.quantities import UnitSystem, length_text
 
 INK, SOFT, BLUE, PALE, RED = (
@@ -216,6 +219,8 @@ def nest_pdf(
     unit: UnitSystem,
     *,
     stale: bool,
+    group: SheetGroup,
+    later: Mapping[str, Collection[int]],
 ) -> bytes:
     """Each used sheet on a page, drawn to scale with its pieces marked."""
     page = Page(f"nest, {problem.name}", job, across=True, stale=stale)
@@ -245,16 +250,42 @@ def nest_pdf(
             placed = outline_at(outlines[p.part], p)
             points = ring_points(placed.outer, chord_mm=0.2)
             _polygon(c, points, left, low, scale, fill=True)
-            for opening in placed.openings:
-                _polygon(c, ring_points(opening, chord_mm=0.2), left, low, scale, fill=False, white=True)
+            for k, opening in enumerate(placed.openings):
+                if k in later.get(p.part, ()):
+                    _cross(c, opening, left, low, scale)
+                else:
+                    _polygon(c, ring_points(opening, chord_mm=0.2), left, low, scale, fill=False, white=True)
             middle = points.mean(axis=0)
             c.setFillColor(INK)
             c.setFont("Helvetica", 6.5)
             c.drawCentredString(left + middle[0] * scale, low + middle[1] * scale - 2, page.text(p.part))
         page.y = low - 10
     page.need(10_000)
+    _drill_list(page, group.drilled, unit)
     cautions_on(page, cautions)
     return page.bytes()
+
+
+def _drill_list(page: Page, drilled: Sequence[Drilled], unit: UnitSystem) -> None:
+    """Holes that the cut does not make, to be ticked as they are drilled."""
+    if not drilled:
+        return
+    page.line("To be drilled", bold=True, size=11)
+    for d in drilled:
+        size = length_text(d.across_mm, unit)
+        page.line(f"[  ]  {d.qty} × {d.part} {d.name}: {d.holes} of ⌀ {size} in each; {d.why}", size=8.5)
+    page.y -= 6
+
+
+def _cross(c: Canvas, opening: Ring, left: float, low: float, scale: float) -> None:
+    """The middle of a hole that is drilled, as long as the hole is wide."""
+    x, y = middle_of(opening)
+    r = span_of(opening) / 2 * scale
+    x, y = left + x * scale, low + y * scale
+    c.setStrokeColor(RED)
+    c.line(x - r, y, x + r, y)
+    c.line(x, y - r, x, y + r)
+    c.setStrokeColor(INK)
 
 
 def _polygon(

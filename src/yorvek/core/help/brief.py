@@ -129,6 +129,36 @@ JOB: dict[str, Help] = {
     "machines.edge_margin": h(
         "metal left at the sheet's edge", "edges are bent and out of square; the clamps sit there", "8 to 15 mm"
     ),
+    "machines.lead": h(
+        "how far from the part the torch pierces",
+        "a pierce blows wider than the cut and would mark the edge",
+        "5 mm plasma at 6 mm, more in thick plate",
+        MAKER,
+    ),
+    "machines.table_feed_mm_min": h(
+        "how fast the table cuts, whatever the thickness",
+        "times and programs then have this feed and no other",
+        "left out, it follows the thickness by the way to cut",
+        OWN,
+    ),
+    "machines.pierce_s": h(
+        "how long a pierce takes, whatever the thickness",
+        "the torch waits so long before it moves",
+        "left out, it follows the thickness by the way to cut",
+        OWN,
+    ),
+    "machines.mark_s": h(
+        "how long the torch is on for a centre mark",
+        "holes that it cannot make are marked, so that the drill starts there",
+        "0.1 to 0.2 s; 0 where the table makes no marks",
+        OWN,
+    ),
+    "machines.bridges": h(
+        "places left standing in each outside",
+        "small parts do not tip up into the torch's way",
+        "0; 2 to 4 for parts that tip",
+        OWN,
+    ),
     "machines.welders": h(
         "with what the shop welds",
         "a comparison of metals then says which of them it cannot join",

@@ -11,6 +11,7 @@ from yorvek.core.cutting.bars import BarProblem, WantedLength
 from yorvek.core.cutting.sheets import SheetPiece, SheetProblem
 from yorvek.core.errors import InputError
 from yorvek.core.jobs.state import JobState, followed
+from yorvek.core.jobs.ways import Drilled
 from yorvek.core.materials import material
 from yorvek.core.model import Model
 from yorvek.core.outlines import Outline, Ring
@@ -67,10 +68,14 @@ class SheetGroup(Model):
     thickness_mm: float
     material_id: str
     process: str = ""
+    way: str = ""
+    """What it is cut with, by its name."""
     problem: SheetProblem
     lines: list[StockLine]
     mass_kg: float
     left_out: list[str]
+    refs: dict[str, str] = {}
+    drilled: list[Drilled] = []
 
 
 class WorkedPart(Model):

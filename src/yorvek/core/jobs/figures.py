@@ -21,7 +21,7 @@ from yorvek.core.jobs.cutting import BarGroup, SheetGroup, WorkedPart, worked_pa
 from yorvek.core.jobs.free_joints import FreeJointResult, work_out_joint
 from yorvek.core.jobs.halves import with_whole_sticks
 from yorvek.core.jobs.plates import PlateResult, plate_result
-from yorvek.core.jobs.sheet_groups import sheet_groups
+from yorvek.core.jobs.sheet_groups import plates_changed, sheet_groups
 from yorvek.core.jobs.state import JobState, beam_member
 from yorvek.core.jobs.structures import StructureResult, frame_request, work_out
 from yorvek.core.model import Model
@@ -192,7 +192,7 @@ def figures(
         bars_to_cut=sum(bar.count for b in bars for bar in b.plan.bars if bar.cuts),
         bars_to_buy=to_buy,
         pieces=sum(p.qty for p in state.parts.values()),
-        cut_before=changed_after_cutting(state, parts),
+        cut_before=[*changed_after_cutting(state, parts), *plates_changed(state, parts)],
         unverified=[d.name for d in state.dimensions.values() if not d.verified_by],
         held_up=[d.name for d in state.dimensions.values() if not d.verified_by and not d.cut_anyway.strip()],
     )

@@ -6,12 +6,13 @@ from yorvek.core.jobs.bar_groups import bar_price
 from yorvek.core.jobs.cutting import WorkedPart, flat_bar_of
 from yorvek.core.jobs.figures import USUAL_YIELD, Figures
 from yorvek.core.jobs.state import JobState
+from yorvek.core.jobs.ways import made_later, own_table, ways
 from yorvek.core.materials import material
 from yorvek.core.model import Model
-from yorvek.core.outlines import Outline, Ring
+from yorvek.core.outlines import Outline
 from yorvek.core.outlines.outline import ring_length_mm
 from yorvek.core.parts.spec import Rectangle
-from yorvek.core.workshop.processes import Cutting, Offer, best, offer
+from yorvek.core.workshop.processes import Cutting, Offer, Process, best, cut_minutes, offer
 
 RIGHT = 1e-6
 
@@ -53,38 +54,39 @@ class Choices(Model):
 
 
 def _straight(outline: Outline) -> bool:
-    """Whether straight-through cuts make it: a rectangle without openings."""
+    """Whether straight-through cuts make its outside: a rectangle."""
     v = outline.outer.vertices
-    if outline.openings or len(v) != 4 or any(p.bulge for p in v):
+    if len(v) != 4 or any(p.bulge for p in v):
         return False
     (a, b, c, d) = [(p.x, p.y) for p in v]
     dot = (b[0] - a[0]) * (c[0] - b[0]) + (b[1] - a[1]) * (c[1] - b[1])
     return abs(dot) < RIGHT and abs(a[0] + c[0] - b[0] - d[0]) < RIGHT and abs(a[1] + c[1] - b[1] - d[1]) < RIGHT
 
 
-def _least_hole(outline: Outline) -> float | None:
-    def across(ring: Ring) -> float:
-        xs, ys = [v.x for v in ring.vertices], [v.y for v in ring.vertices]
-        # a circle of two half arcs has no height between its corners
-        return max(min(max(xs) - min(xs), max(ys) - min(ys)), ring_length_mm(ring) / 3.1416 * (len(ring.vertices) == 2))
-
-    return min((across(r) for r in outline.openings), default=None)
-
-
-def cutting_of(w: WorkedPart) -> Cutting | None:
-    """What a plate part asks of a process; None for bars."""
+def cutting_of(w: WorkedPart, way: Process) -> Cutting | None:
+    """What a plate part asks of a process; None for bars. What the process cannot make is drilled afterwards."""
     g = w.geometry
     if g is None or g.kind != "plate" or g.thickness_mm is None:
         return None
+    later = made_later(way, g.outline, g.thickness_mm)
+    cut = g.cut_length_mm - sum(ring_length_mm(g.outline.openings[k]) for k in later)
     return Cutting(
         thickness_mm=g.thickness_mm,
-        cut_length_mm=g.cut_length_mm,
-        pierces=1 + len(g.outline.openings),
-        least_hole_mm=_least_hole(g.outline),
+        cut_length_mm=cut,
+        pierces=1 + len(g.outline.openings) - len(later),
         straight=_straight(g.outline),
+        later=len(later),
         edge=w.part.edge,
         qty=w.part.qty,
     )
+
+
+def minutes_of(w: WorkedPart, way: Process) -> float:
+    """How long a way cuts one piece of a part, without what is drilled afterwards."""
+    asked = cutting_of(w, way)
+    if asked is None:
+        return 0.0
+    return cut_minutes(way, asked)
 
 
 def choices(state: JobState, found: Figures) -> Choices:
@@ -94,23 +96,25 @@ def choices(state: JobState, found: Figures) -> Choices:
         {p.name: ProcessBudget(process=p.name, parts=0, minutes=0, money=0) for p in state.job.processes},
         set(),
     )
-    rates = {p.name: p for p in state.job.processes}
+    rates = {p.name: p for p in ways(state.job)}
+    own = own_table(state.job)
     for number, w in found.parts.items():
-        asked = cutting_of(w)
-        if asked is None or w.geometry is None:
+        g = w.geometry
+        if g is None or g.kind != "plate" or g.thickness_mm is None:
             continue
-        offers = [offer(p, asked, material(w.geometry.material_id)) for p in state.job.processes]
+        asked = {p.name: c for p in rates.values() if (c := cutting_of(w, p)) is not None}
+        offers = [offer(rates[name], c, material(g.material_id)) for name, c in asked.items()]
         cheapest = best(offers)
-        chosen = w.part.process or (state.job.processes[0].name if state.job.processes else "")
+        chosen = w.part.process or (own.name if own else "")
         taken = next((o for o in offers if o.process == chosen), None)
         off_bar = isinstance(w.part.shape, Rectangle) and w.part.shape.off_bar
         if taken is not None and not taken.why_not and not off_bar:
             total = sums[chosen]
-            extra = 0.0 if (chosen, asked.thickness_mm) in setups else rates[chosen].setup_min
-            setups.add((chosen, asked.thickness_mm))
+            extra = 0.0 if (chosen, g.thickness_mm) in setups else rates[chosen].setup_min
+            setups.add((chosen, g.thickness_mm))
             sums[chosen] = total.model_copy(
                 update={
-                    "parts": total.parts + asked.qty,
+                    "parts": total.parts + w.part.qty,
                     "minutes": total.minutes + taken.minutes + extra,
                     "money": total.money + taken.money + extra / 60 * rates[chosen].per_hour,
                 }
@@ -122,7 +126,7 @@ def choices(state: JobState, found: Figures) -> Choices:
                 chosen=chosen,
                 offers=sorted(offers, key=lambda o: (bool(o.why_not), o.money)),
                 cheapest=cheapest.process if cheapest else None,
-                flat=_flat(w, asked, cheapest),
+                flat=_flat(w, cheapest),
             )
         )
     budgets = [
@@ -131,7 +135,7 @@ def choices(state: JobState, found: Figures) -> Choices:
     return Choices(parts=parts, budgets=budgets)
 
 
-def _flat(w: WorkedPart, asked: Cutting, cheapest: Offer | None) -> FlatChoice | None:
+def _flat(w: WorkedPart, cheapest: Offer | None) -> FlatChoice | None:
     """Off flat bar: its metal by length, two straight cuts; off sheet: its metal at a usual yield, and the cheapest
     cutting.
     """
@@ -139,10 +143,10 @@ def _flat(w: WorkedPart, asked: Cutting, cheapest: Offer | None) -> FlatChoice |
     if flat is None or g is None or not isinstance(shape, Rectangle):
         return None
     m, long = material(g.material_id), max(g.width_mm, g.height_mm)
-    sheet = g.mass_kg * m.price_per_kg / USUAL_YIELD * asked.qty
+    sheet = g.mass_kg * m.price_per_kg / USUAL_YIELD * w.part.qty
     return FlatChoice(
         bar=flat,
-        bar_money=round(bar_price(flat, g.material_id, long) * asked.qty, 2),
+        bar_money=round(bar_price(flat, g.material_id, long) * w.part.qty, 2),
         sheet_money=round(sheet + (cheapest.money if cheapest else 0.0), 2),
         off_bar=shape.off_bar,
     )

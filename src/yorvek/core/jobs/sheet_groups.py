@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from collections import Counter
+
 from yorvek.core.cutting.sheets import SheetPiece, SheetProblem, SheetStock
 from yorvek.core.errors import InputError
 from yorvek.core.jobs.cutting import (
@@ -13,14 +15,20 @@ from yorvek.core.jobs.cutting import (
     cut_pieces,
     own_names,
 )
+from yorvek.core.jobs.sheets_cut import plates_done
 from yorvek.core.jobs.spec import SawAndTable, SheetStockSpec, landed
 from yorvek.core.jobs.state import JobState
+from yorvek.core.jobs.ways import Drilled, made_later, named, way_of, why_later, without_later
 from yorvek.core.materials import material
 from yorvek.core.outlines import ring_points
+from yorvek.core.outlines.width import is_circle, span_of
+from yorvek.core.workshop.processes import Process
 
 
 def sheet_outline(item: SheetStockSpec) -> list[tuple[float, float]] | None:
-    """Outline of a remnant with a missing corner; None for a whole rectangle."""
+    """Outline of a remnant, true or with a missing corner; None for a whole rectangle."""
+    if item.outline:
+        return list(item.outline)
     if (
         item.missing_width is None
         or item.missing_height is None
@@ -38,10 +46,12 @@ def sheet_outline(item: SheetStockSpec) -> list[tuple[float, float]] | None:
     return [(0, 0), (w, 0), (w, h - mh), (w - mw, h - mh), (w - mw, h), (0, h)]
 
 
-def sheet_piece(w: WorkedPart) -> SheetPiece:
-    """A plate part as the nest takes it: arcs as polygons that never lie inside the true outline."""
+def sheet_piece(w: WorkedPart, way: Process | None = None) -> SheetPiece:
+    """A plate part as the nest takes it: arcs as polygons that never lie inside the true outline, openings that its
+    way cannot make filled.
+    """
     assert w.geometry is not None
-    outline = w.geometry.outline
+    outline = without_later(w.geometry, way)
     return SheetPiece(
         id=w.part.mark,
         qty=w.part.qty,
@@ -54,6 +64,23 @@ def sheet_piece(w: WorkedPart) -> SheetPiece:
         first=w.part.first,
         kind=w.part.shape.family,
     )
+
+
+def drilled(w: WorkedPart, id: str, way: Process | None) -> list[Drilled]:
+    """Holes that a part's way cannot make, by their size; what is not round is milled, and counts by its width."""
+    g = w.geometry
+    if g is None or g.thickness_mm is None or way is None:
+        return []
+    later = [g.outline.openings[k] for k in made_later(way, g.outline, g.thickness_mm)]
+    sizes = Counter((is_circle(r), round(span_of(r), 2)) for r in later)
+    why = why_later(way, g.thickness_mm)
+    return [
+        Drilled(
+            part=id, name=w.part.name, qty=w.part.qty, holes=n, across_mm=mm,
+            why=why if round_ else f"{why}; it is no round hole: mill it",
+        )
+        for (round_, mm), n in sorted(sizes.items())
+    ]  # fmt: skip
 
 
 def common_line(machines: SawAndTable, pieces: list[WorkedPart]) -> bool:
@@ -122,40 +149,74 @@ def _on_hand_and_offered(
     return sheets, lines
 
 
+Wanted = dict[tuple[float, str, str], list[WorkedPart]]
+
+
 def sheet_groups(state: JobState, parts: dict[int, WorkedPart]) -> list[SheetGroup]:
-    """Sheet problems by thickness and material."""
-    wanted: dict[tuple[float, str, str], list[WorkedPart]] = {}
+    """Sheet problems by thickness, material and way to cut; what is cut already is not in them."""
+    every = (_group(state, *key, pieces) for key, pieces in _by_plate(state, parts).items())
+    return [group for group in every if group is not None]
+
+
+def plates_changed(state: JobState, parts: dict[int, WorkedPart]) -> list[str]:
+    """What is no longer wanted as it was cut, and what that means, a sentence each."""
+    if not state.sheets_cut:
+        return []
+    out = []
+    for key, pieces in _by_plate(state, parts).items():
+        for p, w in _pieces(state, key[2], pieces):
+            words = plates_done(state.sheets_cut.values(), f"{key[0]:g}|{key[1]}", w.ref, p.outline).words(p.id, p.qty)
+            out += [words] * bool(words)
+    return out
+
+
+def _by_plate(state: JobState, parts: dict[int, WorkedPart]) -> Wanted:
+    wanted: Wanted = {}
     for w in cut_pieces(parts):
         if w.geometry is not None and w.geometry.kind == "plate":
             thickness = round(w.geometry.thickness_mm or 0, 3)
-            wanted.setdefault((thickness, w.geometry.material_id, w.part.process), []).append(w)
-    machines = state.job.machines
-    out = []
-    ways = {p.name: p for p in state.job.processes}
-    for (thickness, material_id, process), pieces in wanted.items():
-        way = ways.get(process)
-        m = material(material_id)
-        per_mm2 = thickness * m.density_kg_m3 * 1e-9 * m.price_per_kg
-        sheets, lines = _on_hand_and_offered(state, material_id, thickness, per_mm2)
-        problem = SheetProblem(
-            name=f"{thickness:g} mm {material_id}",
-            kerf=way.kerf_mm if way else machines.table_kerf.value,
-            part_gap=0.0 if common_line(machines, pieces) else machines.part_gap.value,
-            edge_margin=machines.edge_margin.value,
-            sheets=sheets,
-            parts=own_names([sheet_piece(w) for w in pieces]),
-            meta={"guillotine": True} if machines.straight_cuts_only or (way and way.straight_only) else {},
-        )
-        out.append(
-            SheetGroup(
-                key=f"{thickness:g}|{material_id}" + (f"|{process}" if process else ""),
-                process=process,
-                thickness_mm=thickness,
-                material_id=material_id,
-                problem=problem,
-                lines=lines,
-                mass_kg=sum((w.geometry.mass_kg if w.geometry else 0) * w.part.qty for w in pieces),
-                left_out=[],
-            )
-        )
-    return out
+            wanted.setdefault((thickness, w.geometry.material_id, named(state.job, w.part.process)), []).append(w)
+    return wanted
+
+
+def _pieces(state: JobState, process: str, pieces: list[WorkedPart]) -> list[tuple[SheetPiece, WorkedPart]]:
+    way = way_of(state.job, process)
+    return list(zip(own_names([sheet_piece(w, way) for w in pieces]), pieces, strict=True))
+
+
+def _group(
+    state: JobState, thickness: float, material_id: str, process: str, pieces: list[WorkedPart]
+) -> SheetGroup | None:
+    """One thickness in one material, cut in one way; None where all of it is cut."""
+    machines, way = state.job.machines, way_of(state.job, process)
+    key = f"{thickness:g}|{material_id}" + (f"|{process}" if process else "")
+    every = _pieces(state, process, pieces)
+    done = {p.id: plates_done(state.sheets_cut.values(), key, w.ref, p.outline) for p, w in every}
+    still = [p.model_copy(update={"qty": p.qty - done[p.id].right}) for p, _ in every if p.qty > done[p.id].right]
+    if not still:
+        return None
+    m = material(material_id)
+    per_mm2 = thickness * m.density_kg_m3 * 1e-9 * m.price_per_kg
+    sheets, lines = _on_hand_and_offered(state, material_id, thickness, per_mm2)
+    problem = SheetProblem(
+        name=f"{thickness:g} mm {material_id}" + (f" {process}" if process else ""),
+        kerf=way.kerf_mm if way else machines.table_kerf.value,
+        part_gap=0.0 if common_line(machines, pieces) else machines.part_gap.value,
+        edge_margin=machines.edge_margin.value,
+        sheets=sheets,
+        parts=still,
+        meta={"guillotine": True} if machines.straight_cuts_only or (way and way.straight_only) else {},
+    )
+    return SheetGroup(
+        key=key,
+        process=process,
+        way=way.name if way else "",
+        thickness_mm=thickness,
+        material_id=material_id,
+        problem=problem,
+        lines=lines,
+        mass_kg=sum((w.geometry.mass_kg if w.geometry else 0) * w.part.qty for w in pieces),
+        left_out=[],
+        refs={p.id: w.ref for p, w in every},
+        drilled=[d for p, w in every for d in drilled(w, p.id, way)],
+    )

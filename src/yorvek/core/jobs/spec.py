@@ -48,8 +48,9 @@ class SawAndTable(Model):
     part_gap: Place = Place(text="5", value=5.0)
     edge_margin: Place = Place(text="8", value=8.0)
     straight_cuts_only: bool = False
-    table_feed_mm_min: float = Field(default=2400, gt=0, le=100_000)
-    pierce_s: float = Field(default=0.6, ge=0, le=60)
+    table_feed_mm_min: float | None = Field(default=None, gt=0, le=100_000, description="by the thickness if not said")
+    pierce_s: float | None = Field(default=None, ge=0, le=60, description="by the thickness if not said")
+    mark_s: float = Field(default=0.15, ge=0, le=5, description="torch on for a centre mark; 0: none are made")
     lead: Place = Place(text="5", value=5.0)
     bridges: int = Field(default=0, ge=0, le=8)
     common_line: bool = Field(default=False, description="parts stand a kerf apart, shared edges are cut once")
@@ -229,8 +230,11 @@ class BarStockSpec(Model):
     note: str = Field(default="", max_length=200)
 
 
+Corner = tuple[float, float]
+
+
 class SheetStockSpec(Model):
-    """A sheet or remnant on hand or on offer; a remnant may have a corner missing."""
+    """A sheet or remnant on hand or on offer; a remnant has its true outline, or a corner missing."""
 
     form: Literal["sheet"] = "sheet"
     material_id: str
@@ -239,6 +243,9 @@ class SheetStockSpec(Model):
     height: Length
     missing_width: Place | None = Field(default=None, description="of the missing upper right corner")
     missing_height: Place | None = None
+    outline: list[Corner] | None = Field(
+        default=None, min_length=3, max_length=500, description="true outline within its sides, mm"
+    )
     qty: int | None = Field(default=None, ge=0, le=10_000)
     price: Money | None = None
     supplier: str = Field(default="", max_length=60)

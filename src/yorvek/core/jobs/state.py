@@ -11,6 +11,7 @@ from yorvek.core.jobs.cuts import CutBarSpec, KeptPlanSpec
 from yorvek.core.jobs.free_joints import FreeJointSpec
 from yorvek.core.jobs.plates import PlateSpec
 from yorvek.core.jobs.profiles import ProfileSpec
+from yorvek.core.jobs.sheets_cut import CutSheetSpec
 from yorvek.core.jobs.spec import DimensionSpec, JobSpec, LoadSpec, MemberLoad, MemberSpec, StockSpec
 from yorvek.core.jobs.structures import StructureSpec
 from yorvek.core.model import Model
@@ -37,6 +38,7 @@ class JobState(Model):
     stock: dict[int, StockSpec] = {}
     cuts: dict[int, CutBarSpec] = {}
     kept: dict[int, KeptPlanSpec] = {}
+    sheets_cut: dict[int, CutSheetSpec] = {}
 
     def names(self) -> dict[str, float]:
         """Values of the named dimensions, mm.

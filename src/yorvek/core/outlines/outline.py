@@ -160,9 +160,14 @@ def ring_points(ring: Ring, *, chord_mm: float = CHORD_TOLERANCE_MM, side: int =
 
 def bounds_mm(outline: Outline) -> tuple[float, float, float, float]:
     """Least x, least y, greatest x, greatest y; exact for arcs."""
+    return bounds_of(outline.outer)
+
+
+def bounds_of(ring: Ring) -> tuple[float, float, float, float]:
+    """The same of a ring."""
     xs: list[float] = []
     ys: list[float] = []
-    for a, b in outline.outer.segments():
+    for a, b in ring.segments():
         xs.append(a.x)
         ys.append(a.y)
         if a.bulge:

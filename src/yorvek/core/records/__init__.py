@@ -13,13 +13,14 @@ from yorvek.core.records.part import PART
 from yorvek.core.records.plate import PLATE
 from yorvek.core.records.profile import PROFILE
 from yorvek.core.records.said import COMMENT, NOTE, RELEASE, SIGNATURE
-from yorvek.core.records.sawn import CUT_BAR, KEPT_PLAN
+from yorvek.core.records.sawn import CUT_BAR, CUT_SHEET, KEPT_PLAN
 from yorvek.core.records.stock import PHOTO, STOCK
 from yorvek.core.records.structure import STRUCTURE
 
 __all__ = [
     "COMMENT",
     "CUT_BAR",
+    "CUT_SHEET",
     "DIMENSION",
     "FILED",
     "IN_STATE",

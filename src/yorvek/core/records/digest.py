@@ -12,9 +12,9 @@ from typing import Any
 from yorvek.core.jobs.state import JobState
 from yorvek.core.model import Model
 from yorvek.core.records.kinds import IN_STATE
-from yorvek.core.records.sawn import CUT_BAR, KEPT_PLAN
+from yorvek.core.records.sawn import CUT_BAR, CUT_SHEET, KEPT_PLAN
 
-SIGNED = tuple(k for k in IN_STATE if k not in (CUT_BAR, KEPT_PLAN))
+SIGNED = tuple(k for k in IN_STATE if k not in (CUT_BAR, CUT_SHEET, KEPT_PLAN))
 """Everything that is checked; the shop's stock book and what was cut so far are not part of it."""
 
 

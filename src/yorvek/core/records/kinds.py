@@ -10,12 +10,12 @@ from yorvek.core.records.part import PART
 from yorvek.core.records.plate import PLATE
 from yorvek.core.records.profile import PROFILE
 from yorvek.core.records.said import COMMENT, NOTE, RELEASE, SIGNATURE
-from yorvek.core.records.sawn import CUT_BAR, KEPT_PLAN
+from yorvek.core.records.sawn import CUT_BAR, CUT_SHEET, KEPT_PLAN
 from yorvek.core.records.structure import STRUCTURE
 
 KINDS = (
-    DIMENSION, LOAD, PROFILE, MEMBER, STRUCTURE, PLATE, JOINT, PART, CUT_BAR, KEPT_PLAN, NOTE, COMMENT, SIGNATURE,
-    RELEASE,
+    DIMENSION, LOAD, PROFILE, MEMBER, STRUCTURE, PLATE, JOINT, PART, CUT_BAR, CUT_SHEET, KEPT_PLAN, NOTE, COMMENT,
+    SIGNATURE, RELEASE,
 )  # fmt: skip
 IN_STATE = tuple(k for k in KINDS if k.plural in JobState.model_fields)
 """What the figures are worked out from."""

@@ -9,7 +9,19 @@ from typing import Any
 
 Data = dict[str, Any]
 Step = Callable[[Data], Data]
-STEPS: Mapping[str, Sequence[Step]] = {}
+USUAL_ONCE = {"table_feed_mm_min": 2400, "pierce_s": 0.6}
+"""What every table had before its feed and pierce came from the thickness; no screen asked for them."""
+
+
+def _by_thickness(data: Data) -> Data:
+    """A job whose table has a feed and a pierce time that nobody typed has none: they follow the thickness."""
+    machines = data.get("machines")
+    if not isinstance(machines, dict):
+        return data
+    return {**data, "machines": {k: v for k, v in machines.items() if USUAL_ONCE.get(k) != v}}
+
+
+STEPS: Mapping[str, Sequence[Step]] = {"job": (_by_thickness,)}
 """By kind, the step from shape 1 to 2, from 2 to 3, and so on. A new field with a default needs none."""
 
 

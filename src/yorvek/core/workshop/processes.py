@@ -14,6 +14,8 @@ from yorvek.core.materials import Material
 from yorvek.core.model import Model
 
 Edge = Literal["rough", "cut", "clean"]
+DRILL_MIN, DRILL_MIN_PER_MM = 1.0, 0.1
+"""Minutes for a hole that is drilled afterwards: to set it up, and for each mm (common practice, no source)."""
 EDGES: tuple[Edge, ...] = ("rough", "cut", "clean")
 
 
@@ -37,10 +39,22 @@ class Process(Model):
     per_hour: float = Field(default=45.0, ge=0, description="money")
     setup_min: float = Field(default=5.0, ge=0, description="for each thickness")
     least_charge: float = Field(default=0.0, ge=0, description="of a parcel that is sent out")
+    feed_mm_min: float | None = Field(
+        default=None, gt=0, le=100_000, description="as set; by the thickness if not said"
+    )
+    pierce_s: float | None = Field(default=None, ge=0, le=60, description="as set; by the thickness if not said")
 
     def speed(self, thickness_mm: float) -> float:
         """Feed in a thickness, mm a minute."""
-        return min(self.fastest, self.speed_1mm / thickness_mm)
+        return self.feed_mm_min or min(self.fastest, self.speed_1mm / thickness_mm)
+
+    def pierce(self, thickness_mm: float) -> float:
+        """Time of a pierce in a thickness, s."""
+        return self.pierce_s if self.pierce_s is not None else self.pierce_s_per_mm * thickness_mm
+
+    def least_hole(self, thickness_mm: float) -> float:
+        """The smallest hole it makes in a thickness, mm."""
+        return max(self.least_hole_mm, self.hole_of_thickness * thickness_mm)
 
 
 STEEL: list[Literal["carbon steel", "stainless", "aluminium", "panel"]] = ["carbon steel"]
@@ -159,8 +173,8 @@ class Cutting(Model):
     thickness_mm: float
     cut_length_mm: float
     pierces: int
-    least_hole_mm: float | None
     straight: bool
+    later: int = Field(default=0, description="openings that it cannot make, drilled afterwards")
     edge: Edge = "rough"
     qty: int = 1
 
@@ -173,19 +187,25 @@ class Offer(Model):
     minutes: float
     money: float
     edge: Edge
+    later: int = 0
     why_not: str = ""
+
+
+def cut_minutes(p: Process, c: Cutting) -> float:
+    """How long it cuts one piece, pierces and all."""
+    return c.cut_length_mm / p.speed(c.thickness_mm) + c.pierces * p.pierce(c.thickness_mm) / 60
 
 
 def offer(p: Process, c: Cutting, m: Material) -> Offer:
     """What a process would take for a part, or why it cannot make it."""
-    pieces = c.cut_length_mm / p.speed(c.thickness_mm) + c.pierces * p.pierce_s_per_mm * c.thickness_mm / 60
-    minutes = pieces * c.qty
+    minutes = (cut_minutes(p, c) + c.later * (DRILL_MIN + DRILL_MIN_PER_MM * c.thickness_mm)) * c.qty
     return Offer(
         process=p.name,
         sent_out=p.sent_out,
         minutes=minutes,
         money=minutes / 60 * p.per_hour,
         edge=p.edge,
+        later=c.later,
         why_not=_why_not(p, c, m),
     )
 
@@ -199,9 +219,6 @@ def _why_not(p: Process, c: Cutting, m: Material) -> str:
         return f"for {p.thinnest_mm:g} to {p.thickest_mm:g} mm"
     if p.straight_only and not c.straight:
         return "straight cuts only"
-    least = max(p.least_hole_mm, p.hole_of_thickness * c.thickness_mm)
-    if c.least_hole_mm is not None and c.least_hole_mm < least - 1e-9 and not p.straight_only:
-        return f"no hole under {least:g} mm: drill it"
     if EDGES.index(p.edge) < EDGES.index(c.edge):
         return f"its edge is {p.edge}, {c.edge} is asked"
     return ""

@@ -26,6 +26,7 @@ from yorvek.server.api import (
     records,
     reference,
     saw,
+    sheets,
     stock,
     structures,
     table,
@@ -63,6 +64,7 @@ for prefix, module in (
     ("", plans),
     ("", exports),
     ("", table),
+    ("", sheets),
 ):
     api.add_router(prefix, module.router)
 

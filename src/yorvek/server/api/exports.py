@@ -147,8 +147,13 @@ def export_plan(request: HttpRequest, job_id: int, plan_id: int, kind: str, unit
     name = f"{job.spec.name} {problem.name}{' STALE' if view.stale else ''}.{kind}"
     if kind == "dxf":
         refuse_unmeasured(found)
-        return file_response(dxf.nest_dxf(problem, result, view.outlines, stale=view.stale), name, "image/vnd.dxf")
+        return file_response(
+            dxf.nest_dxf(problem, result, view.outlines, stale=view.stale, later=view.later), name, "image/vnd.dxf"
+        )
     if kind == "svg":
         return file_response(svg_out.nest_svg(problem, result, view.outlines, stale=view.stale), name, KINDS[kind])
-    content = pdf.nest_pdf(job.spec, problem, result, view.outlines, found.cautions, unit, stale=view.stale)
+    content = pdf.nest_pdf(
+        job.spec, problem, result, view.outlines, found.cautions, unit, stale=view.stale, group=view.group,
+        later=view.later,
+    )  # fmt: skip
     return file_response(content, name, "application/pdf")

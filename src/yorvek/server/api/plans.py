@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from collections import Counter
+
 from django.http import HttpRequest
 from ninja import Router
 from ninja.errors import HttpError
@@ -11,7 +13,11 @@ from yorvek.core.cutting.sheets import Placement, SheetPlan, SheetProblem
 from yorvek.core.cutting.sheets.by_hand import plan_by_hand
 from yorvek.core.cutting.sheets.verify import faults_of, measures
 from yorvek.core.errors import InputError
+from yorvek.core.jobs.cutting import SheetGroup
+from yorvek.core.jobs.processes import minutes_of
+from yorvek.core.jobs.ways import made_later, way_of
 from yorvek.core.model import Model
+from yorvek.core.outlines import Outline, Ring
 from yorvek.server.api import shapes
 from yorvek.server.api.access import job_of, writer
 from yorvek.server.api.view import plan_state
@@ -58,9 +64,6 @@ def see_plan(request: HttpRequest, job_id: int, plan_id: int) -> shapes.PlanView
 
 def plan_view(job: Job, plan: Plan) -> shapes.PlanView:
     """A plan with the true outlines of its pieces, as they were when it was asked for."""
-    from yorvek.core.jobs.cutting import SheetGroup
-    from yorvek.core.outlines import Outline, Ring
-
     found = job_figures(job_state(job))
     now = {g.key: plans.problem_hash(g.problem) for g in found.sheets}
     state = plan_state(plan, now)
@@ -75,11 +78,15 @@ def plan_view(job: Job, plan: Plan) -> shapes.PlanView:
         outlines.setdefault(
             piece.id, Outline(outer=Ring.polygon(piece.outline), openings=[Ring.polygon(h) for h in piece.holes])
         )
-    thickness, material_id = plan.key.split("|")[:2]
+    thickness, material_id, process = (*plan.key.split("|"), "")[:3]
     shown = SheetGroup(
         key=plan.key,
         thickness_mm=float(thickness),
         material_id=material_id,
+        process=process,
+        way=group.way if group else process,
+        refs=group.refs if group else {},
+        drilled=group.drilled if group else [],
         problem=problem,
         lines=group.lines if group else [],
         mass_kg=group.mass_kg if group else 0.0,
@@ -90,7 +97,15 @@ def plan_view(job: Job, plan: Plan) -> shapes.PlanView:
         group=shown,
         result=SheetPlan.model_validate(plan.result) if plan.result else None,
         outlines=outlines,
+        later=later_openings(job, shown, outlines),
     )
+
+
+def later_openings(job: Job, group: SheetGroup, outlines: dict[str, Outline]) -> dict[str, list[int]]:
+    """Openings of a group's pieces that its way cannot make, by piece."""
+    way, mine = way_of(job.spec, group.process), {p.id for p in group.problem.parts}
+    found = {id: made_later(way, o, group.thickness_mm) for id, o in outlines.items() if id in mine}
+    return {id: numbers for id, numbers in found.items() if numbers}
 
 
 class Variant(shapes.PlanState):
@@ -107,21 +122,20 @@ def variants(request: HttpRequest, job_id: int, key: str) -> list[Variant]:
     job = job_of(request, job_id)
     found = job_figures(job_state(job))
     now = {g.key: plans.problem_hash(g.problem) for g in found.sheets}
-    counting = {p.pk for p in plans.latest_plans(job.pk)}
-    by_mark = {w.part.mark: w.geometry for w in found.parts.values() if w.geometry}
-    machines = job.spec.machines
+    counting = {p.pk for p in plans.latest_plans(job.pk, now)}
+    by_mark = {w.part.mark: w for w in found.parts.values() if w.geometry}
+    way = way_of(job.spec, (*key.split("|"), "")[2])
     out = []
     for plan in Plan.objects.filter(job=job, key=key, state=Plan.State.DONE).select_related("asked_by")[:MOST_VARIANTS]:
         result = SheetPlan.model_validate(plan.result)
-        cut = [by_mark[p.part] for p in result.placements if p.part in by_mark]
-        length = sum(g.cut_length_mm for g in cut)
-        pierces = sum(1 + len(g.outline.openings) for g in cut)
+        cut = Counter(p.part for p in result.placements if p.part in by_mark)
+        minutes = sum(n * minutes_of(by_mark[part], way) for part, n in cut.items()) if way else 0.0
         out.append(
             Variant(
                 **plan_state(plan, now).model_dump(),
                 counts=plan.pk in counting,
                 by=plan.asked_by.username if plan.asked_by else "",
-                cut_minutes=length / machines.table_feed_mm_min + pierces * machines.pierce_s / 60,
+                cut_minutes=minutes,
             )
         )
     return out

@@ -120,6 +120,10 @@ def _cut(row: JobRecord) -> shapes.CutRow:
     return shapes.CutRow(id=row.pk, version=row.version, spec=row.spec, author=by(row), at=row.at.isoformat())
 
 
+def _cut_sheet(row: JobRecord) -> shapes.CutSheetRow:
+    return shapes.CutSheetRow(id=row.pk, version=row.version, spec=row.spec, author=by(row), at=row.at.isoformat())
+
+
 def _comment(row: JobRecord) -> shapes.CommentRow:
     return shapes.CommentRow(id=row.pk, version=row.version, spec=row.spec, author=by(row), at=row.at.isoformat())
 
@@ -146,6 +150,7 @@ class SaidSection(NamedTuple):
 SAID_ROWS: dict[str, SaidSection] = {
     "notes": SaidSection("note", _note, True),
     "cuts": SaidSection("cut bar", _cut, True),
+    "sheets_cut": SaidSection("cut sheet", _cut_sheet, True),
     "comments": SaidSection("comment", _comment, False),
     "releases": SaidSection("release", _release, True),
 }

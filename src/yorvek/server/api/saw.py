@@ -58,7 +58,7 @@ def _hold(scope: EditScope, job: Job, key: str, bars: list[dict[str, int]]) -> N
         scope.replace(row, spec.model_dump(mode="json"))
 
 
-def _fewer(scope: EditScope, number: int, by: int) -> StockItem:
+def fewer(scope: EditScope, number: int, by: int) -> StockItem:
     """A line of the stock book with so many less; what it says when too few are there."""
     row = StockItem.objects.select_for_update().filter(pk=number, shop=scope.shop).first()
     if row is None:
@@ -120,7 +120,7 @@ def receive(request: HttpRequest, job_id: int, body: ReceiveIn) -> shapes.Change
         line = _line_of(found, body.key, body.line, bars=bars)
         scope.call(f"received {count} × {line.words} of {body.key.replace('|', ', ')}")
         if line.record is not None:
-            _fewer(scope, line.record, count)
+            fewer(scope, line.record, count)
         price = body.price or Money(text=f"{line.price:.2f}")
         if bars:
             result = _profile(found, body.key)
@@ -183,7 +183,7 @@ def cut_bar(request: HttpRequest, job_id: int, body: CutIn) -> shapes.Changes:
         now = [p for p in laid(result.group, bar) if not p.held]
         refs = result.group.refs
         pieces = [CutPiece(part=p.part, ref=refs[p.part], length_mm=p.length_mm, **_ends(result, p.part)) for p in now]
-        item = _fewer(scope, number, 1).spec.item
+        item = fewer(scope, number, 1).spec.item
         waits = len(now) < sum(c.qty for c in bar.cuts)
         planned = left_for_held(result.group, bar) if waits else bar.drop
         left = planned if body.drop is None else scope.resolved(body).drop.value  # type: ignore[attr-defined]

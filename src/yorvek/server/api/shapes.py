@@ -28,6 +28,7 @@ from yorvek.core.jobs.cutting import BarGroup, SheetGroup, StockLine
 from yorvek.core.jobs.free_joints import FreeJointSpec, FreeJointVerdict
 from yorvek.core.jobs.hardware import HardwareLine
 from yorvek.core.jobs.order_of_work import LaidPiece
+from yorvek.core.jobs.sheets_cut import CutSheetSpec
 from yorvek.core.model import Model
 from yorvek.core.outlines import Outline
 from yorvek.core.parts import PartGeometry, PartSpec
@@ -119,6 +120,14 @@ class CutRow(Row):
     at: str
 
 
+class CutSheetRow(Row):
+    """A sheet that was cut, by whom and when."""
+
+    spec: CutSheetSpec
+    author: str
+    at: str
+
+
 class CommentRow(Row):
     """A comment with who wrote it and when."""
 
@@ -167,11 +176,12 @@ class PlanState(Model):
 
 
 class PlanView(PlanState):
-    """A sheet plan with its layout and true outlines to draw."""
+    """A sheet plan with its layout and true outlines to draw; `later`: openings of each that are drilled afterwards."""
 
     group: SheetGroup
     result: SheetPlan | None
     outlines: dict[str, Outline]
+    later: dict[str, list[int]]
 
 
 class Headline(Model):
@@ -267,6 +277,7 @@ class JobView(Model):
     notes: list[NoteRow]
     bars: list[BarView]
     cuts: list[CutRow]
+    sheets_cut: list[CutSheetRow]
     hardware: list[HardwareLine]
     sheets: list[SheetView]
     figures: ThreadFigures
@@ -306,6 +317,7 @@ class Changes(Model):
     notes: Listed[NoteRow] | None = None
     bars: list[BarView] | None = None
     cuts: Listed[CutRow] | None = None
+    sheets_cut: Listed[CutSheetRow] | None = None
     hardware: list[HardwareLine] | None = None
     sheets: list[SheetView] | None = None
     figures: ThreadFigures | None = None

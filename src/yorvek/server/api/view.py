@@ -72,7 +72,7 @@ def last_edit(job: Job) -> shapes.EditView | None:
 def sheet_views(job: Job, found: Figures) -> list[shapes.SheetView]:
     """Groups of plates with their newest plans."""
     now = {g.key: problem_hash(g.problem) for g in found.sheets}
-    plans = [plan_state(p, now) for p in latest_plans(job.pk)]
+    plans = [plan_state(p, now) for p in latest_plans(job.pk, now)]
     sheets = []
     for g in found.sheets:
         mine = sorted((p for p in plans if p.key == g.key), key=lambda p: p.id)
@@ -157,6 +157,7 @@ def state_view(job: Job, state: JobState, stand: str) -> shapes.JobView:
         **_worked(state, found, {}),
         notes=[],
         cuts=[],
+        sheets_cut=[],
         releases=[],
         comments=[SAID_ROWS["comments"].row(x) for x in told["comment"]],
         bars=bar_views(found.bars),

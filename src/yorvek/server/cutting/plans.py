@@ -6,6 +6,7 @@ import hashlib
 import secrets
 import threading
 import time
+from collections.abc import Mapping
 from datetime import datetime, timedelta
 
 from django.conf import settings
@@ -37,14 +38,20 @@ def problem_hash(problem: SheetProblem) -> str:
     return hashlib.sha256(problem.model_dump_json().encode()).hexdigest()
 
 
-def latest_plans(job_id: int) -> list[Plan]:
-    """Of each group the newest plan under way or failed, and the finished one that was chosen or finished last."""
+def latest_plans(job_id: int, now: Mapping[str, str] | None = None) -> list[Plan]:
+    """Of each group the newest plan under way or failed, and the finished one that was chosen or finished last; of
+    these one of what is asked `now`, by group, before any other.
+    """
     out: dict[tuple[str, bool], Plan] = {}
-    light = Plan.objects.filter(job_id=job_id).only("id", "key", "state", "picked", "finished", "asked")
+    light = Plan.objects.filter(job_id=job_id).only("id", "key", "state", "picked", "finished", "asked", "problem_hash")
+
+    def counts(plan: Plan) -> tuple[bool, datetime]:
+        return now is not None and now.get(plan.key) == plan.problem_hash, _counts_from(plan)
+
     for plan in light.order_by("id"):
         done = plan.state == Plan.State.DONE
         held = out.get((plan.key, done))
-        if not done or held is None or _counts_from(plan) >= _counts_from(held):
+        if not done or held is None or counts(plan) >= counts(held):
             out[(plan.key, done)] = plan
     # what was asked and what came of it is large: it is read of these alone
     return list(Plan.objects.defer("problem").filter(pk__in=[p.pk for p in out.values()])) if out else []
@@ -132,6 +139,28 @@ def keep_moved(plan: Plan, found: SheetPlan, user: User, title: str) -> Plan:
         problem_hash=plan.problem_hash,
         based_on=plan,
         title=title[:80],
+        result=found.model_dump(mode="json"),
+        results_stored=1,
+        progress=1.0,
+        finished=now,
+        picked=now,
+    )
+
+
+def keep_rest(plan: Plan, group: SheetGroup, found: SheetPlan) -> Plan:
+    """What is left of a nest after one of its sheets was cut, under what the job asks for now."""
+    now = timezone.now()
+    return Plan.objects.create(
+        job_id=plan.job_id,
+        key=plan.key,
+        state=Plan.State.DONE,
+        seconds=plan.seconds,
+        seed=plan.seed,
+        asked_by=plan.asked_by,
+        problem=group.problem.model_dump(mode="json"),
+        problem_hash=problem_hash(group.problem),
+        based_on=plan,
+        title="the sheets that are not cut yet",
         result=found.model_dump(mode="json"),
         results_stored=1,
         progress=1.0,

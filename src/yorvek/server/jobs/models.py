@@ -202,6 +202,15 @@ class CutBar(JobRecord):
         proxy = True
 
 
+class CutSheet(JobRecord):
+    """A sheet that was cut, by whom and when."""
+
+    kind = records.CUT_SHEET
+
+    class Meta:
+        proxy = True
+
+
 class KeptPlan(JobRecord):
     """Bars of a profile as they were meant when work began."""
 
@@ -214,8 +223,8 @@ class KeptPlan(JobRecord):
 ROWS: dict[str, type[JobRecord]] = {
     m.kind.name: m
     for m in (
-        Dimension, Load, Profile, Member, Structure, Plate, FreeJoint, Part, CutBar, KeptPlan, Note, Comment, Signature,
-        Release,
+        Dimension, Load, Profile, Member, Structure, Plate, FreeJoint, Part, CutBar, CutSheet, KeptPlan, Note, Comment,
+        Signature, Release,
     )
 }  # fmt: skip
 """The rows of each kind."""

@@ -68,6 +68,29 @@ const welders = computed({
         at="machines.edge_margin"
         v-model="brief.machines!.edge_margin"
         :label="$t('brief.margin_at_the_sheets_edge')"
+      /><QuantityField at="machines.lead" v-model="brief.machines!.lead" :label="$t('brief.lead_of_a_cut')" />
+      <NumberField
+        id="b-feed"
+        v-model="brief.machines!.table_feed_mm_min"
+        :label="$t('brief.feed_mm_a_minute')"
+        optional
+        at="machines.table_feed_mm_min"
+      /><NumberField
+        id="b-pierce"
+        v-model="brief.machines!.pierce_s"
+        :label="$t('brief.a_pierce_takes_s')"
+        optional
+        at="machines.pierce_s"
+      /><NumberField
+        id="b-mark"
+        v-model="brief.machines!.mark_s"
+        :label="$t('brief.a_centre_mark_takes_s')"
+        at="machines.mark_s"
+      /><NumberField
+        id="b-bridges"
+        v-model="brief.machines!.bridges"
+        :label="$t('brief.bridges_in_an_outside')"
+        at="machines.bridges"
       />
     </div>
     <div class="field gap">

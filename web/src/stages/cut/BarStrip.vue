@@ -95,13 +95,13 @@ const rows = computed(() => Math.max(0, ...shown.value.filter((s) => !s.fits).ma
 }
 .piece.slanted {
   padding: 0 16px;
-  border-color: transparent;
+  border: 0;
 }
 .piece > svg {
   position: absolute;
-  inset: -1px;
-  width: calc(100% + 2px);
-  height: calc(100% + 2px);
+  inset: 0;
+  width: 100%;
+  height: 100%;
 }
 .piece polygon {
   fill: none;

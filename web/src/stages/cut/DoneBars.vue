@@ -28,11 +28,7 @@ const store = () =>
   })
 </script>
 <template>
-  <p v-if="!job!.cuts.length" class="soft gap">
-    {{ $t('cut.nothing_is_cut_yet') }}
-    <router-link :to="`/jobs/${job!.job.id}/cut/bars`">{{ $t('cut.a_bar_is_ticked_off') }}</router-link>.
-  </p>
-  <section v-else class="gap">
+  <section class="gap">
     <h2>
       {{ $t('cut.cut') }}
       <span class="soft">{{

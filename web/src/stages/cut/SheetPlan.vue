@@ -6,6 +6,7 @@ import CutFile from '../../shared/CutFile.vue'
 import { attempt, job, mayWrite, open } from '../../shared/job'
 import { going } from '../../shared/nest'
 import { length, lengthUnit, mass, unit } from '../../shared/units'
+import DrillList from './DrillList.vue'
 import NestEditor from './NestEditor.vue'
 import SheetSteps from './SheetSteps.vue'
 import Variants from './Variants.vue'
@@ -116,6 +117,7 @@ const edited = () => {
       <Variants :sheets="s" />
       <NestEditor v-if="editing" :key="plan.id" :plan="plan" @done="edited" @asked="edited" />
       <SheetSteps v-if="!editing" :key="plan.id" v-model:marked="marked" :plan="plan" />
+      <DrillList :of="plan.group.drilled ?? []" />
     </template>
     <p v-else-if="!going(s)" class="soft">{{ $t('cut.not_nested_yet_the_thread') }}</p>
   </section>

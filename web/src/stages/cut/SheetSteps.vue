@@ -3,9 +3,10 @@
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import type { S } from '../../api/client'
-import { job } from '../../shared/job'
-import { keysOf } from '../../shared/nest'
+import { job, mayWrite } from '../../shared/job'
+import { keysOf, partsOf } from '../../shared/nest'
 import SheetPicture from './SheetPicture.vue'
+import TickSheet from './TickSheet.vue'
 
 const props = defineProps<{ plan: S['PlanView'] }>()
 const marked = defineModel<string>('marked', { required: true })
@@ -16,6 +17,13 @@ const now = computed(() => Math.min(at.value, keys.value.length - 1))
 function step(by: number) {
   at.value = Math.min(Math.max(now.value + by, 0), keys.value.length - 1)
 }
+const ticking = ref(false)
+const remnant = ref<[number, number][] | null>(null)
+/** Whether the sheet lies here; one that is still to be bought is received first. */
+const here = computed(() => {
+  const line = props.plan.group.lines.find((l) => l.id === partsOf(keys.value[now.value]).sheet)
+  return !!line?.on_hand
+})
 const onTable = () =>
   router.push({
     path: `/jobs/${job.value!.job.id}/cut/table`,
@@ -37,7 +45,19 @@ const onTable = () =>
       @keydown.right.self="step(1)"
       :plan="plan"
       :sheet="keys[now]"
+      :remnant="ticking ? remnant : null"
+      :may-tick="mayWrite && here"
       @table="onTable"
+      @tick="ticking = true"
+    />
+    <TickSheet
+      v-if="ticking"
+      :key="keys[now]"
+      :plan="plan"
+      :sheet="keys[now]"
+      :stale="plan.stale"
+      @remnant="remnant = $event"
+      @done="ticking = false"
     />
   </div>
 </template>

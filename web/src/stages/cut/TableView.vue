@@ -5,6 +5,7 @@ import { computed, ref, watch } from 'vue'
 import { call, type S } from '../../api/client'
 import CutFile from '../../shared/CutFile.vue'
 import { attempt, job } from '../../shared/job'
+import { sheetPath } from '../../shared/nest'
 import { length } from '../../shared/units'
 import Slider from '../../shared/Slider.vue'
 
@@ -33,6 +34,10 @@ const runs = computed(() => {
   }
   return { cut: cut.join(''), rapid: rapid.join('') }
 })
+const cross = (m: S['CentreMark']) => {
+  const r = m.across_mm / 2
+  return `M${m.x - r} ${m.y}H${m.x + r}M${m.x} ${m.y - r}V${m.y + r}`
+}
 const time = (s: number) => (s < 90 ? `${s.toFixed(0)} s` : t('cut.min_s_x', [Math.floor(s / 60), Math.round(s % 60)]))
 const file = computed(
   () => `/api/jobs/${job.value!.job.id}/export/plans/${props.plan}/program.nc?sheet=${encodeURIComponent(props.sheet)}`,
@@ -45,11 +50,15 @@ const file = computed(
       <span class="soft">{{
         $t('cut.pierces_cut_in_between_x', [found.run.pierces, length(found.run.cut_mm), length(found.run.rapid_mm)])
       }}</span>
-      <CutFile v-if="!found.run.faults.length && !found.plan.troubles.length" :href="file">{{
+      <CutFile v-if="!found.refused && !found.run.faults.length && !found.plan.troubles.length" :href="file">{{
         $t('cut.g_code')
       }}</CutFile>
     </div>
-    <p v-for="w in [...found.run.faults, ...found.plan.troubles]" :key="w" class="bad">
+    <p
+      v-for="w in [...(found.refused ? [found.refused] : []), ...found.run.faults, ...found.plan.troubles]"
+      :key="w"
+      class="bad"
+    >
       {{ $t('cut.no_program_is_given_out_x', [w]) }}
     </p>
     <svg
@@ -58,12 +67,13 @@ const file = computed(
       :aria-label="$t('cut.the_torchs_way_over_the')"
     >
       <g transform="scale(1 -1)" fill="none">
-        <rect
-          x="0"
-          y="0"
-          :width="found.plan.width"
-          :height="found.plan.height"
-          stroke="var(--ink)"
+        <path :d="sheetPath(found.plan)" stroke="var(--ink)" vector-effect="non-scaling-stroke" />
+        <path
+          v-for="(m, k) in found.plan.marks"
+          :key="`m${k}`"
+          :d="cross(m)"
+          stroke="var(--gives)"
+          stroke-width="2"
           vector-effect="non-scaling-stroke"
         />
         <path :d="runs.rapid" stroke="var(--rule)" stroke-dasharray="3 3" vector-effect="non-scaling-stroke" />
@@ -90,8 +100,8 @@ const file = computed(
     <p class="soft">
       {{
         $t('cut.dots_are_pierces_all_in_x', [
-          job!.job.spec.machines!.table_feed_mm_min,
-          job!.job.spec.machines!.pierce_s,
+          found.plan.settings.feed_mm_min!.toFixed(0),
+          found.plan.settings.pierce_s!.toFixed(2),
         ])
       }}
     </p>

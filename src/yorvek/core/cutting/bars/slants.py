@@ -137,12 +137,12 @@ class Slants:
                     at += self.cut(lean) - self.saved(lean)
                 elif k:
                     at += self.between(lean, step.ends[0])
-                out.append(self._placed(step, at, lean, shared=n > 0))
+                out.append(self._placed(step, at, lean, shared=n > 0, alone=len(chain) == 1))
                 at += step.edge.length
                 lean = -out[-1].right or 0.0
         return out
 
-    def _placed(self, step: _Step, at: float, lean: float, *, shared: bool) -> Lying:
+    def _placed(self, step: _Step, at: float, lean: float, *, shared: bool, alone: bool) -> Lying:
         begins, ends = step.ends
         mirrored = shared and begins != lean
         if mirrored:
@@ -150,9 +150,10 @@ class Slants:
         # turned in the plane of its slants a piece is turned over and end for end
         over = mirrored if step.forward else not mirrored
         e = step.edge
+        said = not alone and bool(e.left or e.right)  # however it lies, a piece beside none is the same piece
         return Lying(
             part=e.part, at_mm=round(at, 4), length_mm=e.length, left=begins, right=-ends or 0.0,
-            over=over and bool(e.left or e.right), round=not step.forward and bool(e.left or e.right), shared=shared,
+            over=said and over, round=said and not step.forward, shared=shared,
         )  # fmt: skip
 
 

@@ -2,14 +2,18 @@
 
 from __future__ import annotations
 
+from collections.abc import Collection, Mapping
+
 from yorvek.core.cutting.sheets import SheetPlan, SheetProblem, outline_at
+from yorvek.core.cutting.sheets.problem import sheet_polygon
 from yorvek.core.cutting.table.common_line import shared_once
 from yorvek.core.cutting.table.gcode import gcode
-from yorvek.core.cutting.table.paths import TablePlan, TableSettings, outline_polygon, table_plan
+from yorvek.core.cutting.table.paths import CentreMark, TablePlan, TableSettings, outline_polygon, table_plan
 from yorvek.core.cutting.table.simulate import TableRun, simulate
 from yorvek.core.errors import InputError
 from yorvek.core.model import Model
-from yorvek.core.outlines import Outline
+from yorvek.core.outlines import Outline, Ring
+from yorvek.core.outlines.width import middle_of, span_of
 
 
 class TableJob(Model):
@@ -19,6 +23,7 @@ class TableJob(Model):
     plan: TablePlan
     program: str
     run: TableRun
+    refused: str = ""
 
 
 def sheet_on_table(
@@ -28,6 +33,9 @@ def sheet_on_table(
     sheet: str,
     settings: TableSettings,
     title: str,
+    *,
+    later: Mapping[str, Collection[int]] | None = None,
+    refused: str = "",
 ) -> TableJob:
     """Plan and run one sheet of a nest.
 
@@ -37,6 +45,8 @@ def sheet_on_table(
         sheet: "id#number" of the sheet.
         settings: of the table.
         title: written into the program.
+        later: of each piece, the openings that this table cannot make: marked, not cut.
+        refused: why no program is made of it; the path is shown all the same.
 
     Raises:
         InputError: no such sheet.
@@ -47,8 +57,15 @@ def sheet_on_table(
     if stock is None or not mine:
         used = sorted({f"{p.sheet}#{p.sheet_index}" for p in plan.placements})
         raise InputError(field="sheet", got=sheet, needs="one of " + ", ".join(used[:12]))
-    parts = [(p.part, outline_at(outlines[p.part], p)) for p in mine]
-    path = table_plan(parts, stock.width, stock.height, settings)
+    parts, marks = [], []
+    for p in mine:
+        whole = outline_at(outlines[p.part], p)
+        not_cut = set((later or {}).get(p.part, ()))
+        kept = [r for k, r in enumerate(whole.openings) if k not in not_cut]
+        parts.append((p.part, Outline(outer=whole.outer, openings=kept)))
+        marks += [_mark(p.part, r) for k, r in enumerate(whole.openings) if k in not_cut]
+    metal = sheet_polygon(stock) if stock.outline else None
+    path = table_plan(parts, stock.width, stock.height, settings, metal=metal, marks=marks)
     if settings.common_line:
         path = shared_once(path)
     program = gcode(path, title)
@@ -59,5 +76,13 @@ def sheet_on_table(
         kerf_mm=settings.kerf_mm,
         parts=[(mark, outline_polygon(o)) for mark, o in parts],
         rapid_mm_min=settings.rapid_mm_min,
+        metal=sheet_polygon(stock),
+        marks=[(m.x, m.y) for m in marks],
     )
-    return TableJob(sheet=sheet, plan=path, program=program, run=run)
+    return TableJob(sheet=sheet, plan=path, program="" if refused else program, run=run, refused=refused)
+
+
+def _mark(part: str, ring: Ring) -> CentreMark:
+    """The middle of a hole and its width."""
+    x, y = middle_of(ring)
+    return CentreMark(part=part, x=x, y=y, across_mm=round(span_of(ring), 2))

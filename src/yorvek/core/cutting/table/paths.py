@@ -5,7 +5,7 @@ cooked.
 from __future__ import annotations
 
 import math
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 
 import numpy as np
 import shapely
@@ -34,6 +34,7 @@ class TableSettings(Model):
     feed_mm_min: float = Field(default=2400, gt=0, le=100_000)
     rapid_mm_min: float = Field(default=12_000, gt=0, le=200_000)
     pierce_s: float = Field(default=0.6, ge=0, le=60)
+    mark_s: float = Field(default=0.0, ge=0, le=5, description="torch on for a centre mark; 0: none are made")
     lead_mm: float = Field(default=5.0, ge=0, le=50)
     bridges: int = Field(default=0, ge=0, le=8, description="places left standing in each outer contour")
     bridge_mm: float = Field(default=0.4, gt=0, le=5)
@@ -62,32 +63,51 @@ class Contour(Model):
     moves: list[Move]
 
 
+class CentreMark(Model):
+    """The middle of a hole that is drilled afterwards."""
+
+    part: str
+    x: float
+    y: float
+    across_mm: float
+
+
 class TablePlan(Model):
-    """The contours of one sheet in the order they are cut, and what could not be led in."""
+    """The contours of one sheet in the order they are cut, and what could not be led in; `outline` of a sheet that is
+    no rectangle.
+    """
 
     settings: TableSettings
     width: float
     height: float
+    outline: list[tuple[float, float]] | None = None
+    marks: list[CentreMark] = []
     contours: list[Contour]
     troubles: list[str]
 
 
 def table_plan(
-    parts: list[tuple[str, Outline]], width: float, height: float, settings: TableSettings, margin_mm: float = 0.0
+    parts: list[tuple[str, Outline]],
+    width: float,
+    height: float,
+    settings: TableSettings,
+    *,
+    metal: Polygon | None = None,
+    marks: Sequence[CentreMark] = (),
 ) -> TablePlan:
     """Plan the cutting of a sheet.
 
     Args:
-        parts: marks and outlines where they lie on the sheet, mm.
-        width, height: of the sheet.
+        parts: marks and outlines where they lie on the sheet, mm; only what is cut.
+        width, height: of the box around the sheet.
         settings: of the table.
-        margin_mm: the torch may pierce this near to the sheet's edge.
+        metal: the sheet's true outline, where it is no rectangle: the torch never pierces beside it.
+        marks: middles of holes that are drilled afterwards.
     """
     shapes = [outline_polygon(o) for _, o in parts]
     tree = shapely.STRtree(shapes)
-    sheet = shapely.box(-settings.kerf_mm, -settings.kerf_mm, width + settings.kerf_mm, height + settings.kerf_mm)
-    if margin_mm > 0:
-        sheet = shapely.box(0, 0, width, height).buffer(-margin_mm)
+    whole = shapely.box(0, 0, width, height) if metal is None else metal
+    sheet = whole.buffer(settings.kerf_mm, join_style="mitre")
     troubles: list[str] = []
     groups: list[tuple[int, list[Contour]]] = []
     for k, (mark, outline) in enumerate(parts):
@@ -100,7 +120,11 @@ def table_plan(
                 own += found
         groups.append((k, own))
     contours = [c for _, own in _ordered(groups, shapes) for c in own]
-    return TablePlan(settings=settings, width=width, height=height, contours=contours, troubles=troubles)
+    corners = None if metal is None else [(float(x), float(y)) for x, y in metal.exterior.coords[:-1]]
+    return TablePlan(
+        settings=settings, width=width, height=height, outline=corners, marks=list(marks), contours=contours,
+        troubles=troubles,
+    )  # fmt: skip
 
 
 def outline_polygon(outline: Outline) -> Polygon:

@@ -6,6 +6,7 @@ from __future__ import annotations
 
 import math
 import re
+from collections.abc import Sequence
 
 import shapely
 from shapely import LineString, Polygon
@@ -50,6 +51,8 @@ def simulate(
     parts: list[tuple[str, Polygon]] | None = None,
     rapid_mm_min: float = 12_000.0,
     beyond_mm: float = 20.0,
+    metal: Polygon | None = None,
+    marks: Sequence[tuple[float, float]] = (),
 ) -> TableRun:
     """Run a program.
 
@@ -60,6 +63,8 @@ def simulate(
         parts: marks and outlines that must come out whole; none: only the moves are checked.
         rapid_mm_min: how fast it moves with the torch off.
         beyond_mm: how far the head may go past the sheet.
+        metal: the sheet's outline: a pierce beside it is a fault; none: not looked at.
+        marks: places at which the torch may touch a part, without a move, for a centre mark.
 
     Raises:
         InputError: a line that a table would not understand.
@@ -73,8 +78,17 @@ def simulate(
             break
     if head.torch:
         head.faults.append("the program ends with the torch on")
+    if metal is not None:
+        reach = metal.buffer(kerf_mm + OFF_MM, join_style="mitre")
+        head.faults += [
+            f"cut {k + 1} is pierced at {c[0][0]:.1f}, {c[0][1]:.1f}, beside the metal"
+            for k, c in enumerate(head.cuts)
+            if not reach.covers(shapely.Point(c[0]))
+        ]
     if parts is not None:
-        head.faults += _gouges(head.cuts, parts, kerf_mm)
+        known = [shapely.Point(m) for m in marks]
+        cuts = [c if len(c) > 1 or not _near(c[0], known) else [] for c in head.cuts]
+        head.faults += _gouges(cuts, parts, kerf_mm)
     return TableRun(
         seconds=head.seconds,
         pierces=head.pierces,
@@ -83,6 +97,10 @@ def simulate(
         faults=head.faults,
         path=head.path,
     )
+
+
+def _near(at: tuple[float, float], known: Sequence[shapely.Point]) -> bool:
+    return any(p.distance(shapely.Point(at)) <= OFF_MM for p in known)
 
 
 def _words(number: int, text: str) -> list[tuple[str, float]]:
@@ -221,6 +239,8 @@ def _gouges(cuts: list[list[tuple[float, float]]], parts: list[tuple[str, Polygo
     tree = shapely.STRtree([p for _, p in parts])
     loose: set[int] = set()
     for k, points in enumerate(cuts):
+        if not points:
+            continue
         line = LineString(points) if len(points) > 1 else shapely.Point(points[0])
         for i in tree.query(line.buffer(kerf_mm / 2)):
             mark, part = parts[int(i)]

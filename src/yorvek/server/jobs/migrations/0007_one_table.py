@@ -20,7 +20,11 @@ MODELS = {
     "joint": "FreeJoint", "profile": "Profile", "part": "Part", "kept plan": "KeptPlan", "note": "Note",
     "comment": "Comment", "signature": "Signature", "release": "Release", "cut bar": "CutBar",
 }  # fmt: skip
-SINCE = {"dimensions": {"__all__": {"cut_anyway"}}, "job": {"machines": {"welders"}}}
+SINCE = {
+    "dimensions": {"__all__": {"cut_anyway"}},
+    "job": {"machines": {"welders", "mark_s"}, "processes": {"__all__": {"feed_mm_min", "pierce_s"}}},
+    "sheets_cut": True,
+}
 """Fields that specs have had since: the digest of then knew nothing of them. A new field of a spec is added here."""
 LISTS = {
     "dimensions": "Dimension", "loads": "Load", "members": "Member", "structures": "Structure", "plates": "Plate",
