@@ -232,6 +232,7 @@ def test_the_schema_names_every_part_of_the_document():
         "notes",
         "cuts",
         "kept",
+        "sheets_cut",
         "schemas",
     }
     assert {"JobSpec", "MemberSpec", "LoadSpec", "PartSpec", "StockSpec"} <= set(schema["$defs"])

@@ -57,7 +57,7 @@ const store = () =>
   <form class="panel gap" @submit.prevent="store">
     <h3>{{ $t('cut.the_sheet_is_cut') }}</h3>
     <div class="fields">
-      <div class="field">
+      <div class="field wide">
         <label :for="`${id}-left`">{{ $t('cut.what_is_left') }}</label>
         <Choice :id="`${id}-left`" v-model="comes" :options="options" />
       </div>
@@ -84,3 +84,8 @@ const store = () =>
     </div>
   </form>
 </template>
+<style scoped>
+.wide {
+  min-width: 320px;
+}
+</style>

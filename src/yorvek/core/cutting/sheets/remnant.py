@@ -10,6 +10,7 @@ from shapely.geometry.base import BaseGeometry
 
 MOST_CORNERS = 40
 ROUGH_MM = 1.0
+WORTH = 0.97
 
 
 def remnant(sheet: Polygon, pieces: Sequence[Polygon], *, kerf_mm: float, least_mm: float) -> Polygon | None:
@@ -39,7 +40,10 @@ def remnant(sheet: Polygon, pieces: Sequence[Polygon], *, kerf_mm: float, least_
     if x0 > left and y0 > low:
         ways.append(sheet.difference(shapely.box(x0 - kerf_mm, y0 - kerf_mm, right + 1, top + 1)))
     found = [clean for way in ways for clean in _clean(way, least_mm)]
-    return max(found, key=lambda p: (round(p.area, 3), -len(p.exterior.coords)), default=None)
+    most = max((p.area for p in found), default=0.0)
+    # a straight edge is worth a little metal
+    near = [p for p in found if p.area >= WORTH * most]
+    return min(near, key=lambda p: (len(p.exterior.coords), -round(p.area, 3)), default=None)
 
 
 def _clean(metal: BaseGeometry, least_mm: float) -> Iterator[Polygon]:
