@@ -2,9 +2,15 @@
 used.
 """
 
+import math
+from collections import Counter
+from itertools import pairwise
+
 import pytest
 from shapely import affinity
 from shapely.geometry import Polygon, box
+
+from yorvek.core.cutting.bars.slants import Slants
 
 TOLERANCE = 0.01
 
@@ -18,8 +24,12 @@ def check_bars(problem, plan):
         count = sum(c.qty for c in bar.cuts)
         assert count >= 1 and bar.count >= 1
         room = stock[bar.stock].length - problem.end_trim
-        assert length + (count - 1) * problem.kerf <= room + 1e-6
-        assert bar.drop == pytest.approx(max(0.0, room - length - count * problem.kerf), abs=1e-5)
+        if any(parts[c.part].left or parts[c.part].right for c in bar.cuts):
+            reach = check_lying(problem, bar)
+            assert reach <= room + 1e-6 and 0 <= bar.drop <= max(0.0, room - reach - problem.kerf) + 1e-3
+        else:
+            assert length + (count - 1) * problem.kerf <= room + 1e-6
+            assert bar.drop == pytest.approx(max(0.0, room - length - count * problem.kerf), abs=1e-5)
         used[bar.stock] = used.get(bar.stock, 0) + bar.count
         cost += stock[bar.stock].cost * bar.count
         for c in bar.cuts:
@@ -29,6 +39,26 @@ def check_bars(problem, plan):
     for s in problem.stock:
         assert s.qty is None or used.get(s.id, 0) <= s.qty
     return cost
+
+
+def side_view(length, left, right, depth):
+    """A piece from the side, its ends in degrees from square: above 0 the lower side is the longer one."""
+    lean, back = depth * math.tan(math.radians(left)), depth * math.tan(math.radians(right))
+    bottom = max(-lean, 0.0), length - max(-back, 0.0)
+    top = max(lean, 0.0), length - max(back, 0.0)
+    return Polygon([(bottom[0], 0), (bottom[1], 0), (top[1], depth), (top[0], depth)])
+
+
+def check_lying(problem, bar):
+    """Pieces of a bar drawn as they are said to lie: all there, a kerf apart; how far they reach, mm."""
+    cuts = Counter({c.part: c.qty for c in bar.cuts})
+    lying = Slants(problem).lying(cuts)
+    assert Counter(x.part for x in lying) == cuts
+    shapes = [affinity.translate(side_view(x.length_mm, x.left, x.right, problem.depth), x.at_mm) for x in lying]
+    for a, b in pairwise(shapes):
+        assert a.distance(b) >= problem.kerf - 1e-3
+    assert min(s.bounds[0] for s in shapes) >= -1e-6
+    return max(s.bounds[2] for s in shapes)
 
 
 def first_fit_decreasing(problem):

@@ -272,7 +272,7 @@ def test_a_stick_that_is_halved_is_bought_whole(count, sticks):
     """Finding D1: three halves were priced at 138, which are two sticks and their cuts: 184."""
     found = figures(halved(count), solve)
     (one,) = found.bars
-    assert found.buy_price == pytest.approx(92 * sticks) == one.plan.cost
+    assert found.purchase.money == pytest.approx(92 * sticks) == one.plan.cost
     spare = [b for b in one.plan.bars if not b.cuts]
     assert len(spare) == count % 2 and all(b.drop == 3038 for b in spare)
     assert found.bars_to_cut == count and one.plan.proven is (count % 2 == 0)
@@ -282,4 +282,4 @@ def test_a_stick_that_is_halved_is_bought_whole(count, sticks):
 def test_a_whole_bar_that_is_cheaper_than_a_stick_with_a_spare_half_is_taken():
     """A bar of 3.5 m at 60 is dearer than half of a stick of 92, and cheaper than the whole of it."""
     found = figures(halved(1, other=3500, at=60), solve)
-    assert found.buy_price == 60 and all(b.cuts for b in found.bars[0].plan.bars)
+    assert found.purchase.money == 60 and all(b.cuts for b in found.bars[0].plan.bars)

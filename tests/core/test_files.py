@@ -111,7 +111,7 @@ def test_the_lists_add_up(job):
     pieces = pieces_table(found, "mm")
     assert sum(row[3] for row in pieces.rows) == found.pieces
     assert sum(row[-1] for row in pieces.rows) == pytest.approx(found.mass_kg, abs=0.01 * len(pieces.rows))
-    tables = [pieces, bars_table(found, "mm"), buy_table(found, state.job.currency)]
+    tables = [pieces, bars_table(found, "mm"), buy_table(found.purchase, state.job.currency, "mm")]
     book = openpyxl.load_workbook(io.BytesIO(xlsx_bytes(tables)))
     assert book.sheetnames == [t.title for t in tables]
     for sheet, table in zip(book.worksheets, tables, strict=True):
@@ -130,7 +130,7 @@ def test_no_cell_becomes_a_formula(text):
 
 
 def test_E13_a_currency_that_is_a_formula_heads_no_column(job):
-    table = buy_table(job[1], "=1+1")
+    table = buy_table(job[1].purchase, "=1+1", "mm")
     heads = [c for c in openpyxl.load_workbook(io.BytesIO(xlsx_bytes([table]))).active[1] if c.value]
     assert not any(c.data_type == "f" for c in heads) and any(c.value == "'=1+1 each" for c in heads)
     assert "'=1+1 each" in csv_text([table])

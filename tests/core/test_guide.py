@@ -49,8 +49,8 @@ def test_the_plate_and_the_bars(figures):
     (bars,) = figures.bars
     assert bars.plan.proven
     assert (
-        f"{figures.bars_to_buy} bars for {figures.buy_price:g}, each with a drop of {bars.plan.bars[0].drop:g} mm"
-        in GUIDE
+        f"{figures.bars_to_buy} bars for {figures.purchase.of_kind('bars'):g}, "
+        f"each with a drop of {bars.plan.bars[0].drop:g} mm" in GUIDE
     )
 
 

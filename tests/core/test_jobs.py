@@ -70,7 +70,7 @@ def test_six_joists_come_out_of_three_bars_by_hand():
     assert [(b.count, b.cuts[0].qty) for b in bars.plan.bars] == [(3, 2)]
     assert bars.plan.proven and bars.plan.cost == 240
     assert check_bars(bars.group.problem, bars.plan) == 240
-    assert found.bars_to_cut == found.bars_to_buy == 3 and found.buy_price == 240
+    assert found.bars_to_cut == found.bars_to_buy == 3 and found.purchase.of_kind("bars") == 240
     assert bars.plan.bars[0].drop == pytest.approx(6100 - 10 - 6000 - 2 * 2.5)
 
 

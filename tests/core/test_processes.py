@@ -5,7 +5,9 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from tests.core.jobs import demo, worked
+from yorvek.core.cutting.bars import solve_bars
 from yorvek.core.jobs import JobSpec, JobState
+from yorvek.core.jobs.flats import flat_choice
 from yorvek.core.jobs.processes import choices
 from yorvek.core.materials import material
 from yorvek.core.parts import PartSpec
@@ -51,6 +53,10 @@ def test_the_best_is_able_and_none_that_is_able_is_cheaper(thickness, metal, str
         assert chosen.why_not == "" and chosen.money <= min(able) + 0.005
 
 
+def solve(problem):
+    return solve_bars(problem, seconds=0.2)
+
+
 def entry(text):
     return {"text": text, "value": float(text)}
 
@@ -63,15 +69,15 @@ def plate(**more):
 def test_a_rectangle_of_a_flat_bars_width_is_priced_both_ways_and_cut_as_chosen():
     state = JobState(job=JobSpec(name="Reed Weir"), parts={1: plate()})
     found = worked(state)
-    (one,) = choices(state, found).parts
-    assert one.flat.bar == "FL 60×8" and one.flat.bar_money > 0 and one.flat.sheet_money > 0
+    one = flat_choice(state, found.parts, 1, solve)
+    assert one.flats[0].bar == "FL 60×8" and one.flats[0].money > 0 and one.sheet_money > 0
     assert len(found.sheets) == 1 and not found.bars
     off = JobState(job=JobSpec(name="Reed Weir"), parts={1: plate(off_bar=True)})
     again = worked(off)
     assert not again.sheets and again.bars[0].group.section_id == "FL 60×8"
     assert again.bars[0].group.problem.parts[0].length == 400
     odd = JobState(job=JobSpec(name="Reed Weir"), parts={1: plate(height=entry("61"))})
-    assert choices(odd, worked(odd)).parts[0].flat is None
+    assert all(f.split_mm > 0 for f in flat_choice(odd, worked(odd).parts, 1, solve).flats)
 
 
 def test_plates_of_another_process_are_nested_apart_with_its_kerf():
@@ -82,7 +88,7 @@ def test_plates_of_another_process_are_nested_apart_with_its_kerf():
 
 def test_the_demo_job_has_a_way_for_every_plate_and_sums():
     state = demo("heron-hide")
-    found = choices(state, worked(state))
+    found = choices(state, worked(state).parts)
     assert found.parts and all(p.cheapest for p in found.parts)
     able = [p for p in found.parts if not next(o for o in p.offers if o.process == p.chosen).why_not]
     assert len(able) == len(found.parts)

@@ -49,4 +49,4 @@ def test_what_comes_back_is_there_and_clear(cut):
     if cut:
         assert left.distance(union_all(cut)) >= 2 - 0.02
         # a disc of nearly the least width goes everywhere along it
-        assert left.buffer(-35).buffer(36, join_style="mitre").covers(left.buffer(-3))
+        assert left.buffer(-35, join_style="mitre").buffer(36, join_style="mitre").covers(left.buffer(-3))

@@ -7,8 +7,9 @@ from itertools import pairwise, permutations, product
 import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
-from shapely import Polygon, affinity
+from shapely import affinity
 
+from tests.verifiers import side_view
 from yorvek.core.cutting.bars import BarProblem, solve_bars
 from yorvek.core.cutting.bars.slants import Slants
 
@@ -63,14 +64,6 @@ def every_way(p, cuts):
     return least
 
 
-def drawn(length, left, right, depth):
-    """A piece from the side: above 0 the lower side is the longer one."""
-    lean, back = depth * math.tan(math.radians(left)), depth * math.tan(math.radians(right))
-    bottom = max(-lean, 0.0), length - max(-back, 0.0)
-    top = max(lean, 0.0), length - max(back, 0.0)
-    return Polygon([(bottom[0], 0), (bottom[1], 0), (top[1], depth), (top[0], depth)])
-
-
 ends = st.sampled_from([0.0, 0.0, 45.0, -45.0, 30.0, -30.0])
 pieces = st.lists(
     st.tuples(st.integers(300, 900).map(float), st.integers(1, 2), ends, ends), min_size=1, max_size=2
@@ -115,11 +108,11 @@ def test_pieces_lie_a_kerf_apart_and_are_what_was_asked_for(parts, turned):
     slants = Slants(p)
     lying = slants.lying(cuts)
     assert Counter(x.part for x in lying) == cuts
-    own = {q.id: drawn(q.length, q.left, q.right, DEPTH) for q in p.parts}
+    own = {q.id: side_view(q.length, q.left, q.right, DEPTH) for q in p.parts}
     shapes = []
     for k, x in enumerate(lying):
         alone = not x.shared and (k + 1 == len(lying) or not lying[k + 1].shared)
-        shape = drawn(x.length_mm, x.left, x.right, DEPTH)
+        shape = side_view(x.length_mm, x.left, x.right, DEPTH)
         ways = LIE[turned] if alone else [(x.over, x.round)]
         assert set(ways) <= set(LIE[turned])
         assert any(laid_as(own[x.part], x.length_mm, *way).symmetric_difference(shape).area < 1e-6 for way in ways)
@@ -144,7 +137,7 @@ def test_every_bar_of_a_plan_holds_what_lies_on_it(parts, turned, length):
         made += Counter({k: n * bar.count for k, n in cuts.items()})
     assert made == Counter({q.id: q.qty for q in p.parts}) and not plan.unplaced
     assert plan.lower_bound <= plan.cost + 1e-9
-    metal = sum(drawn(q.length, q.left, q.right, DEPTH).area / DEPTH * q.qty for q in p.parts)
+    metal = sum(side_view(q.length, q.left, q.right, DEPTH).area / DEPTH * q.qty for q in p.parts)
     assert plan.lower_bound >= 10 * math.ceil(metal / (length - TRIM) - 0.2) - 1e-6
     if plan.proven:
         alone = problem([(i, a, n, 0, 0) for i, a, n, *_ in parts], length=length, kerf=0)

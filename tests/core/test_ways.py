@@ -60,12 +60,12 @@ def test_what_is_drilled_takes_its_time_and_no_pierce():
     """
     state = job(base_plate())
     found = worked(state)
-    (part,) = choices(state, found).parts
+    (part,) = choices(state, found.parts).parts
     plasma = next(o for o in part.offers if o.process == "plasma table")
     once = 1000 / (14000 / 15) + 1.5 / 60
     assert plasma.minutes == pytest.approx(3 * (once + 4 * 2.5)) and plasma.later == 4 and plasma.why_not == ""
     assert minutes_of(found.parts[1], own_table(state.job)) == pytest.approx(once)
-    shear = choices(job(base_plate(thickness=3)), worked(job(base_plate(thickness=3)))).parts[0]
+    shear = choices(job(base_plate(thickness=3)), worked(job(base_plate(thickness=3))).parts).parts[0]
     assert next(o for o in shear.offers if o.process == "shear").later == 4
 
 

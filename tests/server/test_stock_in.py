@@ -125,7 +125,9 @@ def test_G5_pictures_of_earlier_versions_are_moved_out_of_rows_and_journal(owner
 def test_processes_and_flat_bar_and_savings(owner, job):
     found = owner.good("GET", f"{job}/processes")
     (part,) = found["parts"]
-    assert part["flat"]["bar"] == "FL 60×8" and part["cheapest"] and found["budgets"][0]["minutes"] > 0
+    assert part["cheapest"] and found["budgets"][0]["minutes"] > 0
+    (flat,) = owner.good("GET", f"{job}/flats").values()
+    assert flat["flats"][0]["bar"] == "FL 60×8" and flat["flats"][0]["money"] > 0 and flat["sheet_money"] > 0
     saved = owner.good("GET", f"{job}/savings?most_mm=30")
     assert saved[0]["part"] == "A" and saved[0]["bars"] == 1
     assert owner("GET", f"{job}/savings?most_mm=0").status_code == 422

@@ -466,6 +466,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/export/buy-list.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Export Buy List
+         * @description What is bought, to take to the yard.
+         */
+        get: operations["yorvek_server_api_exports_export_buy_list"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/export/cut-list.pdf": {
         parameters: {
             query?: never;
@@ -678,6 +698,26 @@ export interface paths {
          * @description What sizing by feel would miss in this job, each with its number.
          */
         get: operations["yorvek_server_api_checking_list_findings"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/flats": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Flats
+         * @description What each rectangle would add to the purchase off flat bar, and off sheet; by the part's number.
+         */
+        get: operations["yorvek_server_api_saw_flats"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1383,7 +1423,7 @@ export interface paths {
         };
         /**
          * Processes
-         * @description How each plate part may be cut, in time and money, and what off flat bar would cost.
+         * @description How each plate part may be cut, in time and money.
          */
         get: operations["yorvek_server_api_saw_processes"];
         put?: never;
@@ -3212,6 +3252,7 @@ export interface components {
             parts?: components["schemas"]["Listed_PartRow_"] | null;
             plates?: components["schemas"]["Listed_PlateRow_"] | null;
             profiles?: components["schemas"]["Listed_ProfileRow_"] | null;
+            purchase?: components["schemas"]["Purchase"] | null;
             releases?: components["schemas"]["Listed_ReleaseRow_"] | null;
             /** Sheets */
             sheets?: components["schemas"]["SheetView"][] | null;
@@ -4245,17 +4286,31 @@ export interface components {
         };
         /**
          * FlatChoice
-         * @description A rectangle from flat bar and from sheet: money of the metal and of cutting it, all its pieces.
+         * @description A rectangle off flat bar, each that is wide enough, and off sheet, all its pieces; and what is chosen.
          */
         FlatChoice: {
-            /** Bar */
-            bar: string;
-            /** Bar Money */
-            bar_money: number;
+            /** Flat */
+            flat: string;
+            /** Flats */
+            flats: components["schemas"]["FlatOffer"][];
             /** Off Bar */
             off_bar: boolean;
             /** Sheet Money */
             sheet_money: number;
+        };
+        /**
+         * FlatOffer
+         * @description A flat bar for a rectangle: what its bars add to the purchase, and splitting it to its width where it is wider.
+         */
+        FlatOffer: {
+            /** Bar */
+            bar: string;
+            /** Money */
+            money: number;
+            /** Short */
+            short: boolean;
+            /** Split Mm */
+            split_mm: number;
         };
         /**
          * Force
@@ -4618,7 +4673,7 @@ export interface components {
         };
         /**
          * HardwareLine
-         * @description A line of the buy list.
+         * @description A line of the buy list: how much in words, and as a number of units.
          */
         HardwareLine: {
             /** All */
@@ -4627,11 +4682,18 @@ export interface components {
             amount: string;
             /** Each */
             each: number | null;
+            /** Number */
+            number: number;
             /**
              * Trouble
              * @default
              */
             trouble: string;
+            /**
+             * Unit
+             * @default piece
+             */
+            unit: string;
             /** What */
             what: string;
         };
@@ -5164,6 +5226,7 @@ export interface components {
             plates: components["schemas"]["PlateRow"][];
             /** Profiles */
             profiles: components["schemas"]["ProfileRow"][];
+            purchase: components["schemas"]["Purchase"];
             /** Releases */
             releases: components["schemas"]["ReleaseRow"][];
             /** Sheets */
@@ -6569,7 +6632,6 @@ export interface components {
             cheapest: string | null;
             /** Chosen */
             chosen: string;
-            flat: components["schemas"]["FlatChoice"] | null;
             /** Mark */
             mark: string;
             /** Offers */
@@ -7508,6 +7570,100 @@ export interface components {
             width: number;
         };
         /**
+         * Purchase
+         * @description All lines and what they come to; what of it is an estimate, and how many lines have no price.
+         */
+        Purchase: {
+            /**
+             * Lines
+             * @default []
+             */
+            lines: components["schemas"]["PurchaseLine"][];
+            /**
+             * Money
+             * @default 0
+             */
+            money: number;
+            /**
+             * Money Estimate
+             * @default 0
+             */
+            money_estimate: number;
+            /**
+             * Unpriced
+             * @default 0
+             */
+            unpriced: number;
+        };
+        /**
+         * PurchaseLine
+         * @description A line of the list. `money` is of all of it; none where no price is known. An `estimate` is no plan yet.
+         */
+        PurchaseLine: {
+            /** Amount */
+            amount: number;
+            /**
+             * Assumed
+             * @default false
+             */
+            assumed: boolean;
+            /**
+             * Estimate
+             * @default false
+             */
+            estimate: boolean;
+            /**
+             * Key
+             * @default
+             */
+            key: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "bars" | "plates" | "hardware" | "ready" | "sent out";
+            /** Length Mm */
+            length_mm?: number | null;
+            /**
+             * Line
+             * @default
+             */
+            line: string;
+            /**
+             * Material
+             * @default
+             */
+            material: string;
+            /** Money */
+            money: number | null;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /** Price */
+            price: number | null;
+            /**
+             * Supplier
+             * @default
+             */
+            supplier: string;
+            /**
+             * Unit
+             * @default piece
+             */
+            unit: string;
+            /** What */
+            what: string;
+            /** Width Mm */
+            width_mm?: number | null;
+            /**
+             * Words
+             * @default
+             */
+            words: string;
+        };
+        /**
          * Put
          * @description A load as it stands on the structure, to draw. A force on bars stands `at_mm` from the start of the first, each
          *     run through from its own start; without a place it is spread over them, or `somewhere`: wherever it is worst.
@@ -7813,6 +7969,12 @@ export interface components {
              * @enum {string}
              */
             family: "rectangle";
+            /**
+             * Flat
+             * @description a wider flat that is split to it; empty: of its width
+             * @default
+             */
+            flat: string;
             height: components["schemas"]["Length"];
             /**
              * Off Bar
@@ -9587,8 +9749,6 @@ export interface components {
             bars_to_buy: number;
             /** Bars To Cut */
             bars_to_cut: number;
-            /** Buy Price */
-            buy_price: number;
             /** Cautions */
             cautions: components["schemas"]["Caution"][];
             /** Cut Before */
@@ -9601,8 +9761,6 @@ export interface components {
             modules: components["schemas"]["ModuleMass"][];
             /** Pieces */
             pieces: number;
-            /** Sheet Estimate */
-            sheet_estimate: number;
             /** Sheets Planned */
             sheets_planned: number;
             /** Softest */
@@ -10594,6 +10752,28 @@ export interface operations {
             };
         };
     };
+    yorvek_server_api_exports_export_buy_list: {
+        parameters: {
+            query?: {
+                unit?: "mm" | "in";
+            };
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     yorvek_server_api_exports_export_cut_list: {
         parameters: {
             query?: {
@@ -10836,6 +11016,30 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Finding"][];
+                };
+            };
+        };
+    };
+    yorvek_server_api_saw_flats: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        [key: string]: components["schemas"]["FlatChoice"];
+                    };
                 };
             };
         };

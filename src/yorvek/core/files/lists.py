@@ -12,8 +12,8 @@ from openpyxl.styles import Font
 from openpyxl.utils import get_column_letter
 
 from yorvek.core.jobs.figures import Figures
-from yorvek.core.jobs.hardware import HardwareLine
 from yorvek.core.jobs.order_of_work import laid
+from yorvek.core.jobs.purchase import Purchase, PurchaseLine
 from yorvek.core.model import Model
 from yorvek.core.quantities import UnitSystem, length_text
 
@@ -92,31 +92,33 @@ def bars_table(figures: Figures, unit: UnitSystem) -> Table:
     return Table(title="Bars", head=["Section", "Material", "Bar", "Bars", "Cuts", "Drop"], rows=rows)
 
 
-def buy_table(figures: Figures, currency: str, hardware: Sequence[HardwareLine] = ()) -> Table:
-    """What to buy, with the price of each line and whether it is assumed; hardware, lines and consumables after the
-    metal.
-    """
-    rows: list[list[Cell]] = []
-    for b in figures.bars:
-        for line in b.group.lines:
-            count = sum(bar.count for bar in b.plan.bars if bar.stock == line.id)
-            if count and not line.on_hand:
-                rows.append(
-                    [
-                        b.group.section_id,
-                        b.group.material_id,
-                        line.words,
-                        count,
-                        round(line.price, 2),
-                        round(line.price * count, 2),
-                        "price from the catalogue" if line.assumed else "",
-                    ]
-                )
-    for h in hardware:
-        rows.append([h.what, "", "", h.amount, h.each, None if h.all is None else round(h.all, 2), h.trouble])
+def size_text(line: PurchaseLine, unit: UnitSystem) -> str:
+    """How large one is, in the unit of the paper."""
+    if line.length_mm is None:
+        return line.words
+    sides = [line.length_mm] if line.width_mm is None else [line.length_mm, line.width_mm]
+    return " × ".join(length_text(mm, unit) for mm in sides)
+
+
+def note_of(line: PurchaseLine) -> str:
+    """What is said of a line beside its figures."""
+    return "; ".join(x for x in (line.note, "price from the catalogue" if line.assumed and not line.note else "") if x)
+
+
+def buy_table(purchase: Purchase, currency: str, unit: UnitSystem) -> Table:
+    """The one purchase: each line, whether its price is assumed or its amount an estimate, and the total."""
+    rows: list[list[Cell]] = [
+        [
+            x.what, x.material, size_text(x, unit), x.amount, x.unit, x.price, x.money, x.supplier, note_of(x),
+        ]
+        for x in purchase.lines
+    ]  # fmt: skip
+    if purchase.lines:
+        said = f"{purchase.unpriced} without a price" if purchase.unpriced else ""
+        rows.append(["Together", "", "", None, "", None, purchase.money, "", said])
     return Table(
         title="Buy",
-        head=["What", "Material", "Length", "Pieces", f"{currency} each", f"{currency} all", "Note"],
+        head=["What", "Material", "Size", "Amount", "Unit", f"{currency} each", f"{currency} all", "Supplier", "Note"],
         rows=rows,
     )
 

@@ -15,10 +15,12 @@ from reportlab.pdfgen.canvas import Canvas
 
 from yorvek.core.cutting.bars.problem import proof_words
 from yorvek.core.cutting.sheets import SheetPlan, SheetProblem, outline_at
+from yorvek.core.files.lists import note_of, size_text
 from yorvek.core.jobs.cautions import Caution
 from yorvek.core.jobs.cutting import SheetGroup
 from yorvek.core.jobs.figures import BarResult, Figures
 from yorvek.core.jobs.order_of_work import LaidPiece, laid
+from yorvek.core.jobs.purchase import Kind, Purchase
 from yorvek.core.jobs.spec import JobSpec
 from yorvek.core.jobs.ways import Drilled
 from yorvek.core.outlines import Outline, Ring, ring_points
@@ -33,6 +35,10 @@ INK, SOFT, BLUE, PALE, RED = (
     HexColor("#b5361b"),
 )
 MARGIN = 40.0
+KINDS: dict[Kind, str] = {
+    "bars": "Bars", "plates": "Plates", "hardware": "Hardware, lines, consumables", "ready": "Bought ready",
+    "sent out": "Sent out",
+}  # fmt: skip
 AID = "Planning aid. Loads, people, lifting and public structures follow the local code and need a licensed engineer."
 PLAIN = str.maketrans(
     {
@@ -106,6 +112,22 @@ class Page:
             self.canvas.setFillColor(colour)
             self.canvas.drawString(x, self.y, piece)
             self.y -= size * 1.4
+
+    def columns(self, what: str, more: str, money: str) -> None:
+        """A line of a list: what, what of it, and a sum at the right."""
+        c, width = self.canvas, self.size[0]
+        left = simpleSplit(self.text(what), "Helvetica-Bold", 9, 0.36 * width)
+        right = simpleSplit(self.text(more), "Helvetica", 8.5, 0.42 * width)
+        self.need(12.6 * max(len(left), len(right)))
+        for k in range(max(len(left), len(right))):
+            c.setFillColor(INK)
+            c.setFont("Helvetica-Bold", 9)
+            c.drawString(MARGIN, self.y, left[k] if k < len(left) else "")
+            c.setFont("Helvetica", 8.5)
+            c.drawString(MARGIN + 0.38 * width, self.y, right[k] if k < len(right) else "")
+            if k == 0:
+                c.drawRightString(width - MARGIN, self.y, self.text(money))
+            self.y -= 12.6
 
     def bytes(self) -> bytes:
         self.canvas.save()
@@ -207,6 +229,31 @@ def cut_list_pdf(job: JobSpec, figures: Figures, unit: UnitSystem) -> bytes:
             f"each",
             size=8.5,
         )
+    return page.bytes()
+
+
+def buy_list_pdf(job: JobSpec, purchase: Purchase, unit: UnitSystem) -> bytes:
+    """What is bought, a line each with a box to tick, and what it comes to."""
+    page = Page("buy list", job, across=True, stale=False)
+    for kind, title in KINDS.items():
+        lines = purchase.of(kind)
+        if not lines:
+            continue
+        page.need(50)
+        page.line(title, bold=True, size=11)
+        for line in lines:
+            size = ", ".join(x for x in (line.material, size_text(line, unit), line.supplier) if x)
+            each = "no price" if line.price is None else f"{line.price:.2f} each"
+            money = "" if line.money is None else f"{job.currency} {line.money:.2f}"
+            note = f"; {note_of(line)}" if note_of(line) else ""
+            page.columns(f"[  ]  {line.amount:g} {line.unit}  {line.what}", f"{size}; {each}{note}", money)
+        page.y -= 6
+    total = f"{job.currency} {purchase.money:.2f}"
+    if purchase.money_estimate:
+        total += f", of that {purchase.money_estimate:.2f} an estimate"
+    page.line("Together " + total, bold=True, size=11)
+    if purchase.unpriced:
+        page.line(f"{purchase.unpriced} lines have no price and are not in it.", colour=RED)
     return page.bytes()
 
 

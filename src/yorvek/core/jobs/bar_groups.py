@@ -13,6 +13,7 @@ from yorvek.core.jobs.spec import BarStockSpec, landed
 from yorvek.core.jobs.state import JobState
 from yorvek.core.materials import material
 from yorvek.core.parts import BarPiece as BarPart
+from yorvek.core.quantities import length_text
 from yorvek.core.sections import price_per_kg, section
 
 Turns = Literal["any", "swap", "none"]
@@ -44,10 +45,13 @@ class _Bars:
         self.lines.append(StockLine.model_validate({"id": id, "on_hand": on_hand, "price": price, **line}))
 
 
-def bar_groups(state: JobState, parts: dict[int, WorkedPart]) -> list[BarGroup]:
-    """Bar problems by profile and material, in the order of the parts; what is cut already is not in them."""
-    every = ((key, _group(state, *key, pieces)) for key, pieces in _by_profile(parts).items())
-    return [group for _, group in every if group is not None]
+def bar_groups(state: JobState, parts: dict[int, WorkedPart], only: str = "") -> list[BarGroup]:
+    """Bar problems by profile and material, in the order of the parts, or the one of that key; what is cut already is
+    not in them.
+    """
+    wanted = {k: pieces for k, pieces in _by_profile(parts).items() if not only or "|".join(k) == only}
+    every = (_group(state, *key, pieces) for key, pieces in wanted.items())
+    return [group for group in every if group is not None]
 
 
 def _by_profile(parts: dict[int, WorkedPart]) -> dict[tuple[str, str], list[WorkedPart]]:
@@ -145,6 +149,10 @@ def _with_room(parts: list[WantedLength], held: dict[str, float], kerf_mm: float
 def _bars(state: JobState, section_id: str, material_id: str) -> _Bars:
     longest = state.job.longest_piece.value if state.job.longest_piece else None
     out = _Bars()
+
+    def said(mm: float) -> str:
+        return length_text(mm, state.job.unit)
+
     for number, record in state.stock.items():
         item = record.item
         if (
@@ -160,18 +168,20 @@ def _bars(state: JobState, section_id: str, material_id: str) -> _Bars:
         if longest is not None and item.qty is None and item.length.value > longest:
             half = item.length.value / 2 - state.job.machines.yard_tolerance.value
             if item.yard_cut is None or half > longest:
-                out.left_out.append(f"{item.length.text} is longer than the {longest:g} mm that can be brought home")
+                out.left_out.append(f"{item.length.text} is longer than the {said(longest)} that can be brought home")
                 continue
-            words = f"half of {item.length.value:g} mm, cut at the yard, {half:g} mm counted"
+            words = f"half of {said(item.length.value)}, cut at the yard, {said(half)} counted"
             out.add(f"s{number}", half, None, (price + item.yard_cut.value) / 2, words=words, half=True, **common)
             continue
-        words = ("drop " if item.drop else "") + f"{item.length.value:g} mm"
+        words = ("drop " if item.drop else "") + said(item.length.value)
         out.add(f"s{number}", item.length.value, item.qty, price, words=words, **common)
     if not any(not line.on_hand for line in out.lines):
         length = ASSUMED_BAR_MM[section(section_id).system]
         if longest is None or length <= longest:
             price = bar_price(section_id, material_id, length)
-            out.add("assumed", length, None, price, words=f"{length:g} mm, assumed on offer", record=None, assumed=True)
+            out.add(
+                "assumed", length, None, price, words=f"{said(length)}, assumed on offer", record=None, assumed=True
+            )
     if not out.stock:
         out.left_out.append("no stock is entered that can be brought home")
         out.stock.append(BarStock(id="none", length=1.0, qty=0))

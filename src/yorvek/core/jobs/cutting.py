@@ -129,28 +129,47 @@ def same_piece(ref: str, parts: Mapping[int, int]) -> str:
     return f"{other}{dot}{size}" if other is not None else GONE
 
 
-def flat_bar_of(w: WorkedPart) -> str | None:
-    """The flat bar of a rectangle's smaller side and thickness, sold in its material; None where there is none."""
+def flats_for(w: WorkedPart) -> list[str]:
+    """Flat bars as thick as a rectangle and at least as wide as its smaller side, sold in its material, the narrowest
+    first.
+    """
     g = w.geometry
     if g is None or g.kind != "plate" or not isinstance(w.part.shape, Rectangle) or g.thickness_mm is None:
-        return None
-    width = min(g.width_mm, g.height_mm)
-    return next(
-        (
-            s.id
-            for s in catalogue()
-            if s.shape == "flat"
-            and {round(s.width_mm, 2), round(s.depth_mm, 2)} == {round(width, 2), round(g.thickness_mm, 2)}
-            and g.material_id in sold_in(s)
-        ),
-        None,
-    )
+        return []
+    width, thick = min(g.width_mm, g.height_mm), round(g.thickness_mm, 2)
+    found = []
+    for s in catalogue():
+        sides = sorted((round(s.width_mm, 2), round(s.depth_mm, 2)))
+        if s.shape == "flat" and sides[0] == thick and sides[1] >= round(width, 2) and g.material_id in sold_in(s):
+            found.append((sides[1], s.id))
+    return [id for _, id in sorted(found)]
+
+
+def flat_bar_of(w: WorkedPart) -> str | None:
+    """The flat bar a rectangle is cut from: the wider one that is named, or that of its smaller side; None where there
+    is none.
+    """
+    flats, shape = flats_for(w), w.part.shape
+    if isinstance(shape, Rectangle) and shape.flat:
+        return shape.flat if shape.flat in flats else None
+    g = w.geometry
+    exact = [
+        id for id in flats if g and round(max(section(id).width_mm, section(id).depth_mm), 2) == round(_narrow(g), 2)
+    ]
+    return exact[0] if exact else None
+
+
+def _narrow(g: PartGeometry) -> float:
+    return min(g.width_mm, g.height_mm)
 
 
 def _off_bar(g: PartGeometry, flat: str) -> PartGeometry:
     """A rectangle as a length of flat bar."""
-    long = max(g.width_mm, g.height_mm)
-    return g.model_copy(update={"kind": "bar", "section_id": flat, "length_mm": long, "thickness_mm": None})
+    long, wide = max(g.width_mm, g.height_mm), max(section(flat).width_mm, section(flat).depth_mm)
+    notes = [*g.notes, f"split to {_narrow(g):g} mm"] if wide > _narrow(g) + 0.01 else g.notes
+    return g.model_copy(
+        update={"kind": "bar", "section_id": flat, "length_mm": long, "thickness_mm": None, "notes": notes}
+    )
 
 
 def _taken_apart(whole: PartGeometry, what: str) -> PartGeometry:

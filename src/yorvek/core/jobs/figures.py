@@ -21,6 +21,8 @@ from yorvek.core.jobs.cutting import BarGroup, SheetGroup, WorkedPart, worked_pa
 from yorvek.core.jobs.free_joints import FreeJointResult, work_out_joint
 from yorvek.core.jobs.halves import with_whole_sticks
 from yorvek.core.jobs.plates import PlateResult, plate_result
+from yorvek.core.jobs.processes import sent_out
+from yorvek.core.jobs.purchase import Purchase, purchase
 from yorvek.core.jobs.sheet_groups import plates_changed, sheet_groups
 from yorvek.core.jobs.state import JobState, beam_member
 from yorvek.core.jobs.structures import StructureResult, frame_request, work_out
@@ -63,8 +65,7 @@ class Figures(Model):
     softest: str
     mass_kg: float
     modules: list[ModuleMass]
-    buy_price: float
-    sheet_estimate: float
+    purchase: Purchase
     bars_to_cut: int
     bars_to_buy: int
     pieces: int
@@ -119,18 +120,6 @@ def structure_results(
     return out
 
 
-def _to_buy(bars: list[BarResult]) -> tuple[float, int]:
-    """What the bars that are not on hand cost, and how many they are."""
-    price, count = 0.0, 0
-    for b in bars:
-        by_id = {line.id: line for line in b.group.lines}
-        for bar in b.plan.bars:
-            if not by_id[bar.stock].on_hand:
-                price += by_id[bar.stock].price * bar.count
-                count += bar.count
-    return price, count
-
-
 def _by_mark(specs: Mapping[int, Any], results: Mapping[int, AnyResult]) -> list[tuple[str, AnyResult]]:
     return [(specs[k].mark, r) for k, r in results.items()]
 
@@ -169,7 +158,7 @@ def figures(
 
     bars = [BarResult(group=g, plan=planned(g)) for g in bar_groups(state, parts)]
     sheets = sheet_groups(state, parts)
-    bought, to_buy = _to_buy(bars)
+    bought = purchase(state.job, [(b.group, b.plan) for b in bars], sheets, sent_out(state, parts))
     limit = state.job.module_mass_limit
     mass = sum(w.geometry.mass_kg * w.part.qty for w in parts.values() if w.geometry)
     return Figures(
@@ -187,26 +176,11 @@ def figures(
         softest=softest,
         mass_kg=mass,
         modules=module_masses(list(parts.values()), limit.value if limit else None, state.job.carried),
-        buy_price=bought,
-        sheet_estimate=sum(_estimate(g) for g in sheets),
+        purchase=bought,
         bars_to_cut=sum(bar.count for b in bars for bar in b.plan.bars if bar.cuts),
-        bars_to_buy=to_buy,
+        bars_to_buy=round(sum(x.amount for x in bought.of("bars"))),
         pieces=sum(p.qty for p in state.parts.values()),
         cut_before=[*changed_after_cutting(state, parts), *plates_changed(state, parts)],
         unverified=[d.name for d in state.dimensions.values() if not d.verified_by],
         held_up=[d.name for d in state.dimensions.values() if not d.verified_by and not d.cut_anyway.strip()],
     )
-
-
-USUAL_YIELD = 0.7
-
-
-def _estimate(group: SheetGroup) -> float:
-    """Money of the sheet metal at a usual yield, until a plan is made."""
-    area = sum(_ring_area(p.outline) * p.qty for p in group.problem.parts)
-    dearest = max(group.problem.sheets, key=lambda s: s.width * s.height)
-    return area / USUAL_YIELD / (dearest.width * dearest.height) * dearest.cost
-
-
-def _ring_area(points: list[tuple[float, float]]) -> float:
-    return abs(sum(x1 * y2 - x2 * y1 for (x1, y1), (x2, y2) in zip(points, points[1:] + points[:1], strict=True))) / 2

@@ -104,10 +104,12 @@ HardwareItem = Annotated[BoltItem | LineItem | ConsumableItem, Field(discriminat
 
 
 class HardwareLine(Model):
-    """A line of the buy list."""
+    """A line of the buy list: how much in words, and as a number of units."""
 
     what: str
     amount: str
+    number: float
+    unit: str = "piece"
     each: float | None
     all: float | None
     trouble: str = ""
@@ -116,22 +118,18 @@ class HardwareLine(Model):
 def hardware_line(item: BoltItem | LineItem | ConsumableItem) -> HardwareLine:
     """How it stands on the buy list."""
     price = item.price.value if item.price is not None else None
+    number: float = item.qty
+    unit, trouble = "piece", ""
     if isinstance(item, BoltItem):
         try:
             what = f"{item.size}×{item.length_mm()} {item.grade}, nut, {item.washers} washers"
         except InputError as error:
-            return HardwareLine(
-                what=f"bolt {item.size}", amount=str(item.qty), each=price, all=None, trouble=error.sentence
-            )
-        return HardwareLine(
-            what=what, amount=str(item.qty), each=price, all=None if price is None else price * item.qty
-        )
-    if isinstance(item, LineItem):
-        metres = math.ceil(item.length_mm() / 100) / 10 * item.qty
-        return HardwareLine(
-            what=f"{item.name}, {item.qty} × {item.length_mm():.0f} mm", amount=f"{metres:g} m", each=price,
-            all=None if price is None else price * metres,
-        )  # fmt: skip
-    return HardwareLine(
-        what=item.name, amount=f"{item.qty:g} {item.unit}", each=price, all=None if price is None else price * item.qty
-    )
+            what, trouble = f"bolt {item.size}", error.sentence
+        amount = str(item.qty)
+    elif isinstance(item, LineItem):
+        number, unit = math.ceil(item.length_mm() / 100) / 10 * item.qty, "m"
+        what, amount = f"{item.name}, {item.qty} × {item.length_mm():.0f} mm", f"{number:g} m"
+    else:
+        what, unit, amount = item.name, item.unit, f"{item.qty:g} {item.unit}"
+    money = None if price is None or trouble else price * number
+    return HardwareLine(what=what, amount=amount, number=number, unit=unit, each=price, all=money, trouble=trouble)

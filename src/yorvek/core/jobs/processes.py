@@ -1,10 +1,10 @@
-"""How each plate part of a job may be cut, and whether a rectangle rather comes off flat bar."""
+"""How each plate part of a job may be cut, and what is chosen adds up to by way."""
 
 from __future__ import annotations
 
-from yorvek.core.jobs.bar_groups import bar_price
-from yorvek.core.jobs.cutting import WorkedPart, flat_bar_of
-from yorvek.core.jobs.figures import USUAL_YIELD, Figures
+from collections.abc import Mapping
+
+from yorvek.core.jobs.cutting import WorkedPart
 from yorvek.core.jobs.state import JobState
 from yorvek.core.jobs.ways import made_later, own_table, ways
 from yorvek.core.materials import material
@@ -17,15 +17,6 @@ from yorvek.core.workshop.processes import Cutting, Offer, Process, best, cut_mi
 RIGHT = 1e-6
 
 
-class FlatChoice(Model):
-    """A rectangle from flat bar and from sheet: money of the metal and of cutting it, all its pieces."""
-
-    bar: str
-    bar_money: float
-    sheet_money: float
-    off_bar: bool
-
-
 class PartChoices(Model):
     """What a plate part may be cut with, the cheapest way first, and what is chosen."""
 
@@ -34,7 +25,6 @@ class PartChoices(Model):
     chosen: str
     offers: list[Offer]
     cheapest: str | None
-    flat: FlatChoice | None
 
 
 class ProcessBudget(Model):
@@ -89,64 +79,71 @@ def minutes_of(w: WorkedPart, way: Process) -> float:
     return cut_minutes(way, asked)
 
 
-def choices(state: JobState, found: Figures) -> Choices:
-    """Every way for every plate part; parts without a process of their own go to the first the job has."""
-    parts, sums, setups = (
-        [],
-        {p.name: ProcessBudget(process=p.name, parts=0, minutes=0, money=0) for p in state.job.processes},
-        set(),
-    )
-    rates = {p.name: p for p in ways(state.job)}
-    own = own_table(state.job)
-    for number, w in found.parts.items():
-        g = w.geometry
-        if g is None or g.kind != "plate" or g.thickness_mm is None:
+def choices(state: JobState, parts: Mapping[int, WorkedPart]) -> Choices:
+    """Every way for every plate part; parts without a process of their own go to the job's table."""
+    made = []
+    for number, w in parts.items():
+        found = offers_of(state, w)
+        if found is None:
             continue
-        asked = {p.name: c for p in rates.values() if (c := cutting_of(w, p)) is not None}
-        offers = [offer(rates[name], c, material(g.material_id)) for name, c in asked.items()]
-        cheapest = best(offers)
-        chosen = w.part.process or (own.name if own else "")
-        taken = next((o for o in offers if o.process == chosen), None)
-        off_bar = isinstance(w.part.shape, Rectangle) and w.part.shape.off_bar
-        if taken is not None and not taken.why_not and not off_bar:
-            total = sums[chosen]
-            extra = 0.0 if (chosen, g.thickness_mm) in setups else rates[chosen].setup_min
-            setups.add((chosen, g.thickness_mm))
-            sums[chosen] = total.model_copy(
-                update={
-                    "parts": total.parts + w.part.qty,
-                    "minutes": total.minutes + taken.minutes + extra,
-                    "money": total.money + taken.money + extra / 60 * rates[chosen].per_hour,
-                }
-            )
-        parts.append(
+        cheapest = best(found)
+        made.append(
             PartChoices(
                 part=number,
                 mark=w.part.mark,
-                chosen=chosen,
-                offers=sorted(offers, key=lambda o: (bool(o.why_not), o.money)),
+                chosen=chosen_way(state, w),
+                offers=sorted(found, key=lambda o: (bool(o.why_not), o.money)),
                 cheapest=cheapest.process if cheapest else None,
-                flat=_flat(w, cheapest),
             )
         )
-    budgets = [
+    return Choices(parts=made, budgets=budgets(state, parts))
+
+
+def chosen_way(state: JobState, w: WorkedPart) -> str:
+    """The name of the way a part is cut by: its own, or the job's table."""
+    own = own_table(state.job)
+    return w.part.process or (own.name if own else "")
+
+
+def offers_of(state: JobState, w: WorkedPart) -> list[Offer] | None:
+    """What every way of the job would take for a plate part; None for a bar."""
+    g = w.geometry
+    if g is None or g.kind != "plate" or g.thickness_mm is None:
+        return None
+    asked = {p.name: (p, c) for p in ways(state.job) if (c := cutting_of(w, p)) is not None}
+    return [offer(p, c, material(g.material_id)) for p, c in asked.values()]
+
+
+def budgets(state: JobState, parts: Mapping[int, WorkedPart]) -> list[ProcessBudget]:
+    """What is chosen, added up by way: set-up of each thickness once, never less than a parcel's least charge."""
+    rates = {p.name: p for p in ways(state.job)}
+    sums = {name: ProcessBudget(process=name, parts=0, minutes=0, money=0) for name in rates}
+    setups: set[tuple[str, float | None]] = set()
+    for w in parts.values():
+        chosen = chosen_way(state, w)
+        taken = next((o for o in offers_of(state, w) or [] if o.process == chosen), None)
+        if taken is None or taken.why_not or w.geometry is None or _off_bar(w):
+            continue
+        total, thickness = sums[chosen], w.geometry.thickness_mm
+        extra = 0.0 if (chosen, thickness) in setups else rates[chosen].setup_min
+        setups.add((chosen, thickness))
+        sums[chosen] = total.model_copy(
+            update={
+                "parts": total.parts + w.part.qty,
+                "minutes": total.minutes + taken.minutes + extra,
+                "money": total.money + taken.money + extra / 60 * rates[chosen].per_hour,
+            }
+        )
+    return [
         b.model_copy(update={"money": max(b.money, rates[b.process].least_charge)}) for b in sums.values() if b.parts
     ]
-    return Choices(parts=parts, budgets=budgets)
 
 
-def _flat(w: WorkedPart, cheapest: Offer | None) -> FlatChoice | None:
-    """Off flat bar: its metal by length, two straight cuts; off sheet: its metal at a usual yield, and the cheapest
-    cutting.
-    """
-    flat, g, shape = flat_bar_of(w), w.geometry, w.part.shape
-    if flat is None or g is None or not isinstance(shape, Rectangle):
-        return None
-    m, long = material(g.material_id), max(g.width_mm, g.height_mm)
-    sheet = g.mass_kg * m.price_per_kg / USUAL_YIELD * w.part.qty
-    return FlatChoice(
-        bar=flat,
-        bar_money=round(bar_price(flat, g.material_id, long) * w.part.qty, 2),
-        sheet_money=round(sheet + (cheapest.money if cheapest else 0.0), 2),
-        off_bar=shape.off_bar,
-    )
+def sent_out(state: JobState, parts: Mapping[int, WorkedPart]) -> list[tuple[str, float, int]]:
+    """Ways that are sent out: their money and how many parts."""
+    away = {p.name for p in state.job.processes if p.sent_out}
+    return [(b.process, b.money, b.parts) for b in budgets(state, parts) if b.process in away]
+
+
+def _off_bar(w: WorkedPart) -> bool:
+    return isinstance(w.part.shape, Rectangle) and w.part.shape.off_bar

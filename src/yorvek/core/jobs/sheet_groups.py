@@ -22,6 +22,7 @@ from yorvek.core.jobs.ways import Drilled, made_later, named, way_of, why_later,
 from yorvek.core.materials import material
 from yorvek.core.outlines import ring_points
 from yorvek.core.outlines.width import is_circle, span_of
+from yorvek.core.quantities import UnitSystem, length_text
 from yorvek.core.workshop.processes import Process
 
 
@@ -88,6 +89,10 @@ def common_line(machines: SawAndTable, pieces: list[WorkedPart]) -> bool:
     return machines.common_line and not any(w.part.edge == "clean" for w in pieces)
 
 
+def _size(width_mm: float, height_mm: float, unit: UnitSystem) -> str:
+    return f"{length_text(width_mm, unit, with_unit=unit == 'in')} × {length_text(height_mm, unit)}"
+
+
 def _on_hand_and_offered(
     state: JobState, material_id: str, thickness: float, per_mm2: float
 ) -> tuple[list[SheetStock], list[StockLine]]:
@@ -125,7 +130,7 @@ def _on_hand_and_offered(
             StockLine(
                 id=f"s{number}",
                 record=number,
-                words=("remnant " if item.drop else "") + f"{item.width.value:g} × {item.height.value:g} mm",
+                words=("remnant " if item.drop else "") + _size(item.width.value, item.height.value, state.job.unit),
                 on_hand=on_hand,
                 price=price,
                 assumed=item.price is None,
@@ -140,7 +145,7 @@ def _on_hand_and_offered(
             StockLine(
                 id="assumed",
                 record=None,
-                words=f"{width:g} × {height:g} mm, assumed on offer",
+                words=f"{_size(width, height, state.job.unit)}, assumed on offer",
                 on_hand=False,
                 price=price,
                 assumed=True,

@@ -20,6 +20,7 @@ class Rectangle(Model):
     thickness: Thickness
     corner_radius: Place | None = None
     off_bar: bool = Field(default=False, description="cut from flat bar of its smaller side, not from sheet")
+    flat: str = Field(default="", max_length=60, description="a wider flat that is split to it; empty: of its width")
 
 
 class BasePlate(Model):

@@ -15,7 +15,6 @@ from yorvek.core.files.labels import labels_pdf
 from yorvek.core.files.report import report_pdf
 from yorvek.core.jobs import Figures
 from yorvek.core.jobs.checking import refuse_unmeasured
-from yorvek.core.jobs.hardware import hardware_line
 from yorvek.core.jobs.state import followed
 from yorvek.core.parts import BarPiece
 from yorvek.core.parts.ends import end_cut
@@ -24,6 +23,7 @@ from yorvek.core.sections import section
 from yorvek.server.api.access import job_of, row_of
 from yorvek.server.api.plans import plan_of, plan_view
 from yorvek.server.files import job_file
+from yorvek.server.jobs.headlines import bought
 from yorvek.server.jobs.models import Job, Part
 from yorvek.server.jobs.thread import job_figures, job_state
 
@@ -68,11 +68,10 @@ def export_report(request: HttpRequest, job_id: int, unit: UnitSystem = "mm") ->
 
 
 def _tables(job: Job, found: Figures, unit: UnitSystem) -> list[lists.Table]:
-    hardware = [hardware_line(item) for item in job.spec.hardware]
     return [
         lists.pieces_table(found, unit),
         lists.bars_table(found, unit),
-        lists.buy_table(found, job.spec.currency, hardware),
+        lists.buy_table(bought(job, found), job.spec.currency, unit),
     ]
 
 
@@ -91,6 +90,14 @@ def export_xlsx(request: HttpRequest, job_id: int, unit: UnitSystem = "mm") -> H
     tables = _tables(job, found, unit)
     kind = "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet"
     return file_response(lists.xlsx_bytes(tables), f"{job.spec.name} lists.xlsx", kind)
+
+
+@router.get("/jobs/{job_id}/export/buy-list.pdf")
+def export_buy_list(request: HttpRequest, job_id: int, unit: UnitSystem = "mm") -> HttpResponse:
+    """What is bought, to take to the yard."""
+    job, found = _job(request, job_id)
+    content = pdf.buy_list_pdf(job.spec, bought(job, found), unit)
+    return file_response(content, f"{job.spec.name} buy list.pdf", "application/pdf")
 
 
 @router.get("/jobs/{job_id}/export/labels.pdf")

@@ -37,7 +37,7 @@ HEADER = "X-Link"
 READS, COMMENTS, WRONG = (120, timedelta(minutes=5)), (20, timedelta(hours=1)), (30, timedelta(minutes=15))
 """How often within what time."""
 GONE = "This link has ended, or never was: ask whoever gave it to you for another."
-PRICED = ("price", "prices", "cost", "money", "currency", "buy_price", "sheet_estimate", "hour_rate", "rate")
+PRICED = ("price", "prices", "cost", "money", "currency", "money_estimate", "hour_rate", "rate")
 """What a reader without prices is not sent, by the names of fields; a test looks at all of them."""
 
 

@@ -19,6 +19,7 @@ from yorvek.core.jobs.checking import refuse_unmeasured
 from yorvek.core.jobs.cuts import CutBarSpec, CutPiece, KeptPlanSpec, meant_bars
 from yorvek.core.jobs.cutting import StockLine
 from yorvek.core.jobs.figures import BarResult
+from yorvek.core.jobs.flats import FlatChoice, flat_choice
 from yorvek.core.jobs.order_of_work import laid, left_for_held
 from yorvek.core.jobs.processes import Choices, choices
 from yorvek.core.jobs.spec import BarStockSpec, SheetStockSpec
@@ -29,7 +30,7 @@ from yorvek.server.api import shapes
 from yorvek.server.api.access import job_of, row_of, writer
 from yorvek.server.api.view import job_changes
 from yorvek.server.jobs.models import CutBar, Job, KeptPlan, Note
-from yorvek.server.jobs.thread import job_figures, job_state
+from yorvek.server.jobs.thread import job_figures, job_state, plan_of_bars
 from yorvek.server.journal.edits import EditScope, edit
 from yorvek.server.stock.models import StockItem
 
@@ -74,9 +75,17 @@ def fewer(scope: EditScope, number: int, by: int) -> StockItem:
 
 @router.get("/jobs/{job_id}/processes", response=Choices)
 def processes(request: HttpRequest, job_id: int) -> Choices:
-    """How each plate part may be cut, in time and money, and what off flat bar would cost."""
+    """How each plate part may be cut, in time and money."""
     state, found = _found(job_of(request, job_id))
-    return choices(state, found)
+    return choices(state, found.parts)
+
+
+@router.get("/jobs/{job_id}/flats", response=dict[int, FlatChoice])
+def flats(request: HttpRequest, job_id: int) -> dict[int, FlatChoice]:
+    """What each rectangle would add to the purchase off flat bar, and off sheet; by the part's number."""
+    state, found = _found(job_of(request, job_id))
+    every = {k: flat_choice(state, found.parts, k, plan_of_bars) for k in found.parts}
+    return {k: choice for k, choice in every.items() if choice is not None}
 
 
 @router.get("/jobs/{job_id}/savings", response=list[Saving])

@@ -28,6 +28,7 @@ from yorvek.core.jobs.cutting import BarGroup, SheetGroup, StockLine
 from yorvek.core.jobs.free_joints import FreeJointSpec, FreeJointVerdict
 from yorvek.core.jobs.hardware import HardwareLine
 from yorvek.core.jobs.order_of_work import LaidPiece
+from yorvek.core.jobs.purchase import Purchase
 from yorvek.core.jobs.sheets_cut import CutSheetSpec
 from yorvek.core.model import Model
 from yorvek.core.outlines import Outline
@@ -223,8 +224,6 @@ class ThreadFigures(Model):
     softest: str
     mass_kg: float
     modules: list[ModuleMass]
-    buy_price: float
-    sheet_estimate: float
     bars_to_cut: int
     bars_to_buy: int
     pieces: int
@@ -279,6 +278,7 @@ class JobView(Model):
     cuts: list[CutRow]
     sheets_cut: list[CutSheetRow]
     hardware: list[HardwareLine]
+    purchase: Purchase
     sheets: list[SheetView]
     figures: ThreadFigures
     last_edit: EditView | None
@@ -319,6 +319,7 @@ class Changes(Model):
     cuts: Listed[CutRow] | None = None
     sheets_cut: Listed[CutSheetRow] | None = None
     hardware: list[HardwareLine] | None = None
+    purchase: Purchase | None = None
     sheets: list[SheetView] | None = None
     figures: ThreadFigures | None = None
     last_edit: EditView | None = None

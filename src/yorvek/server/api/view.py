@@ -17,7 +17,7 @@ from yorvek.server.api import shapes
 from yorvek.server.api.rows import SAID_ROWS, WORKED_ROWS, Place, by, result_of
 from yorvek.server.cutting.models import Plan
 from yorvek.server.cutting.plans import latest_plans, problem_hash
-from yorvek.server.jobs.headlines import keep, kept
+from yorvek.server.jobs.headlines import bought, keep, kept
 from yorvek.server.jobs.models import Job, JobRecord
 from yorvek.server.jobs.thread import job_figures, job_state
 from yorvek.server.journal.models import Edit, Way
@@ -132,6 +132,7 @@ def job_view(job: Job) -> shapes.JobView:
         **{name: [said.row(x) for x in _in_order(name, told[said.kind])] for name, said in SAID_ROWS.items()},
         bars=bar_views(found.bars),
         hardware=[hardware_line(item) for item in state.job.hardware],
+        purchase=bought(job, found),
         sheets=sheets,
         figures=thread_figures(found, sheets),
         last_edit=last_edit(job),
@@ -162,6 +163,7 @@ def state_view(job: Job, state: JobState, stand: str) -> shapes.JobView:
         comments=[SAID_ROWS["comments"].row(x) for x in told["comment"]],
         bars=bar_views(found.bars),
         hardware=[hardware_line(item) for item in state.job.hardware],
+        purchase=found.purchase,
         sheets=[],
         figures=thread_figures(found, []),
         last_edit=None,
@@ -205,6 +207,7 @@ def step_changes(job: Job, step: Step) -> shapes.Changes:
         stand=step.stand,
         **changed,
         sheets=sheets,
+        purchase=bought(job, step.now),
         figures=thread_figures(step.now, sheets),
         signatures=_signatures(told["signature"], step.after),
         needs_checker=needs_checker(step.after),

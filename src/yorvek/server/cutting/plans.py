@@ -6,11 +6,11 @@ import hashlib
 import secrets
 import threading
 import time
-from collections.abc import Mapping
+from collections.abc import Iterable, Mapping
 from datetime import datetime, timedelta
 
 from django.conf import settings
-from django.db import InterfaceError, OperationalError, close_old_connections, connection, transaction
+from django.db import InterfaceError, OperationalError, close_old_connections, connection, models, transaction
 from django.db.models import F, Q
 from django.utils import timezone
 from django_tasks import task
@@ -55,6 +55,16 @@ def latest_plans(job_id: int, now: Mapping[str, str] | None = None) -> list[Plan
             out[(plan.key, done)] = plan
     # what was asked and what came of it is large: it is read of these alone
     return list(Plan.objects.defer("problem").filter(pk__in=[p.pk for p in out.values()])) if out else []
+
+
+def standing_nests(job_id: int, groups: Iterable[SheetGroup]) -> dict[str, SheetPlan]:
+    """Of each group the nest that counts, where it is of what the job asks now."""
+    now = {g.key: problem_hash(g.problem) for g in groups}
+    return {
+        plan.key: SheetPlan.model_validate(plan.result)
+        for plan in latest_plans(job_id, now)
+        if plan.state == Plan.State.DONE and plan.result and now.get(plan.key) == plan.problem_hash
+    }
 
 
 def _counts_from(plan: Plan) -> datetime:
@@ -128,6 +138,7 @@ def ask_rest(plan: Plan, locked: list[int], user: User, seconds: float, seed: in
 def keep_moved(plan: Plan, found: SheetPlan, user: User, title: str) -> Plan:
     """A plan changed by hand, as a variant of its own; it counts from now on."""
     now = timezone.now()
+    _money_changes(Job.objects.filter(pk=plan.job_id))
     return Plan.objects.create(
         job_id=plan.job_id,
         key=plan.key,
@@ -150,6 +161,7 @@ def keep_moved(plan: Plan, found: SheetPlan, user: User, title: str) -> Plan:
 def keep_rest(plan: Plan, group: SheetGroup, found: SheetPlan) -> Plan:
     """What is left of a nest after one of its sheets was cut, under what the job asks for now."""
     now = timezone.now()
+    _money_changes(Job.objects.filter(pk=plan.job_id))
     return Plan.objects.create(
         job_id=plan.job_id,
         key=plan.key,
@@ -172,6 +184,7 @@ def keep_rest(plan: Plan, group: SheetGroup, found: SheetPlan) -> Plan:
 def pick(plan: Plan) -> None:
     """This variant counts from now on."""
     Plan.objects.filter(pk=plan.pk).update(picked=timezone.now())
+    _money_changes(Job.objects.filter(pk=plan.job_id))
 
 
 def cancel(plan: Plan) -> None:
@@ -196,7 +209,15 @@ def finish(plan_id: int, token: str, *, state: str, result: SheetPlan | None = N
     changes: dict[str, object] = {"state": state, "message": message[:300], "finished": timezone.now(), "progress": 1.0}
     if result is not None:
         changes |= {"result": result.model_dump(mode="json"), "results_stored": F("results_stored") + 1}
-    return bool(Plan.objects.filter(pk=plan_id, token=token, state=Plan.State.RUNNING).update(**changes))
+    mine = Plan.objects.filter(pk=plan_id, token=token, state=Plan.State.RUNNING)
+    if result is not None:
+        _money_changes(Job.objects.filter(plan__in=mine))
+    return bool(mine.update(**changes))
+
+
+def _money_changes(jobs: models.QuerySet[Job]) -> None:
+    """What the list of jobs says of a job's money is worked out anew: another nest counts."""
+    Job.objects.filter(pk__in=list(jobs.values_list("pk", flat=True))).update(headline=None)
 
 
 def take_back_dead() -> int:

@@ -13,6 +13,7 @@ from django.db.models import F
 
 import yorvek.core
 from yorvek.core.jobs import Figures
+from yorvek.core.jobs.purchase import Purchase, with_nests
 from yorvek.server.accounts.models import Shop
 from yorvek.server.jobs.models import Job
 
@@ -27,11 +28,18 @@ def core_mark() -> str:
     return digest.hexdigest()[:16]
 
 
-def headline(figures: Figures) -> dict[str, Any]:
+def bought(job: Job, figures: Figures) -> Purchase:
+    """What a job buys, with the sheets of the nests that stand."""
+    from yorvek.server.cutting.plans import standing_nests
+
+    return with_nests(figures.purchase, figures.sheets, standing_nests(job.pk, figures.sheets))
+
+
+def headline(job: Job, figures: Figures) -> dict[str, Any]:
     """The figures that stand for a job as a whole."""
     return {
         "mass_kg": round(figures.mass_kg, 3),
-        "money": round(figures.buy_price + figures.sheet_estimate, 2),
+        "money": bought(job, figures).money,
         "breaks": figures.strength.value,
         "breaks_at": figures.weakest,
         "moves": figures.stiffness.value,
@@ -44,7 +52,7 @@ def headline(figures: Figures) -> dict[str, Any]:
 def keep(job: Job, figures: Figures, stock: int) -> None:
     """Write a job's headline beside it; `stock`: the version of the stock book before its figures were worked out."""
     stops = sum(1 for c in figures.cautions if c.level == "stop")
-    job.headline = {**headline(figures), "stops": stops, "mark": core_mark(), "stock": stock}
+    job.headline = {**headline(job, figures), "stops": stops, "mark": core_mark(), "stock": stock}
     Job.objects.filter(pk=job.pk).update(headline=job.headline)
 
 

@@ -30,6 +30,11 @@ def _plan(text: str) -> BarPlan:
 _bar_plan = Kept(_plan, BarPlan, most=512, long_s=ALWAYS_S)
 
 
+def plan_of_bars(problem: BarProblem) -> BarPlan:
+    """A bar plan, from memory where the same was asked before."""
+    return _bar_plan(problem.model_dump_json())
+
+
 @lru_cache(maxsize=2048)
 def _verdict(text: str) -> BeamVerdict:
     return check_member(BeamMember.model_validate_json(text))
@@ -50,7 +55,7 @@ def structure_result(request: FrameRequest) -> StructureResult:
 def _worked_out(text: str) -> Figures:
     return figures(
         JobState.model_validate_json(text),
-        lambda problem: _bar_plan(problem.model_dump_json()),
+        plan_of_bars,
         lambda member: _verdict(member.model_dump_json()),
         structure_result,
     )

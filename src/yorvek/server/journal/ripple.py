@@ -20,4 +20,4 @@ def stale_plans(job: Job, figures: Figures) -> int:
 
 def ripple_of(job: Job, before: Figures, after: Figures) -> dict[str, Any]:
     """Before and after, and how many plans are stale now."""
-    return {"before": headline(before), "after": headline(after), "stale": stale_plans(job, after)}
+    return {"before": headline(job, before), "after": headline(job, after), "stale": stale_plans(job, after)}

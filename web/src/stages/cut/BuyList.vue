@@ -5,41 +5,46 @@ import { computed, ref } from 'vue'
 import { type S } from '../../api/client'
 import { attempt, change, job, mayWrite } from '../../shared/job'
 import { named, shortName } from '../../shared/named'
-import { keysOf, partsOf } from '../../shared/nest'
 import { entry, length, lengthUnit, unit } from '../../shared/units'
 import TextField from '../../ui/TextField.vue'
 import QuantityField from '../../ui/QuantityField.vue'
 
-type Bought = { key: string; what: string; material: string; l: S['StockLine']; n: number; sheet: boolean }
-const props = defineProps<{ plans: Record<string, S['PlanView']> }>()
-const bought = (lines: S['StockLine'][], of: Omit<Bought, 'l' | 'n'>, used: (id: string) => number): Bought[] =>
-  lines
-    .filter((l) => !l.on_hand)
-    .map((l) => ({ ...of, l, n: used(l.id) }))
-    .filter((r) => r.n)
-const bars = computed(() =>
-  job.value!.bars.flatMap(({ group, plan }) =>
-    bought(
-      group.lines,
-      { key: group.key, sheet: false, what: shortName(group.section_id), material: group.material_id },
-      (id) => plan.bars.filter((x) => x.stock === id).reduce((s, x) => s + x.count, 0),
-    ),
+type Bought = S['PurchaseLine']
+const purchase = computed(() => job.value!.purchase)
+const money = (n: number) => n.toFixed(2)
+const KINDS: { kind: Bought['kind']; title: string }[] = [
+  { kind: 'bars', title: t('cut.bars') },
+  { kind: 'plates', title: t('cut.plates') },
+  { kind: 'hardware', title: t('cut.hardware_lines_consumables') },
+  { kind: 'ready', title: t('cut.bought_ready') },
+  { kind: 'sent out', title: t('cut.sent_out') },
+]
+const groups = computed(() =>
+  KINDS.map((k) => ({ ...k, lines: purchase.value.lines.filter((l) => l.kind === k.kind) })).filter(
+    (k) => k.lines.length,
   ),
 )
-function ofSheets(s: S['JobView']['sheets'][number]) {
-  const plan = props.plans[s.key]
-  if (!plan?.result) return []
-  const keys = keysOf(plan.result.placements)
-  const what = t('cut.plate_x_2', [length(s.thickness_mm), lengthUnit()])
-  return bought(
-    plan.group.lines,
-    { key: s.key, sheet: true, what, material: s.material_id },
-    (id) => keys.filter((k) => partsOf(k).sheet === id).length,
-  )
+const what = (l: Bought) => (l.kind === 'bars' ? shortName(l.what) : l.what)
+function size(l: Bought): string {
+  if (l.length_mm == null) return l.words ?? ''
+  const unit_ = lengthUnit()
+  return l.width_mm == null ? length(l.length_mm) + unit_ : `${length(l.length_mm)} × ${length(l.width_mm)}${unit_}`
 }
-const plates = computed(() => job.value!.sheets.flatMap(ofSheets))
-const rows = computed(() => [...bars.value, ...plates.value])
-const notNested = computed(() => job.value!.sheets.filter((s) => !props.plans[s.key]?.result).length)
+const amount = (l: Bought) => `${l.amount}${l.unit === 'piece' ? '' : ` ${l.unit}`}`
+const notes = (l: Bought) =>
+  [l.supplier, l.note || (l.assumed ? t('cut.price_by_the_catalogue') : '')].filter(Boolean).join(', ')
+/** What comes at the door can be measured: metal that a plan asks for. */
+const comes = (l: Bought) => (l.kind === 'bars' || l.kind === 'plates') && !l.estimate
+const rest = computed(() =>
+  [
+    purchase.value.money_estimate ? t('cut.of_that_an_estimate_x', [money(purchase.value.money_estimate)]) : '',
+    purchase.value.unpriced ? t('cut.without_a_price_x', [purchase.value.unpriced]) : '',
+  ]
+    .filter(Boolean)
+    .join('; '),
+)
+const file = computed(() => `/api/jobs/${job.value!.job.id}/export/buy-list.pdf?unit=${unit.value}`)
+const halves = (l: Bought) => l.kind === 'bars' && l.length_mm == null
 const coming = ref<Bought | null>(null)
 const lengths = ref('')
 const sheets = ref<{ width: S['Length']; height: S['Length'] }[]>([])
@@ -48,12 +53,16 @@ const location = ref('')
 const heat = ref('')
 function begin(r: Bought) {
   coming.value = r
-  const size = r.l.words.replace(/,.*/, '').replace(/ mm$/, '')
-  lengths.value = Array.from({ length: r.n }, () => size).join(', ')
-  const [w, h] = size.split(' × ')
-  sheets.value = r.sheet
-    ? (Array.from({ length: r.n }, () => ({ width: entry(`${w} mm`), height: entry(`${h} mm`) })) as never)
-    : []
+  const stock = job.value!.bars.find((b) => b.group.key === r.key)?.group.problem.stock.find((x) => x.id === r.line)
+  const each = `${+(r.length_mm ?? stock?.length ?? 0).toFixed(1)}`
+  lengths.value = Array.from({ length: halves(r) ? 2 * r.amount : r.amount }, () => each).join(', ')
+  sheets.value =
+    r.kind === 'plates'
+      ? (Array.from({ length: r.amount }, () => ({
+          width: entry(`${r.length_mm} mm`),
+          height: entry(`${r.width_mm} mm`),
+        })) as never)
+      : []
   price.value = null
   heat.value = ''
 }
@@ -66,8 +75,8 @@ const store = () =>
     }))
     await change('POST', `/jobs/${job.value!.job.id}/receive`, {
       key: r.key,
-      line: r.l.id,
-      lengths: r.sheet ? [] : measured,
+      line: r.line,
+      lengths: r.kind === 'plates' ? [] : measured,
       sheets: sheets.value,
       price: price.value,
       location: location.value,
@@ -77,57 +86,61 @@ const store = () =>
   })
 </script>
 <template>
-  <h2 class="gap">{{ $t('cut.buy_2') }}</h2>
-  <table class="list">
+  <div class="row spread gap">
+    <h2>{{ $t('cut.buy_2') }}</h2>
+    <a class="button" :href="file">{{ $t('cut.buy_list_pdf') }}</a>
+  </div>
+  <p v-if="!groups.length" class="soft">{{ $t('cut.nothing_everything_comes_out_of') }}</p>
+  <table v-else class="list">
     <thead>
       <tr>
         <th>{{ $t('cut.what') }}</th>
         <th>{{ $t('cut.material') }}</th>
-        <th>{{ $t('cut.length') }}</th>
-        <th class="num">{{ $t('cut.pieces') }}</th>
+        <th>{{ $t('cut.size') }}</th>
+        <th class="num">{{ $t('cut.how_much') }}</th>
         <th class="num">{{ $t('cut.each_x', [job!.job.spec.currency]) }}</th>
         <th class="num">{{ $t('cut.all') }}</th>
         <th></th>
         <th></th>
       </tr>
     </thead>
-    <tbody>
-      <tr v-for="r in rows" :key="r.key + r.l.id">
-        <td>{{ r.what }}</td>
+    <tbody v-for="g in groups" :key="g.kind">
+      <tr>
+        <th colspan="8" scope="rowgroup">{{ g.title }}</th>
+      </tr>
+      <tr v-for="(r, k) in g.lines" :key="k">
+        <td>{{ what(r) }}</td>
         <td>{{ r.material }}</td>
-        <td>{{ r.l.words }}</td>
-        <td class="num">{{ r.n }}</td>
-        <td class="num">{{ r.l.price.toFixed(2) }}</td>
+        <td>{{ size(r) }}</td>
+        <td class="num">{{ amount(r) }}</td>
+        <td class="num">{{ r.price == null ? '' : money(r.price) }}</td>
         <td class="num">
-          <b>{{ (r.l.price * r.n).toFixed(2) }}</b>
+          <b v-if="r.money != null">{{ money(r.money) }}</b><span v-else class="bad">{{ $t('cut.no_price') }}</span>
         </td>
-        <td class="soft">{{ r.l.supplier }} {{ r.l.assumed ? $t('cut.price_by_the_catalogue') : '' }}</td>
+        <td class="soft">{{ notes(r) }}</td>
         <td class="num">
-          <el-button text v-if="mayWrite" :aria-label="$t('cut.receive_x', [r.what])" @click="begin(r)">
+          <el-button text v-if="mayWrite && comes(r)" :aria-label="$t('cut.receive_x', [what(r)])" @click="begin(r)">
             {{ $t('cut.receive') }}
           </el-button>
         </td>
       </tr>
-      <tr v-if="!rows.length">
-        <td colspan="8" class="soft">{{ $t('cut.nothing_everything_comes_out_of') }}</td>
-      </tr>
     </tbody>
-    <tfoot v-if="rows.length">
+    <tfoot>
       <tr>
         <td colspan="5">{{ $t('cut.together') }}</td>
         <td class="num">
-          <b>{{ rows.reduce((s, r) => s + r.l.price * r.n, 0).toFixed(2) }}</b>
+          <b>{{ money(purchase.money) }}</b>
         </td>
-        <td colspan="2" class="soft">{{ notNested ? $t('cut.plate_thickness_not_nested_so_x', [notNested]) : '' }}</td>
+        <td colspan="2" class="soft">{{ rest }}</td>
       </tr>
     </tfoot>
   </table>
   <form v-if="coming" class="panel gap" @submit.prevent="store">
-    <h3>{{ $t('cut.what_came_x', [coming.what, coming.material]) }}</h3>
+    <h3>{{ $t('cut.what_came_x', [what(coming), coming.material ?? '']) }}</h3>
     <p class="soft">{{ $t('cut.a_stick_may_be_long') }}</p>
     <div class="fields">
       <TextField
-        v-if="!coming.sheet"
+        v-if="coming.kind !== 'plates'"
         class="wide"
         id="r-lengths"
         v-model="lengths"

@@ -53,7 +53,7 @@ const cautions = computed(() => job.value!.figures.cautions.filter((x) => ['galv
   </p>
   <Cautions :of="cautions" />
   <RoomBar :room="room" />
-  <Buy v-if="room === 'buy'" :plans="plans" />
+  <Buy v-if="room === 'buy'" />
   <Bars v-else-if="room === 'bars'" v-model:marked="marked" />
   <Sheets v-else-if="room === 'sheets'" v-model:marked="marked" :plans="plans" />
   <Table v-else-if="room === 'table'" :plans="plans" />

@@ -52,28 +52,6 @@ const leave = () => {
       ><el-button text v-if="items.length && !open" @click="open = true">{{ $t('cut.change') }}</el-button>
     </div>
   </div>
-  <table v-if="job!.hardware.length && !open" class="list">
-    <thead>
-      <tr>
-        <th>{{ $t('cut.what') }}</th>
-        <th class="num">{{ $t('cut.how_much') }}</th>
-        <th class="num">{{ $t('cut.each_x', [job!.job.spec.currency]) }}</th>
-        <th class="num">{{ $t('cut.all') }}</th>
-      </tr>
-    </thead>
-    <tbody>
-      <tr v-for="(h, i) in job!.hardware" :key="i">
-        <td>
-          {{ h.what }} <span class="bad">{{ h.trouble }}</span>
-        </td>
-        <td class="num">{{ h.amount }}</td>
-        <td class="num">{{ h.each?.toFixed(2) ?? '' }}</td>
-        <td class="num">
-          <b>{{ h.all?.toFixed(2) ?? '' }}</b>
-        </td>
-      </tr>
-    </tbody>
-  </table>
   <form v-if="open" class="panel" @submit.prevent="store">
     <div v-for="(h, i) in items" :key="i" class="fields">
       <template v-if="h.kind === 'bolt'"

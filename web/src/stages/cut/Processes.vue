@@ -8,13 +8,17 @@ import { call, type S } from '../../api/client'
 import { attempt, copy, job, mayWrite, save, saveBrief } from '../../shared/job'
 import { useCatalogue } from '../../composables/useCatalogue'
 import { useAsync } from '../../composables/useAsync'
+import { t } from '../../messages'
+import { length } from '../../shared/units'
 import AsyncState from '../../ui/AsyncState.vue'
 import Choice from '../../ui/Choice.vue'
 import NumberInput from '../../ui/NumberInput.vue'
 
 const found = ref<S['Choices'] | null>(null)
+const flats = ref<Record<string, S['FlatChoice']>>({})
 const { isThere, failed, again } = useAsync(async () => {
   found.value = await call('GET', `/jobs/${job.value!.job.id}/processes`)
+  flats.value = await call('GET', `/jobs/${job.value!.job.id}/flats`)
 })
 watch(() => job.value?.last_edit?.id, again, { immediate: true })
 /** What the core asks of a way to cut; money is the job's. */
@@ -36,13 +40,29 @@ const choose = (c: S['PartChoices'], process: string) =>
     const p = partOf(c)
     await save('parts', p, { ...copy(p.spec), process })
   })
-const flat = (c: S['PartChoices'], off: boolean) =>
+const flat = (c: S['PartChoices'], bar: string) =>
   attempt(async () => {
     const p = partOf(c)
     const spec = copy(p.spec)
-    ;(spec.shape as S['Rectangle']).off_bar = off
+    const offer = flats.value[c.part].flats.find((f) => f.bar === bar)
+    Object.assign(spec.shape, { off_bar: !!bar, flat: offer?.split_mm ? bar : '' })
     await save('parts', p, spec)
   })
+/** Off sheet, or off each flat that is wide enough: what all its pieces add to the purchase. */
+const metals = (c: S['PartChoices']) => [
+  { value: '', label: t('cut.off_sheet_x', [flats.value[c.part].sheet_money.toFixed(2)]) },
+  ...flats.value[c.part].flats.map((f) => ({
+    value: f.bar,
+    label:
+      `${f.bar}: ${f.money.toFixed(2)}` +
+      (f.split_mm ? t('cut.split_off_x', [length(f.split_mm)]) : '') +
+      (f.short ? t('cut.too_few_bars') : ''),
+  })),
+]
+function taken(c: S['PartChoices']): string {
+  const { off_bar, flat: wide, flats: all } = flats.value[c.part]
+  return off_bar ? wide || (all.find((f) => !f.split_mm)?.bar ?? '') : ''
+}
 const budget = (b: S['Choices']['budgets'][number]) =>
   `${b.process}: ${b.parts} pieces, ${b.minutes.toFixed(0)} min, ` +
   `${job.value!.job.spec.currency} ${b.money.toFixed(2)}`
@@ -96,14 +116,14 @@ const now = (c: S['PartChoices']) => c.offers.find((o) => o.process === c.chosen
             }}</span>
           </td>
           <td>
-            <template v-if="c.flat"
-              >{{ c.flat.bar }} {{ c.flat.bar_money.toFixed(2) }}
-              <span class="soft">{{ $t('cut.against_of_sheet_and_cutting_x', [c.flat.sheet_money.toFixed(2)]) }}</span>
-              {{ ' '
-              }}<el-button text v-if="mayWrite" @click="flat(c, !c.flat.off_bar)">{{
-                c.flat.off_bar ? $t('cut.back_to_sheet') : $t('cut.take_flat_bar')
-              }}</el-button></template
-            >
+            <Choice
+              v-if="flats[c.part]"
+              :aria-label="$t('cut.comes_off_x', [c.mark])"
+              :disabled="!mayWrite"
+              :model-value="taken(c)"
+              :options="metals(c)"
+              @change="flat(c, $event)"
+            />
           </td>
         </tr>
       </tbody>

@@ -7,11 +7,11 @@ const some = (n: number, one: string, many: string): string => `${n} ${n === 1 ?
 
 /** What each room has in it, in a few words. */
 export function figures(view: S['JobView']): Record<Room, string> {
-  const { figures: f, sheets, cuts, sheets_cut: plates, bars } = view
+  const { figures: f, sheets, cuts, sheets_cut: plates, bars, purchase: buys } = view
   const nests = sheets.filter((s) => s.done).length
   const short = bars.reduce((sum, b) => sum + b.plan.unplaced.reduce((n, u) => n + u.qty, 0), 0)
   return {
-    buy: f.bars_to_buy ? some(f.bars_to_buy, 'bar', 'bars') : 'nothing',
+    buy: buys.lines.length ? `${view.job.spec.currency} ${buys.money.toFixed(0)}` : 'nothing',
     bars: short ? t('cut.without_stock_x', [some(short, 'piece', 'pieces')]) : some(f.bars_to_cut, 'bar', 'bars'),
     sheets: sheets.length ? t('cut.of_x', [nests, some(sheets.length, 'nest', 'nests')]) : 'none',
     table: nests ? some(nests, 'program', 'programs') : t('cut.nothing_on_it'),
