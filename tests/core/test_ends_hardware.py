@@ -55,6 +55,7 @@ def test_the_part_says_how_its_ends_are_made():
         ("CHS 48.3×3.2", {"kind": "saddle"}, "diameter"),
         ("CHS 48.3×3.2", {"kind": "saddle", "size": entry(40)}, "within the header"),
         ("SHS 60×60×4 hot", {"kind": "notch", "size": entry(10), "width": entry(70)}, "narrower"),
+        ("SHS 60×60×4 hot", {"kind": "notch", "size": entry(900)}, "must stay"),
     ],
 )
 def test_ends_that_cannot_be(section_id, end, says):
@@ -62,8 +63,27 @@ def test_ends_that_cannot_be(section_id, end, says):
         part_geometry(bar(section_id=section_id, left_shape=end))
 
 
+def test_a_notch_is_drawn_and_weighed():
+    """Finding D16. 20 wide and 50 deep in both walls of 4 of a tube of 60, and an angle's leg at its heel (by hand):
+    drawn, in the DXF, and off the mass.
+    """
+    plain, cut = bar(section_id="SHS 60×60×4 hot"), {"kind": "notch", "size": entry(50), "width": entry(20)}
+    whole, found = part_geometry(plain), part_geometry(bar(section_id="SHS 60×60×4 hot", left_shape=cut))
+    assert area_mm2(whole.outline) - area_mm2(found.outline) == pytest.approx(50 * 20)
+    assert whole.mass_kg - found.mass_kg == pytest.approx(2 * 4 * 20 * 50 * 7850e-9, rel=1e-3)
+    assert found.length_mm == whole.length_mm
+    both = part_geometry(bar(section_id="SHS 60×60×4 hot", left_shape=cut, right_shape=cut))
+    assert area_mm2(whole.outline) - area_mm2(both.outline) == pytest.approx(2 * 50 * 20)
+    angle = {"section_id": "L 50×50×5"}
+    leg = part_geometry(bar(**angle, right_shape={"kind": "notch", "size": entry(60), "width": entry(5)}))
+    lost = part_geometry(bar(**angle)).mass_kg - leg.mass_kg
+    assert lost == pytest.approx(50 * 5 * 60 * 7850e-9, rel=0.05) and "at its heel" in leg.notes[2]
+    lowest = min(v.y for v in leg.outline.outer.vertices if v.x > 890)
+    assert lowest == pytest.approx(5)
+
+
 def test_a_bolt_reaches_through_its_grip():
-    """M12 through 20 mm with two washers: 20 + 4.1 + 9.6 + 3.5 = 37.2, so 40."""
+    """M12 through 20 mm with two washers: 20 + 5.0 + 9.6 + 3.5 = 38.1, so 40."""
     assert BoltItem.model_validate({"size": "M12", "grip": entry(20)}).length_mm() == 40
     assert BoltItem.model_validate({"size": "M12", "grip": entry(20), "washers": 0}).length_mm() == 35
     line = hardware_line(BoltItem.model_validate({"size": "M12", "grip": entry(20), "qty": 8, "price": entry(0.5)}))

@@ -165,7 +165,8 @@ def test_every_family_of_plates_asks_for_all_that_it_is_made_of():
     asked = {f.kind: f for f in part_families()}
     assert set(asked) == set(shapes) - {"free"}, "an outline from a drawing is not asked for"
     for kind, family in asked.items():
-        assert {a.name for a in family.asks} == set(shapes[kind].model_fields) - {"family"}
+        # which flat a rectangle is cut from is chosen among offers, where they are compared
+        assert {a.name for a in family.asks} == set(shapes[kind].model_fields) - {"family", "flat"}
         assert all(a.without for a in family.asks if a.optional), "what stands where it is left out is said"
     assert len({f.letter for f in asked.values()} | {"P"}) == len(asked) + 1
 

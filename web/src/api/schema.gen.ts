@@ -2887,7 +2887,7 @@ export interface components {
             qty: number;
             /**
              * Size
-             * @description metric, such as M12
+             * @description such as M12 or M10x1; in inches 1/2-13 or 1/2-20
              * @default M12
              */
             size: string;
@@ -4300,7 +4300,7 @@ export interface components {
         };
         /**
          * FlatOffer
-         * @description A flat bar for a rectangle: what its bars add to the purchase, and splitting it to its width where it is wider.
+         * @description A flat bar for a rectangle: what its bars add to the purchase, with splitting it where it is wider.
          */
         FlatOffer: {
             /** Bar */
@@ -6118,7 +6118,7 @@ export interface components {
          * @description What a module weighs and costs, whether that is within the brief's limit, and what it takes to lift it.
          *
          *     `mass_kg` is of the pieces the shop makes; `empty_kg` with what is bought for it; `loaded_kg` with its payload too.
-         *     Lift and limit go by the empty module.
+         *     The limit goes by the empty module; who lifts it is said of both.
          */
         ModuleMass: {
             /** Bought Price */
@@ -6143,6 +6143,11 @@ export interface components {
             limit_kg: number | null;
             /** Loaded Kg */
             loaded_kg: number;
+            /**
+             * Loaded Lift
+             * @enum {string}
+             */
+            loaded_lift: "one person" | "two persons" | "lifting gear";
             /** Mass Kg */
             mass_kg: number;
             /** Metals */

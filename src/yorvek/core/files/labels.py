@@ -4,17 +4,19 @@ from __future__ import annotations
 
 import io
 
-from reportlab.graphics.barcode.qr import QrCodeWidget
-from reportlab.graphics.renderPDF import draw
-from reportlab.graphics.shapes import Drawing
+import segno
 from reportlab.lib.pagesizes import A4
 from reportlab.pdfgen.canvas import Canvas
 
+from yorvek.core.files.fonts import BOLD, SANS, cut_short, shown
 from yorvek.core.jobs import Figures, JobSpec
 from yorvek.core.jobs.cutting import WorkedPart
 from yorvek.core.quantities import UnitSystem, length_text
+from yorvek.core.quantities.format import cut_text
 
 COLUMNS, ROWS, EDGE = 3, 8, 28.0
+CODE, QUIET = 52.0, 2
+"""Side of a code, points, and how many of its dots are left white around it."""
 MOST = 2400
 
 
@@ -23,10 +25,9 @@ def _size(w: WorkedPart, unit: UnitSystem) -> str:
     if g is None:
         return "not drawn"
     if g.kind == "bar":
-        return f"{g.section_id}, {length_text(g.length_mm or 0, unit)}"
+        return f"{g.section_id}, {cut_text(g.length_mm or 0, unit)}"
     return (
-        f"plate {length_text(g.thickness_mm or 0, unit)}, {length_text(g.width_mm, unit)} × "
-        f"{length_text(g.height_mm, unit)}"
+        f"plate {length_text(g.thickness_mm or 0, unit)}, {cut_text(g.width_mm, unit)} × {cut_text(g.height_mm, unit)}"
     )
 
 
@@ -43,26 +44,34 @@ def labels_pdf(job: JobSpec, found: Figures, unit: UnitSystem) -> bytes:
         x, y = EDGE + (place % COLUMNS) * width, A4[1] - EDGE - (place // COLUMNS + 1) * height
         canvas.setLineWidth(0.3)
         canvas.rect(x, y, width, height)
-        canvas.setFont("Helvetica-Bold", 20)
-        canvas.drawString(x + 8, y + height - 26, _plain(w.part.mark)[:12])
-        canvas.setFont("Helvetica", 7.5)
+        mark = cut_short(shown(w.part.mark, BOLD), BOLD, 20, width - 16)
+        canvas.setFont(BOLD, 20)
+        canvas.drawString(x + 8, y + height - 26, mark)
+        canvas.setFont(SANS, 7.5)
         module = w.part.module or "no module"
         lines = [f"{n} of {w.part.qty}  {w.part.name}", _size(w, unit), f"{job.name}, {job.revision}", module]
         for m, words in enumerate(lines):
-            canvas.drawString(x + 8, y + height - 40 - 10 * m, _plain(words)[:34])
-        code = QrCodeWidget(f"{job.name}|{job.revision}|{w.part.mark}|{n}")
-        x0, y0, x1, y1 = code.getBounds()
-        side = 46.0
-        frame = Drawing(side, side, transform=[side / (x1 - x0), 0, 0, side / (y1 - y0), 0, 0])
-        frame.add(code)
-        draw(frame, canvas, x + width - side - 4, y + 6)
+            canvas.drawString(x + 8, y + height - 40 - 10 * m, cut_short(shown(words), SANS, 7.5, width - CODE - 16))
+        _code(canvas, f"{job.name}|{job.revision}|{w.part.mark}|{n}", x + width - CODE - 4, y + 6)
     if not each:
-        canvas.setFont("Helvetica", 12)
+        canvas.setFont(SANS, 12)
         canvas.drawString(EDGE, A4[1] - 60, "No part yet.")
     canvas.save()
     return stream.getvalue()
 
 
-def _plain(text: str) -> str:
-    """What the built-in letters can show."""
-    return text.encode("cp1252", "replace").decode("cp1252")
+def _code(canvas: Canvas, words: str, x: float, y: float) -> None:
+    """A code to scan, all of one size whatever it says: dark runs as boxes."""
+    rows = [list(row) for row in segno.make(words, micro=False, error="m", mask=0).matrix]
+    side = CODE / (len(rows) + 2 * QUIET)
+    path = canvas.beginPath()
+    for k, row in enumerate(rows):
+        top = y + CODE - (k + 1 + QUIET) * side
+        start = 0
+        for j in range(len(row) + 1):
+            if j < len(row) and row[j] == row[start]:
+                continue
+            if row[start]:
+                path.rect(x + (start + QUIET) * side, top, (j - start) * side, side)
+            start = j
+    canvas.drawPath(path, stroke=0, fill=1)

@@ -15,7 +15,9 @@ from yorvek.core.jobs.figures import Figures
 from yorvek.core.jobs.order_of_work import laid
 from yorvek.core.jobs.purchase import Purchase, PurchaseLine
 from yorvek.core.model import Model
-from yorvek.core.quantities import UnitSystem, length_text
+from yorvek.core.quantities import INCH_MM, UnitSystem, length_text
+from yorvek.core.quantities.format import THIN_MM, cut_text
+from yorvek.core.quantities.units import POUND_KG
 
 Cell = str | int | float | None
 
@@ -34,38 +36,42 @@ def safe(cell: Cell) -> Cell:
 
 
 def pieces_table(figures: Figures, unit: UnitSystem) -> Table:
-    """Every part with what it takes."""
+    """Every part with what it takes: sizes as numbers in the unit of the list, and as they are read off a tape."""
     rows: list[list[Cell]] = []
     for w in figures.parts.values():
         g = w.geometry
-        size = (
-            ""
-            if g is None
-            else length_text(g.length_mm or 0, unit)
-            if g.kind == "bar"
-            else f"{length_text(g.width_mm, unit)} × {length_text(g.height_mm, unit)}"
-        )
-        what = w.trouble or (
-            g.section_id if g and g.kind == "bar" else f"plate {length_text(g.thickness_mm or 0, unit)}" if g else ""
-        )
+        sides: list[float | None] = [None, None, None]
+        size, what, each = "", w.trouble or "", None
+        if g is not None and g.kind == "bar":
+            sides[0], size, what = g.length_mm, cut_text(g.length_mm or 0, unit), str(g.section_id)
+        elif g is not None:
+            sides, what = [g.width_mm, g.height_mm, g.thickness_mm], f"plate {length_text(g.thickness_mm or 0, unit)}"
+            size = f"{cut_text(g.width_mm, unit)} × {cut_text(g.height_mm, unit)}"
+        if g is not None:
+            each = g.mass_kg if unit == "mm" else g.mass_kg / POUND_KG
         rows.append(
             [
-                w.part.mark,
-                w.part.name,
-                w.part.module,
-                w.part.qty,
-                what,
-                w.part.material_id,
-                size,
-                round(g.mass_kg, 3) if g else None,
-                round(g.mass_kg * w.part.qty, 3) if g else None,
+                w.part.mark, w.part.name, w.part.module, w.part.qty, what, w.part.material_id,
+                *(_number(mm, unit) for mm in sides), size,
+                None if each is None else round(each, 3), None if each is None else round(each * w.part.qty, 3),
             ]
-        )
+        )  # fmt: skip
+    mass = "kg" if unit == "mm" else "lb"
     return Table(
         title="Pieces",
-        head=["Mark", "Name", "Module", "Pieces", "From", "Material", "Size", "kg each", "kg all"],
+        head=[
+            "Mark", "Name", "Module", "Pieces", "From", "Material", f"Length {unit}", f"Width {unit}",
+            f"Thickness {unit}", "Size", f"{mass} each", f"{mass} all",
+        ],
         rows=rows,
-    )
+    )  # fmt: skip
+
+
+def _number(mm: float | None, unit: UnitSystem) -> float | None:
+    """A length as a number: mm to a tenth of one, inches to a thousandth."""
+    if mm is None:
+        return None
+    return round(mm, 1 if mm >= THIN_MM else 3) if unit == "mm" else round(mm / INCH_MM, 4)
 
 
 def bars_table(figures: Figures, unit: UnitSystem) -> Table:
@@ -76,7 +82,7 @@ def bars_table(figures: Figures, unit: UnitSystem) -> Table:
         for bar in b.plan.bars:
             pieces = Counter((p.part, p.length_mm, p.held) for p in laid(b.group, bar))
             text = ", ".join(
-                f"{n} × {part} {'at most ' if held else ''}{length_text(mm, unit)}{', measure first' if held else ''}"
+                f"{n} × {part} {'at most ' if held else ''}{cut_text(mm, unit)}{', measure first' if held else ''}"
                 for (part, mm, held), n in pieces.items()
             )
             rows.append(
@@ -86,10 +92,10 @@ def bars_table(figures: Figures, unit: UnitSystem) -> Table:
                     words[bar.stock],
                     bar.count,
                     text,
-                    length_text(bar.drop, unit),
+                    _number(bar.drop, unit),
                 ]
             )
-    return Table(title="Bars", head=["Section", "Material", "Bar", "Bars", "Cuts", "Drop"], rows=rows)
+    return Table(title="Bars", head=["Section", "Material", "Bar", "Bars", "Cuts", f"Drop {unit}"], rows=rows)
 
 
 def size_text(line: PurchaseLine, unit: UnitSystem) -> str:

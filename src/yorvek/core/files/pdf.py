@@ -10,22 +10,25 @@ import numpy as np
 from numpy.typing import NDArray
 from reportlab.lib.colors import HexColor
 from reportlab.lib.pagesizes import A4, landscape
-from reportlab.lib.utils import simpleSplit
+from reportlab.pdfbase.pdfmetrics import stringWidth
 from reportlab.pdfgen.canvas import Canvas
 
 from yorvek.core.cutting.bars.problem import proof_words
 from yorvek.core.cutting.sheets import SheetPlan, SheetProblem, outline_at
+from yorvek.core.files.fonts import BOLD, SANS, cut_short, shown, wrapped
 from yorvek.core.files.lists import note_of, size_text
 from yorvek.core.jobs.cautions import Caution
-from yorvek.core.jobs.cutting import SheetGroup
+from yorvek.core.jobs.cutting import SheetGroup, WorkedPart
 from yorvek.core.jobs.figures import BarResult, Figures
 from yorvek.core.jobs.order_of_work import LaidPiece, laid
-from yorvek.core.jobs.purchase import Kind, Purchase
+from yorvek.core.jobs.purchase import Kind, Purchase, PurchaseLine
 from yorvek.core.jobs.spec import JobSpec
 from yorvek.core.jobs.ways import Drilled
 from yorvek.core.outlines import Outline, Ring, ring_points
 from yorvek.core.outlines.width import middle_of, span_of
+from yorvek.core.parts import BarPiece
 from yorvek.core.quantities import UnitSystem, length_text
+from yorvek.core.quantities.format import cut_text, mass_text
 
 INK, SOFT, BLUE, PALE, RED = (
     HexColor("#17212b"),
@@ -40,26 +43,6 @@ KINDS: dict[Kind, str] = {
     "sent out": "Sent out",
 }  # fmt: skip
 AID = "Planning aid. Loads, people, lifting and public structures follow the local code and need a licensed engineer."
-PLAIN = str.maketrans(
-    {
-        "⌀": "Ø",
-        "≥": ">=",
-        "≤": "<=",
-        "√": "sqrt ",
-        "δ": "d",
-        "–": "-",
-        "“": '"',
-        "”": '"',
-        "−": "-",
-        "₂": "2",
-        "⊥": " across",
-        "∥": " along",
-        "α": "alpha",
-        "φ": "phi",
-        "·": "x",
-        "→": "->",
-    }
-)
 
 
 class Page:
@@ -78,16 +61,16 @@ class Page:
         self.number += 1
         c, (w, h) = self.canvas, self.size
         c.setFillColor(INK)
-        c.setFont("Helvetica-Bold", 15)
-        c.drawString(MARGIN, h - 40, self.text(self.job.name))
-        c.setFont("Helvetica", 10)
+        c.setFont(BOLD, 15)
+        c.drawString(MARGIN, h - 40, cut_short(self.text(self.job.name), BOLD, 15, w - 2 * MARGIN - 60))
+        c.setFont(SANS, 10)
         c.drawString(MARGIN, h - 54, self.text(f"{self.title}, revision {self.job.revision}"))
         c.drawRightString(w - MARGIN, h - 40, f"page {self.number}")
         if self.stale:
             c.setFillColor(RED)
             c.drawRightString(w - MARGIN, h - 54, "STALE: made before the last change of the job")
         c.setFillColor(SOFT)
-        c.setFont("Helvetica", 8)
+        c.setFont(SANS, 8)
         c.drawString(MARGIN, 24, AID)
         c.setStrokeColor(INK)
         c.line(MARGIN, h - 60, w - MARGIN, h - 60)
@@ -95,7 +78,8 @@ class Page:
 
     @staticmethod
     def text(words: str) -> str:
-        return words.translate(PLAIN)
+        """Words as they can be printed."""
+        return shown(words)
 
     def need(self, height: float) -> None:
         if self.y - height < 44:
@@ -105,26 +89,35 @@ class Page:
     def line(
         self, words: str, *, size: float = 9, bold: bool = False, colour: HexColor = INK, x: float = MARGIN
     ) -> None:
-        font = "Helvetica-Bold" if bold else "Helvetica"
-        for piece in simpleSplit(self.text(words), font, size, self.size[0] - x - MARGIN):
+        font = BOLD if bold else SANS
+        for piece in wrapped(self.text(words), font, size, self.size[0] - x - MARGIN):
             self.need(size * 1.4)
             self.canvas.setFont(font, size)
             self.canvas.setFillColor(colour)
             self.canvas.drawString(x, self.y, piece)
             self.y -= size * 1.4
 
+    def frame(self, top: float, low: float) -> None:
+        """A box around what was written between two heights."""
+        self.canvas.setStrokeColor(SOFT)
+        self.canvas.setLineWidth(0.6)
+        self.canvas.rect(MARGIN, low, self.size[0] - 2 * MARGIN, top - low)
+        self.canvas.setStrokeColor(INK)
+
     def columns(self, what: str, more: str, money: str) -> None:
         """A line of a list: what, what of it, and a sum at the right."""
         c, width = self.canvas, self.size[0]
-        left = simpleSplit(self.text(what), "Helvetica-Bold", 9, 0.36 * width)
-        right = simpleSplit(self.text(more), "Helvetica", 8.5, 0.42 * width)
+        room = width - 2 * MARGIN
+        own = stringWidth(self.text(money), SANS, 8.5) + 10
+        left = wrapped(self.text(what), BOLD, 9, 0.34 * room)
+        right = wrapped(self.text(more), SANS, 8.5, 0.64 * room - own)
         self.need(12.6 * max(len(left), len(right)))
         for k in range(max(len(left), len(right))):
             c.setFillColor(INK)
-            c.setFont("Helvetica-Bold", 9)
+            c.setFont(BOLD, 9)
             c.drawString(MARGIN, self.y, left[k] if k < len(left) else "")
-            c.setFont("Helvetica", 8.5)
-            c.drawString(MARGIN + 0.38 * width, self.y, right[k] if k < len(right) else "")
+            c.setFont(SANS, 8.5)
+            c.drawString(MARGIN + 0.36 * room, self.y, right[k] if k < len(right) else "")
             if k == 0:
                 c.drawRightString(width - MARGIN, self.y, self.text(money))
             self.y -= 12.6
@@ -135,11 +128,35 @@ class Page:
 
 
 def cautions_on(page: Page, cautions: Sequence[Caution]) -> None:
-    """What can hurt somebody, in the colours of the screens."""
+    """What can hurt somebody, in one frame, in the colours of the screens."""
+    if not cautions:
+        return
+    width = page.size[0] - 2 * MARGIN - 16
+    lines = []
     for c in cautions:
-        page.line(c.title, bold=True, colour=RED if c.level == "stop" else BLUE)
-        page.line(f"{c.text} {c.do} Decides: {c.decides}.", size=8)
+        said = wrapped(page.text(f"{c.text} {c.do} Decides: {c.decides}."), SANS, 8, width)
+        lines.append((page.text(c.title), RED if c.level == "stop" else BLUE, said))
+    height = sum(15 + 10.5 * len(said) for _, _, said in lines) + 8
+    page.need(min(height, page.size[1] - 150))
+    top, page.y = page.y + 8, page.y - 6
+    for title, colour, said in lines:
+        if page.y - 15 - 10.5 * len(said) < 44:
+            page.frame(top, page.y + 4)
+            page.need(10_000)
+            top, page.y = page.y + 8, page.y - 6
+        page.line(title, bold=True, colour=colour, x=MARGIN + 8)
+        for words in said:
+            page.line(words, size=7.5, x=MARGIN + 8)
         page.y -= 3
+    page.frame(top, page.y + 4)
+    page.y -= 8
+
+
+def cautions_ahead(page: Page, cautions: Sequence[Caution]) -> None:
+    """One line that says what stands in the frame at the end."""
+    if cautions:
+        titles = "; ".join(c.title.rstrip(".") for c in cautions)
+        page.line(f"Read the cautions at the end: {titles}", bold=True, size=8.5, colour=RED)
 
 
 def _bars(page: Page, result: BarResult, unit: UnitSystem) -> None:
@@ -173,16 +190,17 @@ def _bars(page: Page, result: BarResult, unit: UnitSystem) -> None:
             c.setStrokeColor(INK)
             c.setFillColor(INK)
             _side_view(c, piece, result.group.problem.depth, scale, top)
-            c.setFont("Helvetica", 7.5)
+            c.setFont(SANS, 7.5)
             label = page.text(f"{piece.part}  {_said(piece, unit)}")
-            if c.stringWidth(label, "Helvetica", 7.5) < width - 4:
-                c.drawString(x + 3, top + 5, label)
-            elif c.stringWidth(piece.part, "Helvetica", 7.5) < width - 2:
-                c.drawString(x + 2, top + 5, piece.part)
+            slant = 0.7 * math.tan(math.radians(abs(piece.left))) * result.group.problem.depth * scale
+            if c.stringWidth(label, SANS, 7.5) < width - 4 - slant:
+                c.drawString(x + 3 + slant, top + 5, label)
+            elif c.stringWidth(piece.part, SANS, 7.5) < width - 2 - slant:
+                c.drawString(x + 2 + slant, top + 5, piece.part)
             x += width
         c.setFillColor(SOFT)
-        c.setFont("Helvetica", 7.5)
-        c.drawString(min(x + 3, page.size[0] - MARGIN - 50), top + 5, page.text(f"drop {length_text(bar.drop, unit)}"))
+        c.setFont(SANS, 7.5)
+        c.drawString(min(x + 3, page.size[0] - MARGIN - 50), top + 5, page.text(f"drop {cut_text(bar.drop, unit)}"))
         page.y = top - 12
 
 
@@ -203,7 +221,7 @@ def _side_view(c: Canvas, piece: LaidPiece, depth: float, scale: float, top: flo
 
 def _said(piece: LaidPiece, unit: UnitSystem) -> str:
     """Its length, and how it is turned."""
-    words = [("at most " if piece.held else "") + length_text(piece.length_mm, unit)]
+    words = [("at most " if piece.held else "") + cut_text(piece.length_mm, unit)]
     words += ["measure first"] * piece.held + ["over"] * piece.over + ["end for end"] * piece.round
     return ", ".join(words)
 
@@ -213,7 +231,9 @@ def cut_list_pdf(job: JobSpec, figures: Figures, unit: UnitSystem) -> bytes:
     page = Page("cut list", job, across=False, stale=False)
     if figures.unverified:
         page.line("Not verified: " + ", ".join(figures.unverified) + ". Measure before cutting.", bold=True, colour=RED)
-    cautions_on(page, figures.cautions)
+    cautions_ahead(page, figures.cautions)
+    for words in figures.cut_before:
+        page.line(f"Changed after cutting. {words}.", bold=True, colour=RED)
     for result in figures.bars:
         page.y -= 6
         _bars(page, result, unit)
@@ -224,12 +244,25 @@ def cut_list_pdf(job: JobSpec, figures: Figures, unit: UnitSystem) -> bytes:
         if w.geometry is None:
             page.line(f"{w.part.mark}: {w.trouble}", colour=RED)
             continue
-        page.line(
-            f"{w.part.qty} × {w.part.mark} {w.part.name}: {', '.join(w.geometry.notes)}; {w.geometry.mass_kg:.2f} kg "
-            f"each",
-            size=8.5,
-        )
+        _piece(page, w, unit)
+    _drill_list(page, [d for g in figures.sheets for d in g.drilled], unit)
+    page.y -= 6
+    cautions_on(page, figures.cautions)
     return page.bytes()
+
+
+def _piece(page: Page, w: WorkedPart, unit: UnitSystem) -> None:
+    """A piece with a box to tick, how it is made, and its length or size at the right."""
+    g = w.geometry
+    assert g is not None
+    held = w.part.shape.held_to if isinstance(w.part.shape, BarPiece) else None
+    size = cut_text(g.length_mm or 0, unit) if g.kind == "bar" else f"{cut_text(g.width_mm, unit)} × "
+    if g.kind != "bar":
+        size += cut_text(g.height_mm, unit)
+    if held is not None:
+        size = f"at most {cut_text(held.value, unit)}, measure first"
+    more = f"{', '.join(g.notes)}; {mass_text(g.mass_kg, unit)} each" + (f"; {w.part.module}" if w.part.module else "")
+    page.columns(f"☐  {w.part.qty} × {w.part.mark}  {w.part.name}", more, size)
 
 
 def buy_list_pdf(job: JobSpec, purchase: Purchase, unit: UnitSystem) -> bytes:
@@ -246,7 +279,7 @@ def buy_list_pdf(job: JobSpec, purchase: Purchase, unit: UnitSystem) -> bytes:
             each = "no price" if line.price is None else f"{line.price:.2f} each"
             money = "" if line.money is None else f"{job.currency} {line.money:.2f}"
             note = f"; {note_of(line)}" if note_of(line) else ""
-            page.columns(f"[  ]  {line.amount:g} {line.unit}  {line.what}", f"{size}; {each}{note}", money)
+            page.columns(f"☐  {_amount(line)}  {line.what}", f"{size}; {each}{note}", money)
         page.y -= 6
     total = f"{job.currency} {purchase.money:.2f}"
     if purchase.money_estimate:
@@ -255,6 +288,10 @@ def buy_list_pdf(job: JobSpec, purchase: Purchase, unit: UnitSystem) -> bytes:
     if purchase.unpriced:
         page.line(f"{purchase.unpriced} lines have no price and are not in it.", colour=RED)
     return page.bytes()
+
+
+def _amount(line: PurchaseLine) -> str:
+    return f"{line.amount:g} ×" if line.unit == "piece" else f"{line.amount:g} {line.unit}"
 
 
 def nest_pdf(
@@ -304,7 +341,7 @@ def nest_pdf(
                     _polygon(c, ring_points(opening, chord_mm=0.2), left, low, scale, fill=False, white=True)
             middle = points.mean(axis=0)
             c.setFillColor(INK)
-            c.setFont("Helvetica", 6.5)
+            c.setFont(SANS, 6.5)
             c.drawCentredString(left + middle[0] * scale, low + middle[1] * scale - 2, page.text(p.part))
         page.y = low - 10
     page.need(10_000)
@@ -317,10 +354,11 @@ def _drill_list(page: Page, drilled: Sequence[Drilled], unit: UnitSystem) -> Non
     """Holes that the cut does not make, to be ticked as they are drilled."""
     if not drilled:
         return
+    page.y -= 6
     page.line("To be drilled", bold=True, size=11)
     for d in drilled:
         size = length_text(d.across_mm, unit)
-        page.line(f"[  ]  {d.qty} × {d.part} {d.name}: {d.holes} of ⌀ {size} in each; {d.why}", size=8.5)
+        page.line(f"☐  {d.qty} × {d.part} {d.name}: {d.holes} of ⌀ {size} in each; {d.why}", size=8.5)
     page.y -= 6
 
 

@@ -9,7 +9,7 @@ from collections.abc import Sequence
 from yorvek.core.checks.beam_said import Reaction
 from yorvek.core.checks.methods import combinations_of, service_combinations
 from yorvek.core.checks.record import Check, Reserve, reserve_text
-from yorvek.core.files.pdf import BLUE, MARGIN, RED, SOFT, Page, cautions_on
+from yorvek.core.files.pdf import BLUE, INK, MARGIN, RED, SOFT, Page, cautions_on
 from yorvek.core.jobs.figures import Figures, MemberResult
 from yorvek.core.jobs.free_joints import FreeJointResult, FreeJointSpec, words_of_kind
 from yorvek.core.jobs.plates import PlateResult, PlateSpec
@@ -59,6 +59,33 @@ def _heading(page: Page, words: str) -> None:
     page.need(50)
     page.y -= 8
     page.line(words, bold=True, size=11)
+
+
+WEAKEST = 12
+
+
+def _weakest(page: Page, state: JobState, found: Figures) -> None:
+    """What gives first, of everything that is sized: first of all what was not checked."""
+    rows: list[tuple[float, str]] = []
+    for plural in ("members", "structures", "plates", "joints"):
+        for number, result in getattr(found, plural).items():
+            mark = getattr(state, plural)[number].mark
+            if result.verdict is None:
+                rows.append((-1.0, f"{mark}: not checked, {result.trouble}"))
+                continue
+            for words in ("strength", "stiffness"):
+                reserve = getattr(result.verdict, words, None)
+                if reserve is None or (reserve.value is None and words == "stiffness"):
+                    continue
+                value = -1.0 if reserve.value is None else reserve.value
+                verb = "breaks" if words == "strength" else "moves"
+                rows.append((value, f"{mark} {verb} {reserve_text(reserve.value)} ({reserve.word}): {reserve.governs}"))
+    if not rows:
+        return
+    page.line("Weakest links", bold=True, size=11)
+    for value, words in sorted(rows)[:WEAKEST]:
+        page.line(words, size=8.5, x=INDENT, colour=RED if value < 1 else INK)
+    page.y -= 6
 
 
 def _brief(page: Page, state: JobState, found: Figures, unit: UnitSystem) -> None:
@@ -192,6 +219,7 @@ def report_pdf(state: JobState, found: Figures, unit: UnitSystem) -> bytes:
         unit: unit system that values are shown in.
     """
     page = Page("calculation report", state.job, across=False, stale=False)
+    _weakest(page, state, found)
     _brief(page, state, found, unit)
     cautions_on(page, found.cautions)
     for number, result in found.members.items():

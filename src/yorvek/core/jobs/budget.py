@@ -32,7 +32,7 @@ class ModuleMass(Model):
     """What a module weighs and costs, whether that is within the brief's limit, and what it takes to lift it.
 
     `mass_kg` is of the pieces the shop makes; `empty_kg` with what is bought for it; `loaded_kg` with its payload too.
-    Lift and limit go by the empty module.
+    The limit goes by the empty module; who lifts it is said of both.
     """
 
     module: str
@@ -45,6 +45,7 @@ class ModuleMass(Model):
     price: float
     pieces: int
     lift: Lift
+    loaded_lift: Lift
     heaviest: str
     heaviest_kg: float
     heaviest_lift: Lift
@@ -97,17 +98,19 @@ def _module(name: str, parts: list[WorkedPart], limit_kg: float | None, carried:
         if c.mass.value > most and c.kind == "bought part":
             heaviest, most = c.name, c.mass.value
     empty = mass + sum(c.mass.value for c in carried if c.kind == "bought part")
+    loaded = empty + sum(c.mass.value for c in carried if c.kind == "payload")
     return ModuleMass(
         module=name,
         mass_kg=mass,
         empty_kg=empty,
-        loaded_kg=empty + sum(c.mass.value for c in carried if c.kind == "payload"),
+        loaded_kg=loaded,
         bought_price=sum(c.price.value for c in carried if c.price is not None),
         limit_kg=limit_kg,
         within=None if limit_kg is None else empty <= limit_kg,
         price=price,
         pieces=sum(w.part.qty for w in parts),
         lift=lift_of(empty),
+        loaded_lift=lift_of(loaded),
         heaviest=heaviest,
         heaviest_kg=most,
         heaviest_lift=lift_of(most),

@@ -94,7 +94,7 @@ def worked_parts(state: JobState) -> dict[int, WorkedPart]:
     for number, part in state.parts.items():
         try:
             full = followed(state, part)
-            out[number] = WorkedPart(part=full, geometry=part_geometry(full))
+            out[number] = WorkedPart(part=full, geometry=part_geometry(full, state.job.unit))
         except InputError as error:
             out[number] = WorkedPart(part=part, geometry=None, trouble=error.sentence)
     return out

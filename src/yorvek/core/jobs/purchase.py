@@ -196,7 +196,7 @@ def _box(points: list[tuple[float, float]]) -> tuple[float, float]:
 def _hardware_lines(job: JobSpec) -> list[PurchaseLine]:
     out = []
     for item in job.hardware:
-        h = hardware_line(item)
+        h = hardware_line(item, job.unit)
         out.append(
             PurchaseLine(
                 kind="hardware", what=h.what, amount=h.number, unit=h.unit, price=h.each,

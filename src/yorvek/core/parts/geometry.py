@@ -11,9 +11,11 @@ from yorvek.core.materials import material
 from yorvek.core.model import Model
 from yorvek.core.outlines import Outline, Ring, area_mm2, bounds_mm, cut_length_mm
 from yorvek.core.parts import asked
-from yorvek.core.parts.ends import end_cut
+from yorvek.core.parts.ends import end_cut, notched
 from yorvek.core.parts.plates import hole_centres, plate_outline
+from yorvek.core.parts.saying import Say, said_in
 from yorvek.core.parts.spec import BarPiece, BasePlate, FreeOutline, Gusset, LugPlate, PartSpec, RingPlate, SlottedPlate
+from yorvek.core.quantities import UnitSystem
 from yorvek.core.sections import Section, section
 
 
@@ -51,7 +53,9 @@ class PartGeometry(Model):
     material_id: str
 
 
-def _base_plate_dimensions(shape: BasePlate, h: float, reach: float) -> tuple[list[DrawnDimension], list[str]]:
+def _base_plate_dimensions(
+    shape: BasePlate, h: float, reach: float, say: Say
+) -> tuple[list[DrawnDimension], list[str]]:
     """From hole to hole along both edges, and the diagonal to check."""
     centres = hole_centres(shape)
     xs, ys = sorted({x for x, _ in centres}), sorted({y for _, y in centres})
@@ -65,32 +69,32 @@ def _base_plate_dimensions(shape: BasePlate, h: float, reach: float) -> tuple[li
         DrawnDimension(x1=0, y1=a, x2=0, y2=b, offset_mm=reach * 0.7, value_mm=b - a, asked=name)
         for (a, b), name in zip(itertools.pairwise(stops_y), asked.steps(len(ys), "rows"), strict=True)
     ]
-    notes = [f"{len(centres)} holes ⌀{shape.hole.value:g}"]
+    notes = [f"{len(centres)} holes ⌀{say(shape.hole.value)}"]
     if len(xs) > 1 and len(ys) > 1:
-        notes.append(f"check: hole diagonal {math.hypot(xs[-1] - left, top - ys[0]):.1f} mm")
+        notes.append(f"check: hole diagonal {say(round(math.hypot(xs[-1] - left, top - ys[0]), 1), whole=True)}")
     if shape.middle_hole and shape.middle_hole.value:
-        notes.append(f"middle hole ⌀{shape.middle_hole.value:g}")
+        notes.append(f"middle hole ⌀{say(shape.middle_hole.value)}")
     return out, notes
 
 
-def _shape_notes(shape: object) -> list[str]:
+def _shape_notes(shape: object, say: Say) -> list[str]:
     """What is said of a plate beside its measures."""
     notes: list[str] = []
     if isinstance(shape, RingPlate):
         notes.append(
-            f"⌀{shape.outer.value:g}"
-            + (f", opening ⌀{shape.inner.value:g}" if shape.inner and shape.inner.value else "")
+            f"⌀{say(shape.outer.value)}"
+            + (f", opening ⌀{say(shape.inner.value)}" if shape.inner and shape.inner.value else "")
         )
     if isinstance(shape, LugPlate):
-        notes.append(f"hole ⌀{shape.hole.value:g}, {shape.height.value:g} mm above the foot")
+        notes.append(f"hole ⌀{say(shape.hole.value)}, {say(shape.height.value, whole=True)} above the foot")
     if isinstance(shape, SlottedPlate):
-        notes.append(f"{shape.slots} slots {shape.slot_width.value:g} × {shape.slot_length.value:g}")
+        notes.append(f"{shape.slots} slots {say(shape.slot_width.value)} × {say(shape.slot_length.value)}")
     if isinstance(shape, FreeOutline) and shape.source:
         notes.append(f"from {shape.source}")
     return notes
 
 
-def _plate_dimensions(part: PartSpec, outline: Outline) -> tuple[list[DrawnDimension], list[str]]:
+def _plate_dimensions(part: PartSpec, outline: Outline, say: Say) -> tuple[list[DrawnDimension], list[str]]:
     _, _, w, h = bounds_mm(outline)
     reach = 0.12 * max(w, h)
     shape = part.shape
@@ -101,7 +105,7 @@ def _plate_dimensions(part: PartSpec, outline: Outline) -> tuple[list[DrawnDimen
     ]
     notes: list[str] = []
     if isinstance(shape, BasePlate):
-        drawn, said = _base_plate_dimensions(shape, h, reach)
+        drawn, said = _base_plate_dimensions(shape, h, reach, say)
         out, notes = out + drawn, notes + said
     if isinstance(shape, Gusset):
         clip, nose = shape.root_clip.value, shape.nose.value
@@ -109,11 +113,11 @@ def _plate_dimensions(part: PartSpec, outline: Outline) -> tuple[list[DrawnDimen
             top = {"x1": 0.0, "y1": h, "x2": nose, "y2": h, "offset_mm": reach * 0.6, "value_mm": nose}
             out.append(DrawnDimension(**top, label="nose", asked="nose"))
         if clip:
-            notes.append(f"root cut {clip:g} × {clip:g} to clear the weld")
-    notes += _shape_notes(shape)
+            notes.append(f"root cut {say(clip)} × {say(clip)} to clear the weld")
+    notes += _shape_notes(shape, say)
     radius = getattr(shape, "corner_radius", None)
     if radius and radius.value:
-        notes.append(f"corners R{radius.value:g}")
+        notes.append(f"corners R{say(radius.value)}")
     return out, notes
 
 
@@ -135,7 +139,7 @@ def bar_outline(piece: Section, length: float, left_deg: float, right_deg: float
     return Outline(outer=Ring.polygon([(bottom[0], 0), (bottom[1], 0), (top[1], depth), (top[0], depth)]))
 
 
-def _bar(part: PartSpec, shape: BarPiece) -> PartGeometry:
+def _bar(part: PartSpec, shape: BarPiece, say: Say) -> PartGeometry:
     if shape.length is None or not shape.section_id or not part.material_id:
         raise InputError(
             field="shape.member_id",
@@ -145,7 +149,7 @@ def _bar(part: PartSpec, shape: BarPiece) -> PartGeometry:
     s, m, length = section(shape.section_id, field="shape.section_id"), material(part.material_id), shape.length.value
     outline = bar_outline(s, length, shape.left_end.value, shape.right_end.value)
     cuts = [
-        end_cut(side, end, s, angle.value)
+        end_cut(side, end, s, angle.value, say)
         for side, end, angle in (
             ("left", shape.left_shape, shape.left_end),
             ("right", shape.right_shape, shape.right_end),
@@ -153,6 +157,8 @@ def _bar(part: PartSpec, shape: BarPiece) -> PartGeometry:
     ]
     reach = max(0.25 * s.depth_mm, 0.03 * length)
     mean = area_mm2(outline) / s.depth_mm
+    outline, taken = notched(outline, length, s, cuts)
+    kg = s.mass_kg_per_m(m.density_kg_m3) * mean / 1000 - taken * m.density_kg_m3 * 1e-9
     notes = [
         f"{side} end {'square' if not end.value else f'{abs(end.value):g}° from square'}"
         for side, end in (("left", shape.left_end), ("right", shape.right_end))
@@ -164,7 +170,7 @@ def _bar(part: PartSpec, shape: BarPiece) -> PartGeometry:
         kind="bar",
         outline=outline,
         notes=[s.id, *notes],
-        mass_kg=s.mass_kg_per_m(m.density_kg_m3) * mean / 1000 / (2 if shape.ripped else 1),
+        mass_kg=kg / (2 if shape.ripped else 1),
         dimensions=[
             DrawnDimension(x1=0, y1=0, x2=length, y2=0, offset_mm=-reach, value_mm=length, asked="length"),
             DrawnDimension(
@@ -181,18 +187,19 @@ def _bar(part: PartSpec, shape: BarPiece) -> PartGeometry:
     )
 
 
-def part_geometry(part: PartSpec) -> PartGeometry:
-    """Work a part out.
+def part_geometry(part: PartSpec, unit: UnitSystem = "mm") -> PartGeometry:
+    """Work a part out; its notes are in the words of a unit system.
 
     Raises:
         InputError: dimensions that contradict each other, unknown section or material.
     """
     shape = part.shape
     if isinstance(shape, BarPiece):
-        return _bar(part, shape)
+        return _bar(part, shape, said_in(unit))
+    say = said_in(unit)
     m = material(part.material_id)
     outline = plate_outline(shape)
-    dimensions, notes = _plate_dimensions(part, outline)
+    dimensions, notes = _plate_dimensions(part, outline, say)
     t, area = shape.thickness.value, area_mm2(outline)
     _, _, w, h = bounds_mm(outline)
     return PartGeometry(
@@ -200,7 +207,7 @@ def part_geometry(part: PartSpec) -> PartGeometry:
         outline=outline,
         dimensions=dimensions,
         openings_asked=asked.openings(shape),
-        notes=[f"t = {t:g} mm", *notes],
+        notes=[f"t = {say(t, whole=True)}", *notes],
         mass_kg=area * t * m.density_kg_m3 * 1e-9,
         area_mm2=area,
         cut_length_mm=cut_length_mm(outline),

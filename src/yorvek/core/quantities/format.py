@@ -58,6 +58,22 @@ def length_text(value_mm: float, unit: UnitSystem, *, denominator: int = 16, wit
     return f"{sign}{feet:.0f}' {fraction_text(rest, denominator)}\""
 
 
+CUT_DENOMINATOR, CUT_OFF_MM = 32, 0.05
+
+
+def cut_text(value_mm: float, unit: UnitSystem) -> str:
+    """A length to be cut: mm to a tenth; inches to 1/32, with the exact figure beside it where that differs."""
+    text = length_text(value_mm, unit, denominator=CUT_DENOMINATOR)
+    inches = value_mm / INCH_MM
+    if (
+        unit == "mm"
+        or abs(value_mm) < THIN_MM
+        or abs(fraction_error_in(inches, CUT_DENOMINATOR)) * INCH_MM <= CUT_OFF_MM
+    ):
+        return text
+    return f"{text} ({plain_number(inches, 3)})"
+
+
 SMALLEST_FIGURES = 4
 
 

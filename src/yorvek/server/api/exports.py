@@ -5,6 +5,7 @@ from __future__ import annotations
 import re
 
 from django.http import HttpRequest, HttpResponse
+from django.utils.http import content_disposition_header
 from ninja import Router
 from ninja.errors import HttpError
 
@@ -22,8 +23,8 @@ from yorvek.core.quantities import UnitSystem
 from yorvek.core.sections import section
 from yorvek.server.api.access import job_of, row_of
 from yorvek.server.api.plans import plan_of, plan_view
+from yorvek.server.cutting.bought import bought
 from yorvek.server.files import job_file
-from yorvek.server.jobs.headlines import bought
 from yorvek.server.jobs.models import Job, Part
 from yorvek.server.jobs.thread import job_figures, job_state
 
@@ -32,10 +33,10 @@ KINDS = {"dxf": "image/vnd.dxf", "svg": "image/svg+xml"}
 
 
 def file_response(content: str | bytes, name: str, kind: str) -> HttpResponse:
-    """A download with a safe name."""
+    """A download with a safe name, in the letters it has."""
     response = HttpResponse(content, content_type=kind)
-    safe = re.sub(r"[^A-Za-z0-9._ -]+", "_", name).strip() or "file"
-    response["Content-Disposition"] = f'attachment; filename="{safe}"'
+    safe = re.sub(r'[\x00-\x1f\x7f<>:"/\\\\|?*]+', "_", name).strip(" .") or "file"
+    response["Content-Disposition"] = content_disposition_header(True, safe)
     return response
 
 
@@ -71,7 +72,7 @@ def _tables(job: Job, found: Figures, unit: UnitSystem) -> list[lists.Table]:
     return [
         lists.pieces_table(found, unit),
         lists.bars_table(found, unit),
-        lists.buy_table(bought(job, found), job.spec.currency, unit),
+        lists.buy_table(bought(job.pk, found), job.spec.currency, unit),
     ]
 
 
@@ -96,7 +97,7 @@ def export_xlsx(request: HttpRequest, job_id: int, unit: UnitSystem = "mm") -> H
 def export_buy_list(request: HttpRequest, job_id: int, unit: UnitSystem = "mm") -> HttpResponse:
     """What is bought, to take to the yard."""
     job, found = _job(request, job_id)
-    content = pdf.buy_list_pdf(job.spec, bought(job, found), unit)
+    content = pdf.buy_list_pdf(job.spec, bought(job.pk, found), unit)
     return file_response(content, f"{job.spec.name} buy list.pdf", "application/pdf")
 
 

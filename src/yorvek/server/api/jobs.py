@@ -22,6 +22,7 @@ from yorvek.server.api import shapes
 from yorvek.server.api.access import job_of, owner_of, row_of, user_of, writer
 from yorvek.server.api.opened import opened
 from yorvek.server.api.view import changes_at, edit_view, job_changes, job_view
+from yorvek.server.cutting.bought import bought
 from yorvek.server.files import job_file, load_job
 from yorvek.server.jobs.headlines import keep, kept
 from yorvek.server.jobs.models import Job, Member
@@ -88,7 +89,8 @@ def job_line(request: HttpRequest, job_id: int) -> JobLine:
     job = job_of(request, job_id)
     stock = job.shop.stock_version
     if kept(job, stock) is None:
-        keep(job, job_figures(job_state(job)), stock)
+        found = job_figures(job_state(job))
+        keep(job, found, stock, bought(job.pk, found).money)
     return _line(job, stock)
 
 

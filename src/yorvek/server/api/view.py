@@ -15,9 +15,10 @@ from yorvek.core.records import KINDS
 from yorvek.core.records.digest import digest_of
 from yorvek.server.api import shapes
 from yorvek.server.api.rows import SAID_ROWS, WORKED_ROWS, Place, by, result_of
+from yorvek.server.cutting.bought import bought
 from yorvek.server.cutting.models import Plan
 from yorvek.server.cutting.plans import latest_plans, problem_hash
-from yorvek.server.jobs.headlines import bought, keep, kept
+from yorvek.server.jobs.headlines import keep, kept
 from yorvek.server.jobs.models import Job, JobRecord
 from yorvek.server.jobs.thread import job_figures, job_state
 from yorvek.server.journal.models import Edit, Way
@@ -121,7 +122,7 @@ def job_view(job: Job) -> shapes.JobView:
     state = job_state(job)
     found = job_figures(state)
     if kept(job, stock) is None:
-        keep(job, found, stock)
+        keep(job, found, stock, bought(job.pk, found).money)
     told = _told(job)
     versions = dict(JobRecord.objects.filter(job=job).values_list("pk", "version"))
     sheets = sheet_views(job, found)
@@ -131,8 +132,8 @@ def job_view(job: Job) -> shapes.JobView:
         **_worked(state, found, versions),
         **{name: [said.row(x) for x in _in_order(name, told[said.kind])] for name, said in SAID_ROWS.items()},
         bars=bar_views(found.bars),
-        hardware=[hardware_line(item) for item in state.job.hardware],
-        purchase=bought(job, found),
+        hardware=[hardware_line(item, state.job.unit) for item in state.job.hardware],
+        purchase=bought(job.pk, found),
         sheets=sheets,
         figures=thread_figures(found, sheets),
         last_edit=last_edit(job),
@@ -162,7 +163,7 @@ def state_view(job: Job, state: JobState, stand: str) -> shapes.JobView:
         releases=[],
         comments=[SAID_ROWS["comments"].row(x) for x in told["comment"]],
         bars=bar_views(found.bars),
-        hardware=[hardware_line(item) for item in state.job.hardware],
+        hardware=[hardware_line(item, state.job.unit) for item in state.job.hardware],
         purchase=found.purchase,
         sheets=[],
         figures=thread_figures(found, []),
@@ -199,7 +200,7 @@ def step_changes(job: Job, step: Step) -> shapes.Changes:
     changed |= {name: _said_rows(name, step, told) for name in SAID_ROWS}
     if step.touched(job.table):
         changed["job"] = shapes.JobRow(id=job.pk, version=job.version, spec=step.after.job)
-        changed["hardware"] = [hardware_line(item) for item in step.after.job.hardware]
+        changed["hardware"] = [hardware_line(item, step.after.job.unit) for item in step.after.job.hardware]
     if step.was.bars != step.now.bars:
         changed["bars"] = bar_views(step.now.bars)
     return shapes.Changes(
@@ -207,7 +208,7 @@ def step_changes(job: Job, step: Step) -> shapes.Changes:
         stand=step.stand,
         **changed,
         sheets=sheets,
-        purchase=bought(job, step.now),
+        purchase=bought(job.pk, step.now),
         figures=thread_figures(step.now, sheets),
         signatures=_signatures(told["signature"], step.after),
         needs_checker=needs_checker(step.after),

@@ -13,7 +13,6 @@ from django.db.models import F
 
 import yorvek.core
 from yorvek.core.jobs import Figures
-from yorvek.core.jobs.purchase import Purchase, with_nests
 from yorvek.server.accounts.models import Shop
 from yorvek.server.jobs.models import Job
 
@@ -28,18 +27,11 @@ def core_mark() -> str:
     return digest.hexdigest()[:16]
 
 
-def bought(job: Job, figures: Figures) -> Purchase:
-    """What a job buys, with the sheets of the nests that stand."""
-    from yorvek.server.cutting.plans import standing_nests
-
-    return with_nests(figures.purchase, figures.sheets, standing_nests(job.pk, figures.sheets))
-
-
-def headline(job: Job, figures: Figures) -> dict[str, Any]:
-    """The figures that stand for a job as a whole."""
+def headline(figures: Figures, money: float) -> dict[str, Any]:
+    """The figures that stand for a job as a whole; `money`: what it buys."""
     return {
         "mass_kg": round(figures.mass_kg, 3),
-        "money": bought(job, figures).money,
+        "money": money,
         "breaks": figures.strength.value,
         "breaks_at": figures.weakest,
         "moves": figures.stiffness.value,
@@ -49,10 +41,12 @@ def headline(job: Job, figures: Figures) -> dict[str, Any]:
     }
 
 
-def keep(job: Job, figures: Figures, stock: int) -> None:
-    """Write a job's headline beside it; `stock`: the version of the stock book before its figures were worked out."""
+def keep(job: Job, figures: Figures, stock: int, money: float) -> None:
+    """Write a job's headline beside it; `stock`: the version of the stock book before its figures were worked out;
+    `money`: what it buys.
+    """
     stops = sum(1 for c in figures.cautions if c.level == "stop")
-    job.headline = {**headline(job, figures), "stops": stops, "mark": core_mark(), "stock": stock}
+    job.headline = {**headline(figures, money), "stops": stops, "mark": core_mark(), "stock": stock}
     Job.objects.filter(pk=job.pk).update(headline=job.headline)
 
 

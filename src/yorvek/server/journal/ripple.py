@@ -5,6 +5,7 @@ from __future__ import annotations
 from typing import Any
 
 from yorvek.core.jobs import Figures
+from yorvek.server.cutting.bought import bought
 from yorvek.server.cutting.models import Plan
 from yorvek.server.jobs.headlines import headline
 from yorvek.server.jobs.models import Job
@@ -20,4 +21,5 @@ def stale_plans(job: Job, figures: Figures) -> int:
 
 def ripple_of(job: Job, before: Figures, after: Figures) -> dict[str, Any]:
     """Before and after, and how many plans are stale now."""
-    return {"before": headline(job, before), "after": headline(job, after), "stale": stale_plans(job, after)}
+    was, now = (headline(f, bought(job.pk, f).money) for f in (before, after))
+    return {"before": was, "after": now, "stale": stale_plans(job, after)}

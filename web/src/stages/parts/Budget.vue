@@ -43,7 +43,10 @@ function metalsOf(m: Module): string {
           {{ metalsOf(m) }}
         </td>
         <td class="soft">
-          {{ m.lift }}; {{ m.heaviest }} {{ mass(m.heaviest_kg) }}, {{ m.heaviest_lift
+          <template v-if="m.loaded_kg > m.empty_kg">{{
+            $t('parts.empty_and_loaded_x', [m.lift, m.loaded_lift])
+          }}</template><template v-else>{{ m.lift }}</template
+          >; {{ m.heaviest }} {{ mass(m.heaviest_kg) }}, {{ m.heaviest_lift
           }}<template v-if="m.within">{{ $t('parts.within_x', [mass(m.limit_kg!)]) }}</template
           ><span v-if="m.within === false" class="bad">{{ $t('parts.over_the_limit_of_x', [mass(m.limit_kg!)]) }}</span>
         </td>

@@ -1,0 +1,24 @@
+"""How a part's notes say a length: bare where they are in mm, with its sign in inches."""
+
+from __future__ import annotations
+
+from typing import Protocol
+
+from yorvek.core.quantities import UnitSystem, length_text
+
+
+class Say(Protocol):
+    """A length in words; `whole` with its unit, whichever it is."""
+
+    def __call__(self, mm: float, *, whole: bool = False) -> str: ...
+
+
+def said_in(unit: UnitSystem) -> Say:
+    """The words of a unit system."""
+
+    def say(mm: float, *, whole: bool = False) -> str:
+        if unit == "in":
+            return length_text(mm, "in", denominator=32)
+        return f"{mm:g} mm" if whole else f"{mm:g}"
+
+    return say
