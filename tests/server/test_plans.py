@@ -33,7 +33,8 @@ def test_a_plan_is_made_and_turns_stale_when_its_parts_change(owner, job):
     plan = asked(owner, job)
     work()
     view = owner.good("GET", f"{job['base']}/plans/{plan}")
-    assert view["state"] == "done" and not view["stale"] and len(view["result"]["placements"]) == 4
+    assert view["state"] == "done", view["message"]
+    assert not view["stale"] and len(view["result"]["placements"]) == 4
     part = next(p for p in job["parts"] if p["spec"]["mark"] == "F1")
     view = owner.good("PUT", f"{job['base']}/parts/{part['id']}", {"version": 1, "spec": {**part["spec"], "qty": 6}})[
         "view"
@@ -48,7 +49,7 @@ def test_a_plan_whose_worker_died_is_taken_again_and_stored_once(owner, job):
     Plan.objects.filter(pk=plan).update(beat=timezone.now() - timedelta(minutes=5))
     work()
     row = Plan.objects.get(pk=plan)
-    assert row.state == "done" and row.results_stored == 1
+    assert row.state == "done" and row.results_stored == 1, row.message
     assert not plans.finish(plan, dead_token, state="done", message="from the dead")
     row.refresh_from_db()
     assert row.results_stored == 1 and row.message == ""

@@ -36,7 +36,9 @@ def nested(owner, job):
     asked = owner.good("POST", f"{job}/plans", {"key": KEY, "seconds": 0.5})
     if Plan.objects.get(pk=asked["id"]).state != "done":
         make_plan.func(asked["id"])
-    return owner.good("GET", f"{job}/plans/{asked['id']}")
+    view = owner.good("GET", f"{job}/plans/{asked['id']}")
+    assert view["state"] == "done", view["message"]
+    return view
 
 
 def sheets_of(plan):

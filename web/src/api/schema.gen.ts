@@ -2787,7 +2787,7 @@ export interface components {
         };
         /**
          * BarView
-         * @description A profile's plan; `laid` has the pieces of each of its bars in the order of work.
+         * @description A profile's plan; `laid`: pieces of each bar in the order of work; `stops`: what the saw is set to.
          */
         BarView: {
             group: components["schemas"]["BarGroup"];
@@ -2796,6 +2796,8 @@ export interface components {
             plan: components["schemas"]["BarPlan"];
             /** Proof */
             proof: string;
+            /** Stops */
+            stops: components["schemas"]["Stop"][];
         };
         /**
          * BasePlate
@@ -9331,6 +9333,35 @@ export interface components {
         StockSpec: {
             /** Item */
             item: components["schemas"]["BarStockSpec"] | components["schemas"]["SheetStockSpec"];
+        };
+        /**
+         * Stop
+         * @description A setting of the stop: how long, at which ends, which pieces, and how many off each pattern of bars.
+         */
+        Stop: {
+            /** Bars */
+            bars: number[];
+            /**
+             * Held
+             * @default false
+             */
+            held: boolean;
+            /**
+             * Left
+             * @default 0
+             */
+            left: number;
+            /** Length Mm */
+            length_mm: number;
+            /** Parts */
+            parts: string[];
+            /** Pieces */
+            pieces: number;
+            /**
+             * Right
+             * @default 0
+             */
+            right: number;
         };
         /**
          * StopForce

@@ -14,6 +14,7 @@ from openpyxl.utils import get_column_letter
 from yorvek.core.jobs.figures import Figures
 from yorvek.core.jobs.order_of_work import laid
 from yorvek.core.jobs.purchase import Purchase, PurchaseLine
+from yorvek.core.jobs.stops import stops_of
 from yorvek.core.model import Model
 from yorvek.core.quantities import INCH_MM, UnitSystem, length_text
 from yorvek.core.quantities.format import THIN_MM, cut_text
@@ -96,6 +97,21 @@ def bars_table(figures: Figures, unit: UnitSystem) -> Table:
                 ]
             )
     return Table(title="Bars", head=["Section", "Material", "Bar", "Bars", "Cuts", f"Drop {unit}"], rows=rows)
+
+
+def stops_table(figures: Figures, unit: UnitSystem) -> Table:
+    """What the saw is set to, in its order."""
+    rows: list[list[Cell]] = [
+        [
+            b.group.section_id, b.group.material_id, _number(s.length_mm, unit), cut_text(s.length_mm, unit),
+            s.left, s.right, s.pieces, ", ".join(s.parts), ", ".join(map(str, s.bars)),
+            "at most; measure first" if s.held else "",
+        ]
+        for b in figures.bars
+        for s in stops_of(b)
+    ]  # fmt: skip
+    head = ["Section", "Material", f"Stop {unit}", "Stop", "Left, deg", "Right, deg", "Pieces", "Marks", "Bars", "Note"]
+    return Table(title="Stops", head=head, rows=rows)
 
 
 def size_text(line: PurchaseLine, unit: UnitSystem) -> str:

@@ -23,6 +23,7 @@ from yorvek.core.jobs.figures import BarResult, Figures
 from yorvek.core.jobs.order_of_work import LaidPiece, laid
 from yorvek.core.jobs.purchase import Kind, Purchase, PurchaseLine
 from yorvek.core.jobs.spec import JobSpec
+from yorvek.core.jobs.stops import stops_of
 from yorvek.core.jobs.ways import Drilled
 from yorvek.core.outlines import Outline, Ring, ring_points
 from yorvek.core.outlines.width import middle_of, span_of
@@ -175,11 +176,11 @@ def _bars(page: Page, result: BarResult, unit: UnitSystem) -> None:
     for u in result.plan.unplaced:
         page.line(f"Not planned: {u.qty} × {u.part}: no stock is long enough or left", bold=True, colour=RED)
     c = page.canvas
-    for bar in result.plan.bars:
+    for number, bar in enumerate(result.plan.bars, 1):
         page.need(38)
         line = words[bar.stock]
         page.line(
-            f"{bar.count} × {line.words}{', ' + line.location if line.location else ''}, "
+            f"{number}.  {bar.count} × {line.words}{', ' + line.location if line.location else ''}, "
             f"{'on hand' if line.on_hand else 'buy'}",
             size=8,
             colour=SOFT,
@@ -202,6 +203,18 @@ def _bars(page: Page, result: BarResult, unit: UnitSystem) -> None:
         c.setFont(SANS, 7.5)
         c.drawString(min(x + 3, page.size[0] - MARGIN - 50), top + 5, page.text(f"drop {cut_text(bar.drop, unit)}"))
         page.y = top - 12
+
+
+def _stops(page: Page, result: BarResult, unit: UnitSystem) -> None:
+    """What the saw is set to, longest first, with a box to tick."""
+    stops = stops_of(result)
+    if len(stops) < 2:
+        return
+    for s in stops:
+        ends = "square" if not (s.left or s.right) else f"{abs(s.left):g}° and {abs(s.right):g}° from square"
+        size = ("at most " if s.held else "") + cut_text(s.length_mm, unit)
+        more = f"{ends}; {', '.join(s.parts)}; bars {', '.join(map(str, s.bars))}"
+        page.columns(f"☐  stop {size}", more, f"{s.pieces} pieces")
 
 
 def _side_view(c: Canvas, piece: LaidPiece, depth: float, scale: float, top: float) -> None:
@@ -237,6 +250,7 @@ def cut_list_pdf(job: JobSpec, figures: Figures, unit: UnitSystem) -> bytes:
     for result in figures.bars:
         page.y -= 6
         _bars(page, result, unit)
+        _stops(page, result, unit)
     page.need(60)
     page.y -= 8
     page.line("Pieces", bold=True, size=11)

@@ -72,6 +72,7 @@ def _tables(job: Job, found: Figures, unit: UnitSystem) -> list[lists.Table]:
     return [
         lists.pieces_table(found, unit),
         lists.bars_table(found, unit),
+        lists.stops_table(found, unit),
         lists.buy_table(bought(job.pk, found), job.spec.currency, unit),
     ]
 

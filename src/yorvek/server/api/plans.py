@@ -124,7 +124,7 @@ def variants(request: HttpRequest, job_id: int, key: str) -> list[Variant]:
     now = {g.key: plans.problem_hash(g.problem) for g in found.sheets}
     counting = {p.pk for p in plans.latest_plans(job.pk, now)}
     by_mark = {w.part.mark: w for w in found.parts.values() if w.geometry}
-    way = way_of(job.spec, (*key.split("|"), "")[2])
+    way = way_of(job.spec, (*key.split("|"), "", "")[2])
     out = []
     for plan in Plan.objects.filter(job=job, key=key, state=Plan.State.DONE).select_related("asked_by")[:MOST_VARIANTS]:
         result = SheetPlan.model_validate(plan.result)

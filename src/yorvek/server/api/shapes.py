@@ -30,6 +30,7 @@ from yorvek.core.jobs.hardware import HardwareLine
 from yorvek.core.jobs.order_of_work import LaidPiece
 from yorvek.core.jobs.purchase import Purchase
 from yorvek.core.jobs.sheets_cut import CutSheetSpec
+from yorvek.core.jobs.stops import Stop
 from yorvek.core.model import Model
 from yorvek.core.outlines import Outline
 from yorvek.core.parts import PartGeometry, PartSpec
@@ -237,11 +238,12 @@ class ThreadFigures(Model):
 
 
 class BarView(Model):
-    """A profile's plan; `laid` has the pieces of each of its bars in the order of work."""
+    """A profile's plan; `laid`: pieces of each bar in the order of work; `stops`: what the saw is set to."""
 
     group: BarGroup
     plan: BarPlan
     laid: list[list[LaidPiece]]
+    stops: list[Stop]
     proof: str
 
 

@@ -11,6 +11,7 @@ from yorvek.core.jobs.checking import needs_checker
 from yorvek.core.jobs.figures import BarResult
 from yorvek.core.jobs.hardware import hardware_line
 from yorvek.core.jobs.order_of_work import laid
+from yorvek.core.jobs.stops import stops_of
 from yorvek.core.records import KINDS
 from yorvek.core.records.digest import digest_of
 from yorvek.server.api import shapes
@@ -108,7 +109,11 @@ def bar_views(bars: list[BarResult]) -> list[shapes.BarView]:
     """Plans of the profiles with the order of work."""
     return [
         shapes.BarView(
-            group=b.group, plan=b.plan, laid=[laid(b.group, x) for x in b.plan.bars], proof=proof_words(b.plan)
+            group=b.group,
+            plan=b.plan,
+            laid=[laid(b.group, x) for x in b.plan.bars],
+            stops=stops_of(b),
+            proof=proof_words(b.plan),
         )
         for b in bars
     ]

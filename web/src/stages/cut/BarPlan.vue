@@ -10,6 +10,7 @@ import QuantityField from '../../ui/QuantityField.vue'
 import TextField from '../../ui/TextField.vue'
 import BarStrip from './BarStrip.vue'
 import { OVER, ROUND } from './lying'
+import Stops from './Stops.vue'
 
 const props = defineProps<{ b: S['BarView']; longest: number }>()
 const marked = defineModel<string>('marked', { required: true })
@@ -65,10 +66,11 @@ const tick = () =>
     <p v-if="b.group.ripped?.length" class="soft">
       {{ $t('cut.split_lengthwise_after_cutting_two_x', [b.group.ripped.join(', ')]) }}
     </p>
+    <Stops :stops="b.stops" />
     <template v-for="(bar, i) in b.plan.bars" :key="i">
       <div class="bar">
         <span class="soft"
-          >{{ bar.count }} × {{ lineOf(bar.stock)?.words }}<br />{{
+          >{{ b.plan.bars.length > 1 ? `${i + 1}. ` : '' }}{{ bar.count }} × {{ lineOf(bar.stock)?.words }}<br />{{
             lineOf(bar.stock)?.on_hand ? lineOf(bar.stock)?.location || $t('cut.on_hand') : $t('cut.buy')
           }}</span
         >
