@@ -586,6 +586,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/export/parcel.zip": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Export Parcel
+         * @description What is sent out to be cut one way: drawings and their list.
+         */
+        get: operations["yorvek_server_api_exports_export_parcel"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/export/parts/{part_id}.{kind}": {
         parameters: {
             query?: never;
@@ -10901,6 +10921,29 @@ export interface operations {
     yorvek_server_api_exports_export_xlsx: {
         parameters: {
             query?: {
+                unit?: "mm" | "in";
+            };
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    yorvek_server_api_exports_export_parcel: {
+        parameters: {
+            query: {
+                way: string;
                 unit?: "mm" | "in";
             };
             header?: never;

@@ -28,12 +28,17 @@ LOAD: Said = {
 }
 PROCESS: Said = {
     "there": ("There", {}),
+    "sent_out": ("Sent out", {}),
+    "straight_only": ("Straight cuts only", {}),
+    "thinnest_mm": ("Thinnest, mm", {}),
     "thickest_mm": ("Thickest, mm", {}),
     "kerf_mm": ("Kerf, mm", {}),
     "speed_1mm": ("mm a minute in 1 mm", {}),
     "fastest": ("At most", {}),
+    "hole_of_thickness": ("Least hole over thickness", {}),
     "per_hour": ("An hour", {}),
     "setup_min": ("Set up, min", {}),
+    "least_charge": ("Least charge", {}),
 }
 
 

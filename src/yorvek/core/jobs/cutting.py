@@ -15,7 +15,9 @@ from yorvek.core.jobs.ways import Drilled
 from yorvek.core.materials import material
 from yorvek.core.model import Model
 from yorvek.core.outlines import Outline, Ring
-from yorvek.core.parts import PartGeometry, PartSpec, part_geometry
+from yorvek.core.parts import BarPiece, PartGeometry, PartSpec, part_geometry
+from yorvek.core.parts.ends import band_mm2
+from yorvek.core.parts.saying import said_in
 from yorvek.core.parts.spec import Rectangle
 from yorvek.core.quantities import INCH_MM
 from yorvek.core.sections import catalogue, section, sold_in
@@ -94,10 +96,28 @@ def worked_parts(state: JobState) -> dict[int, WorkedPart]:
     for number, part in state.parts.items():
         try:
             full = followed(state, part)
-            out[number] = WorkedPart(part=full, geometry=part_geometry(full, state.job.unit))
+            found = part_geometry(full, state.job.unit)
+            out[number] = WorkedPart(part=full, geometry=_split(state, full, found))
         except InputError as error:
             out[number] = WorkedPart(part=part, geometry=None, trouble=error.sentence)
     return out
+
+
+def _split(state: JobState, part: PartSpec, g: PartGeometry) -> PartGeometry:
+    """Half of a bar that is split lengthwise, less what the kerf takes of it: how deep it is, and its mass.
+
+    Raises:
+        InputError: the kerf is as wide as the bar is deep.
+    """
+    if not isinstance(part.shape, BarPiece) or not part.shape.ripped or not g.section_id or not g.length_mm:
+        return g
+    s, kerf = section(g.section_id), state.job.machines.saw_kerf.value
+    if kerf >= s.depth_mm:
+        raise InputError(field="saw_kerf", got=f"{kerf:g} mm", needs=f"less than the {s.depth_mm:g} mm that is split")
+    lost = band_mm2(s, (s.depth_mm - kerf) / 2, (s.depth_mm + kerf) / 2) / 2 * g.length_mm
+    deep = said_in(state.job.unit)(round((s.depth_mm - kerf) / 2, 2), whole=True)
+    kg = g.mass_kg - lost * material(g.material_id).density_kg_m3 * 1e-9
+    return g.model_copy(update={"mass_kg": kg, "notes": [*g.notes, f"each half {deep} deep"]})
 
 
 def cut_pieces(parts: dict[int, WorkedPart]) -> list[WorkedPart]:

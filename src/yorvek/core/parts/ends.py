@@ -120,14 +120,14 @@ def notched(outline: Outline, length: float, s: Section, cuts: Sequence[EndCut |
         x0, x1 = (-1.0, c.depth_mm) if c.side == "left" else (length - c.depth_mm, length + 1.0)
         low = c.low_mm - 1.0 if c.low_mm <= 0 else c.low_mm
         gone = shape.intersection(box(x0, low, x1, c.high_mm))
-        taken += gone.area / (c.high_mm - c.low_mm) * _band_mm2(s, c.low_mm, c.high_mm)
+        taken += gone.area / (c.high_mm - c.low_mm) * band_mm2(s, c.low_mm, c.high_mm)
         shape = shape.difference(gone)
     if not isinstance(shape, Polygon):
         raise InputError(field="shape", got="notches", needs="they must not cut the bar in two: make them less deep")
     return Outline(outer=Ring.polygon([(float(x), float(y)) for x, y in shape.exterior.coords[:-1]])), taken
 
 
-def _band_mm2(s: Section, low: float, high: float) -> float:
+def band_mm2(s: Section, low: float, high: float) -> float:
     """Of a section's area, what lies between two heights."""
     try:
         whole = outline_of(s)

@@ -13,6 +13,7 @@ from yorvek.core.cutting.sheets import SheetPlan, SheetProblem
 from yorvek.core.files import dxf, lists, pdf, svg_out
 from yorvek.core.files.jobfile import write_job_file
 from yorvek.core.files.labels import labels_pdf
+from yorvek.core.files.parcel import parcel_zip
 from yorvek.core.files.report import report_pdf
 from yorvek.core.jobs import Figures
 from yorvek.core.jobs.checking import refuse_unmeasured
@@ -100,6 +101,15 @@ def export_buy_list(request: HttpRequest, job_id: int, unit: UnitSystem = "mm") 
     job, found = _job(request, job_id)
     content = pdf.buy_list_pdf(job.spec, bought(job.pk, found), unit)
     return file_response(content, f"{job.spec.name} buy list.pdf", "application/pdf")
+
+
+@router.get("/jobs/{job_id}/export/parcel.zip")
+def export_parcel(request: HttpRequest, job_id: int, way: str, unit: UnitSystem = "mm") -> HttpResponse:
+    """What is sent out to be cut one way: drawings and their list."""
+    job, found = _job(request, job_id)
+    refuse_unmeasured(found)
+    content = parcel_zip(job.spec, found, way, unit)
+    return file_response(content, f"{job.spec.name} {way}.zip", "application/zip")
 
 
 @router.get("/jobs/{job_id}/export/labels.pdf")

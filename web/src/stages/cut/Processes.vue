@@ -9,10 +9,12 @@ import { attempt, copy, job, mayWrite, save, saveBrief } from '../../shared/job'
 import { useCatalogue } from '../../composables/useCatalogue'
 import { useAsync } from '../../composables/useAsync'
 import { t } from '../../messages'
-import { length } from '../../shared/units'
+import { length, unit } from '../../shared/units'
 import AsyncState from '../../ui/AsyncState.vue'
 import Choice from '../../ui/Choice.vue'
 import NumberInput from '../../ui/NumberInput.vue'
+import TextField from '../../ui/TextField.vue'
+import CutFile from '../../shared/CutFile.vue'
 
 const found = ref<S['Choices'] | null>(null)
 const flats = ref<Record<string, S['FlatChoice']>>({})
@@ -32,6 +34,18 @@ watch(
     list.value = copy(job.value!.job.spec.processes ?? [])
   },
 )
+const name = ref('')
+const fresh = computed(() => !!name.value.trim() && !list.value.some((p) => p.name === name.value.trim()))
+/** A way that parts of the job are cut by stays in the list. */
+const used = (way: string) => job.value!.parts.some((p) => p.spec.process === way)
+/** Another way begins as the first one is, under its own name. */
+function add() {
+  list.value = [...list.value, { ...copy(list.value[0]), name: name.value.trim() }]
+  name.value = ''
+}
+const parcel = (way: string) =>
+  `/api/jobs/${job.value!.job.id}/export/parcel.zip?way=${encodeURIComponent(way)}&unit=${unit.value}`
+const sentOut = computed(() => (job.value!.job.spec.processes ?? []).filter((p) => p.sent_out && used(p.name)))
 const store = () =>
   attempt(() => saveBrief({ ...copy(job.value!.job.spec), processes: list.value }, job.value!.job.version))
 const partOf = (c: S['PartChoices']) => job.value!.parts.find((p) => p.id === c.part)!
@@ -128,6 +142,9 @@ const now = (c: S['PartChoices']) => c.offers.find((o) => o.process === c.chosen
         </tr>
       </tbody>
     </table>
+    <p v-for="p in sentOut" :key="p.name" class="row">
+      <CutFile :href="parcel(p.name)">{{ $t('cut.parcel_x', [p.name]) }}</CutFile>
+    </p>
     <details class="gap">
       <summary>{{ $t('cut.the_shops_list') }}</summary>
       <form @submit.prevent="store">
@@ -140,7 +157,16 @@ const now = (c: S['PartChoices']) => c.offers.find((o) => o.process === c.chosen
           </thead>
           <tbody>
             <tr v-for="p in list" :key="p.name">
-              <td>{{ p.name }}</td>
+              <td>
+                {{ p.name }}
+                <el-button
+                  v-if="mayWrite && !used(p.name)"
+                  text
+                  :aria-label="$t('cut.take_away_x', [p.name])"
+                  @click="list.splice(list.indexOf(p), 1)"
+                  >{{ $t('cut.take_away') }}</el-button
+                >
+              </td>
               <td v-for="a in asks" :key="a.name">
                 <el-checkbox
                   v-if="a.typed === 'yes or no'"
@@ -160,7 +186,16 @@ const now = (c: S['PartChoices']) => c.offers.find((o) => o.process === c.chosen
             </tr>
           </tbody>
         </table>
-        <el-button native-type="submit" v-if="mayWrite">{{ $t('cut.save_the_list') }}</el-button>
+        <div v-if="mayWrite" class="row gap">
+          <TextField
+            id="p-name"
+            v-model="name"
+            :label="$t('cut.another_way')"
+            :placeholder="$t('cut.another_way_such_as')"
+          />
+          <el-button :disabled="!fresh" @click="add">{{ $t('cut.add_it') }}</el-button>
+          <el-button type="primary" native-type="submit">{{ $t('cut.save_the_list') }}</el-button>
+        </div>
       </form>
     </details>
     <p class="soft">{{ $t('cut.speeds_and_prices_are_the') }}</p>
