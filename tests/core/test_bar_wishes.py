@@ -250,7 +250,7 @@ def test_a_mitred_piece_that_is_held_back_has_room_behind_the_others():
 
 
 def test_half_a_tube_weighs_half_of_it():
-    """Finding D6: 8.78 kg was said of 4.39. Half of the kerf of 2.5 is taken off each half's two walls of 4: 2.5 x 4 mm2
+    """Finding D6: 8.78 kg was said of 4.39. Half of the kerf of 2.5 is taken off each half's two walls: 2.5 x 4 mm2
     over 1300 mm, and each half stays (60 - 2.5) / 2 deep (by hand).
     """
     whole = figures(job([("R", 1300, 1, {})]), solve)

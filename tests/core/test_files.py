@@ -18,8 +18,9 @@ from yorvek.core.errors import InputError
 from yorvek.core.files.dxf import nest_dxf, part_dxf
 from yorvek.core.files.jobfile import job_file_schema, read_job_file, write_job_file
 from yorvek.core.files.lists import bars_table, buy_table, csv_text, pieces_table, safe, xlsx_bytes
-from yorvek.core.files.pdf import cut_list_pdf, nest_pdf
+from yorvek.core.files.pdf import cut_list_pdf
 from yorvek.core.files.report import report_pdf
+from yorvek.core.files.sheet_paper import nest_pdf
 from yorvek.core.frames import all_checks
 from yorvek.core.outlines import area_mm2
 from yorvek.core.quantities.format import value_text

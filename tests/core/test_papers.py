@@ -8,10 +8,11 @@ import segno
 
 from tests.core.jobs import demo, worked
 from yorvek.core.files import labels as labels_file
+from yorvek.core.files.buy_paper import buy_list_pdf
 from yorvek.core.files.fonts import BOLD, SANS, cut_short, shown, wrapped
 from yorvek.core.files.labels import labels_pdf
 from yorvek.core.files.lists import bars_table, pieces_table
-from yorvek.core.files.pdf import buy_list_pdf, cut_list_pdf
+from yorvek.core.files.pdf import cut_list_pdf
 from yorvek.core.files.report import report_pdf
 from yorvek.core.jobs import JobSpec, JobState
 from yorvek.core.jobs.hardware import BoltItem, LineItem, hardware_line

@@ -4,29 +4,22 @@ from __future__ import annotations
 
 import io
 import math
-from collections.abc import Collection, Mapping, Sequence
+from collections.abc import Sequence
 
-import numpy as np
-from numpy.typing import NDArray
 from reportlab.lib.colors import HexColor
 from reportlab.lib.pagesizes import A4, landscape
 from reportlab.pdfbase.pdfmetrics import stringWidth
 from reportlab.pdfgen.canvas import Canvas
 
 from yorvek.core.cutting.bars.problem import proof_words
-from yorvek.core.cutting.sheets import SheetPlan, SheetProblem, outline_at
 from yorvek.core.files.fonts import BOLD, SANS, cut_short, shown, wrapped
-from yorvek.core.files.lists import note_of, size_text
 from yorvek.core.jobs.cautions import Caution
-from yorvek.core.jobs.cutting import SheetGroup, WorkedPart
+from yorvek.core.jobs.cutting import WorkedPart
 from yorvek.core.jobs.figures import BarResult, Figures
 from yorvek.core.jobs.order_of_work import LaidPiece, laid
-from yorvek.core.jobs.purchase import Kind, Purchase, PurchaseLine
 from yorvek.core.jobs.spec import JobSpec
 from yorvek.core.jobs.stops import stops_of
 from yorvek.core.jobs.ways import Drilled
-from yorvek.core.outlines import Outline, Ring, ring_points
-from yorvek.core.outlines.width import middle_of, span_of
 from yorvek.core.parts import BarPiece
 from yorvek.core.quantities import UnitSystem, length_text
 from yorvek.core.quantities.format import cut_text, mass_text
@@ -39,10 +32,6 @@ INK, SOFT, BLUE, PALE, RED = (
     HexColor("#b5361b"),
 )
 MARGIN = 40.0
-KINDS: dict[Kind, str] = {
-    "bars": "Bars", "plates": "Plates", "hardware": "Hardware, lines, consumables", "ready": "Bought ready",
-    "sent out": "Sent out",
-}  # fmt: skip
 AID = "Planning aid. Loads, people, lifting and public structures follow the local code and need a licensed engineer."
 
 
@@ -259,7 +248,7 @@ def cut_list_pdf(job: JobSpec, figures: Figures, unit: UnitSystem) -> bytes:
             page.line(f"{w.part.mark}: {w.trouble}", colour=RED)
             continue
         _piece(page, w, unit)
-    _drill_list(page, [d for g in figures.sheets for d in g.drilled], unit)
+    drill_list(page, [d for g in figures.sheets for d in g.drilled], unit)
     page.y -= 6
     cautions_on(page, figures.cautions)
     return page.bytes()
@@ -279,92 +268,7 @@ def _piece(page: Page, w: WorkedPart, unit: UnitSystem) -> None:
     page.columns(f"☐  {w.part.qty} × {w.part.mark}  {w.part.name}", more, size)
 
 
-def buy_list_pdf(job: JobSpec, purchase: Purchase, unit: UnitSystem) -> bytes:
-    """What is bought, a line each with a box to tick, and what it comes to."""
-    page = Page("buy list", job, across=True, stale=False)
-    for kind, title in KINDS.items():
-        lines = purchase.of(kind)
-        if not lines:
-            continue
-        page.need(50)
-        page.line(title, bold=True, size=11)
-        for line in lines:
-            size = ", ".join(x for x in (line.material, size_text(line, unit), line.supplier) if x)
-            each = "no price" if line.price is None else f"{line.price:.2f} each"
-            money = "" if line.money is None else f"{job.currency} {line.money:.2f}"
-            note = f"; {note_of(line)}" if note_of(line) else ""
-            page.columns(f"☐  {_amount(line)}  {line.what}", f"{size}; {each}{note}", money)
-        page.y -= 6
-    total = f"{job.currency} {purchase.money:.2f}"
-    if purchase.money_estimate:
-        total += f", of that {purchase.money_estimate:.2f} an estimate"
-    page.line("Together " + total, bold=True, size=11)
-    if purchase.unpriced:
-        page.line(f"{purchase.unpriced} lines have no price and are not in it.", colour=RED)
-    return page.bytes()
-
-
-def _amount(line: PurchaseLine) -> str:
-    return f"{line.amount:g} ×" if line.unit == "piece" else f"{line.amount:g} {line.unit}"
-
-
-def nest_pdf(
-    job: JobSpec,
-    problem: SheetProblem,
-    plan: SheetPlan,
-    outlines: dict[str, Outline],
-    cautions: Sequence[Caution],
-    unit: UnitSystem,
-    *,
-    stale: bool,
-    group: SheetGroup,
-    later: Mapping[str, Collection[int]],
-) -> bytes:
-    """Each used sheet on a page, drawn to scale with its pieces marked."""
-    page = Page(f"nest, {problem.name}", job, across=True, stale=stale)
-    sheets = {s.id: s for s in problem.sheets}
-    c = page.canvas
-    for n, key in enumerate(sorted({(p.sheet, p.sheet_index) for p in plan.placements})):
-        if n:
-            page.need(10_000)
-        stock = sheets[key[0]]
-        mine = [p for p in plan.placements if (p.sheet, p.sheet_index) == key]
-        page.line(
-            f"{length_text(stock.width, unit)} × {length_text(stock.height, unit)}: {len(mine)} pieces; gap "
-            f"{length_text(problem.clearance, unit)}, "
-            f"margin {length_text(problem.edge_margin, unit)}; whole plan {100 * plan.utilisation:.0f} % used"
-        )
-        scale = min((page.size[0] - 2 * MARGIN) / stock.width, (page.y - 60) / stock.height)
-        left, low = MARGIN, page.y - 6 - stock.height * scale
-        _polygon(
-            c,
-            stock.outline or [(0, 0), (stock.width, 0), (stock.width, stock.height), (0, stock.height)],
-            left,
-            low,
-            scale,
-            fill=False,
-        )
-        for p in mine:
-            placed = outline_at(outlines[p.part], p)
-            points = ring_points(placed.outer, chord_mm=0.2)
-            _polygon(c, points, left, low, scale, fill=True)
-            for k, opening in enumerate(placed.openings):
-                if k in later.get(p.part, ()):
-                    _cross(c, opening, left, low, scale)
-                else:
-                    _polygon(c, ring_points(opening, chord_mm=0.2), left, low, scale, fill=False, white=True)
-            middle = points.mean(axis=0)
-            c.setFillColor(INK)
-            c.setFont(SANS, 6.5)
-            c.drawCentredString(left + middle[0] * scale, low + middle[1] * scale - 2, page.text(p.part))
-        page.y = low - 10
-    page.need(10_000)
-    _drill_list(page, group.drilled, unit)
-    cautions_on(page, cautions)
-    return page.bytes()
-
-
-def _drill_list(page: Page, drilled: Sequence[Drilled], unit: UnitSystem) -> None:
+def drill_list(page: Page, drilled: Sequence[Drilled], unit: UnitSystem) -> None:
     """Holes that the cut does not make, to be ticked as they are drilled."""
     if not drilled:
         return
@@ -374,35 +278,3 @@ def _drill_list(page: Page, drilled: Sequence[Drilled], unit: UnitSystem) -> Non
         size = length_text(d.across_mm, unit)
         page.line(f"☐  {d.qty} × {d.part} {d.name}: {d.holes} of ⌀ {size} in each; {d.why}", size=8.5)
     page.y -= 6
-
-
-def _cross(c: Canvas, opening: Ring, left: float, low: float, scale: float) -> None:
-    """The middle of a hole that is drilled, as long as the hole is wide."""
-    x, y = middle_of(opening)
-    r = span_of(opening) / 2 * scale
-    x, y = left + x * scale, low + y * scale
-    c.setStrokeColor(RED)
-    c.line(x - r, y, x + r, y)
-    c.line(x, y - r, x, y + r)
-    c.setStrokeColor(INK)
-
-
-def _polygon(
-    c: Canvas,
-    points: Sequence[Sequence[float]] | NDArray[np.float64],
-    left: float,
-    low: float,
-    scale: float,
-    *,
-    fill: bool,
-    white: bool = False,
-) -> None:
-    path = c.beginPath()
-    path.moveTo(left + points[0][0] * scale, low + points[0][1] * scale)
-    for x, y in points[1:]:
-        path.lineTo(left + x * scale, low + y * scale)
-    path.close()
-    c.setStrokeColor(INK)
-    c.setLineWidth(0.6)
-    c.setFillColor(HexColor("#ffffff") if white else PALE)
-    c.drawPath(path, stroke=1, fill=1 if fill or white else 0)

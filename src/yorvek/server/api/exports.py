@@ -11,10 +11,12 @@ from ninja.errors import HttpError
 
 from yorvek.core.cutting.sheets import SheetPlan, SheetProblem
 from yorvek.core.files import dxf, lists, pdf, svg_out
+from yorvek.core.files.buy_paper import buy_list_pdf
 from yorvek.core.files.jobfile import write_job_file
 from yorvek.core.files.labels import labels_pdf
 from yorvek.core.files.parcel import parcel_zip
 from yorvek.core.files.report import report_pdf
+from yorvek.core.files.sheet_paper import nest_pdf
 from yorvek.core.jobs import Figures
 from yorvek.core.jobs.checking import refuse_unmeasured
 from yorvek.core.jobs.state import followed
@@ -99,7 +101,7 @@ def export_xlsx(request: HttpRequest, job_id: int, unit: UnitSystem = "mm") -> H
 def export_buy_list(request: HttpRequest, job_id: int, unit: UnitSystem = "mm") -> HttpResponse:
     """What is bought, to take to the yard."""
     job, found = _job(request, job_id)
-    content = pdf.buy_list_pdf(job.spec, bought(job.pk, found), unit)
+    content = buy_list_pdf(job.spec, bought(job.pk, found), unit)
     return file_response(content, f"{job.spec.name} buy list.pdf", "application/pdf")
 
 
@@ -171,7 +173,7 @@ def export_plan(request: HttpRequest, job_id: int, plan_id: int, kind: str, unit
         )
     if kind == "svg":
         return file_response(svg_out.nest_svg(problem, result, view.outlines, stale=view.stale), name, KINDS[kind])
-    content = pdf.nest_pdf(
+    content = nest_pdf(
         job.spec, problem, result, view.outlines, found.cautions, unit, stale=view.stale, group=view.group,
         later=view.later,
     )  # fmt: skip

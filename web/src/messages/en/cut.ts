@@ -227,6 +227,7 @@ export default {
   to_be_drilled_x: 'To be drilled: {0} holes',
   holes_each: 'Holes each',
   because: 'Because',
+  bars_2: 'Bars',
   another_way: 'Another way to cut',
   another_way_such_as: 'punch',
   add_it: 'Add it',

@@ -13,7 +13,7 @@ type Bought = S['PurchaseLine']
 const purchase = computed(() => job.value!.purchase)
 const money = (n: number) => n.toFixed(2)
 const KINDS: { kind: Bought['kind']; title: string }[] = [
-  { kind: 'bars', title: t('cut.bars') },
+  { kind: 'bars', title: t('cut.bars_2') },
   { kind: 'plates', title: t('cut.plates') },
   { kind: 'hardware', title: t('cut.hardware_lines_consumables') },
   { kind: 'ready', title: t('cut.bought_ready') },

@@ -186,7 +186,7 @@ const now = (c: S['PartChoices']) => c.offers.find((o) => o.process === c.chosen
             </tr>
           </tbody>
         </table>
-        <div v-if="mayWrite" class="row gap">
+        <div v-if="mayWrite" class="row gap low">
           <TextField
             id="p-name"
             v-model="name"
@@ -201,3 +201,8 @@ const now = (c: S['PartChoices']) => c.offers.find((o) => o.process === c.chosen
     <p class="soft">{{ $t('cut.speeds_and_prices_are_the') }}</p>
   </section>
 </template>
+<style scoped>
+.low {
+  align-items: flex-end;
+}
+</style>
