@@ -12,7 +12,7 @@ from shapely import Polygon
 
 from yorvek.core.cutting.sheets import Placement, SheetPlan, SheetProblem, SheetStock
 from yorvek.core.cutting.sheets.by_hand import plan_by_hand
-from yorvek.core.cutting.sheets.problem import polygon_at, sheet_polygon
+from yorvek.core.cutting.sheets.problem import on_sheet, polygon_at, sheet_polygon
 from yorvek.core.cutting.sheets.remnant import remnant
 from yorvek.core.errors import InputError
 from yorvek.core.jobs import NoteSpec, StockSpec
@@ -62,13 +62,7 @@ def _cut(plan: Plan, sheet: str) -> tuple[SheetProblem, SheetPlan, SheetStock, l
     if plan.result is None:
         raise HttpError(404, "This nest has no layout yet.")
     problem, result = SheetProblem.model_validate(plan.problem), SheetPlan.model_validate(plan.result)
-    name, _, number = sheet.rpartition("#")
-    mine = [p for p in result.placements if p.sheet == name and str(p.sheet_index) == number]
-    stock = next((s for s in problem.sheets if s.id == name), None)
-    if stock is None or not mine:
-        used = sorted({f"{p.sheet}#{p.sheet_index}" for p in result.placements})
-        raise InputError(field="sheet", got=sheet, needs="one of " + ", ".join(used[:12]))
-    return problem, result, stock, mine
+    return problem, result, *on_sheet(problem, result, sheet)
 
 
 def _left(job: Job, problem: SheetProblem, stock: SheetStock, mine: list[Placement]) -> Polygon | None:

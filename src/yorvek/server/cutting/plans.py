@@ -137,48 +137,27 @@ def ask_rest(plan: Plan, locked: list[int], user: User, seconds: float, seed: in
 
 def keep_moved(plan: Plan, found: SheetPlan, user: User, title: str) -> Plan:
     """A plan changed by hand, as a variant of its own; it counts from now on."""
-    now = timezone.now()
-    _money_changes(Job.objects.filter(pk=plan.job_id))
-    return Plan.objects.create(
-        job_id=plan.job_id,
-        key=plan.key,
-        state=Plan.State.DONE,
-        seconds=plan.seconds,
-        seed=plan.seed,
-        asked_by=user,
-        problem=plan.problem,
-        problem_hash=plan.problem_hash,
-        based_on=plan,
-        title=title[:80],
-        result=found.model_dump(mode="json"),
-        results_stored=1,
-        progress=1.0,
-        finished=now,
-        picked=now,
-    )
+    return _variant(plan, found, user, title, plan.problem, plan.problem_hash)
 
 
 def keep_rest(plan: Plan, group: SheetGroup, found: SheetPlan) -> Plan:
     """What is left of a nest after one of its sheets was cut, under what the job asks for now."""
+    problem = group.problem.model_dump(mode="json")
+    title = "the sheets that are not cut yet"
+    return _variant(plan, found, plan.asked_by, title, problem, problem_hash(group.problem))
+
+
+def _variant(
+    plan: Plan, found: SheetPlan, user: User | None, title: str, problem: dict[str, object], mark: str
+) -> Plan:
+    """A finished plan that comes of another one, without a search; it counts from now on."""
     now = timezone.now()
     _money_changes(Job.objects.filter(pk=plan.job_id))
     return Plan.objects.create(
-        job_id=plan.job_id,
-        key=plan.key,
-        state=Plan.State.DONE,
-        seconds=plan.seconds,
-        seed=plan.seed,
-        asked_by=plan.asked_by,
-        problem=group.problem.model_dump(mode="json"),
-        problem_hash=problem_hash(group.problem),
-        based_on=plan,
-        title="the sheets that are not cut yet",
-        result=found.model_dump(mode="json"),
-        results_stored=1,
-        progress=1.0,
-        finished=now,
-        picked=now,
-    )
+        job_id=plan.job_id, key=plan.key, state=Plan.State.DONE, seconds=plan.seconds, seed=plan.seed, asked_by=user,
+        problem=problem, problem_hash=mark, based_on=plan, title=title[:80], result=found.model_dump(mode="json"),
+        results_stored=1, progress=1.0, finished=now, picked=now,
+    )  # fmt: skip
 
 
 def pick(plan: Plan) -> None:

@@ -166,3 +166,18 @@ class SheetPlan(Model):
     trace: list[tuple[float, float, float]] = []
     seed: int = 1
     evaluations: int = 0
+
+
+def on_sheet(problem: SheetProblem, plan: SheetPlan, sheet: str) -> tuple[SheetStock, list[Placement]]:
+    """A sheet of a plan by its name, "id#number", and what lies on it.
+
+    Raises:
+        InputError: the plan has no such sheet.
+    """
+    name, _, number = sheet.rpartition("#")
+    mine = [p for p in plan.placements if p.sheet == name and str(p.sheet_index) == number]
+    stock = next((s for s in problem.sheets if s.id == name), None)
+    if stock is None or not mine:
+        used = sorted({f"{p.sheet}#{p.sheet_index}" for p in plan.placements})
+        raise InputError(field="sheet", got=sheet, needs="one of " + ", ".join(used[:12]))
+    return stock, mine

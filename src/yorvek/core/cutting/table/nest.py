@@ -5,12 +5,11 @@ from __future__ import annotations
 from collections.abc import Collection, Mapping
 
 from yorvek.core.cutting.sheets import SheetPlan, SheetProblem, outline_at
-from yorvek.core.cutting.sheets.problem import sheet_polygon
+from yorvek.core.cutting.sheets.problem import on_sheet, sheet_polygon
 from yorvek.core.cutting.table.common_line import shared_once
 from yorvek.core.cutting.table.gcode import gcode
 from yorvek.core.cutting.table.paths import CentreMark, TablePlan, TableSettings, outline_polygon, table_plan
 from yorvek.core.cutting.table.simulate import TableRun, simulate
-from yorvek.core.errors import InputError
 from yorvek.core.model import Model
 from yorvek.core.outlines import Outline, Ring
 from yorvek.core.outlines.width import middle_of, span_of
@@ -51,12 +50,7 @@ def sheet_on_table(
     Raises:
         InputError: no such sheet.
     """
-    name, _, number = sheet.rpartition("#")
-    mine = [p for p in plan.placements if p.sheet == name and str(p.sheet_index) == number]
-    stock = next((s for s in problem.sheets if s.id == name), None)
-    if stock is None or not mine:
-        used = sorted({f"{p.sheet}#{p.sheet_index}" for p in plan.placements})
-        raise InputError(field="sheet", got=sheet, needs="one of " + ", ".join(used[:12]))
+    stock, mine = on_sheet(problem, plan, sheet)
     parts, marks = [], []
     for p in mine:
         whole = outline_at(outlines[p.part], p)
