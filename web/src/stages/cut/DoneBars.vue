@@ -57,7 +57,7 @@ const store = () =>
               ><el-button
                 text
                 v-if="p.state === 'good' && mayWrite"
-                :aria-label="$t('cut.came_out_wrong_x', [p.part])"
+                :aria-label="$t('cut.came_out_wrong_x', [`${p.part} ${length(p.length_mm)}`])"
                 @click="begin(c, i)"
                 >{{ p.part }} {{ length(p.length_mm) }}</el-button
               ><span v-else :class="p.state === 'miscut' ? 'bad' : ''">

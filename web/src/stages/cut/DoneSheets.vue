@@ -54,7 +54,7 @@ const left = (c: S['CutSheetRow']) => (c.spec.remnant ? t('cut.in_stock') : t('c
               <el-button
                 v-if="h.state === 'good' && mayWrite"
                 text
-                :aria-label="$t('cut.came_out_wrong_x', [h.part])"
+                :aria-label="$t('cut.came_out_wrong_x', [`${h.count} × ${h.part}`])"
                 @click="wrong = { cut: c, piece: h.first, why: '' }"
                 >{{ h.count }} × {{ h.part }}</el-button
               ><span v-else :class="h.state === 'miscut' ? 'bad' : ''">

@@ -12,6 +12,7 @@ from django.db import migrations, models
 
 from yorvek.core.jobs import JobState
 from yorvek.core.records.digest import digest_of
+from yorvek.core.records.upgrades import upgraded
 
 PLAIN = ("load", "member", "dimension", "structure", "plate", "joint", "profile", "part", "kept plan")
 SAID = ("note", "comment", "signature", "release", "cut bar")
@@ -32,6 +33,11 @@ LISTS = {
 }  # fmt: skip
 
 
+def as_it_is_read(job, lists):
+    """The job in the shape in which it is read now: that is what a signature is held against."""
+    return JobState.model_validate({"number": job.pk, "job": upgraded("job", job.data, 1), **lists})
+
+
 def signed_anew(apps, schema_editor):
     """A signature that stands is put under the digest that knows no numbers; one that fell stays fallen."""
     Signature = apps.get_model("jobs", "Signature")
@@ -47,7 +53,7 @@ def signed_anew(apps, schema_editor):
         was = hashlib.sha256(state.model_dump_json(exclude=SINCE).encode()).hexdigest()
         for row in Signature.objects.filter(job=job):
             if row.data["digest"] == was:
-                row.data["digest"] = digest_of(state)
+                row.data["digest"] = digest_of(as_it_is_read(job, lists))
                 row.save()
 
 
