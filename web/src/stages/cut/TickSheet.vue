@@ -54,7 +54,7 @@ const store = () =>
   })
 </script>
 <template>
-  <form class="panel gap" @submit.prevent="store">
+  <form v-if="found" class="panel gap" @submit.prevent="store">
     <h3>{{ $t('cut.the_sheet_is_cut') }}</h3>
     <div class="fields">
       <div class="field wide">
