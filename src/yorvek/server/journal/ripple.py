@@ -12,11 +12,12 @@ from yorvek.server.jobs.models import Job
 
 
 def stale_plans(job: Job, figures: Figures) -> int:
-    """Finished sheet plans, newest of each group, whose problem is no longer the job's."""
+    """Finished sheet plans, of each group that is still to be cut, whose problem is no longer the job's."""
     from yorvek.server.cutting.plans import latest_plans, problem_hash
 
     now = {g.key: problem_hash(g.problem) for g in figures.sheets}
-    return sum(1 for p in latest_plans(job.pk) if p.state == Plan.State.DONE and now.get(p.key) != p.problem_hash)
+    done = (p for p in latest_plans(job.pk, now) if p.state == Plan.State.DONE and p.key in now)
+    return sum(1 for p in done if now[p.key] != p.problem_hash)
 
 
 def ripple_of(job: Job, before: Figures, after: Figures) -> dict[str, Any]:
