@@ -135,4 +135,4 @@ def test_a_sheet_is_ticked_off_and_a_plate_of_it_wanted_again(page: Page, demo: 
     page.get_by_role("button", name="Nest it again").click()
     expect(page.get_by_text("1 × F2 miscut")).to_be_visible(timeout=60_000)
     room(page, "Sheets").click()
-    expect(page.get_by_role("button", name=re.compile("12 mm, S355"))).to_contain_text("1 pieces, not nested")
+    expect(page.get_by_role("button", name=re.compile("12 mm, S355"))).to_contain_text("1 pieces, made before a change")
