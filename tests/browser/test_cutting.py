@@ -108,31 +108,3 @@ def test_a_job_is_taken_out_and_comes_in_again_as_it_was(at_cut: Page, demo: App
     for what in ("strength", "stiffness", "mass_kg", "pieces"):
         assert one["figures"][what] == two["figures"][what]
     assert [m["spec"]["mark"] for m in one["members"]] == [m["spec"]["mark"] for m in two["members"]]
-
-
-def test_a_sheet_is_ticked_off_and_a_plate_of_it_wanted_again(page: Page, demo: Application) -> None:
-    """Nested, ticked off; what is left is too little to keep; one plate came out wrong and is wanted again."""
-    log_in(page, demo)
-    page.get_by_role("heading", name=re.compile("Jobs")).first.wait_for()
-    caller = Caller(demo)
-    caller("GET", "/door")
-    caller("POST", "/login", {"username": "estimator", "password": "quillmere"})
-    job = f"/jobs/{min(x['id'] for x in caller('GET', '/jobs') if x['name'] == 'Heron Hide')}"
-    key = next(s["key"] for s in caller("GET", job)["sheets"] if s["thickness_mm"] == 12)
-    caller("POST", f"{job}/plans", {"key": key, "seconds": 1})
-    wait_until("it is nested", lambda: next(s for s in caller("GET", job)["sheets"] if s["key"] == key)["done"], 60)
-    page.goto(f"{demo.url}{job}/cut/sheets")
-    page.get_by_role("button", name=re.compile("12 mm, S355")).click()
-    expect(page.get_by_text("To be drilled: 16 holes")).to_be_visible()
-    page.get_by_role("button", name="Tick off").click()
-    expect(page.get_by_role("heading", name="The sheet is cut")).to_be_visible()
-    page.get_by_role("button", name="It is cut").click()
-    wait_until("it is cut", lambda: len(caller("GET", job)["sheets_cut"]) == 2, 60)
-    expect(page.get_by_role("heading", name=re.compile("12 mm, S355"))).to_have_count(0, timeout=60_000)
-    room(page, "After the cut").click()
-    page.get_by_role("button", name="4 × F2 came out wrong").click()
-    page.get_by_label("What happened").fill("arc went out")
-    page.get_by_role("button", name="Nest it again").click()
-    expect(page.get_by_text("1 × F2 miscut")).to_be_visible(timeout=60_000)
-    room(page, "Sheets").click()
-    expect(page.get_by_role("button", name=re.compile("12 mm, S355"))).to_contain_text("1 pieces, made before a change")
