@@ -11,8 +11,8 @@ from yorvek.core.errors import InputError
 from yorvek.core.jobs import JobSpec, JobState, figures
 from yorvek.core.jobs.processes import choices, minutes_of
 from yorvek.core.jobs.ways import own_table, refuse_program, way_of
-from yorvek.core.outlines import Outline, Ring, Vertex
-from yorvek.core.outlines.width import span_of
+from yorvek.core.outlines import Outline, Ring, Vertex, width
+from yorvek.core.outlines.width import narrower, span_of
 from yorvek.core.parts import PartSpec
 from yorvek.core.records.upgrades import upgraded
 
@@ -175,3 +175,26 @@ def test_no_pierce_beside_a_remnant():
     assert simulate(in_the_air, width=400, height=300).faults == []
     run = simulate(in_the_air, width=400, height=300, metal=metal)
     assert any("beside the metal" in f for f in run.faults)
+
+
+@pytest.mark.parametrize("least", [3.0, 5.9, 6.5, 12.0, 40.0])
+@pytest.mark.parametrize("turn", [0.0, 30.0, 45.0])
+def test_whether_an_opening_is_narrower_agrees_with_how_wide_it_is(least, turn):
+    slot = Outline(outer=ring((0, 0, 0), (40, 0, 1), (40, 6, 0), (0, 6, 1))).moved(100, 50, turn).outer
+    assert narrower(slot, least) == (span_of(slot) < least)
+
+
+def test_a_row_of_slots_is_looked_at_once(monkeypatch):
+    """Thirty plates of twelve slots took minutes: each slot of each was measured for each way."""
+    looked = []
+    monkeypatch.setattr(width, "_polygon", lambda shape, real=width._polygon: (looked.append(shape), real(shape))[1])
+    slots = {
+        "family": "slotted", "width": entry(611), "height": entry(307), "thickness": entry(8), "slots": 12,
+        "slot_width": entry(7.7), "slot_length": entry(101),
+    }  # fmt: skip
+    plates = [
+        PartSpec.model_validate({"mark": f"S{k}", "qty": 2, "material_id": "S355", "shape": slots}) for k in range(30)
+    ]
+    (group,) = groups(job(*plates))
+    assert sum(d.holes for d in group.drilled) == 30 * 12
+    assert 1 <= len(looked) <= 4

@@ -81,7 +81,7 @@ def minutes_of(w: WorkedPart, way: Process) -> float:
 
 def choices(state: JobState, parts: Mapping[int, WorkedPart]) -> Choices:
     """Every way for every plate part; parts without a process of their own go to the job's table."""
-    made = []
+    made, own = [], own_table(state.job)
     for number, w in parts.items():
         found = offers_of(state, w)
         if found is None:
@@ -91,18 +91,12 @@ def choices(state: JobState, parts: Mapping[int, WorkedPart]) -> Choices:
             PartChoices(
                 part=number,
                 mark=w.part.mark,
-                chosen=chosen_way(state, w),
+                chosen=w.part.process or (own.name if own else ""),
                 offers=sorted(found, key=lambda o: (bool(o.why_not), o.money)),
                 cheapest=cheapest.process if cheapest else None,
             )
         )
     return Choices(parts=made, budgets=budgets(state, parts))
-
-
-def chosen_way(state: JobState, w: WorkedPart) -> str:
-    """The name of the way a part is cut by: its own, or the job's table."""
-    own = own_table(state.job)
-    return w.part.process or (own.name if own else "")
 
 
 def offers_of(state: JobState, w: WorkedPart) -> list[Offer] | None:
@@ -116,13 +110,16 @@ def offers_of(state: JobState, w: WorkedPart) -> list[Offer] | None:
 
 def budgets(state: JobState, parts: Mapping[int, WorkedPart]) -> list[ProcessBudget]:
     """What is chosen, added up by way: set-up of each thickness once, never less than a parcel's least charge."""
-    rates = {p.name: p for p in ways(state.job)}
+    rates, own = {p.name: p for p in ways(state.job)}, own_table(state.job)
     sums = {name: ProcessBudget(process=name, parts=0, minutes=0, money=0) for name in rates}
     setups: set[tuple[str, float | None]] = set()
     for w in parts.values():
-        chosen = chosen_way(state, w)
-        taken = next((o for o in offers_of(state, w) or [] if o.process == chosen), None)
-        if taken is None or taken.why_not or w.geometry is None or _off_bar(w):
+        chosen = w.part.process or (own.name if own else "")
+        asked = cutting_of(w, rates[chosen]) if chosen in rates and not _off_bar(w) else None
+        if asked is None or w.geometry is None:
+            continue
+        taken = offer(rates[chosen], asked, material(w.geometry.material_id))
+        if taken.why_not:
             continue
         total, thickness = sums[chosen], w.geometry.thickness_mm
         extra = 0.0 if (chosen, thickness) in setups else rates[chosen].setup_min

@@ -9,7 +9,7 @@ from yorvek.core.jobs.spec import JobSpec
 from yorvek.core.materials import material
 from yorvek.core.model import Model
 from yorvek.core.outlines import Outline
-from yorvek.core.outlines.width import span_of
+from yorvek.core.outlines.width import narrower
 from yorvek.core.parts import PartGeometry
 from yorvek.core.workshop.processes import Process
 
@@ -64,7 +64,7 @@ def made_later(way: Process | None, outline: Outline, thickness_mm: float) -> li
     if way.straight_only:
         return list(range(len(outline.openings)))
     least = way.least_hole(thickness_mm)
-    return [k for k, ring in enumerate(outline.openings) if span_of(ring) < least - 1e-9]
+    return [k for k, ring in enumerate(outline.openings) if narrower(ring, least)]
 
 
 def why_later(way: Process, thickness_mm: float) -> str:
