@@ -3,7 +3,6 @@
 import pytest
 
 from yorvek.core.cutting.bars import solve_bars
-from yorvek.core.cutting.sheets import Placement, SheetPlan
 from yorvek.core.jobs import JobSpec, JobState, figures
 from yorvek.core.jobs.flats import flat_choice
 from yorvek.core.jobs.purchase import estimated, with_nests
@@ -66,21 +65,12 @@ def test_everything_that_is_bought_stands_on_one_list():
     assert found.purchase.money == 343 and found.purchase.money_estimate == 200 and found.purchase.unpriced == 1
 
 
-def nest(group, *sheets):
-    part = group.problem.parts[0]
-    placed = [
-        Placement(part=part.id, sheet=group.problem.sheets[0].id, sheet_index=k, x=10, y=10, rotation_deg=0)
-        for k in sheets
-    ]
-    return SheetPlan(placements=placed, cost=1, max_x=0, utilisation=0, strip_density=0, lower_bound=1)
-
-
 def test_a_nest_that_stands_is_a_fact():
     """Finding D8: after nesting the thread kept its estimate at 70 %, 191.58 of 883.12."""
     found = figures(state([plate(900, 600, 8, 4)], [sheet(1000, 700, price=entry(70))]), solve)
     (group,) = found.sheets
     assert found.purchase.money == 5 * 70 and found.purchase.money_estimate == 350
-    fact = with_nests(found.purchase, found.sheets, {group.key: nest(group, 0, 1, 2, 3)})
+    fact = with_nests(found.purchase, found.sheets, {group.key: {group.problem.sheets[0].id: 4}})
     assert fact.money == 280 and fact.money_estimate == 0 and fact.lines[0].amount == 4
     assert with_nests(found.purchase, found.sheets, {}) == found.purchase
 

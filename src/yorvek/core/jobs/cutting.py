@@ -173,20 +173,24 @@ def flat_bar_of(w: WorkedPart) -> str | None:
     if isinstance(shape, Rectangle) and shape.flat:
         return shape.flat if shape.flat in flats else None
     g = w.geometry
-    exact = [
-        id for id in flats if g and round(max(section(id).width_mm, section(id).depth_mm), 2) == round(_narrow(g), 2)
-    ]
+    exact = [id for id in flats if g and round(flat_width_mm(id), 2) == round(narrow_mm(g), 2)]
     return exact[0] if exact else None
 
 
-def _narrow(g: PartGeometry) -> float:
+def flat_width_mm(flat: str) -> float:
+    """A flat bar's larger side, however it is named."""
+    return max(section(flat).width_mm, section(flat).depth_mm)
+
+
+def narrow_mm(g: PartGeometry) -> float:
+    """A plate's smaller side."""
     return min(g.width_mm, g.height_mm)
 
 
 def _off_bar(g: PartGeometry, flat: str) -> PartGeometry:
     """A rectangle as a length of flat bar."""
-    long, wide = max(g.width_mm, g.height_mm), max(section(flat).width_mm, section(flat).depth_mm)
-    notes = [*g.notes, f"split to {_narrow(g):g} mm"] if wide > _narrow(g) + 0.01 else g.notes
+    long, wide = max(g.width_mm, g.height_mm), flat_width_mm(flat)
+    notes = [*g.notes, f"split to {narrow_mm(g):g} mm"] if wide > narrow_mm(g) + 0.01 else g.notes
     return g.model_copy(
         update={"kind": "bar", "section_id": flat, "length_mm": long, "thickness_mm": None, "notes": notes}
     )

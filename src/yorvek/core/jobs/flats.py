@@ -8,7 +8,7 @@ from collections.abc import Callable, Mapping
 
 from yorvek.core.cutting.bars import BarPlan, BarProblem
 from yorvek.core.jobs.bar_groups import bar_groups
-from yorvek.core.jobs.cutting import WorkedPart, flats_for
+from yorvek.core.jobs.cutting import WorkedPart, flat_width_mm, flats_for, narrow_mm
 from yorvek.core.jobs.processes import offers_of
 from yorvek.core.jobs.purchase import purchase
 from yorvek.core.jobs.sheet_groups import sheet_groups
@@ -16,7 +16,6 @@ from yorvek.core.jobs.state import JobState
 from yorvek.core.jobs.ways import ways
 from yorvek.core.model import Model
 from yorvek.core.parts.spec import Rectangle
-from yorvek.core.sections import section
 from yorvek.core.workshop.processes import best
 
 Solve = Callable[[BarProblem], BarPlan]
@@ -62,17 +61,12 @@ def flat_choice(state: JobState, parts: Mapping[int, WorkedPart], number: int, s
     offers = []
     for flat in flats:
         (with_, short), (without, _) = metal(True, flat), metal(True, flat, there=False)
-        split = max(section(flat).depth_mm, section(flat).width_mm) - _narrow(w)
+        split = flat_width_mm(flat) - narrow_mm(w.geometry) if w.geometry else 0.0
         money = with_ - without + (_split_money(state, w) if split > SAME_MM else 0.0)
         offers.append(FlatOffer(bar=flat, split_mm=round(max(split, 0.0), 2), money=round(money, 2), short=short))
     cut = best(offers_of(state, w) or [])
     sheet = metal(False)[0] - metal(False, there=False)[0] + (cut.money if cut else 0.0)
     return FlatChoice(flats=offers, sheet_money=round(sheet, 2), off_bar=shape.off_bar, flat=shape.flat)
-
-
-def _narrow(w: WorkedPart) -> float:
-    assert w.geometry is not None
-    return min(w.geometry.width_mm, w.geometry.height_mm)
 
 
 def _bars(
@@ -90,9 +84,18 @@ def _bars(
 
 def _sheets(state: JobState, parts: Mapping[int, WorkedPart], w: WorkedPart) -> float:
     """Money of the sheets that its thickness takes, not nested."""
-    assert w.geometry is not None
-    plate = f"{round(w.geometry.thickness_mm or 0, 3):g}|{w.geometry.material_id}"
-    groups = [g for g in sheet_groups(state, dict(parts)) if g.key.split("|")[:2] == plate.split("|")]
+    g = w.geometry
+    assert g is not None
+    plate = g.thickness_mm, g.material_id
+    # a bar may be composed of plates as thick
+    same = {
+        k: p
+        for k, p in parts.items()
+        if p.geometry and (p.geometry.kind == "bar" or (p.geometry.thickness_mm, p.geometry.material_id) == plate)
+    }
+    groups = [
+        x for x in sheet_groups(state, same) if (x.thickness_mm, x.material_id) == (round(plate[0] or 0, 3), plate[1])
+    ]
     return purchase(state.job, [], groups).of_kind("plates")
 
 

@@ -12,14 +12,18 @@ from collections import Counter
 from collections.abc import Iterable, Mapping
 from typing import Literal
 
+from shapely import Polygon
+
 from yorvek.core.cutting.bars import BarPlan
-from yorvek.core.cutting.sheets import SheetPlan
+from yorvek.core.cutting.sheets import SheetStock
+from yorvek.core.cutting.sheets.problem import sheet_polygon
 from yorvek.core.jobs.cutting import BarGroup, SheetGroup, StockLine
 from yorvek.core.jobs.hardware import hardware_line
 from yorvek.core.jobs.spec import JobSpec
 from yorvek.core.model import Model
 
 USUAL_YIELD = 0.7
+"""Of a sheet, until it is nested (common practice, no source)."""
 Kind = Literal["bars", "plates", "hardware", "ready", "sent out"]
 Plans = Iterable[tuple[BarGroup, BarPlan]]
 
@@ -96,9 +100,9 @@ def purchase(
     return summed(lines)
 
 
-def with_nests(found: Purchase, sheets: Iterable[SheetGroup], nests: Mapping[str, SheetPlan]) -> Purchase:
-    """The same with the sheets of nests that stand, by group, in the place of estimates."""
-    facts = {g.key: _sheet_lines(g, _used(nests[g.key]), estimate=False) for g in sheets if g.key in nests}
+def with_nests(found: Purchase, sheets: Iterable[SheetGroup], nests: Mapping[str, Mapping[str, int]]) -> Purchase:
+    """The same with the sheets of nests that stand in the place of estimates: by group, how many of each size."""
+    facts = {g.key: _sheet_lines(g, nests[g.key], estimate=False) for g in sheets if g.key in nests}
     out, done = [], set()
     for line in found.lines:
         if line.kind != "plates" or line.key not in facts:
@@ -152,45 +156,39 @@ def _line(kind: Kind, key: str, line: StockLine, n: int, price: float, **more: o
     )  # fmt: skip
 
 
-def _used(plan: SheetPlan) -> Counter[str]:
-    return Counter(sheet for sheet, _ in {(p.sheet, p.sheet_index) for p in plan.placements})
-
-
 def estimated(group: SheetGroup) -> dict[str, int]:
     """Whole sheets at a usual yield: what is on hand first, then the cheapest size that takes the largest piece."""
-    area = sum(_area(p.outline) * p.qty for p in group.problem.parts)
+    area = sum(float(Polygon(p.outline).area) * p.qty for p in group.problem.parts)
     long, wide = (max(v) for v in zip(*(_box(p.outline) for p in group.problem.parts), strict=True))
+    price = {x.id: x.price for x in group.lines}
     out: dict[str, int] = {}
-    offers = []
-    for sheet in group.problem.sheets:
-        if sheet.qty is None:
-            if max(sheet.width, sheet.height) >= long and min(sheet.width, sheet.height) >= wide:
-                offers.append(sheet)
-            continue
-        each = (_area(sheet.outline) if sheet.outline else sheet.width * sheet.height) * USUAL_YIELD
-        taken = min(sheet.qty, math.ceil(max(area, 0.0) / each)) if each else 0
-        out[sheet.id] = taken
-        area -= taken * each
+    for sheet in (s for s in group.problem.sheets if s.qty is not None):
+        out[sheet.id] = min(sheet.qty or 0, _many(area, sheet))
+        area -= out[sheet.id] * _of_one(sheet)
+    offers = [
+        s
+        for s in group.problem.sheets
+        if s.qty is None and max(s.width, s.height) >= long and min(s.width, s.height) >= wide
+    ]
     if area > 0 and offers:
-        price = {x.id: x.price for x in group.lines}
-
-        def many(i: int) -> int:
-            return math.ceil(area / (offers[i].width * offers[i].height * USUAL_YIELD))
-
-        best = min(range(len(offers)), key=lambda i: (many(i) * price[offers[i].id], i))
-        out[offers[best].id] = many(best)
+        best = min(offers, key=lambda s: _many(area, s) * price[s.id])
+        out[best.id] = _many(area, best)
     return out
 
 
-def _area(points: list[tuple[float, float]]) -> float:
-    return abs(sum(x1 * y2 - x2 * y1 for (x1, y1), (x2, y2) in zip(points, points[1:] + points[:1], strict=True))) / 2
+def _of_one(sheet: SheetStock) -> float:
+    """Of plates that usually come out of a sheet, mm2."""
+    return float(sheet_polygon(sheet).area) * USUAL_YIELD
+
+
+def _many(area: float, sheet: SheetStock) -> int:
+    return max(0, math.ceil(area / _of_one(sheet)))
 
 
 def _box(points: list[tuple[float, float]]) -> tuple[float, float]:
     """Longer and shorter side of the box around."""
-    xs, ys = [x for x, _ in points], [y for _, y in points]
-    sides = max(xs) - min(xs), max(ys) - min(ys)
-    return max(sides), min(sides)
+    x0, y0, x1, y1 = Polygon(points).bounds
+    return max(x1 - x0, y1 - y0), min(x1 - x0, y1 - y0)
 
 
 def _hardware_lines(job: JobSpec) -> list[PurchaseLine]:

@@ -15,7 +15,7 @@ from yorvek.core.jobs.cutting import (
     cut_pieces,
     own_names,
 )
-from yorvek.core.jobs.sheets_cut import plates_done
+from yorvek.core.jobs.sheets_cut import PlateKey, plates_done
 from yorvek.core.jobs.spec import SawAndTable, SheetStockSpec, landed
 from yorvek.core.jobs.state import JobState
 from yorvek.core.jobs.ways import Drilled, made_later, named, way_of, why_later, without_later
@@ -154,7 +154,7 @@ def _on_hand_and_offered(
     return sheets, lines
 
 
-Wanted = dict[tuple[float, str, str], list[WorkedPart]]
+Wanted = dict[PlateKey, list[WorkedPart]]
 
 
 def sheet_groups(state: JobState, parts: dict[int, WorkedPart]) -> list[SheetGroup]:
@@ -169,8 +169,8 @@ def plates_changed(state: JobState, parts: dict[int, WorkedPart]) -> list[str]:
         return []
     out = []
     for key, pieces in _by_plate(state, parts).items():
-        for p, w in _pieces(state, key[2], pieces):
-            words = plates_done(state.sheets_cut.values(), f"{key[0]:g}|{key[1]}", w.ref, p.outline).words(p.id, p.qty)
+        for p, w in _pieces(state, key.process, pieces):
+            words = plates_done(state.sheets_cut.values(), str(key), w.ref, p.outline).words(p.id, p.qty)
             out += [words] * bool(words)
     return out
 
@@ -179,8 +179,10 @@ def _by_plate(state: JobState, parts: dict[int, WorkedPart]) -> Wanted:
     wanted: Wanted = {}
     for w in cut_pieces(parts):
         if w.geometry is not None and w.geometry.kind == "plate":
-            thickness = round(w.geometry.thickness_mm or 0, 3)
-            wanted.setdefault((thickness, w.geometry.material_id, named(state.job, w.part.process)), []).append(w)
+            key = PlateKey(
+                round(w.geometry.thickness_mm or 0, 3), w.geometry.material_id, named(state.job, w.part.process)
+            )
+            wanted.setdefault(key, []).append(w)
     return wanted
 
 
@@ -194,7 +196,7 @@ def _group(
 ) -> SheetGroup | None:
     """One thickness in one material, cut in one way; None where all of it is cut."""
     machines, way = state.job.machines, way_of(state.job, process)
-    key = f"{thickness:g}|{material_id}" + (f"|{process}" if process else "")
+    key = str(PlateKey(thickness, material_id, process))
     every = _pieces(state, process, pieces)
     done = {p.id: plates_done(state.sheets_cut.values(), key, w.ref, p.outline) for p, w in every}
     still = [p.model_copy(update={"qty": p.qty - done[p.id].right}) for p, _ in every if p.qty > done[p.id].right]

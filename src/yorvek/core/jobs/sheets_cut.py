@@ -5,7 +5,7 @@ from __future__ import annotations
 import hashlib
 from collections import Counter
 from collections.abc import Iterable, Sequence
-from typing import Literal
+from typing import Literal, NamedTuple
 
 from pydantic import Field
 
@@ -13,6 +13,31 @@ from yorvek.core.jobs.spec import Corner, SheetStockSpec
 from yorvek.core.model import Model
 
 FINEST_MM = 0.01
+
+
+class PlateKey(NamedTuple):
+    """What plates are nested together by: thickness, material, and the way they are cut; none: the job's table."""
+
+    thickness_mm: float
+    material_id: str
+    process: str = ""
+
+    def __str__(self) -> str:
+        return "|".join([f"{self.thickness_mm:g}", self.material_id, *([self.process] if self.process else [])])
+
+    @property
+    def plate(self) -> tuple[str, str]:
+        """What sheet it comes from, however it is cut."""
+        return f"{self.thickness_mm:g}", self.material_id
+
+    @classmethod
+    def read(cls, text: str) -> PlateKey:
+        """A key as it is written; what is none has no plate."""
+        thickness, material_id, process = [*text.split("|", 2), "", ""][:3]
+        try:
+            return cls(float(thickness), material_id, process)
+        except ValueError:
+            return cls(0.0, text)
 
 
 class CutPlate(Model):
@@ -63,8 +88,9 @@ def shape_mark(outline: Sequence[tuple[float, float]]) -> str:
 
 def plates_done(cuts: Iterable[CutSheetSpec], key: str, ref: str, outline: Sequence[tuple[float, float]]) -> PlatesDone:
     """Good plates that were cut for one that is wanted, of its thickness and metal, in whatever way."""
-    plate = key.split("|")[:2]
+    plate = PlateKey.read(key).plate
     now = shape_mark(outline)
-    of = [p for c in cuts if c.key.split("|")[:2] == plate for p in c.pieces if p.state == "good" and p.ref == ref]
+    same = (c for c in cuts if PlateKey.read(c.key).plate == plate)
+    of = [p for c in same for p in c.pieces if p.state == "good" and p.ref == ref]
     found = Counter(p.shape == now for p in of)
     return PlatesDone(right=found[True], other=found[False])

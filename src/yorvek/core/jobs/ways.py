@@ -11,11 +11,11 @@ from yorvek.core.model import Model
 from yorvek.core.outlines import Outline
 from yorvek.core.outlines.width import narrower
 from yorvek.core.parts import PartGeometry
-from yorvek.core.workshop.processes import Process
+from yorvek.core.workshop.processes import Process, out_of_reach
 
 
 class Drilled(Model):
-    """Round holes of one size in a part that its cut cannot make."""
+    """Openings of one width in a part that its cut cannot make: drilled, or milled where they are not round."""
 
     part: str
     name: str = ""
@@ -96,12 +96,8 @@ def refuse_program(job: JobSpec, name: str, thickness_mm: float, material_id: st
         needs = "a table in the shop: this is sent out, as drawings"
     elif way.straight_only:
         needs = "a table that cuts freely: this goes by a list of straight cuts"
-    elif not way.there:
-        needs = "a table that the shop has"
-    elif material(material_id).family not in way.families:
-        needs = f"a table for {material(material_id).family}"
-    elif not way.thinnest_mm <= thickness_mm <= way.thickest_mm:
-        needs = f"a plate of {way.thinnest_mm:g} to {way.thickest_mm:g} mm, or another way to cut it"
+    elif why := out_of_reach(way, thickness_mm, material(material_id)):
+        needs = f"another way to cut it: this one is {why}"
     if needs:
         got = f"{thickness_mm:g} mm {material_id}, {way.name if way else 'no table'}"
         raise InputError(field="program", got=got, needs=needs)

@@ -210,13 +210,21 @@ def offer(p: Process, c: Cutting, m: Material) -> Offer:
     )
 
 
-def _why_not(p: Process, c: Cutting, m: Material) -> str:
+def out_of_reach(p: Process, thickness_mm: float, m: Material) -> str:
+    """Why a process does not cut a plate, whatever its outline; nothing where it does."""
     if not p.there:
         return "the shop has none"
     if m.family not in p.families:
         return f"not for {m.family}"
-    if not p.thinnest_mm <= c.thickness_mm <= p.thickest_mm:
+    if not p.thinnest_mm <= thickness_mm <= p.thickest_mm:
         return f"for {p.thinnest_mm:g} to {p.thickest_mm:g} mm"
+    return ""
+
+
+def _why_not(p: Process, c: Cutting, m: Material) -> str:
+    never = out_of_reach(p, c.thickness_mm, m)
+    if never:
+        return never
     if p.straight_only and not c.straight:
         return "straight cuts only"
     if EDGES.index(p.edge) < EDGES.index(c.edge):

@@ -15,6 +15,7 @@ from yorvek.core.cutting.sheets.verify import faults_of, measures
 from yorvek.core.errors import InputError
 from yorvek.core.jobs.cutting import SheetGroup
 from yorvek.core.jobs.processes import minutes_of
+from yorvek.core.jobs.sheets_cut import PlateKey
 from yorvek.core.jobs.ways import made_later, way_of
 from yorvek.core.model import Model
 from yorvek.core.outlines import Outline, Ring
@@ -78,13 +79,13 @@ def plan_view(job: Job, plan: Plan) -> shapes.PlanView:
         outlines.setdefault(
             piece.id, Outline(outer=Ring.polygon(piece.outline), openings=[Ring.polygon(h) for h in piece.holes])
         )
-    thickness, material_id, process = (*plan.key.split("|"), "")[:3]
+    of = PlateKey.read(plan.key)
     shown = SheetGroup(
         key=plan.key,
-        thickness_mm=float(thickness),
-        material_id=material_id,
-        process=process,
-        way=group.way if group else process,
+        thickness_mm=of.thickness_mm,
+        material_id=of.material_id,
+        process=of.process,
+        way=group.way if group else of.process,
         refs=group.refs if group else {},
         drilled=group.drilled if group else [],
         problem=problem,
@@ -124,7 +125,7 @@ def variants(request: HttpRequest, job_id: int, key: str) -> list[Variant]:
     now = {g.key: plans.problem_hash(g.problem) for g in found.sheets}
     counting = {p.pk for p in plans.latest_plans(job.pk, now)}
     by_mark = {w.part.mark: w for w in found.parts.values() if w.geometry}
-    way = way_of(job.spec, (*key.split("|"), "", "")[2])
+    way = way_of(job.spec, PlateKey.read(key).process)
     out = []
     for plan in Plan.objects.filter(job=job, key=key, state=Plan.State.DONE).select_related("asked_by")[:MOST_VARIANTS]:
         result = SheetPlan.model_validate(plan.result)

@@ -22,6 +22,7 @@ from yorvek.core.jobs.figures import BarResult
 from yorvek.core.jobs.flats import FlatChoice, flat_choice
 from yorvek.core.jobs.order_of_work import laid, left_for_held
 from yorvek.core.jobs.processes import Choices, choices
+from yorvek.core.jobs.sheets_cut import PlateKey
 from yorvek.core.jobs.spec import BarStockSpec, SheetStockSpec
 from yorvek.core.jobs.to_stock import Saving, savings
 from yorvek.core.model import Model
@@ -143,12 +144,12 @@ def receive(request: HttpRequest, job_id: int, body: ReceiveIn) -> shapes.Change
                 scope.create(StockItem, StockSpec(item=item))
             _hold(scope, job, body.key, meant_bars(result.plan))
         else:
-            thickness, material_id = body.key.split("|")[:2]
+            of = PlateKey.read(body.key)
             for one_sheet in body.sheets:
                 sheet = SheetStockSpec(
-                    material_id=material_id, thickness=Thickness(text=f"{thickness} mm"), width=one_sheet.width,
-                    height=one_sheet.height, qty=1, price=price, location=body.location, heat=body.heat,
-                    note="measured on receipt", reserved_for=job.pk,
+                    material_id=of.material_id, thickness=Thickness(text=f"{of.thickness_mm:g} mm"),
+                    width=one_sheet.width, height=one_sheet.height, qty=1, price=price, location=body.location,
+                    heat=body.heat, note="measured on receipt", reserved_for=job.pk,
                 )  # fmt: skip
                 scope.create(StockItem, StockSpec(item=sheet))
     return job_changes(job)

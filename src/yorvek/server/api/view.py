@@ -18,7 +18,7 @@ from yorvek.server.api import shapes
 from yorvek.server.api.rows import SAID_ROWS, WORKED_ROWS, Place, by, result_of
 from yorvek.server.cutting.bought import bought
 from yorvek.server.cutting.models import Plan
-from yorvek.server.cutting.plans import latest_plans, problem_hash
+from yorvek.server.cutting.plans import latest_plans, problem_hash, sheets_of
 from yorvek.server.jobs.headlines import keep, kept
 from yorvek.server.jobs.models import Job, JobRecord
 from yorvek.server.jobs.thread import job_figures, job_state
@@ -45,7 +45,7 @@ def plan_state(plan: Plan, now: dict[str, str]) -> shapes.PlanState:
         finished=plan.finished.isoformat() if plan.finished else None,
         stale=now.get(plan.key) != plan.problem_hash,
         title=plan.title,
-        sheets=len({(p["sheet"], p["sheet_index"]) for p in result.get("placements", [])}),
+        sheets=sheets_of(plan).total(),
         cost=result.get("cost"),
         utilisation=result.get("utilisation"),
     )

@@ -6,6 +6,7 @@ import hashlib
 import secrets
 import threading
 import time
+from collections import Counter
 from collections.abc import Iterable, Mapping
 from datetime import datetime, timedelta
 
@@ -38,7 +39,7 @@ def problem_hash(problem: SheetProblem) -> str:
     return hashlib.sha256(problem.model_dump_json().encode()).hexdigest()
 
 
-def latest_plans(job_id: int, now: Mapping[str, str] | None = None) -> list[Plan]:
+def latest_plans(job_id: int, now: Mapping[str, str]) -> list[Plan]:
     """Of each group the newest plan under way or failed, and the finished one that was chosen or finished last; of
     these one of what is asked `now`, by group, before any other.
     """
@@ -46,7 +47,7 @@ def latest_plans(job_id: int, now: Mapping[str, str] | None = None) -> list[Plan
     light = Plan.objects.filter(job_id=job_id).only("id", "key", "state", "picked", "finished", "asked", "problem_hash")
 
     def counts(plan: Plan) -> tuple[bool, datetime]:
-        return now is not None and now.get(plan.key) == plan.problem_hash, _counts_from(plan)
+        return now.get(plan.key) == plan.problem_hash, _counts_from(plan)
 
     for plan in light.order_by("id"):
         done = plan.state == Plan.State.DONE
@@ -57,11 +58,17 @@ def latest_plans(job_id: int, now: Mapping[str, str] | None = None) -> list[Plan
     return list(Plan.objects.defer("problem").filter(pk__in=[p.pk for p in out.values()])) if out else []
 
 
-def standing_nests(job_id: int, groups: Iterable[SheetGroup]) -> dict[str, SheetPlan]:
-    """Of each group the nest that counts, where it is of what the job asks now."""
+def sheets_of(plan: Plan) -> Counter[str]:
+    """How many sheets of each size a plan uses."""
+    placements = (plan.result or {}).get("placements", [])
+    return Counter(sheet for sheet, _ in {(p["sheet"], p["sheet_index"]) for p in placements})
+
+
+def standing_nests(job_id: int, groups: Iterable[SheetGroup]) -> dict[str, Counter[str]]:
+    """Sheets of the nest that counts, of each group where it is of what the job asks now."""
     now = {g.key: problem_hash(g.problem) for g in groups}
     return {
-        plan.key: SheetPlan.model_validate(plan.result)
+        plan.key: sheets_of(plan)
         for plan in latest_plans(job_id, now)
         if plan.state == Plan.State.DONE and plan.result and now.get(plan.key) == plan.problem_hash
     }

@@ -18,7 +18,6 @@ from yorvek.core.quantities.entry import evaluate_dimensions, resolve
 from yorvek.core.records import KINDS, refuse_broken
 from yorvek.core.records.upgrades import schema_of
 from yorvek.server.accounts.models import Guest, Shop, User
-from yorvek.server.cutting.bought import bought
 from yorvek.server.jobs.headlines import keep, stock_changed, stock_version
 from yorvek.server.jobs.models import ROWS, Dimension, Job, JobRecord
 from yorvek.server.jobs.thread import job_figures, job_state, structure_result
@@ -315,7 +314,8 @@ def _tell(scope: EditScope, before: JobState, after: JobState, stood: tuple[str,
     since, stock = stood
     was, now = job_figures(before), job_figures(after)
     scope.job.worked = Step(before, was, after, now, frozenset(scope.rows), since, stand(scope.edit.pk, stock))
+    told = ripple_of(scope.job, was, now)
     if ripple:
-        scope.edit.ripple = ripple_of(scope.job, was, now)
+        scope.edit.ripple = told
         scope.edit.save(update_fields=["ripple"])
-    keep(scope.job, now, stock, bought(scope.job.pk, now).money)
+    keep(scope.job, now, stock, told["after"]["money"])
