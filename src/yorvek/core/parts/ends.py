@@ -11,7 +11,7 @@ from shapely import Polygon, box
 from yorvek.core.errors import InputError
 from yorvek.core.model import Model
 from yorvek.core.outlines import Outline, Ring, ring_points
-from yorvek.core.parts.saying import Say, said_in
+from yorvek.core.parts.saying import METRIC, Say
 from yorvek.core.parts.spec import EndShape
 from yorvek.core.sections import Section
 from yorvek.core.sections.catalogue import outline_of
@@ -20,6 +20,7 @@ from yorvek.core.workshop.saddle import saddle
 STATIONS = 72
 BAND_MM = 30.0
 LEAST_MM = 5.0
+"""What must stay of a bar between its notches; less is no bar (ours)."""
 
 
 class EndCut(Model):
@@ -39,7 +40,7 @@ def end_cut(
     shape: EndShape,
     s: Section,
     from_square_deg: float,
-    say: Say = said_in("mm"),  # noqa: B008
+    say: Say = METRIC,
 ) -> EndCut | None:
     """The cut of an end; None where it is straight.
 

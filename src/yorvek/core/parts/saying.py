@@ -22,3 +22,6 @@ def said_in(unit: UnitSystem) -> Say:
         return f"{mm:g} mm" if whole else f"{mm:g}"
 
     return say
+
+
+METRIC = said_in("mm")

@@ -29,6 +29,7 @@ from yorvek.core.model import Model
 from yorvek.core.quantities.entry import Length, Money, Place, Thickness
 from yorvek.server.api import shapes
 from yorvek.server.api.access import job_of, row_of, writer
+from yorvek.server.api.ticked import fewer, miscut_in, share_of
 from yorvek.server.api.view import job_changes
 from yorvek.server.jobs.models import CutBar, Job, KeptPlan, Note
 from yorvek.server.jobs.thread import job_figures, job_state, plan_of_bars
@@ -58,20 +59,6 @@ def _hold(scope: EditScope, job: Job, key: str, bars: list[dict[str, int]]) -> N
         scope.create(KeptPlan, spec)
     else:
         scope.replace(row, spec.model_dump(mode="json"))
-
-
-def fewer(scope: EditScope, number: int, by: int) -> StockItem:
-    """A line of the stock book with so many less; what it says when too few are there."""
-    row = StockItem.objects.select_for_update().filter(pk=number, shop=scope.shop).first()
-    if row is None:
-        raise HttpError(404, "That line of the stock book is gone.")
-    item = row.spec.item
-    if item.qty is not None:
-        if item.qty < by:
-            raise InputError(field="stock", got=f"{by} taken", needs=f"only {item.qty} are there")
-        changed = StockSpec(item=item.model_copy(update={"qty": item.qty - by}))
-        scope.update(row, changed, row.version)
-    return row
 
 
 @router.get("/jobs/{job_id}/processes", response=Choices)
@@ -248,9 +235,7 @@ def _back(
     scope: EditScope, item: BarStockSpec, length_mm: float, location: str, note: str, *, kept_for: int | None = None
 ) -> None:
     """What is left of a bar, as a line of its own: the metal that it was, with its heat and its zinc."""
-    price = None
-    if item.price is not None:
-        price = Money(text=f"{item.price.value * length_mm / item.length.value:.2f}")
+    price = share_of(item.price, length_mm / item.length.value)
     drop = item.model_copy(
         update={
             "length": Length(text=f"{length_mm:.1f} mm"), "qty": 1, "drop": True, "price": price,
@@ -277,15 +262,11 @@ def miscut(request: HttpRequest, job_id: int, cut_id: int, body: MiscutIn) -> sh
         state, found = scope.found()
         row = row_of(CutBar, job, cut_id)
         spec: CutBarSpec = row.spec
-        if body.piece >= len(spec.pieces) or spec.pieces[body.piece].state != "good":
-            raise InputError(field="piece", got=str(body.piece + 1), needs="a good piece of this bar")
-        piece = spec.pieces[body.piece]
-        scope.call(f"miscut {piece.part}")
         came_out = scope.resolved(body).came_out.value  # type: ignore[attr-defined]
+        piece, pieces = miscut_in(spec.pieces, body.piece, "a good piece of this bar", came_out_mm=came_out)
+        scope.call(f"miscut {piece.part}")
         if came_out > spec.length_mm:
             raise InputError(field="came_out", got=body.came_out.text, needs=f"at most the bar's {spec.length_mm:g} mm")
-        pieces = list(spec.pieces)
-        pieces[body.piece] = piece.model_copy(update={"state": "miscut", "came_out_mm": came_out})
         scope.replace(row, spec.model_copy(update={"pieces": pieces}).model_dump(mode="json"))
         if came_out >= state.job.machines.drop_worth.value:
             _back(scope, _metal_of(spec), came_out, body.location, f"miscut {piece.part} of {state.job.name}")

@@ -21,11 +21,11 @@ from yorvek.core.jobs.cutting import GONE, SheetGroup, StockLine
 from yorvek.core.jobs.sheets_cut import CutPlate, CutSheetSpec, shape_mark
 from yorvek.core.jobs.spec import Corner, SheetStockSpec
 from yorvek.core.model import Model
-from yorvek.core.quantities.entry import Length, Money
+from yorvek.core.quantities.entry import Length
 from yorvek.server.api import shapes
 from yorvek.server.api.access import job_of, row_of, writer
 from yorvek.server.api.plans import plan_of
-from yorvek.server.api.saw import fewer
+from yorvek.server.api.ticked import fewer, miscut_in, share_of
 from yorvek.server.api.view import job_changes
 from yorvek.server.cutting import plans
 from yorvek.server.cutting.models import Plan
@@ -37,6 +37,8 @@ from yorvek.server.stock.models import StockItem
 router = Router(tags=["table"])
 LEAST_ARM_MM = 80.0
 """Narrower arms of a remnant are scrap (common practice, no source)."""
+LEAST_CUT_MM = 1.0
+"""What cutting a remnant off takes at least, though a shear takes nothing (common practice, no source)."""
 
 
 class Remnant(Model):
@@ -71,7 +73,7 @@ def _left(job: Job, problem: SheetProblem, stock: SheetStock, mine: list[Placeme
     found = remnant(
         sheet_polygon(stock),
         [polygon_at(parts[p.part], p) for p in mine],
-        kerf_mm=max(problem.kerf, 1.0),
+        kerf_mm=max(problem.kerf, LEAST_CUT_MM),
         least_mm=LEAST_ARM_MM,
     )
     return found if found is not None and found.area >= job.spec.machines.drop_worth.value**2 else None
@@ -173,8 +175,8 @@ def _back(
     x0, y0 = min(x for x, _ in outline), min(y for _, y in outline)
     moved = [(round(x - x0, 1), round(y - y0, 1)) for x, y in outline]
     width, height = max(x for x, _ in moved), max(y for _, y in moved)
-    area = Polygon(moved).area
-    price = Money(text=f"{item.price.value * area / whole_mm2:.2f}") if item.price is not None else None
+    area = float(Polygon(moved).area)
+    price = share_of(item.price, area / whole_mm2)
     whole = abs(area - width * height) < 1.0
     back = item.model_copy(
         update={
@@ -222,12 +224,8 @@ def plate_miscut(request: HttpRequest, job_id: int, cut_id: int, body: PlateMisc
     with edit(user, job, "miscut plate", chooses=True) as scope:
         row = row_of(CutSheet, job, cut_id)
         spec: CutSheetSpec = row.spec
-        if body.piece >= len(spec.pieces) or spec.pieces[body.piece].state != "good":
-            raise InputError(field="piece", got=str(body.piece + 1), needs="a good plate of this sheet")
-        piece = spec.pieces[body.piece]
+        piece, pieces = miscut_in(spec.pieces, body.piece, "a good plate of this sheet", why=body.why)
         scope.call(f"miscut {piece.part}")
-        pieces = list(spec.pieces)
-        pieces[body.piece] = piece.model_copy(update={"state": "miscut", "why": body.why})
         scope.replace(row, spec.model_copy(update={"pieces": pieces}).model_dump(mode="json"))
         text = f"{piece.part} came out wrong" + (f": {body.why}" if body.why.strip() else "")
         scope.create(Note, NoteSpec(kind="mistake", text=text, about=piece.part))

@@ -115,11 +115,11 @@ def _with_rest(problem: BarProblem, kept: Placed, rest: BarPlan | None) -> BarPl
     )
 
 
-def _partly(problem: BarProblem, slants: Slants, least: BarPlan, solve: Solve) -> BarPlan | None:
+def _partly(problem: BarProblem, slants: Slants, least: BarPlan, solve: Solve) -> BarPlan:
     """Bars of the least plan that fit, and the rest as if no cut were shared."""
     kept = [b for b in _as_placed(least) if _over(problem, slants, b) <= SAME_MONEY]
     rest = rest_after(problem, kept)
-    plan = solve(_square(rest, Slants(rest), shared=False)) if rest is not None and rest.stock else None
+    plan = solve(_square(rest, Slants(rest), shared=False)) if rest is not None else None
     return _with_rest(problem, kept, plan)
 
 
