@@ -5,7 +5,7 @@ import { type S } from '../../api/client'
 import { attempt, change, job, mayWrite } from '../../shared/job'
 import { entry, length, lengthUnit } from '../../shared/units'
 import QuantityField from '../../ui/QuantityField.vue'
-import TextField from '../../ui/TextField.vue'
+import CameOutWrong from './CameOutWrong.vue'
 
 const wrong = ref<{
   cut: S['CutRow']
@@ -74,24 +74,17 @@ const store = () =>
         </tr>
       </tbody>
     </table>
-    <form v-if="wrong" class="panel gap" @submit.prevent="store">
-      <h3>{{ $t('cut.came_out_wrong_x', [wrong.cut.spec.pieces[wrong.piece].part]) }}</h3>
-      <div class="fields">
-        <QuantityField v-model="wrong.came_out" :label="$t('cut.it_is_now_long')" />
-        <TextField
-          id="w-why"
-          :placeholder="$t('cut.stop_slipped')"
-          v-model="wrong.why"
-          :label="$t('cut.what_happened')"
-          :echo="$t('cut.goes_into_the_log')"
-        />
-      </div>
-      <div class="row">
-        <el-button type="primary" native-type="submit">{{ $t('cut.plan_it_again') }}</el-button><el-button
-          @click="wrong = null"
-          >{{ $t('cut.leave_it') }}</el-button
-        >
-      </div>
-    </form>
+    <CameOutWrong
+      v-if="wrong"
+      id="w-why"
+      v-model:why="wrong.why"
+      :part="wrong.cut.spec.pieces[wrong.piece].part"
+      :such="$t('cut.stop_slipped')"
+      :again="$t('cut.plan_it_again')"
+      @store="store"
+      @leave="wrong = null"
+    >
+      <QuantityField v-model="wrong.came_out" :label="$t('cut.it_is_now_long')" />
+    </CameOutWrong>
   </section>
 </template>

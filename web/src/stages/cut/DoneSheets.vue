@@ -5,7 +5,7 @@ import { type S } from '../../api/client'
 import { t } from '../../messages'
 import { attempt, change, job, mayWrite } from '../../shared/job'
 import { length, lengthUnit } from '../../shared/units'
-import TextField from '../../ui/TextField.vue'
+import CameOutWrong from './CameOutWrong.vue'
 
 const wrong = ref<{ cut: S['CutSheetRow']; piece: number; why: string } | null>(null)
 const store = () =>
@@ -67,21 +67,15 @@ const left = (c: S['CutSheetRow']) => (c.spec.remnant ? t('cut.in_stock') : t('c
         </tr>
       </tbody>
     </table>
-    <form v-if="wrong" class="panel gap" @submit.prevent="store">
-      <h3>{{ $t('cut.came_out_wrong_x', [wrong.cut.spec.pieces[wrong.piece].part]) }}</h3>
-      <TextField
-        id="ws-why"
-        v-model="wrong.why"
-        :placeholder="$t('cut.arc_went_out')"
-        :label="$t('cut.what_happened')"
-        :echo="$t('cut.goes_into_the_log')"
-      />
-      <div class="row">
-        <el-button type="primary" native-type="submit">{{ $t('cut.nest_it_again') }}</el-button><el-button
-          @click="wrong = null"
-          >{{ $t('cut.leave_it') }}</el-button
-        >
-      </div>
-    </form>
+    <CameOutWrong
+      v-if="wrong"
+      id="ws-why"
+      v-model:why="wrong.why"
+      :part="wrong.cut.spec.pieces[wrong.piece].part"
+      :such="$t('cut.arc_went_out')"
+      :again="$t('cut.nest_it_again')"
+      @store="store"
+      @leave="wrong = null"
+    />
   </section>
 </template>

@@ -5,7 +5,7 @@ import { call, type S } from '../../api/client'
 import { t } from '../../messages'
 import { attempt, change, job } from '../../shared/job'
 import { area } from '../../shared/units'
-import Choice from '../../ui/Choice.vue'
+import ChoiceField from '../../ui/ChoiceField.vue'
 import TextField from '../../ui/TextField.vue'
 import { cornersOf } from './remnant'
 
@@ -33,6 +33,8 @@ const options = computed(() => [
   { value: 'scrap', label: t('cut.nothing_worth_keeping') },
 ])
 const given = computed(() => cornersOf(typed.value))
+/** What is typed is no outline yet: nothing else is kept in its place. */
+const unread = computed(() => comes.value === 'typed' && !given.value)
 const outline = computed<[number, number][] | null>(() =>
   comes.value === 'found'
     ? ((found.value?.outline as [number, number][]) ?? null)
@@ -57,10 +59,7 @@ const store = () =>
   <form v-if="found" class="panel gap" @submit.prevent="store">
     <h3>{{ $t('cut.the_sheet_is_cut') }}</h3>
     <div class="fields">
-      <div class="field wide">
-        <label :for="`${id}-left`">{{ $t('cut.what_is_left') }}</label>
-        <Choice :id="`${id}-left`" v-model="comes" :options="options" />
-      </div>
+      <ChoiceField :id="`${id}-left`" v-model="comes" :label="$t('cut.what_is_left')" :options="options" />
       <TextField
         v-if="comes === 'typed'"
         :id="`${id}-corners`"
@@ -79,13 +78,13 @@ const store = () =>
       />
     </div>
     <div class="row">
-      <el-button type="primary" native-type="submit">{{ $t('cut.it_is_cut') }}</el-button>
+      <el-button type="primary" native-type="submit" :disabled="unread">{{ $t('cut.it_is_cut') }}</el-button>
       <el-button @click="emit('done')">{{ $t('cut.not_yet') }}</el-button>
     </div>
   </form>
 </template>
 <style scoped>
-.wide {
-  min-width: 320px;
+.fields {
+  grid-template-columns: repeat(auto-fill, minmax(280px, 1fr));
 }
 </style>
