@@ -56,6 +56,6 @@ def _span(shape: Shape) -> float:
     return round(2 * float(line.length), 2)
 
 
-@lru_cache(maxsize=4096)
+@lru_cache(maxsize=1 << 16)
 def _nothing_left(shape: Shape, least_mm: float) -> bool:
     return bool(_polygon(shape).buffer((FINE_MM - least_mm) / 2).is_empty)
