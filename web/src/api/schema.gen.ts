@@ -4005,7 +4005,7 @@ export interface components {
         };
         /**
          * Drilled
-         * @description Round holes of one size in a part that its cut cannot make.
+         * @description Openings of one width in a part that its cut cannot make: drilled, or milled where they are not round.
          */
         Drilled: {
             /** Across Mm */
