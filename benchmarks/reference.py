@@ -1,6 +1,7 @@
 """Figures of others on the same instances, as they were given to the project with the instances.
 
-Bars: (lower bound, first-fit decreasing, reference plan at 40 s). Sheets: least cost known. Strips: density in percent
+Bars: (lower bound, first-fit decreasing, reference plan at 40 s; of shop_m120 and m200 no reference is known: the
+first plan stands for both). Sheets: least cost known. Strips: density in percent
 of plain bottom-left and of a compiled published heuristic at 10, 30 and 120 s (None: not measured). Rectangles with
 straight-through cuts: (bound or known optimum, a library of rectangle heuristics), sheets.
 """
@@ -13,6 +14,8 @@ BARS = {
     "shop_m10_s1": (702.98, 718.98, 715.96),
     "shop_m20_s1": (3952.45, 4045.26, 3961.51),
     "shop_m30_s1": (3037.42, 3076.52, 3044.64),
+    "shop_m120_s1": (41305.68, 41598.31, 41598.31),
+    "shop_m200_s1": (106777.72, 107033.17, 107033.17),
     "shop_m45_s1": (4752.49, 4825.22, 4762.34),
     "shop_m5_s1": (351.81, 362.07, 351.81),
     "shop_m60_s1": (21922, 22104, 21956),

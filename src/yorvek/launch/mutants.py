@@ -61,6 +61,8 @@ GUARDS: tuple[tuple[str, list[str]], ...] = (
     ("frames/search.py", [*FRAMES, *VALUES]),
     ("cutting/bars/bounds.py", ["tests/core/test_bars.py"]),
     ("cutting/bars/every.py", ["tests/core/test_bars.py"]),
+    ("cutting/bars/knapsack.py", ["tests/core/test_bar_mixes.py"]),
+    ("cutting/bars/mixes.py", ["tests/core/test_bar_mixes.py"]),
     ("cutting/bars/master.py", ["tests/core/test_bars.py"]),
     ("cutting/sheets/verify.py", ["tests/core/test_sheets.py"]),
 )

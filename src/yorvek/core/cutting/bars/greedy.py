@@ -4,6 +4,8 @@ from __future__ import annotations
 
 from dataclasses import dataclass, field
 
+import numpy as np
+
 from yorvek.core.cutting.bars.problem import WholeProblem
 
 
@@ -47,34 +49,42 @@ def decreasing(whole: WholeProblem, rule: str, *, best_fit: bool) -> Patterns:
     holds it.
     """
     left = list(whole.limits)
-    bars: list[list[int]] = []  # stock, room
-    content: list[list[int]] = []
+    stock: list[int] = []
+    room = np.zeros(sum(whole.demand), np.int64)
+    content: list[dict[int, int]] = []
     missing = [0] * len(whole.weights)
     rest = sum(w * d for w, d in zip(whole.weights, whole.demand, strict=True))
     for i, (w, d) in enumerate(zip(whole.weights, whole.demand, strict=True)):
-        for _ in range(d):
-            open_ = [b for b in range(len(bars)) if bars[b][1] >= w]
-            if open_:
-                b = min(open_, key=lambda b: bars[b][1]) if best_fit else open_[0]
-            else:
-                j = _open_rule(rule, whole, w, left, rest)
-                if j is None:
-                    missing[i] += 1
-                    continue
-                remaining = left[j]
-                if remaining is not None:
-                    left[j] = remaining - 1
-                bars.append([j, whole.capacities[j]])
-                content.append([0] * len(whole.weights))
-                b = len(bars) - 1
-            bars[b][1] -= w
-            content[b][i] += 1
-            rest -= w
+        more = d
+        open_ = np.flatnonzero(room[: len(stock)] >= w)
+        if best_fit:
+            open_ = open_[np.argsort(room[open_], kind="stable")]
+        for b in open_:  # alike pieces go on into the same bar until it is full, by either rule
+            n = min(more, int(room[b]) // w)
+            if not n:
+                break
+            room[b] -= n * w
+            content[b][i] = n
+            more, rest = more - n, rest - n * w
+        while more:
+            j = _open_rule(rule, whole, w, left, rest)
+            if j is None:
+                missing[i] = more
+                break
+            remaining = left[j]
+            if remaining is not None:
+                left[j] = remaining - 1
+            n = min(more, whole.capacities[j] // w)
+            room[len(stock)] = whole.capacities[j] - n * w
+            stock.append(j)
+            content.append({i: n})
+            more, rest = more - n, rest - n * w
+    bars = [[j, int(room[b])] for b, j in enumerate(stock)]
     return _from_cheapest(whole, bars, content, missing)
 
 
 def _from_cheapest(
-    whole: WholeProblem, bars: list[list[int]], content: list[list[int]], missing: list[int]
+    whole: WholeProblem, bars: list[list[int]], content: list[dict[int, int]], missing: list[int]
 ) -> Patterns:
     """Each bar's pieces from the cheapest stock that still holds them, fullest bars choosing first."""
     left = list(whole.limits)
@@ -98,7 +108,7 @@ def _from_cheapest(
                 left[j] = (left[j] or 0) - 1
             if left[own] is not None:
                 left[own] = (left[own] or 0) + 1
-        key = (j, tuple(content[b]))
+        key = (j, tuple(content[b].get(i, 0) for i in range(len(whole.weights))))
         out.bars[key] = out.bars.get(key, 0) + 1
     return out
 

@@ -1,7 +1,12 @@
-"""The best-paid pattern of every bar length at once: a bounded knapsack by dynamic programming."""
+"""The best-paid pattern of every bar length at once: a bounded knapsack by dynamic programming.
+
+A piece that is wanted m times is offered in lots of 1, 2, 4, .. and the rest; each lot is taken or not. A lot is then
+one pass over all capacities without a choice inside, which the processor does several capacities at a time.
+"""
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from functools import cache
 
 import numba
@@ -11,50 +16,108 @@ from numpy.typing import NDArray
 Ints = NDArray[np.int64]
 Floats = NDArray[np.float64]
 
+MOST_UNITS = 200_000
+"""Capacities are looked at in so many steps at most; longer ones in steps of several units."""
+
+
+def lots(weights: Ints, limits: Ints, capacity: int) -> tuple[Ints, Ints]:
+    """Which piece, and how many of it, each pass offers: any count up to the limit is a sum of lots of its piece."""
+    kinds: list[int] = []
+    counts: list[int] = []
+    for i, (weight, limit) in enumerate(zip(weights, limits, strict=True)):
+        most, lot = min(int(limit), capacity // int(weight)), 1
+        while most > 0:
+            kinds.append(i)
+            counts.append(min(lot, most))
+            most, lot = most - lot, 2 * lot
+    return np.array(kinds, np.int64), np.array(counts, np.int64)
+
+
+@numba.njit(cache=True, fastmath=True)
+def _offer(
+    best: Floats, after: Floats, taken: NDArray[np.uint8], weight: int, value: float
+) -> None:  # pragma: no cover
+    """One pass: `after` is the best with this lot to be had, `taken` where it is in it."""
+    after[:weight] = best[:weight]
+    taken[:weight] = 0
+    count = len(best) - weight
+    before, here, out, mark = best[:count], best[weight:], after[weight:], taken[weight:]
+    for c in range(count):
+        more = before[c] + value
+        out[c] = more if more > here[c] else here[c]
+    for c in range(count):
+        mark[c] = out[c] != here[c]
+
 
 @numba.njit(cache=True)
 def fill(
-    weights: Ints, limits: Ints, values: Floats, capacity: int, taken: NDArray[np.uint16]
+    weights: Ints, values: Floats, kinds: Ints, counts: Ints, capacity: int, taken: NDArray[np.uint8]
 ) -> Floats:  # pragma: no cover
-    """Best value of each capacity from 0 to `capacity`; `taken[i, c]` how many of piece i the best takes at c."""
+    """Best value of each capacity from 0 to `capacity`; `taken[p, c]` whether the best at c has the lot of pass p."""
     best = np.zeros(capacity + 1)
     after = np.zeros(capacity + 1)
-    for i in range(len(weights)):
-        w, v, most = weights[i], values[i], limits[i]
-        if v <= 0.0 or most == 0:
-            for c in range(capacity + 1):
-                taken[i, c] = 0
+    for p in range(len(kinds)):
+        weight, value = weights[kinds[p]] * counts[p], values[kinds[p]] * counts[p]
+        if value <= 0.0 or weight > capacity:
+            taken[p, :] = 0
             continue
-        for c in range(capacity + 1):
-            top, count = best[c], 0
-            k, room = 1, c - w
-            while k <= most and room >= 0:
-                worth = best[room] + k * v
-                if worth > top + 1e-12:
-                    top, count = worth, k
-                k += 1
-                room -= w
-            after[c] = top
-            taken[i, c] = count
+        _offer(best, after, taken[p], weight, value)
         best, after = after, best
     return best
 
 
 @numba.njit(cache=True)
-def read_back(weights: Ints, taken: NDArray[np.uint16], capacity: int) -> Ints:  # pragma: no cover
+def read_back(
+    weights: Ints, kinds: Ints, counts: Ints, taken: NDArray[np.uint8], capacity: int
+) -> Ints:  # pragma: no cover
     """The pattern that reaches the best value at a capacity."""
     pattern = np.zeros(len(weights), np.int64)
     room = capacity
-    for i in range(len(weights) - 1, -1, -1):
-        pattern[i] = taken[i, room]
-        room -= pattern[i] * weights[i]
+    for p in range(len(kinds) - 1, -1, -1):
+        if taken[p, room]:
+            pattern[kinds[p]] += counts[p]
+            room -= counts[p] * weights[kinds[p]]
     return pattern
+
+
+class Knapsack:
+    """Patterns for a set of pieces and bars, priced again and again.
+
+    Where bars are longer than `MOST_UNITS`, lengths are seen in coarser steps: rounded up for patterns, so that each
+    fits, and down for what a bar can be worth at most, so that a bound from it holds.
+    """
+
+    def __init__(self, weights: Sequence[int], demand: Sequence[int], capacities: Sequence[int]) -> None:
+        longest = max(capacities, default=0)
+        step = max(1, -(-longest // MOST_UNITS))
+        self.least = np.array(weights, np.int64) // step
+        self.most = -(-np.array(weights, np.int64) // step)
+        self.rooms = [c // step for c in capacities]
+        self.room = longest // step
+        self.coarse = step > 1
+        passes = len(lots(np.maximum(self.least, 1), np.array(demand, np.int64), self.room)[0])
+        self.taken = np.zeros((passes, self.room + 1), np.uint8)
+
+    def worth(self, values: Floats, limits: Ints) -> Floats:
+        """What each bar can hold at most in value."""
+        return self._best(self.least if self.coarse else self.most, values, limits)
+
+    def patterns(self, values: Floats, limits: Ints) -> tuple[Floats, list[tuple[int, ...]]]:
+        """What each bar can hold at most in value, and a pattern that (but for the steps) holds it."""
+        worth = self.worth(values, limits)
+        if self.coarse:
+            self._best(self.most, values, limits)
+        kinds, counts = lots(self.most, limits, self.room)
+        found = [read_back(self.most, kinds, counts, self.taken, c) for c in self.rooms]
+        return worth, [tuple(int(n) for n in pattern) for pattern in found]
+
+    def _best(self, weights: Ints, values: Floats, limits: Ints) -> Floats:
+        kinds, counts = lots(np.maximum(weights, 1), limits, self.room)
+        best: Floats = fill(weights, values, kinds, counts, self.room, self.taken)[self.rooms]
+        return best
 
 
 @cache
 def warm_up() -> None:
     """Compile, once a process and with the result kept on disk: no search pays for it with its own time."""
-    weights, limits = np.array([3], np.int64), np.array([2], np.int64)
-    taken = np.zeros((1, 8), np.uint16)
-    fill(weights, limits, np.array([1.0]), 7, taken)
-    read_back(weights, taken, 7)
+    Knapsack([3], [2], [7]).patterns(np.array([1.0]), np.array([2], np.int64))

@@ -111,10 +111,12 @@ def choose_whole(
     seconds: float,
     start: dict[Pattern, int] | None = None,
     cutoff: float | None = None,
+    enough: float | None = None,
 ) -> Chosen:
     """The cheapest whole-number choice among known patterns that makes all pieces, as far as the time goes.
 
-    Makes at least what is wanted; surplus pieces are dropped from patterns by the caller.
+    Makes at least what is wanted; surplus pieces are dropped from patterns by the caller. A choice that costs no more
+    than `enough` ends the search.
     """
     model = highspy.HighsLp()
     pieces, limited = len(whole.demand), [j for j, q in enumerate(whole.limits) if q is not None]
@@ -151,6 +153,8 @@ def choose_whole(
         solver.setOptionValue(key, setting)
     if cutoff is not None:
         solver.setOptionValue("objective_bound", cutoff)
+    if enough is not None:
+        solver.setOptionValue("objective_target", enough)
     solver.passModel(model)
     if start:
         guess = highspy.HighsSolution()

@@ -1,183 +1,174 @@
-"""Cheaper mixes of stock: every choice of bars that costs less than the best plan and holds the metal, packed by
-annealing.
+"""Mixes of bars: how many of each stock, before any piece is laid on one.
 
-The choice of bars is fixed and pieces are moved and swapped between them until none is overfull (simulated annealing on
-the overflow): where pieces are short against the bars this packs to a few millimetres, which choosing among patterns
-does not.
+Every plan costs what its bars cost. Of all mixes between what is proven and what is known, those that cannot hold the
+pieces fall away: by their metal, and by any prices of the pieces (the duals of the relaxation) under which the bars of
+a mix hold less than all pieces are worth. What is left are the plans that may still be found, and their cheapest is a
+bound.
 """
 
 from __future__ import annotations
 
-import time
-from collections.abc import Callable
-from itertools import product
+from dataclasses import dataclass
 
 import numba
 import numpy as np
+from numpy.typing import NDArray
 
-from yorvek.core.cutting.bars.master import Pattern
 from yorvek.core.cutting.bars.problem import WholeProblem
 
-MOST_LOOKED_AT = 400_000
-MOST_OF_A_LESSER = 6
-HOT, COLD = 0.0035, 0.0003
-"""Temperatures as shares of the mean piece."""
-FIRST_STEPS, MOST_STEPS, STEPS_A_CALL = 50_000_000, 1_000_000_000, 5_000_000
-MOVES, SWAPS = 32, 102
-"""Of 128 tries: a piece moved, two swapped; the rest swaps one for two."""
+Floats = NDArray[np.float64]
+Ints = NDArray[np.int64]
+
+MOST_MIXES, MOST_NODES = 5_000, 100_000
+TINY = 1e-9
 
 
-def cheaper_mixes(whole: WholeProblem, least: float, most: float) -> list[tuple[float, int, tuple[int, ...]]]:
-    """Costs from `least` up to below `most` with what is spare and how many of each stock, the roomiest first."""
+@dataclass(frozen=True)
+class Holds:
+    """Prices of the pieces: what one bar of each stock can hold of them at most, and what all pieces come to."""
+
+    worth: Floats
+    need: float
+
+
+@dataclass(frozen=True)
+class Mix:
+    """Bars of each stock, what they cost, and the weight that may be wasted on them."""
+
+    cost: float
+    spare: int
+    counts: tuple[int, ...]
+
+
+def between(whole: WholeProblem, holds: list[Holds], low: float, high: float) -> list[Mix] | None:
+    """Every mix that may hold the pieces and costs from `low` up to below `high`, the cheapest first.
+
+    None where there are too many to list, or where bars cost nothing and their number has no end.
+    """
+    pieces = sum(whole.demand)
+    costs = np.array(whole.costs, float)
+    limits = np.array([pieces if q is None else min(q, pieces) for q in whole.limits], np.int64)
+    if not holds or any(c <= 0 and q is None for c, q in zip(whole.costs, whole.limits, strict=True)):
+        return None
+    worth: Floats = np.array([h.worth for h in holds])
+    # what is limited first, then from the dearest for what it holds to the cheapest
+    rate = (costs / np.maximum(worth[0], TINY)).tolist()
+    order = np.array(sorted(range(len(costs)), key=lambda j: (whole.limits[j] is None, -rate[j])), np.int64)
+    need = np.array([h.need * (1 - TINY) for h in holds])
+    out = np.zeros((MOST_MIXES, len(costs)), np.int64)
+    margin = TINY * max(1.0, abs(high))
+    by_rate = np.array([_by_rate(costs[order], row) for row in worth[:, order]], np.int64)
+    found = _list(costs[order], limits[order], worth[:, order], by_rate, need, low - margin, high - margin, out)
+    if found < 0:
+        return None
+    counts = np.zeros_like(out[:found])
+    counts[:, order] = out[:found]
+    room = counts @ np.array(whole.capacities, np.int64)
     metal = sum(w * d for w, d in zip(whole.weights, whole.demand, strict=True))
-    kinds = range(len(whole.capacities))
-    few = [j for j in kinds if whole.limits[j] is not None]
-    many = [j for j in kinds if whole.limits[j] is None]
-    if not many:
-        return []
-    main = min(many, key=lambda j: whole.costs[j] / whole.capacities[j])
-    others = [j for j in many if j != main]
-    ranges = [range((whole.limits[j] or 0) + 1) for j in few] + [range(MOST_OF_A_LESSER) for _ in others]
-    looked = 1
-    for r in ranges:
-        looked *= len(r)
-    if looked > MOST_LOOKED_AT:
-        return []
-    out = []
-    for counts in product(*ranges):
-        cost = sum(whole.costs[j] * n for j, n in zip((*few, *others), counts, strict=True))
-        room = sum(whole.capacities[j] * n for j, n in zip((*few, *others), counts, strict=True))
-        fewest = max(0, -(-(metal - room) // whole.capacities[main]))
-        for n in (fewest, fewest + 1):
-            total = cost + n * whole.costs[main]
-            if least - 1e-6 <= total < most - 1e-6:
-                by_kind = dict(zip((*few, *others), counts, strict=True)) | {main: n}
-                spare = room + n * whole.capacities[main] - metal
-                out.append((total, spare, tuple(by_kind[j] for j in kinds)))
-    return sorted(out, key=lambda m: (-m[1], m[0]))
+    mixes = [
+        Mix(float(c), int(r), tuple(int(n) for n in row))
+        for c, r, row in zip(counts @ costs, room - metal, counts, strict=True)
+    ]
+    return sorted((m for m in mixes if m.spare >= 0), key=lambda m: (m.cost, -m.spare))
 
 
-@numba.njit(cache=True, fastmath=True)
-def anneal(
-    items: np.ndarray, capacities: np.ndarray, bar: np.ndarray, load: np.ndarray, steps: int, hot: float, cold: float,
-    begun: int, whole_steps: int, seed: int,
-) -> float:  # pragma: no cover  # fmt: skip
-    """Move and swap pieces between bars for so many steps of a cooling; returns the overflow that is left."""
-    count, bars = np.uint64(len(items)), np.uint64(len(capacities))
-    state = np.uint64(seed * 2 + 1) * np.uint64(0x9E3779B97F4A7C15)
-    over = np.int64(0)
-    for q in range(len(capacities)):
-        over += max(0, load[q] - capacities[q])
-    heat = hot
-    for s in range(steps):
-        if over <= 0:
-            return 0.0
-        if s & 4095 == 0:
-            heat = hot * (cold / hot) ** ((begun + s) / whole_steps)
-        state ^= state << np.uint64(13)  # xorshift: a tenth of the time of the library's numbers
-        state ^= state >> np.uint64(7)
-        state ^= state << np.uint64(17)
-        i = np.int64((state >> np.uint64(8)) % count)
-        kind = np.int64((state >> np.uint64(40)) & np.uint64(127))
-        state ^= state << np.uint64(13)
-        state ^= state >> np.uint64(7)
-        state ^= state << np.uint64(17)
-        a = bar[i]
-        j, k = np.int64(-1), np.int64(-1)
-        if kind < MOVES:
-            b, change = np.int64((state >> np.uint64(8)) % bars), items[i]
+def _by_rate(costs: Floats, worth: Floats) -> list[int]:
+    """Stocks from the cheapest for what it holds."""
+    rate = (costs / np.maximum(worth, TINY)).tolist()
+    return sorted(range(len(costs)), key=lambda j: rate[j])
+
+
+@numba.njit(cache=True)
+def _least(
+    costs: Floats, limits: Ints, worth: Floats, by_rate: Ints, first: int, left: Floats
+) -> float:  # pragma: no cover
+    """What holding all that is left costs at least with the stocks from `first` on, bars in fractions."""
+    most = 0.0
+    for k in range(len(left)):
+        need, cost = left[k], 0.0
+        for r in range(len(costs)):
+            if need <= 0.0:
+                break
+            j = by_rate[k, r]
+            held = worth[k, j]
+            if j < first or held <= 0.0:
+                continue
+            if limits[j] * held >= need:
+                cost += costs[j] * need / held
+                need = 0.0
+            else:
+                cost += costs[j] * limits[j]
+                need -= limits[j] * held
+        if need > 0.0:
+            return np.inf
+        most = max(most, cost)
+    return most
+
+
+@numba.njit(cache=True)
+def _fewest(cost: float, worth: Floats, left: Floats, short: float) -> int:  # pragma: no cover
+    """How many bars of the last stock it takes to hold what is left and to cost what is short; -1 if it never does."""
+    n = 0
+    if short > 0.0:
+        if cost <= 0.0:
+            return -1
+        n = int(np.ceil(short / cost))
+    for k in range(len(left)):
+        if left[k] > 0.0:
+            if worth[k] <= 0.0:
+                return -1
+            n = max(n, int(np.ceil(left[k] / worth[k])))
+    return n
+
+
+@numba.njit(cache=True)
+def _list(
+    costs: Floats, limits: Ints, worth: Floats, by_rate: Ints, need: Floats, low: float, high: float, out: Ints
+) -> int:  # pragma: no cover  # fmt: skip
+    """Write the mixes down, stock by stock with a look at what the rest costs at least; how many, -1 if too many."""
+    last, prices = len(costs) - 1, len(need)
+    count = np.full(last + 1, -1, np.int64)
+    before = np.full(last + 1, np.inf)  # the least cost with one bar less of this stock
+    level, cost, found, nodes = 0, 0.0, 0, 0
+    left, at_last = need.copy(), worth[:, last].copy()
+    while level >= 0:
+        nodes += 1
+        if nodes > MOST_NODES:
+            return -1
+        back = level == last
+        if back:
+            n = _fewest(costs[last], at_last, left, low - cost)
+            while 0 <= n <= limits[last] and cost + n * costs[last] < high:
+                if found >= len(out):
+                    return -1
+                count[last] = n
+                out[found] = count
+                found += 1
+                n += 1
         else:
-            j = np.int64((state >> np.uint64(8)) % count)
-            b, change = bar[j], items[i] - items[j]
-            if kind >= SWAPS:
-                k = np.int64((state >> np.uint64(34)) % count)
-                if bar[k] != b or k == j:
-                    continue
-                change -= items[k]
-        if a == b or change == 0:
-            continue
-        new_a, new_b = load[a] - change, load[b] + change
-        more = (
-            max(0, new_a - capacities[a]) + max(0, new_b - capacities[b])
-            - max(0, load[a] - capacities[a]) - max(0, load[b] - capacities[b])
-        )  # fmt: skip
-        if more > 0:
-            if more > 14.0 * heat:
-                continue
-            state ^= state << np.uint64(13)
-            state ^= state >> np.uint64(7)
-            state ^= state << np.uint64(17)
-            if (state >> np.uint64(11)) * (1.0 / 9007199254740992.0) >= np.exp(-more / heat):
-                continue
-        load[a], load[b] = new_a, new_b
-        bar[i] = b
-        if j >= 0:
-            bar[j] = a
-        if k >= 0:
-            bar[k] = a
-        over += more
-    return float(over)
-
-
-def packed(
-    whole: WholeProblem, mix: tuple[int, ...], random: np.random.Generator, steps: int, go_on: Callable[[], bool]
-) -> dict[Pattern, int] | None:
-    """A plan on exactly this mix of bars, if annealing finds one."""
-    kinds = np.repeat(np.arange(len(whole.weights)), whole.demand)
-    items = np.array(whole.weights, np.int64)[kinds]
-    stock = np.repeat(np.arange(len(mix)), mix)
-    capacities = np.array(whole.capacities, np.int64)[stock]
-    bar, load = np.zeros(len(items), np.int64), np.zeros(len(capacities), np.int64)
-    for i in np.argsort(-items, kind="stable"):
-        b = int(np.argmax(capacities - load))
-        bar[i] = b
-        load[b] += items[i]
-    mean = float(items.mean())
-    begun = 0
-    while begun < steps:
-        over = anneal(
-            items, capacities, bar, load, STEPS_A_CALL, HOT * mean, COLD * mean, begun, steps,
-            int(random.integers(2**31))
-        )  # fmt: skip
-        begun += STEPS_A_CALL
-        if over <= 0:
-            out: dict[Pattern, int] = {}
-            for b, j in enumerate(stock):
-                content = np.bincount(kinds[bar == b], minlength=len(whole.weights))
-                if content.any():
-                    key = (int(j), tuple(int(c) for c in content))
-                    out[key] = out.get(key, 0) + 1
-            return out
-        if not go_on():
-            return None
-    return None
+            if count[level] >= 0:
+                cost += costs[level]
+                for k in range(prices):
+                    left[k] -= worth[k, level]
+            count[level] += 1
+            least = cost + _least(costs, limits, worth, by_rate, level + 1, left)
+            rising = least < np.inf and least >= before[level]
+            before[level] = least
+            if count[level] > limits[level] or cost >= high or (least >= high and rising):
+                back = True
+                cost -= count[level] * costs[level]
+                for k in range(prices):
+                    left[k] += count[level] * worth[k, level]
+            elif least < high:
+                level += 1
+        if back:
+            count[level] = -1
+            before[level] = np.inf
+            level -= 1
+    return found
 
 
 def warm_up() -> None:
-    """Compile the annealing."""
-    one = np.ones(1, np.int64)
-    anneal(one, one, np.zeros(1, np.int64), np.ones(1, np.int64) * 2, 1, 1.0, 0.5, 0, 10, 1)
-
-
-def cheaper(
-    whole: WholeProblem,
-    least: float,
-    best: float,
-    random: np.random.Generator,
-    until: float,
-    cancelled: Callable[[], bool],
-) -> dict[Pattern, int] | None:
-    """A cheaper mix that is found to hold the pieces, in the time there is; the roomiest are tried most."""
-
-    def go_on() -> bool:
-        return time.perf_counter() < until and not cancelled()
-
-    found = cheaper_mixes(whole, least, best)
-    steps = FIRST_STEPS
-    while found and go_on():
-        mix = found[min(int(random.exponential(0.5)), len(found) - 1)][2]
-        plan = packed(whole, mix, random, steps, go_on)
-        if plan is not None:
-            return plan
-        steps = min(int(steps * 1.2), MOST_STEPS)
-    return None
+    """Compile."""
+    one, none = np.ones(1), np.zeros((1, 1), np.int64)
+    _list(one, np.ones(1, np.int64), np.ones((1, 1)), none, one, 0.0, 2.0, none.copy())
