@@ -296,3 +296,12 @@ def test_a_damaged_svg_never_falls_over(at, what, which, cut):
         assert error.sentence
     else:
         assert all(math.isfinite(o.area_mm2) for o in found.outlines)
+
+
+def test_a_page_without_a_name_is_refused():
+    """The library asserts that a layout has one; lines taken out of a file leave it without."""
+    whole = written(lambda document, space: lines(space, SQUARE))
+    nameless = whole.replace(b"AcDbLayout\n  1\nModel\n", b"AcDbLayout\n")
+    assert len(nameless) < len(whole)
+    with pytest.raises(InputError, match="cannot be read"):
+        read_drawing("a.dxf", nameless)

@@ -39,7 +39,7 @@ MM_OF_UNIT = {
 DRAWN = {"LINE", "ARC", "CIRCLE", "LWPOLYLINE", "POLYLINE", "ELLIPSE", "SPLINE", "INSERT"}
 DAMAGED = (
     ezdxf.DXFError, ValueError, TypeError, KeyError, IndexError, AttributeError, ArithmeticError, OSError,
-    RecursionError, struct.error,
+    AssertionError, RecursionError, struct.error,
 )  # fmt: skip
 """What reading a damaged file may raise in the library."""
 BINARY = slice(18, 22), b"\r\n\x1a\x00"
