@@ -6,6 +6,7 @@ import pytest
 
 from tests.core.test_drawings import LINE, SQUARE, raw, ring_of
 from tests.server.conftest import mm, person
+from yorvek.core.files import labels
 from yorvek.server.jobs.models import Release
 
 
@@ -117,6 +118,16 @@ def test_any_program_runs_on_the_simulated_table(owner):
 def test_labels_are_a_pdf(owner, job):
     found = owner("GET", f"{job['base']}/export/labels.pdf")
     assert found.status_code == 200 and found.content.startswith(b"%PDF")
+
+
+def test_the_code_of_a_label_opens_its_piece(owner, job, monkeypatch):
+    """What stands in the codes is the address of each piece, as whoever asked reaches this server."""
+    said = []
+    monkeypatch.setattr(labels, "_code", lambda canvas, words, x, y: said.append(words))
+    parts = [(p["id"], p["spec"]["qty"]) for p in owner.good("GET", job["base"])["parts"]]
+    owner("GET", f"{job['base']}/export/labels.pdf", HTTP_HOST="localhost:8641")
+    at = f"http://localhost:8641{job['base']}/parts?pick=part%20"
+    assert said == [f"{at}{i}&piece={n}" for i, qty in parts for n in range(1, qty + 1)] and said
 
 
 @pytest.mark.parametrize("path", ["findings", "export/labels.pdf", "plans/1/table?sheet=a%230"])

@@ -31,13 +31,19 @@ def _size(w: WorkedPart, unit: UnitSystem) -> str:
     )
 
 
-def labels_pdf(job: JobSpec, found: Figures, unit: UnitSystem) -> bytes:
-    """A label for each piece of each part, at most 2400."""
+def labels_pdf(job: JobSpec, found: Figures, unit: UnitSystem, *, opens: str = "") -> bytes:
+    """A label for each piece of each part, at most 2400.
+
+    Args:
+        opens: the address that shows a part once its number is put behind it; the code of a label is then the address
+            of its piece, so that whatever scans it opens the piece. Without it the code says job, revision, mark and
+            piece in words.
+    """
     stream = io.BytesIO()
     canvas = Canvas(stream, pagesize=A4, invariant=1)
     width, height = (A4[0] - 2 * EDGE) / COLUMNS, (A4[1] - 2 * EDGE) / ROWS
-    each = [(w, n) for w in found.parts.values() for n in range(1, w.part.qty + 1)][:MOST]
-    for k, (w, n) in enumerate(each):
+    each = [(i, w, n) for i, w in found.parts.items() for n in range(1, w.part.qty + 1)][:MOST]
+    for k, (i, w, n) in enumerate(each):
         place = k % (COLUMNS * ROWS)
         if k and not place:
             canvas.showPage()
@@ -52,7 +58,8 @@ def labels_pdf(job: JobSpec, found: Figures, unit: UnitSystem) -> bytes:
         lines = [f"{n} of {w.part.qty}  {w.part.name}", _size(w, unit), f"{job.name}, {job.revision}", module]
         for m, words in enumerate(lines):
             canvas.drawString(x + 8, y + height - 40 - 10 * m, cut_short(shown(words), SANS, 7.5, width - CODE - 16))
-        _code(canvas, f"{job.name}|{job.revision}|{w.part.mark}|{n}", x + width - CODE - 4, y + 6)
+        words = f"{opens}{i}&piece={n}" if opens else f"{job.name}|{job.revision}|{w.part.mark}|{n}"
+        _code(canvas, words, x + width - CODE - 4, y + 6)
     if not each:
         canvas.setFont(SANS, 12)
         canvas.drawString(EDGE, A4[1] - 60, "No part yet.")

@@ -116,9 +116,12 @@ def export_parcel(request: HttpRequest, job_id: int, way: str, unit: UnitSystem 
 
 @router.get("/jobs/{job_id}/export/labels.pdf")
 def export_labels(request: HttpRequest, job_id: int, unit: UnitSystem = "mm") -> HttpResponse:
-    """A label for every piece: mark, module, size, and a code to scan."""
+    """A label for every piece: mark, module, size, and a code that opens the piece where this server is reached."""
     job, found = _job(request, job_id)
-    return file_response(labels_pdf(job.spec, found, unit), f"{job.spec.name} labels.pdf", "application/pdf")
+    opens = request.build_absolute_uri(f"/jobs/{job_id}/parts?pick=part%20")
+    return file_response(
+        labels_pdf(job.spec, found, unit, opens=opens), f"{job.spec.name} labels.pdf", "application/pdf"
+    )
 
 
 @router.get("/jobs/{job_id}/export/parts/{part_id}/{side}-end.{kind}")

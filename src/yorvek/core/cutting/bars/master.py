@@ -142,6 +142,22 @@ def choose_whole(
     model.a_matrix_.index_ = np.array(index, np.int32)
     model.a_matrix_.value_ = np.array(value)
     model.integrality_ = [highspy.HighsVarType.kInteger] * len(patterns)
+    solver = _solver(seconds, cutoff, enough)
+    solver.passModel(model)
+    if start:
+        guess = highspy.HighsSolution()
+        guess.col_value = [float(start.get(p, 0)) for p in patterns]
+        solver.setSolution(guess)
+    solver.run()
+    values, info = solver.getSolution().col_value, solver.getInfo()
+    least = float(info.mip_dual_bound) if math.isfinite(info.mip_dual_bound) else 0.0
+    if not values or info.primal_solution_status != highspy.SolutionStatus.kSolutionStatusFeasible:
+        return Chosen(None, least)
+    return Chosen({p: round(x) for p, x in zip(patterns, values, strict=True) if round(x) > 0}, least)
+
+
+def _solver(seconds: float, cutoff: float | None, enough: float | None) -> highspy.Highs:
+    """One thread, no words, and what ends it."""
     solver = highspy.Highs()
     for key, setting in (
         ("output_flag", False),
@@ -155,17 +171,7 @@ def choose_whole(
         solver.setOptionValue("objective_bound", cutoff)
     if enough is not None:
         solver.setOptionValue("objective_target", enough)
-    solver.passModel(model)
-    if start:
-        guess = highspy.HighsSolution()
-        guess.col_value = [float(start.get(p, 0)) for p in patterns]
-        solver.setSolution(guess)
-    solver.run()
-    values, info = solver.getSolution().col_value, solver.getInfo()
-    least = float(info.mip_dual_bound) if math.isfinite(info.mip_dual_bound) else 0.0
-    if not values or info.primal_solution_status != highspy.SolutionStatus.kSolutionStatusFeasible:
-        return Chosen(None, least)
-    return Chosen({p: round(x) for p, x in zip(patterns, values, strict=True) if round(x) > 0}, least)
+    return solver
 
 
 def _most(whole: WholeProblem, pattern: Pattern) -> int:
