@@ -112,6 +112,29 @@ def test_a_part_is_changed_where_it_is_drawn(inside: tuple[Page, str]) -> None:
     page.get_by_role("button", name="Save part").wait_for(state="detached")
 
 
+def test_a_thread_is_added_to_a_plate_seen_saved_and_taken_back(inside: tuple[Page, str]) -> None:
+    page, job = inside
+    page.goto(f"{job}/parts")
+    page.get_by_role("button", name="F1", exact=True).click()
+    page.get_by_role("button", name="Change", exact=True).click()
+    drawn = page.get_by_role("img", name="Drawing of the part").locator("path.opening")
+    drawn.first.wait_for()
+    before = drawn.count()
+    page.get_by_role("button", name="Add tapped hole").click()
+    row = page.get_by_role("group", name="Tapped hole 1")
+    row.get_by_label("Thread").fill("M8")
+    row.get_by_label("From the left").fill("1")
+    row.get_by_label("From below").fill("65")
+    page.get_by_text("breaks the edge").first.wait_for()
+    row.get_by_label("From the left").fill("40")
+    page.locator("[data-pick='features.0.x']").first.wait_for()
+    assert drawn.count() == before + 1
+    page.get_by_role("button", name="Save part").click()
+    page.get_by_text("M8, drill 6.8 at 40, 65").wait_for()
+    page.get_by_role("button", name="Undo").click()
+    page.get_by_text("M8, drill 6.8 at 40, 65").wait_for(state="detached")
+
+
 def test_keys_lead_from_row_to_row(inside: tuple[Page, str]) -> None:
     page, job = inside
     page.goto(f"{job}/parts")

@@ -13,7 +13,7 @@ from yorvek.core.help import FIELDS, Help
 from yorvek.core.jobs.asking import load_asks, process_asks
 from yorvek.core.jobs.joints import joint_kinds
 from yorvek.core.jobs.spec import JobSpec, LoadSpec, NoteSpec
-from yorvek.core.parts.families import part_families
+from yorvek.core.parts.families import feature_kinds, feature_patterns, part_families
 from yorvek.core.quantities.asked import Question
 from yorvek.core.records.kinds import IN_STATE
 from yorvek.core.records.stock import StockSpec
@@ -104,6 +104,12 @@ def test_all_that_a_kind_of_joint_asks_has_help(kind: str) -> None:
 def test_all_that_a_family_of_parts_asks_has_help(family: str) -> None:
     (asked,) = (f for f in part_families() if f.kind == family)
     assert {f"shape.{a.name}" for a in asked.asks} <= set(FIELDS["parts"])
+
+
+def test_all_that_features_and_their_patterns_ask_has_help() -> None:
+    asked = {f"features.{a.name}" for kind in feature_kinds() for a in kind.asks}
+    asked |= {f"features.pattern.{a.name}" for pattern in feature_patterns() for a in pattern.asks}
+    assert asked <= set(FIELDS["parts"])
 
 
 @pytest.mark.parametrize("asked", load_asks(), ids=lambda a: a.name)

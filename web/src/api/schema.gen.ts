@@ -535,7 +535,7 @@ export interface paths {
         };
         /**
          * Export Labels
-         * @description A label for every piece: mark, module, size, and a code to scan.
+         * @description A label for every piece: mark, module, size, and a code that opens the piece where this server is reached.
          */
         get: operations["yorvek_server_api_exports_export_labels"];
         put?: never;
@@ -3185,6 +3185,11 @@ export interface components {
                 };
             };
             /**
+             * Features
+             * @default []
+             */
+            features: components["schemas"]["Offered"][];
+            /**
              * Force Sources
              * @default []
              */
@@ -3201,6 +3206,11 @@ export interface components {
              * @default []
              */
             part_families: components["schemas"]["PartFamily"][];
+            /**
+             * Patterns
+             * @default []
+             */
+            patterns: components["schemas"]["Offered"][];
             /**
              * Process Asks
              * @default []
@@ -3361,6 +3371,32 @@ export interface components {
             section_id: string;
             /** Version */
             version: number;
+        };
+        /**
+         * CirclePattern
+         * @description So many on a circle about where it stands, evenly; `first`: where the first is, counter-clockwise from along the
+         *     plate. What has a direction turns with its place.
+         */
+        CirclePattern: {
+            /**
+             * Count
+             * @default 6
+             */
+            count: number;
+            diameter: components["schemas"]["Length"];
+            /**
+             * @default {
+             *       "text": "0",
+             *       "unit": "mm",
+             *       "value": 0
+             *     }
+             */
+            first: components["schemas"]["Turned"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            pattern: "circle";
         };
         /** CommentIn */
         CommentIn: {
@@ -3526,6 +3562,33 @@ export interface components {
         CopyIn: {
             /** Name */
             name: string;
+        };
+        /**
+         * Countersunk
+         * @description A hole, sunk to a diameter at an angle: 90° for metric heads, 82° for inch ones.
+         */
+        Countersunk: {
+            /**
+             * Angle
+             * @default 90
+             */
+            angle: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "countersunk";
+            /**
+             * Pattern
+             * @default {
+             *       "pattern": "once"
+             *     }
+             */
+            pattern: components["schemas"]["OncePattern"] | components["schemas"]["RowPattern"] | components["schemas"]["GridPattern"] | components["schemas"]["CirclePattern"];
+            sink: components["schemas"]["Length"];
+            size: components["schemas"]["Length"];
+            x: components["schemas"]["Place"];
+            y: components["schemas"]["Place"];
         };
         /**
          * Curve
@@ -4005,7 +4068,8 @@ export interface components {
         };
         /**
          * Drilled
-         * @description Openings of one width in a part that its cut cannot make: drilled, or milled where they are not round.
+         * @description Openings of one width in a part that its cut cannot make: drilled, or milled where they are not round. Or that
+         *     are worked on by a `tool` once they are there.
          */
         Drilled: {
             /** Across Mm */
@@ -4021,6 +4085,11 @@ export interface components {
             part: string;
             /** Qty */
             qty: number;
+            /**
+             * Tool
+             * @default
+             */
+            tool: string;
             /** Why */
             why: string;
         };
@@ -4567,6 +4636,29 @@ export interface components {
             thickness: components["schemas"]["Thickness"];
         };
         /**
+         * GridPattern
+         * @description Rows and columns, the lower left one where it stands.
+         */
+        GridPattern: {
+            /**
+             * Across
+             * @default 2
+             */
+            across: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            pattern: "grid";
+            pitch_across: components["schemas"]["Length"];
+            pitch_up: components["schemas"]["Length"];
+            /**
+             * Up
+             * @default 2
+             */
+            up: number;
+        };
+        /**
          * Grooved
          * @description A groove weld all round, mm; without a throat it goes right through.
          */
@@ -4818,6 +4910,27 @@ export interface components {
             what: string;
             /** Why */
             why: string;
+        };
+        /**
+         * Hole
+         * @description A round hole of a diameter.
+         */
+        Hole: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "hole";
+            /**
+             * Pattern
+             * @default {
+             *       "pattern": "once"
+             *     }
+             */
+            pattern: components["schemas"]["OncePattern"] | components["schemas"]["RowPattern"] | components["schemas"]["GridPattern"] | components["schemas"]["CirclePattern"];
+            size: components["schemas"]["Length"];
+            x: components["schemas"]["Place"];
+            y: components["schemas"]["Place"];
         };
         /**
          * JobFileIn
@@ -6400,6 +6513,18 @@ export interface components {
             words: string;
         };
         /**
+         * Offered
+         * @description Something that is added to a part: what it is, and its questions.
+         */
+        Offered: {
+            /** Asks */
+            asks: components["schemas"]["Question"][];
+            /** Kind */
+            kind: string;
+            /** Words */
+            words: string;
+        };
+        /**
          * OffersOut
          * @description What a spreadsheet holds; and what taking it changed of the job.
          */
@@ -6490,6 +6615,17 @@ export interface components {
             length: components["schemas"]["Length"];
             plate: components["schemas"]["Thickness"];
             width: components["schemas"]["Length"];
+        };
+        /**
+         * OncePattern
+         * @description One of it.
+         */
+        OncePattern: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            pattern: "once";
         };
         /**
          * OntoSpec
@@ -6682,7 +6818,8 @@ export interface components {
         };
         /**
          * PartGeometry
-         * @description What follows from a part's dimensions. `openings_asked`: the question that states each opening, in order.
+         * @description What follows from a part's dimensions. `openings_asked`: the question that states each opening, in order, of its
+         *     family or of its features; `tools`: what is done to openings once they are there.
          */
         PartGeometry: {
             /** Area Mm2 */
@@ -6716,6 +6853,11 @@ export interface components {
             section_id?: string | null;
             /** Thickness Mm */
             thickness_mm?: number | null;
+            /**
+             * Tools
+             * @default []
+             */
+            tools: components["schemas"]["ToolWork"][];
             /** Width Mm */
             width_mm: number;
         };
@@ -6763,6 +6905,12 @@ export interface components {
              * @enum {string}
              */
             edge: "rough" | "cut" | "clean";
+            /**
+             * Features
+             * @description holes, threads, slots and openings of a plate, beside its family's own
+             * @default []
+             */
+            features: (components["schemas"]["Hole"] | components["schemas"]["Tapped"] | components["schemas"]["Countersunk"] | components["schemas"]["Slot"] | components["schemas"]["Window"])[];
             /**
              * First
              * @description goes first where the metal does not reach for all
@@ -7807,7 +7955,7 @@ export interface components {
              * Typed
              * @enum {string}
              */
-            typed: "length" | "place" | "thickness" | "force" | "line_load" | "area_load" | "mass" | "pressure" | "number" | "count" | "text" | "yes or no" | "choice";
+            typed: "length" | "place" | "thickness" | "force" | "line_load" | "area_load" | "mass" | "pressure" | "angle" | "number" | "count" | "text" | "yes or no" | "choice";
             /**
              * Usual In
              * @default
@@ -8253,6 +8401,32 @@ export interface components {
             table: string;
             /** Title */
             title: string;
+        };
+        /**
+         * RowPattern
+         * @description So many in a line, the first where it stands; `turn`: the line's direction, counter-clockwise from along the
+         *     plate.
+         */
+        RowPattern: {
+            /**
+             * Count
+             * @default 3
+             */
+            count: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            pattern: "row";
+            pitch: components["schemas"]["Length"];
+            /**
+             * @default {
+             *       "text": "0",
+             *       "unit": "mm",
+             *       "value": 0
+             *     }
+             */
+            turn: components["schemas"]["Turned"];
         };
         /**
          * Saved
@@ -9137,6 +9311,36 @@ export interface components {
             turns: string[];
         };
         /**
+         * Slot
+         * @description A slot, its length over its round ends, turned counter-clockwise from along the plate.
+         */
+        Slot: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "slot";
+            length: components["schemas"]["Length"];
+            /**
+             * Pattern
+             * @default {
+             *       "pattern": "once"
+             *     }
+             */
+            pattern: components["schemas"]["OncePattern"] | components["schemas"]["RowPattern"] | components["schemas"]["GridPattern"] | components["schemas"]["CirclePattern"];
+            size: components["schemas"]["Length"];
+            /**
+             * @default {
+             *       "text": "0",
+             *       "unit": "mm",
+             *       "value": 0
+             *     }
+             */
+            turn: components["schemas"]["Turned"];
+            x: components["schemas"]["Place"];
+            y: components["schemas"]["Place"];
+        };
+        /**
          * SlottedPlate
          * @description A rectangle with a row of slots with round ends, lying along its width, evenly spaced up its height.
          */
@@ -9778,6 +9982,28 @@ export interface components {
             qty: number;
         };
         /**
+         * Tapped
+         * @description A thread through the plate, by its name: M12, M10x1, 1/2-13.
+         */
+        Tapped: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "tapped";
+            /**
+             * Pattern
+             * @default {
+             *       "pattern": "once"
+             *     }
+             */
+            pattern: components["schemas"]["OncePattern"] | components["schemas"]["RowPattern"] | components["schemas"]["GridPattern"] | components["schemas"]["CirclePattern"];
+            /** Thread */
+            thread: string;
+            x: components["schemas"]["Place"];
+            y: components["schemas"]["Place"];
+        };
+        /**
          * Thickness
          * @description A thickness, gauge numbers allowed where the metal is known.
          */
@@ -9831,6 +10057,18 @@ export interface components {
             weakest: string;
         };
         /**
+         * ToolWork
+         * @description What is done to openings of a part after they are there: by which tool, to how many of a piece.
+         */
+        ToolWork: {
+            /** Across Mm */
+            across_mm: number;
+            /** Holes */
+            holes: number;
+            /** Tool */
+            tool: string;
+        };
+        /**
          * Trouble
          * @description Something in a drawing that does not make an outline, and where, mm.
          */
@@ -9865,6 +10103,25 @@ export interface components {
          * @description What gives: moment for a turn of one degree, N mm.
          */
         TurnRate: {
+            /** Text */
+            text: string;
+            /**
+             * Unit
+             * @default mm
+             * @enum {string}
+             */
+            unit: "mm" | "in";
+            /**
+             * Value
+             * @default 0
+             */
+            value: number;
+        };
+        /**
+         * Turned
+         * @description How far something is turned, degrees.
+         */
+        Turned: {
             /** Text */
             text: string;
             /**
@@ -10149,6 +10406,37 @@ export interface components {
              */
             kind: "weld";
             leg: components["schemas"]["Length"];
+        };
+        /**
+         * Window
+         * @description A rectangular opening about its middle, its corners rounded so that nothing tears from them.
+         */
+        Window: {
+            corner: components["schemas"]["Place"];
+            height: components["schemas"]["Length"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "window";
+            /**
+             * Pattern
+             * @default {
+             *       "pattern": "once"
+             *     }
+             */
+            pattern: components["schemas"]["OncePattern"] | components["schemas"]["RowPattern"] | components["schemas"]["GridPattern"] | components["schemas"]["CirclePattern"];
+            /**
+             * @default {
+             *       "text": "0",
+             *       "unit": "mm",
+             *       "value": 0
+             *     }
+             */
+            turn: components["schemas"]["Turned"];
+            width: components["schemas"]["Length"];
+            x: components["schemas"]["Place"];
+            y: components["schemas"]["Place"];
         };
         /**
          * Wrong

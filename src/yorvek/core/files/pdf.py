@@ -269,11 +269,11 @@ def _piece(page: Page, w: WorkedPart, unit: UnitSystem) -> None:
 
 
 def drill_list(page: Page, drilled: Sequence[Drilled], unit: UnitSystem) -> None:
-    """Holes that the cut does not make, to be ticked as they are drilled."""
+    """Holes that the cut does not make or not alone, to be ticked as they are drilled, tapped and sunk."""
     if not drilled:
         return
     page.y -= 6
-    page.line("To be drilled", bold=True, size=11)
+    page.line("To be drilled, tapped and sunk", bold=True, size=11)
     for d in drilled:
         size = length_text(d.across_mm, unit)
         page.line(f"☐  {d.qty} × {d.part} {d.name}: {d.holes} of ⌀ {size} in each; {d.why}", size=8.5)

@@ -84,6 +84,55 @@ PARTS: dict[str, Help] = {
     "shape.slot_length": h("how long a slot is, over its round ends", "how far it can be set", "40 mm", SHOP),
     "shape.slot_width": h("how wide a slot is", "the bolt must go in", "bolt + 1 to 2 mm"),
     "shape.slots": h("how many slots", "they stand at equal ways up its height", "2", SHOP),
+    "features.x": h(
+        "how far its middle is from the plate's left edge",
+        "where it is marked and cut; of a row the first, of a circle the middle",
+        "one and a half diameters from an edge, or more",
+        "AISC 360-22 table J3.4; EN 1993-1-8 table 3.3, from memory",
+    ),
+    "features.y": h(
+        "how far its middle is from the plate's lower edge",
+        "where it is marked and cut; of a grid the lower left one",
+        "one and a half diameters from an edge, or more",
+        "AISC 360-22 table J3.4; EN 1993-1-8 table 3.3, from memory",
+    ),
+    "features.size": h("how wide the hole or slot is", "the bolt must go in", "bolt + 1 to 2 mm"),
+    "features.thread": h(
+        "which thread is tapped",
+        "the hole is made by its tap drill, and the plate must be thick enough to hold it",
+        "one diameter of plate in steel, one and a half in aluminium",
+        SHOP,
+    ),
+    "features.sink": h("how wide the countersink is at the face", "the head must lie flush", "twice the bolt", SHOP),
+    "features.angle": h(
+        "the whole angle of the countersink", "the head has the same", "90 metric, 82 inch", "ISO 10642; ASME B18.3"
+    ),
+    "features.length": h("how long the slot is, over its round ends", "how far it can be set", "40 mm", SHOP),
+    "features.turn": h("how far it is turned, counter-clockwise from along the plate", "which way it can be set", "0"),
+    "features.width": h("how wide the opening is before it is turned", "what goes through it", "as needed", SHOP),
+    "features.height": h("how high the opening is before it is turned", "what goes through it", "as needed", SHOP),
+    "features.corner": h("how its corners are rounded", "sharp corners tear", "6 mm, the plate's thickness or more"),
+    "features.pattern": h(
+        "whether it is repeated", "one row stands for all of them, and all follow a change", "once", SHOP
+    ),
+    "features.pattern.count": h("how many of it", "they stand at equal ways", "as the bolts ask", SHOP),
+    "features.pattern.pitch": h(
+        "from one middle to the next",
+        "the plate tears between them",
+        "three diameters",
+        "AISC 360-22 J3.3; EN 1993-1-8 table 3.3, from memory",
+    ),
+    "features.pattern.turn": h("which way the row runs, counter-clockwise from along the plate", "0 along, 90 up", "0"),
+    "features.pattern.across": h("how many stand side by side", "columns of the grid", "2", SHOP),
+    "features.pattern.up": h("how many stand one over the other", "rows of the grid", "2", SHOP),
+    "features.pattern.pitch_across": h("from one column to the next", "between middles", "three diameters or more"),
+    "features.pattern.pitch_up": h("from one row to the next", "between middles", "three diameters or more"),
+    "features.pattern.diameter": h(
+        "the circle that their middles stand on", "as the hub or flange asks", "100 mm", SHOP
+    ),
+    "features.pattern.first": h(
+        "where the first stands, counter-clockwise from along the plate", "turns the whole circle", "0", SHOP
+    ),
 }
 
 STOCK: dict[str, Help] = {

@@ -68,10 +68,20 @@ def sheet_piece(w: WorkedPart, way: Process | None = None) -> SheetPiece:
 
 
 def drilled(w: WorkedPart, id: str, way: Process | None) -> list[Drilled]:
-    """Holes that a part's way cannot make, by their size; what is not round is milled, and counts by its width."""
+    """Holes that a part's way cannot make, by their size; what is not round is milled, and counts by its width. Then
+    what is tapped and sunk.
+    """
     g = w.geometry
-    if g is None or g.thickness_mm is None or way is None:
+    if g is None or g.thickness_mm is None:
         return []
+    after = [
+        Drilled(
+            part=id, name=w.part.name, qty=w.part.qty, holes=t.holes, across_mm=t.across_mm, why=t.tool, tool=t.tool
+        )
+        for t in g.tools
+    ]
+    if way is None:
+        return after
     later = [g.outline.openings[k] for k in made_later(way, g.outline, g.thickness_mm)]
     sizes = Counter((is_circle(r), round(span_of(r), 2)) for r in later)
     why = why_later(way, g.thickness_mm)
@@ -81,7 +91,7 @@ def drilled(w: WorkedPart, id: str, way: Process | None) -> list[Drilled]:
             why=why if round_ else f"{why}; it is no round hole: mill it",
         )
         for (round_, mm), n in sorted(sizes.items())
-    ]  # fmt: skip
+    ] + after  # fmt: skip
 
 
 def common_line(machines: SawAndTable, pieces: list[WorkedPart]) -> bool:

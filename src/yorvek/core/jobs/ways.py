@@ -15,7 +15,9 @@ from yorvek.core.workshop.processes import Process, out_of_reach
 
 
 class Drilled(Model):
-    """Openings of one width in a part that its cut cannot make: drilled, or milled where they are not round."""
+    """Openings of one width in a part that its cut cannot make: drilled, or milled where they are not round. Or that
+    are worked on by a `tool` once they are there.
+    """
 
     part: str
     name: str = ""
@@ -23,6 +25,7 @@ class Drilled(Model):
     holes: int
     across_mm: float
     why: str
+    tool: str = ""
 
 
 def own_table(job: JobSpec) -> Process | None:

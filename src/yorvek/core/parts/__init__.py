@@ -1,6 +1,6 @@
 """Parts: plates and pieces of bar from their dimensions."""
 
-from yorvek.core.parts.families import PartFamily, part_families
+from yorvek.core.parts.families import Offered, PartFamily, feature_kinds, feature_patterns, part_families
 from yorvek.core.parts.geometry import DrawnDimension, PartGeometry, part_geometry
 from yorvek.core.parts.spec import BarPiece, BasePlate, Gusset, PartSpec, Rectangle
 
@@ -9,10 +9,13 @@ __all__ = [
     "BasePlate",
     "DrawnDimension",
     "Gusset",
+    "Offered",
     "PartFamily",
     "PartGeometry",
     "PartSpec",
     "Rectangle",
+    "feature_kinds",
+    "feature_patterns",
     "part_families",
     "part_geometry",
 ]

@@ -7,6 +7,7 @@ from __future__ import annotations
 from pydantic.fields import FieldInfo
 
 from yorvek.core.model import Model
+from yorvek.core.parts.features import KINDS, PATTERNS
 from yorvek.core.parts.spec import BasePlate, Gusset, LugPlate, Rectangle, RingPlate, SlottedPlate
 from yorvek.core.quantities.asked import Question, may_be_none, question
 
@@ -60,6 +61,51 @@ def _question(name: str, said: tuple[str, str, str, str], field: FieldInfo) -> Q
     words, without, usual_mm, usual_in = said
     optional = may_be_none(field)
     return question(name, field, words, optional=optional, without=without, usual_mm=usual_mm, usual_in=usual_in)
+
+
+class Offered(Model):
+    """Something that is added to a part: what it is, and its questions."""
+
+    kind: str
+    words: str
+    asks: list[Question]
+
+
+PATTERN_ASKS: dict[str, Said] = {
+    "once": {},
+    "row": {
+        "count": ("How many", "", "3", "3"), "pitch": ("Apart", "", "60", "3"),
+        "turn": ("Line turned by", "", "0", "0"),
+    },
+    "grid": {
+        "across": ("Across", "", "2", "2"), "up": ("Up", "", "2", "2"),
+        "pitch_across": ("Apart across", "", "60", "3"), "pitch_up": ("Apart up", "", "60", "3"),
+    },
+    "circle": {
+        "count": ("How many", "", "6", "6"), "diameter": ("Circle ⌀", "", "100", "4"),
+        "first": ("The first at", "", "0", "0"),
+    },
+}  # fmt: skip
+
+
+def _offered(key: str, model: type[Model], words: str, asks: Said) -> Offered:
+    return Offered(
+        kind=str(model.model_fields[key].default), words=words,
+        asks=[_question(name, said, model.model_fields[name]) for name, said in asks.items()],
+    )  # fmt: skip
+
+
+def feature_kinds() -> list[Offered]:
+    """What a plate can be given beside its family's own openings."""
+    return [_offered("kind", k.model, k.words, k.asks) for k in KINDS]
+
+
+def feature_patterns() -> list[Offered]:
+    """How a feature is repeated."""
+    return [
+        _offered("pattern", model, words, PATTERN_ASKS[str(model.model_fields["pattern"].default)])
+        for model, words in PATTERNS.items()
+    ]
 
 
 def part_families() -> list[PartFamily]:

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import itertools
 import math
+from collections.abc import Sequence
 from typing import Literal
 
 from yorvek.core.errors import InputError
@@ -12,11 +13,27 @@ from yorvek.core.model import Model
 from yorvek.core.outlines import Outline, Ring, area_mm2, bounds_mm, cut_length_mm
 from yorvek.core.parts import asked
 from yorvek.core.parts.ends import end_cut, notched
+from yorvek.core.parts.features import Feature, ToolWork
+from yorvek.core.parts.features.laid import laid
 from yorvek.core.parts.plates import hole_centres, plate_outline
 from yorvek.core.parts.saying import Say, said_in
-from yorvek.core.parts.spec import BarPiece, BasePlate, FreeOutline, Gusset, LugPlate, PartSpec, RingPlate, SlottedPlate
+from yorvek.core.parts.spec import (
+    BarPiece,
+    BasePlate,
+    FreeOutline,
+    Gusset,
+    LugPlate,
+    PartSpec,
+    PlateShape,
+    RingPlate,
+    SlottedPlate,
+)
 from yorvek.core.quantities import UnitSystem
 from yorvek.core.sections import Section, section
+
+
+MOST_DRAWN = 3
+"""Features whose place stands on the drawing; of more the notes say it."""
 
 
 class DrawnDimension(Model):
@@ -35,12 +52,15 @@ class DrawnDimension(Model):
 
 
 class PartGeometry(Model):
-    """What follows from a part's dimensions. `openings_asked`: the question that states each opening, in order."""
+    """What follows from a part's dimensions. `openings_asked`: the question that states each opening, in order, of its
+    family or of its features; `tools`: what is done to openings once they are there.
+    """
 
     kind: Literal["plate", "bar"]
     outline: Outline
     dimensions: list[DrawnDimension]
     openings_asked: list[str] = []
+    tools: list[ToolWork] = []
     notes: list[str]
     mass_kg: float
     area_mm2: float
@@ -187,6 +207,25 @@ def _bar(part: PartSpec, shape: BarPiece, say: Say) -> PartGeometry:
     )
 
 
+def _placed(features: Sequence[Feature]) -> list[DrawnDimension]:
+    """How far the first features stand from the left and from below, drawn where they stand."""
+    out = []
+    for k, f in enumerate(features[:MOST_DRAWN]):
+        x, y = f.x.value, f.y.value
+        ways = ((0.0, y, x, y, x, f"features.{k}.x"), (x, 0.0, x, y, y, f"features.{k}.y"))
+        out += [
+            DrawnDimension(x1=x1, y1=y1, x2=x2, y2=y2, offset_mm=0.0, value_mm=value, asked=name)
+            for x1, y1, x2, y2, value, name in ways
+            if value > 0
+        ]
+    return out
+
+
+def _family_openings(shape: PlateShape, outline: Outline) -> list[str]:
+    """What states each opening of its family; those of a drawing are stated by nothing."""
+    return asked.openings(shape) or [""] * len(outline.openings)
+
+
 def part_geometry(part: PartSpec, unit: UnitSystem = "mm") -> PartGeometry:
     """Work a part out; its notes are in the words of a unit system.
 
@@ -195,19 +234,24 @@ def part_geometry(part: PartSpec, unit: UnitSystem = "mm") -> PartGeometry:
     """
     shape = part.shape
     if isinstance(shape, BarPiece):
+        if part.features:
+            raise InputError(field="features", got=f"{len(part.features)} of them", needs="a plate: a bar has none yet")
         return _bar(part, shape, said_in(unit))
     say = said_in(unit)
     m = material(part.material_id)
-    outline = plate_outline(shape)
-    dimensions, notes = _plate_dimensions(part, outline, say)
-    t, area = shape.thickness.value, area_mm2(outline)
+    bare, t = plate_outline(shape), shape.thickness.value
+    dimensions, notes = _plate_dimensions(part, bare, say)
+    with_all = laid(bare, part.features, t, m, say)
+    outline = with_all.outline
+    area = area_mm2(outline)
     _, _, w, h = bounds_mm(outline)
     return PartGeometry(
         kind="plate",
         outline=outline,
-        dimensions=dimensions,
-        openings_asked=asked.openings(shape),
-        notes=[f"t = {say(t, whole=True)}", *notes],
+        dimensions=[*dimensions, *_placed(part.features)],
+        openings_asked=[*_family_openings(shape, bare), *with_all.asked],
+        tools=with_all.tools,
+        notes=[f"t = {say(t, whole=True)}", *notes, *with_all.notes],
         mass_kg=area * t * m.density_kg_m3 * 1e-9,
         area_mm2=area,
         cut_length_mm=cut_length_mm(outline),

@@ -8,6 +8,7 @@ from pydantic import Field
 
 from yorvek.core.model import Model
 from yorvek.core.outlines import Outline
+from yorvek.core.parts.features import Feature
 from yorvek.core.quantities.entry import Angle, Length, Place, Thickness
 
 
@@ -142,3 +143,6 @@ class PartSpec(Model):
     mirror: bool = Field(default=False, description="a plate that may be cut from its other side")
     first: bool = Field(default=False, description="goes first where the metal does not reach for all")
     grain: bool = Field(default=False, description="keep its direction on the sheet")
+    features: list[Feature] = Field(
+        default=[], max_length=60, description="holes, threads, slots and openings of a plate, beside its family's own"
+    )

@@ -9,10 +9,22 @@ from typing import Any, Literal, get_args
 from pydantic.fields import FieldInfo
 
 from yorvek.core.model import Model
-from yorvek.core.quantities.entry import AreaLoad, Entry, Force, Length, LineLoad, Mass, Place, Pressure, Thickness
+from yorvek.core.quantities.entry import (
+    Angle,
+    AreaLoad,
+    Entry,
+    Force,
+    Length,
+    LineLoad,
+    Mass,
+    Place,
+    Pressure,
+    Thickness,
+    Turned,
+)
 
 Typed = Literal[
-    "length", "place", "thickness", "force", "line_load", "area_load", "mass", "pressure",
+    "length", "place", "thickness", "force", "line_load", "area_load", "mass", "pressure", "angle",
     "number", "count", "text", "yes or no", "choice",
 ]  # fmt: skip
 
@@ -55,6 +67,8 @@ ENTRIES: dict[type[Entry], Typed] = {
     AreaLoad: "area_load",
     Mass: "mass",
     Pressure: "pressure",
+    Angle: "angle",
+    Turned: "angle",
 }
 PLAIN: dict[type, Typed] = {bool: "yes or no", int: "count", str: "text"}
 

@@ -117,6 +117,14 @@ class Angle(Entry):
     at_most = 75.0
 
 
+class Turned(Entry):
+    """How far something is turned, degrees."""
+
+    kind = "angle"
+    at_least = -360.0
+    at_most = 360.0
+
+
 class Pressure(Entry):
     """A pressure in a cylinder, MPa; a bare number is in bar or psi."""
 

@@ -18,7 +18,7 @@ from yorvek.core.jobs.sources import SourceKind, source_kinds
 from yorvek.core.materials import MATERIALS, PANELS, Material, material
 from yorvek.core.materials.joining import WELDERS, Welder
 from yorvek.core.model import Model
-from yorvek.core.parts import PartFamily, part_families
+from yorvek.core.parts import Offered, PartFamily, feature_kinds, feature_patterns, part_families
 from yorvek.core.quantities import BARE, Kind, UnitSystem, length_text, parse, quantity_text
 from yorvek.core.quantities.asked import Question
 from yorvek.core.quantities.entry import GAUGE_METAL, evaluate_dimensions, resolve
@@ -56,6 +56,8 @@ class Catalogue(Model):
     materials: list[Material]
     bare_units: dict[str, dict[str, str]] = {}
     part_families: list[PartFamily] = []
+    features: list[Offered] = []
+    patterns: list[Offered] = []
     force_sources: list[SourceKind] = []
     load_asks: list[Question] = []
     process_asks: list[Question] = []
@@ -110,6 +112,8 @@ def _catalogue_json() -> bytes:
         materials=[*MATERIALS, *PANELS],
         bare_units=bare,
         part_families=part_families(),
+        features=feature_kinds(),
+        patterns=feature_patterns(),
         force_sources=source_kinds(),
         load_asks=load_asks(),
         process_asks=process_asks(),

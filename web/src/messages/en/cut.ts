@@ -224,7 +224,7 @@ export default {
   miscut: 'miscut',
   arc_went_out: 'the arc went out',
   nest_it_again: 'Nest it again',
-  to_be_drilled_x: 'To be drilled: {0} holes',
+  to_be_drilled_x: 'Drilled, tapped and sunk: {0} holes to drill',
   holes_each: 'Holes each',
   because: 'Because',
   bars_2: 'Bars',

@@ -1,13 +1,16 @@
 <script setup lang="ts">
-/** Holes that the cut cannot make: they are marked on the plate and drilled. */
+/** Holes that the cut cannot make: they are marked on the plate and drilled; and what is tapped or sunk. */
+import { computed } from 'vue'
 import type { S } from '../../api/client'
 import { length } from '../../shared/units'
 
-defineProps<{ of: S['Drilled'][] }>()
+const props = defineProps<{ of: S['Drilled'][] }>()
+/** A hole that is drilled and then tapped is one hole. */
+const drilled = computed(() => props.of.filter((d) => !d.tool).reduce((n, d) => n + d.qty * d.holes, 0))
 </script>
 <template>
   <details v-if="of.length" class="gap" open>
-    <summary>{{ $t('cut.to_be_drilled_x', [of.reduce((n, d) => n + d.qty * d.holes, 0)]) }}</summary>
+    <summary>{{ $t('cut.to_be_drilled_x', [drilled]) }}</summary>
     <table class="list">
       <thead>
         <tr>

@@ -11,7 +11,8 @@ import NumberField from '../../ui/NumberField.vue'
 import { leadTo } from '../../ui/lead'
 import TextField from '../../ui/TextField.vue'
 import BarFields from './BarFields.vue'
-import { wordsOf, type Draft } from './part'
+import FeatureRows from './FeatureRows.vue'
+import { fieldOf, wordsOf, type Draft } from './part'
 import PartDrawing from './PartDrawing.vue'
 import PlateFields from './PlateFields.vue'
 
@@ -25,7 +26,7 @@ const alive = computed(() => drafted(preview.found, 'parts', row.value?.id))
     <Alive :row="alive" :preview="preview">
       <template v-if="alive?.geometry" #other>
         <p class="soft">{{ $t('parts.each_nothing_is_stored_yet_x', [mass(alive.geometry.mass_kg)]) }}</p>
-        <PartDrawing :geometry="alive.geometry" picks small @pick="leadTo(`shape.${$event}`)" />
+        <PartDrawing :geometry="alive.geometry" picks small @pick="leadTo(fieldOf($event))" />
         <p class="soft">{{ $t('parts.press_a_dimension_or_an') }}</p>
       </template>
     </Alive>
@@ -37,7 +38,7 @@ const alive = computed(() => drafted(preview.found, 'parts', row.value?.id))
       <TextField id="p-mod" v-model="draft.module" :label="$t('parts.module')" at="module" list="modules" />
       <datalist id="modules"><option v-for="m in job!.job.spec.modules" :key="m" :value="m" /></datalist>
       <BarFields v-if="draft.shape.family === 'bar'" v-model="draft" />
-      <PlateFields v-else v-model="draft" /></div
+      <template v-else><PlateFields v-model="draft" /><FeatureRows v-model="draft" /></template></div
   ></EditForm>
 </template>
 <style scoped>

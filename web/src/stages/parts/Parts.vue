@@ -6,7 +6,7 @@ import { usePicked } from '../../composables/usePicked'
 import { attempt, job, mayWrite } from '../../shared/job'
 import Budget from './Budget.vue'
 import DrawingIn from './DrawingIn.vue'
-import { blank, loadFamilies, materials, offered, type Draft } from './part'
+import { blank, fieldOf, loadFamilies, materials, offered, type Draft } from './part'
 import PartForm from './PartForm.vue'
 import PartList from './PartList.vue'
 import { leadTo } from '../../ui/lead'
@@ -31,7 +31,7 @@ function choose(part: number) {
 }
 /** The form of the part in view; with the hand where something on its drawing was pressed. */
 function change(asked?: string) {
-  if (row.value && begin(row.value.spec as Draft, row.value) && asked) void leadTo(`shape.${asked}`)
+  if (row.value && begin(row.value.spec as Draft, row.value) && asked) void leadTo(fieldOf(asked))
 }
 </script>
 <template>

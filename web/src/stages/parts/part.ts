@@ -19,13 +19,19 @@ export type Draft = {
   mirror?: boolean
   first?: boolean
   grain: boolean
+  features?: Feature[]
 }
+export type Feature = Record<string, any> & { kind: string; pattern: Record<string, any> }
 /** Families of plates with what they ask for; the core says. */
 export const families = ref<S['PartFamily'][]>([])
+export const featureKinds = ref<S['Offered'][]>([])
+export const featurePatterns = ref<S['Offered'][]>([])
 export const materials = ref<S['Material'][]>([])
 export async function loadFamilies(): Promise<void> {
   const known = await catalogue()
   families.value = known.part_families ?? []
+  featureKinds.value = known.features ?? []
+  featurePatterns.value = known.patterns ?? []
   materials.value = known.materials
 }
 const BAR = { kind: 'bar', words: t('parts.bar_or_tube'), letter: 'P' }
@@ -69,8 +75,11 @@ export function blank(kind: string): Draft {
     mirror: false,
     first: false,
     grain: false,
+    features: [],
   }
 }
+/** Where on its form stands what was pressed on a drawing: of its family, or of one of its features. */
+export const fieldOf = (asked: string): string => (asked.startsWith('features.') ? asked : `shape.${asked}`)
 
 export function sizeOf({ geometry: g }: S['PartRow']): string {
   if (!g) return ''

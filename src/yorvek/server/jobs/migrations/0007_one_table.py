@@ -24,6 +24,7 @@ MODELS = {
 SINCE = {
     "dimensions": {"__all__": {"cut_anyway"}},
     "job": {"machines": {"welders", "mark_s"}, "processes": {"__all__": {"feed_mm_min", "pierce_s"}}},
+    "parts": {"__all__": {"features"}},
     "sheets_cut": True,
 }
 """Fields that specs have had since: the digest of then knew nothing of them. A new field of a spec is added here."""

@@ -1,0 +1,82 @@
+<script setup lang="ts">
+/** Holes, threads, slots and openings of a plate beside its family's own: a row each, once or in a pattern. */
+import { computed } from 'vue'
+import { entry, unit } from '../../shared/units'
+import AskedField from '../../ui/AskedField.vue'
+import { begunAll } from '../../ui/asked'
+import ChoiceField from '../../ui/ChoiceField.vue'
+import QuantityField from '../../ui/QuantityField.vue'
+import { featureKinds, featurePatterns, type Draft, type Feature } from './part'
+
+const draft = defineModel<Draft>({ required: true })
+const rows = computed<Feature[]>(() => draft.value.features ?? [])
+const kind = (name: string) => featureKinds.value.find((k) => k.kind === name)
+const pattern = (name: string) => featurePatterns.value.find((p) => p.kind === name)
+function add(name: string) {
+  const at = { x: entry(''), y: entry(''), pattern: { pattern: 'once' } }
+  draft.value.features = [...rows.value, { kind: name, ...begunAll(kind(name)!.asks, unit.value), ...at } as Feature]
+}
+/** Another pattern begins with its own questions. */
+function repeat(row: Feature, name: string) {
+  row.pattern = { pattern: name, ...begunAll(pattern(name)!.asks, unit.value) }
+}
+const takeAway = (k: number) => (draft.value.features = rows.value.filter((_, i) => i !== k))
+</script>
+<template>
+  <section class="features" :aria-label="$t('parts.holes_and_openings')">
+    <div class="row">
+      <b>{{ $t('parts.holes_and_openings') }}</b>
+      <el-button v-for="k in featureKinds" :key="k.kind" text :id="`p-add-${k.kind}`" @click="add(k.kind)">{{
+        $t('parts.add_x', [k.words.toLowerCase()])
+      }}</el-button>
+    </div>
+    <div v-for="(f, k) in rows" :key="k" class="feature" role="group" :aria-label="`${kind(f.kind)?.words} ${k + 1}`">
+      <div class="row spread">
+        <b>{{ kind(f.kind)?.words }}</b>
+        <el-button
+          text
+          :aria-label="$t('parts.take_away_x', [`${kind(f.kind)?.words} ${k + 1}`])"
+          @click="takeAway(k)"
+          >{{ $t('parts.take_away') }}</el-button
+        >
+      </div>
+      <div class="fields">
+        <AskedField
+          v-for="a in kind(f.kind)?.asks ?? []"
+          :id="`p-f${k}-${a.name}`"
+          :key="a.name"
+          v-model="f[a.name]"
+          :asks="a"
+          :within="`features.${k}.`"
+        />
+        <QuantityField :at="`features.${k}.x`" v-model="f.x" :label="$t('parts.from_the_left')" />
+        <QuantityField :at="`features.${k}.y`" v-model="f.y" :label="$t('parts.from_below')" />
+        <ChoiceField
+          :id="`p-f${k}-pattern`"
+          :at="`features.${k}.pattern`"
+          :label="$t('parts.repeated')"
+          :model-value="f.pattern.pattern"
+          :options="featurePatterns.map((p) => ({ value: p.kind, label: p.words }))"
+          @update:model-value="repeat(f, String($event))"
+        />
+        <AskedField
+          v-for="a in pattern(f.pattern.pattern)?.asks ?? []"
+          :id="`p-f${k}-p-${a.name}`"
+          :key="`${f.pattern.pattern} ${a.name}`"
+          v-model="f.pattern[a.name]"
+          :asks="a"
+          :within="`features.${k}.pattern.`"
+        />
+      </div>
+    </div>
+  </section>
+</template>
+<style scoped>
+.features {
+  grid-column: 1 / -1;
+}
+.feature {
+  border-top: 1px solid var(--rule);
+  padding: 6px 0 10px;
+}
+</style>
