@@ -9,7 +9,9 @@ from hypothesis import strategies as st
 from yorvek.core.errors import InputError
 from yorvek.core.files.dxf import part_dxf
 from yorvek.core.jobs.cutting import WorkedPart
+from yorvek.core.jobs.processes import cutting_of
 from yorvek.core.jobs.sheet_groups import drilled
+from yorvek.core.jobs.ways import without_later
 from yorvek.core.outlines import bounds_mm, ring_points
 from yorvek.core.outlines.width import middle_of
 from yorvek.core.parts import PartSpec, part_geometry
@@ -133,6 +135,26 @@ def test_what_is_drilled_tapped_and_sunk_is_listed_by_tool():
     assert (6, 10.2, "") in lines and (6, 10.2, "tap M12") in lines and (1, 13.5, "countersink 90° to ⌀20") in lines
     assert [d.tool for d in drilled(work, "F1", None)] == ["tap M12", "countersink 90° to ⌀20"]
     assert all(d.qty == 3 for d in drilled(work, "F1", plasma))
+
+
+def test_a_thread_is_drilled_where_the_edge_of_the_cut_is_hard():
+    """⌀10.2 in 5 mm: a plasma table makes it, but no tap goes into its edge; a laser's is clean."""
+    spec = PartSpec.model_validate(
+        {
+            "mark": "F1", "material_id": "S355", "features": [tapped("M10"), hole(size=9)],
+            "shape": {"family": "rectangle", "width": mm(200), "height": mm(120), "thickness": mm(5)},
+        }
+    )  # fmt: skip
+    work = WorkedPart(part=resolve(spec, {}), geometry=part_geometry(resolve(spec, {})))
+    plasma, laser = (next(p for p in USUAL if word in p.name) for word in ("plasma", "laser"))
+    assert plasma.least_hole(5) <= 8.5
+    lines = [(d.holes, d.across_mm, d.tool, d.why) for d in drilled(work, "F1", plasma)]
+    assert lines == [
+        (1, 8.5, "", "a thread wants a drilled hole: the edge of plasma table is hard"), (1, 8.5, "tap M10", "tap M10"),
+    ]  # fmt: skip
+    assert [d.tool for d in drilled(work, "F1", laser)] == ["tap M10"]
+    assert len(without_later(work.geometry, plasma).openings) == 1
+    assert cutting_of(work, plasma).later == 1 and cutting_of(work, laser).later == 0
 
 
 def test_a_place_may_be_a_formula_of_named_dimensions():

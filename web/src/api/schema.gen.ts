@@ -6819,7 +6819,8 @@ export interface components {
         /**
          * PartGeometry
          * @description What follows from a part's dimensions. `openings_asked`: the question that states each opening, in order, of its
-         *     family or of its features; `tools`: what is done to openings once they are there.
+         *     family or of its features; `tools`: what is done to openings once they are there;
+         *     `tapped`: which of them get a thread.
          */
         PartGeometry: {
             /** Area Mm2 */
@@ -6851,6 +6852,11 @@ export interface components {
             outline: components["schemas"]["Outline"];
             /** Section Id */
             section_id?: string | null;
+            /**
+             * Tapped
+             * @default []
+             */
+            tapped: number[];
             /** Thickness Mm */
             thickness_mm?: number | null;
             /**

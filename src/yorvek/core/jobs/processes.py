@@ -58,7 +58,7 @@ def cutting_of(w: WorkedPart, way: Process) -> Cutting | None:
     g = w.geometry
     if g is None or g.kind != "plate" or g.thickness_mm is None:
         return None
-    later = made_later(way, g.outline, g.thickness_mm)
+    later = made_later(way, g.outline, g.thickness_mm, g.tapped)
     cut = g.cut_length_mm - sum(ring_length_mm(g.outline.openings[k]) for k in later)
     return Cutting(
         thickness_mm=g.thickness_mm,

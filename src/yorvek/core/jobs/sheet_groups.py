@@ -82,13 +82,14 @@ def drilled(w: WorkedPart, id: str, way: Process | None) -> list[Drilled]:
     ]
     if way is None:
         return after
-    later = [g.outline.openings[k] for k in made_later(way, g.outline, g.thickness_mm)]
+    later = [g.outline.openings[k] for k in made_later(way, g.outline, g.thickness_mm, g.tapped)]
     sizes = Counter((is_circle(r), round(span_of(r), 2)) for r in later)
-    why = why_later(way, g.thickness_mm)
+    round_why = {mm: why_later(way, g.thickness_mm, mm) for _, mm in sizes}
+    other_why = f"{why_later(way, g.thickness_mm)}; it is no round hole: mill it"
     return [
         Drilled(
             part=id, name=w.part.name, qty=w.part.qty, holes=n, across_mm=mm,
-            why=why if round_ else f"{why}; it is no round hole: mill it",
+            why=round_why[mm] if round_ else other_why,
         )
         for (round_, mm), n in sorted(sizes.items())
     ] + after  # fmt: skip

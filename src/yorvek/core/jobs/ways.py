@@ -4,6 +4,8 @@ job's own table as it is set.
 
 from __future__ import annotations
 
+from collections.abc import Collection
+
 from yorvek.core.errors import InputError
 from yorvek.core.jobs.spec import JobSpec
 from yorvek.core.materials import material
@@ -60,26 +62,31 @@ def named(job: JobSpec, name: str) -> str:
     return "" if own is not None and own.name == name else name
 
 
-def made_later(way: Process | None, outline: Outline, thickness_mm: float) -> list[int]:
-    """Numbers of the openings that a way cannot make."""
+def made_later(way: Process | None, outline: Outline, thickness_mm: float, tapped: Collection[int] = ()) -> list[int]:
+    """Numbers of the openings that a way cannot make: too small for it, or `tapped` where its edge is too hard and too
+    rough for a thread (common practice, no source).
+    """
     if way is None:
         return []
     if way.straight_only:
         return list(range(len(outline.openings)))
     least = way.least_hole(thickness_mm)
-    return [k for k, ring in enumerate(outline.openings) if narrower(ring, least)]
+    hard = way.edge != "clean"
+    return [k for k, ring in enumerate(outline.openings) if (hard and k in tapped) or narrower(ring, least)]
 
 
-def why_later(way: Process, thickness_mm: float) -> str:
-    """Why a way leaves openings to be made later."""
+def why_later(way: Process, thickness_mm: float, across_mm: float = 0.0) -> str:
+    """Why a way leaves openings of a width to be made later."""
     if way.straight_only:
         return f"{way.name} cuts straight through"
+    if across_mm >= way.least_hole(thickness_mm):
+        return f"a thread wants a drilled hole: the edge of {way.name} is hard"
     return f"{way.name} makes none under {way.least_hole(thickness_mm):g} mm"
 
 
 def without_later(g: PartGeometry, way: Process | None) -> Outline:
     """A plate's outline with only those openings that its way makes."""
-    later = set(made_later(way, g.outline, g.thickness_mm or 0.0))
+    later = set(made_later(way, g.outline, g.thickness_mm or 0.0, g.tapped))
     if not later:
         return g.outline
     return Outline(outer=g.outline.outer, openings=[r for k, r in enumerate(g.outline.openings) if k not in later])

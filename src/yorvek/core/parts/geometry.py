@@ -31,7 +31,6 @@ from yorvek.core.parts.spec import (
 from yorvek.core.quantities import UnitSystem
 from yorvek.core.sections import Section, section
 
-
 MOST_DRAWN = 3
 """Features whose place stands on the drawing; of more the notes say it."""
 
@@ -53,7 +52,8 @@ class DrawnDimension(Model):
 
 class PartGeometry(Model):
     """What follows from a part's dimensions. `openings_asked`: the question that states each opening, in order, of its
-    family or of its features; `tools`: what is done to openings once they are there.
+    family or of its features; `tools`: what is done to openings once they are there;
+    `tapped`: which of them get a thread.
     """
 
     kind: Literal["plate", "bar"]
@@ -61,6 +61,7 @@ class PartGeometry(Model):
     dimensions: list[DrawnDimension]
     openings_asked: list[str] = []
     tools: list[ToolWork] = []
+    tapped: list[int] = []
     notes: list[str]
     mass_kg: float
     area_mm2: float
@@ -251,6 +252,7 @@ def part_geometry(part: PartSpec, unit: UnitSystem = "mm") -> PartGeometry:
         dimensions=[*dimensions, *_placed(part.features)],
         openings_asked=[*_family_openings(shape, bare), *with_all.asked],
         tools=with_all.tools,
+        tapped=with_all.tapped,
         notes=[f"t = {say(t, whole=True)}", *notes, *with_all.notes],
         mass_kg=area * t * m.density_kg_m3 * 1e-9,
         area_mm2=area,

@@ -70,11 +70,9 @@ def plan_view(job: Job, plan: Plan) -> shapes.PlanView:
     state = plan_state(plan, now)
     problem = SheetProblem.model_validate(plan.problem)
     group = next((g for g in found.sheets if g.key == plan.key), None)
-    outlines: dict[str, Outline] = {}
-    if not state.stale:
-        outlines = {
-            w.part.mark: w.geometry.outline for w in found.parts.values() if w.geometry and w.geometry.kind == "plate"
-        }
+    plates = {w.part.mark: w.geometry for w in found.parts.values() if w.geometry and w.geometry.kind == "plate"}
+    plates = {} if state.stale else plates
+    outlines = {mark: g.outline for mark, g in plates.items()}
     for piece in problem.parts:
         outlines.setdefault(
             piece.id, Outline(outer=Ring.polygon(piece.outline), openings=[Ring.polygon(h) for h in piece.holes])
@@ -98,14 +96,16 @@ def plan_view(job: Job, plan: Plan) -> shapes.PlanView:
         group=shown,
         result=SheetPlan.model_validate(plan.result) if plan.result else None,
         outlines=outlines,
-        later=later_openings(job, shown, outlines),
+        later=later_openings(job, shown, outlines, {mark: g.tapped for mark, g in plates.items()}),
     )
 
 
-def later_openings(job: Job, group: SheetGroup, outlines: dict[str, Outline]) -> dict[str, list[int]]:
+def later_openings(
+    job: Job, group: SheetGroup, outlines: dict[str, Outline], tapped: dict[str, list[int]]
+) -> dict[str, list[int]]:
     """Openings of a group's pieces that its way cannot make, by piece."""
     way, mine = way_of(job.spec, group.process), {p.id for p in group.problem.parts}
-    found = {id: made_later(way, o, group.thickness_mm) for id, o in outlines.items() if id in mine}
+    found = {id: made_later(way, o, group.thickness_mm, tapped.get(id, ())) for id, o in outlines.items() if id in mine}
     return {id: numbers for id, numbers in found.items() if numbers}
 
 

@@ -2,7 +2,7 @@
 /** Holes, threads, slots and openings of a plate beside its family's own: a row each, once or in a pattern. */
 import { computed } from 'vue'
 import { entry, unit } from '../../shared/units'
-import AskedField from '../../ui/AskedField.vue'
+import AskedFields from '../../ui/AskedFields.vue'
 import { begunAll } from '../../ui/asked'
 import ChoiceField from '../../ui/ChoiceField.vue'
 import QuantityField from '../../ui/QuantityField.vue'
@@ -41,13 +41,11 @@ const takeAway = (k: number) => (draft.value.features = rows.value.filter((_, i)
         >
       </div>
       <div class="fields">
-        <AskedField
-          v-for="a in kind(f.kind)?.asks ?? []"
-          :id="`p-f${k}-${a.name}`"
-          :key="a.name"
-          v-model="f[a.name]"
-          :asks="a"
+        <AskedFields
+          :model-value="f"
+          :asks="kind(f.kind)?.asks ?? []"
           :within="`features.${k}.`"
+          :prefix="`p-f${k}-`"
         />
         <QuantityField :at="`features.${k}.x`" v-model="f.x" :label="$t('parts.from_the_left')" />
         <QuantityField :at="`features.${k}.y`" v-model="f.y" :label="$t('parts.from_below')" />
@@ -59,13 +57,12 @@ const takeAway = (k: number) => (draft.value.features = rows.value.filter((_, i)
           :options="featurePatterns.map((p) => ({ value: p.kind, label: p.words }))"
           @update:model-value="repeat(f, String($event))"
         />
-        <AskedField
-          v-for="a in pattern(f.pattern.pattern)?.asks ?? []"
-          :id="`p-f${k}-p-${a.name}`"
-          :key="`${f.pattern.pattern} ${a.name}`"
-          v-model="f.pattern[a.name]"
-          :asks="a"
+        <AskedFields
+          :key="f.pattern.pattern"
+          :model-value="f.pattern"
+          :asks="pattern(f.pattern.pattern)?.asks ?? []"
           :within="`features.${k}.pattern.`"
+          :prefix="`p-f${k}-p-`"
         />
       </div>
     </div>

@@ -2,7 +2,7 @@
 /** A plate: what its family asks for, as the core says, and how it may lie on the sheet. */
 import { computed } from 'vue'
 import type { S } from '../../api/client'
-import AskedField from '../../ui/AskedField.vue'
+import AskedFields from '../../ui/AskedFields.vue'
 import ChoiceField from '../../ui/ChoiceField.vue'
 import { families, materials, type Draft } from './part'
 
@@ -22,15 +22,7 @@ const asks = computed(() => families.value.find((f) => f.kind === draft.value.sh
   <p v-if="draft.shape.family === 'free'" class="soft">
     {{ $t('parts.outline_from_x', [draft.shape.source || $t('parts.a_drawing')]) }}
   </p>
-  <AskedField
-    v-for="a in asks"
-    :id="`p-${a.name}`"
-    :key="a.name"
-    v-model="draft.shape[a.name]"
-    :asks="a"
-    within="shape."
-    :material="draft.material_id"
-  />
+  <AskedFields v-model="draft.shape" :asks="asks" within="shape." prefix="p-" :material="draft.material_id" />
   <ChoiceField
     id="p-edge"
     v-model="draft.edge"

@@ -4,7 +4,6 @@ from __future__ import annotations
 
 from typing import Literal
 
-from yorvek.core.materials import Material
 from yorvek.core.outlines import Ring
 from yorvek.core.parts.features.kind import FeatureKind
 from yorvek.core.parts.features.where import Placed
@@ -23,12 +22,6 @@ class Hole(Placed):
 
     def said(self, say: Say) -> str:
         return f"⌀{say(self.size.value)}"
-
-    def tool(self, say: Say) -> str:
-        return ""
-
-    def warned(self, thickness_mm: float, metal: Material) -> str:
-        return ""
 
 
 HOLE = FeatureKind(Hole, "Hole", {"size": ("Hole ⌀", "", "13.5", "9/16")})

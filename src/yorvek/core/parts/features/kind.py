@@ -1,15 +1,11 @@
-"""What a kind of feature is to the rest: an opening of a shape, its words, and the tool that follows the cut."""
+"""What a kind of feature is called and asks, and the work of the tool that follows its cut."""
 
 from __future__ import annotations
 
 from dataclasses import dataclass, field
-from typing import Protocol
 
-from yorvek.core.materials import Material
 from yorvek.core.model import Model
-from yorvek.core.outlines import Ring
 from yorvek.core.parts.features.where import Placed
-from yorvek.core.parts.saying import Say
 
 
 class ToolWork(Model):
@@ -18,34 +14,6 @@ class ToolWork(Model):
     tool: str
     holes: int
     across_mm: float
-
-
-class Made(Protocol):
-    """A feature, seen by what needs it."""
-
-    def ring(self) -> Ring:
-        """The opening about the origin, as it is cut or drilled. mm.
-
-        Raises:
-            InputError: measures that contradict each other.
-        """
-        ...
-
-    def said(self, say: Say) -> str:
-        """One of it, in the words of a drawing."""
-        ...
-
-    def tool(self, say: Say) -> str:
-        """The tool that follows, or nothing."""
-        ...
-
-    def warned(self, thickness_mm: float, metal: Material) -> str:
-        """What is to be known of it in this plate, or nothing.
-
-        Raises:
-            InputError: it cannot be made in this plate.
-        """
-        ...
 
 
 @dataclass(frozen=True)

@@ -13,7 +13,7 @@ from yorvek.core.errors import InputError
 from yorvek.core.materials import Material
 from yorvek.core.outlines import Outline, Ring, ring_points
 from yorvek.core.outlines.width import span_of
-from yorvek.core.parts.features import CirclePattern, Feature, GridPattern, RowPattern, ToolWork
+from yorvek.core.parts.features import CirclePattern, Feature, GridPattern, RowPattern, Tapped, ToolWork
 from yorvek.core.parts.features.where import Point
 from yorvek.core.parts.saying import Say
 
@@ -23,12 +23,14 @@ BRIDGE_MM = 0.05
 
 @dataclass(frozen=True)
 class Laid:
-    """A plate with its features: the question that states each of their openings, notes, tools that follow."""
+    """A plate with its features: the question that states each of their openings, notes, tools that follow,
+    and which openings get a thread."""
 
     outline: Outline
     asked: list[str]
     notes: list[str]
     tools: list[ToolWork]
+    tapped: list[int]
 
 
 def laid(outline: Outline, features: Sequence[Feature], thickness_mm: float, metal: Material, say: Say) -> Laid:
@@ -41,6 +43,7 @@ def laid(outline: Outline, features: Sequence[Feature], thickness_mm: float, met
     openings = list(outline.openings)
     asked: list[str] = []
     notes: list[str] = []
+    tapped: list[int] = []
     tools: Counter[tuple[str, float]] = Counter()
     plate = Polygon(ring_points(outline.outer))
     taken = [Polygon(ring_points(r)) for r in outline.openings]
@@ -52,13 +55,15 @@ def laid(outline: Outline, features: Sequence[Feature], thickness_mm: float, met
             raise InputError(field=f"{path}.{error.field}", got=error.got, needs=error.needs) from None
         rings = [ring.moved(x, y, turn) for x, y, turn in places]
         _refuse_crowded(plate, taken, rings, path, [(x, y) for x, y, _ in places])
+        if isinstance(feature, Tapped):
+            tapped += range(len(openings), len(openings) + len(rings))
         openings += rings
         asked += [f"{path}.x"] * len(rings)
         notes += [_said(feature, len(rings), say), *([warned] if warned else [])]
         if tool := feature.tool(say):
             tools[(tool, round(span_of(ring), 2))] += len(rings)
     made = [ToolWork(tool=t, holes=n, across_mm=mm) for (t, mm), n in tools.items()]
-    return Laid(Outline(outer=outline.outer, openings=openings), asked, notes, made)
+    return Laid(Outline(outer=outline.outer, openings=openings), asked, notes, made, tapped)
 
 
 def _refuse_crowded(plate: Polygon, taken: list[Polygon], rings: list[Ring], path: str, places: list[Point]) -> None:

@@ -5,7 +5,6 @@ from __future__ import annotations
 from typing import Literal
 
 from yorvek.core.errors import InputError
-from yorvek.core.materials import Material
 from yorvek.core.outlines import Ring, Vertex
 from yorvek.core.parts.features.kind import FeatureKind
 from yorvek.core.parts.features.where import Placed
@@ -34,12 +33,6 @@ class Slot(Placed):
 
     def said(self, say: Say) -> str:
         return f"slot {say(self.size.value)} × {say(self.length.value)}"
-
-    def tool(self, say: Say) -> str:
-        return ""
-
-    def warned(self, thickness_mm: float, metal: Material) -> str:
-        return ""
 
 
 SLOT = FeatureKind(

@@ -8,7 +8,10 @@ from typing import Annotated, Literal
 from pydantic import Field
 
 from yorvek.core.errors import InputError
+from yorvek.core.materials import Material
 from yorvek.core.model import Model
+from yorvek.core.outlines import Ring
+from yorvek.core.parts.saying import Say
 from yorvek.core.quantities.entry import Length, Place, Turned
 
 MOST = 2000
@@ -87,6 +90,30 @@ class Placed(Model):
     x: Place
     y: Place
     pattern: Pattern = OncePattern()
+
+    def ring(self) -> Ring:
+        """The opening about the origin, as it is cut or drilled, mm; each kind has its own.
+
+        Raises:
+            InputError: measures that contradict each other.
+        """
+        raise NotImplementedError
+
+    def said(self, say: Say) -> str:
+        """One of it, in the words of a drawing; each kind has its own."""
+        raise NotImplementedError
+
+    def tool(self, say: Say) -> str:
+        """The tool that follows the cut; nothing for most."""
+        return ""
+
+    def warned(self, thickness_mm: float, metal: Material) -> str:
+        """What is to be known of it in a plate; nothing of most.
+
+        Raises:
+            InputError: it cannot be made in this plate.
+        """
+        return ""
 
     def at(self) -> list[tuple[float, float, float]]:
         """Each one's place, and how far it is turned with it, degrees.

@@ -35,9 +35,6 @@ class Window(Placed):
         corner = f" R{say(self.corner.value)}" if self.corner.value else ""
         return f"opening {say(self.width.value)} × {say(self.height.value)}{corner}"
 
-    def tool(self, say: Say) -> str:
-        return ""
-
     def warned(self, thickness_mm: float, metal: Material) -> str:
         return "" if self.corner.value else "an opening with sharp corners tears from them: round them"
 
