@@ -209,15 +209,6 @@ def test_a_thread_with_next_to_no_plate_is_refused():
         plate(tapped(), thickness=5)
 
 
-def test_a_bar_has_none():
-    bar = {
-        "family": "bar", "section_id": "SHS 60×60×4 hot", "length": mm(800), "left_end": {"text": "0", "unit": "mm"},
-        "right_end": {"text": "0", "unit": "mm"},
-    }  # fmt: skip
-    with pytest.raises(InputError, match="a plate"):
-        plate(hole(), shape=bar)
-
-
 @settings(deadline=None, max_examples=40)
 @given(
     st.floats(0, 360), st.integers(2, 9), st.floats(20, 80), st.floats(4, 12),

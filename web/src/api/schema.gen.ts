@@ -2493,6 +2493,24 @@ export interface components {
             stock: string;
         };
         /**
+         * BarFace
+         * @description A face that has features: its name, its width, its openings, along the bar from its left end, and the question
+         *     that states each.
+         */
+        BarFace: {
+            /** Asked */
+            asked: string[];
+            /**
+             * Face
+             * @enum {string}
+             */
+            face: "front" | "back" | "top" | "bottom";
+            /** Openings */
+            openings: components["schemas"]["Ring"][];
+            /** Width Mm */
+            width_mm: number;
+        };
+        /**
          * BarGroup
          * @description One profile in one material.
          */
@@ -3574,6 +3592,13 @@ export interface components {
              */
             angle: number;
             /**
+             * Face
+             * @description of a bar; a plate has but one
+             * @default front
+             * @enum {string}
+             */
+            face: "front" | "back" | "top" | "bottom";
+            /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
@@ -3587,6 +3612,12 @@ export interface components {
             pattern: components["schemas"]["OncePattern"] | components["schemas"]["RowPattern"] | components["schemas"]["GridPattern"] | components["schemas"]["CirclePattern"];
             sink: components["schemas"]["Length"];
             size: components["schemas"]["Length"];
+            /**
+             * Through
+             * @description of a hollow bar: through both walls
+             * @default true
+             */
+            through: boolean;
             x: components["schemas"]["Place"];
             y: components["schemas"]["Place"];
         };
@@ -4917,6 +4948,13 @@ export interface components {
          */
         Hole: {
             /**
+             * Face
+             * @description of a bar; a plate has but one
+             * @default front
+             * @enum {string}
+             */
+            face: "front" | "back" | "top" | "bottom";
+            /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
@@ -4929,6 +4967,12 @@ export interface components {
              */
             pattern: components["schemas"]["OncePattern"] | components["schemas"]["RowPattern"] | components["schemas"]["GridPattern"] | components["schemas"]["CirclePattern"];
             size: components["schemas"]["Length"];
+            /**
+             * Through
+             * @description of a hollow bar: through both walls
+             * @default true
+             */
+            through: boolean;
             x: components["schemas"]["Place"];
             y: components["schemas"]["Place"];
         };
@@ -6820,7 +6864,8 @@ export interface components {
          * PartGeometry
          * @description What follows from a part's dimensions. `openings_asked`: the question that states each opening, in order, of its
          *     family or of its features; `tools`: what is done to openings once they are there;
-         *     `tapped`: which of them get a thread.
+         *     `tapped`: which of them get a thread; `faces`: of a
+         *     bar, those that are drilled.
          */
         PartGeometry: {
             /** Area Mm2 */
@@ -6829,6 +6874,11 @@ export interface components {
             cut_length_mm: number;
             /** Dimensions */
             dimensions: components["schemas"]["DrawnDimension"][];
+            /**
+             * Faces
+             * @default []
+             */
+            faces: components["schemas"]["BarFace"][];
             /** Height Mm */
             height_mm: number;
             /**
@@ -9322,6 +9372,13 @@ export interface components {
          */
         Slot: {
             /**
+             * Face
+             * @description of a bar; a plate has but one
+             * @default front
+             * @enum {string}
+             */
+            face: "front" | "back" | "top" | "bottom";
+            /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
@@ -9335,6 +9392,12 @@ export interface components {
              */
             pattern: components["schemas"]["OncePattern"] | components["schemas"]["RowPattern"] | components["schemas"]["GridPattern"] | components["schemas"]["CirclePattern"];
             size: components["schemas"]["Length"];
+            /**
+             * Through
+             * @description of a hollow bar: through both walls
+             * @default true
+             */
+            through: boolean;
             /**
              * @default {
              *       "text": "0",
@@ -9993,6 +10056,13 @@ export interface components {
          */
         Tapped: {
             /**
+             * Face
+             * @description of a bar; a plate has but one
+             * @default front
+             * @enum {string}
+             */
+            face: "front" | "back" | "top" | "bottom";
+            /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
@@ -10006,6 +10076,12 @@ export interface components {
             pattern: components["schemas"]["OncePattern"] | components["schemas"]["RowPattern"] | components["schemas"]["GridPattern"] | components["schemas"]["CirclePattern"];
             /** Thread */
             thread: string;
+            /**
+             * Through
+             * @description of a hollow bar: through both walls
+             * @default true
+             */
+            through: boolean;
             x: components["schemas"]["Place"];
             y: components["schemas"]["Place"];
         };
@@ -10419,6 +10495,13 @@ export interface components {
          */
         Window: {
             corner: components["schemas"]["Place"];
+            /**
+             * Face
+             * @description of a bar; a plate has but one
+             * @default front
+             * @enum {string}
+             */
+            face: "front" | "back" | "top" | "bottom";
             height: components["schemas"]["Length"];
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -10432,6 +10515,12 @@ export interface components {
              *     }
              */
             pattern: components["schemas"]["OncePattern"] | components["schemas"]["RowPattern"] | components["schemas"]["GridPattern"] | components["schemas"]["CirclePattern"];
+            /**
+             * Through
+             * @description of a hollow bar: through both walls
+             * @default true
+             */
+            through: boolean;
             /**
              * @default {
              *       "text": "0",

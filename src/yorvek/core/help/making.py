@@ -96,6 +96,12 @@ PARTS: dict[str, Help] = {
         "one and a half diameters from an edge, or more",
         "AISC 360-22 table J3.4; EN 1993-1-8 table 3.3, from memory",
     ),
+    "features.face": h(
+        "on which face of the bar it is",
+        "front is the side that is drawn, and places count from its lower left; an angle has a front and a bottom",
+        "front",
+        SHOP,
+    ),
     "features.size": h("how wide the hole or slot is", "the bolt must go in", "bolt + 1 to 2 mm"),
     "features.thread": h(
         "which thread is tapped",

@@ -8,7 +8,7 @@ from typing import Any, Literal
 from pydantic import Field
 
 from yorvek.core.checks import BeamVerdict, Reserve
-from yorvek.core.checks.record import reserve_text
+from yorvek.core.checks.record import Check, least_reserve, reserve_text
 from yorvek.core.cutting.bars import BarPlan, BarProblem
 from yorvek.core.cutting.bars.least_change import least_change
 from yorvek.core.cutting.bars.patterns import fewer_patterns
@@ -20,6 +20,7 @@ from yorvek.core.jobs.cautions import Caution, cautions
 from yorvek.core.jobs.cutting import BarGroup, SheetGroup, WorkedPart, worked_parts
 from yorvek.core.jobs.free_joints import FreeJointResult, work_out_joint
 from yorvek.core.jobs.halves import with_whole_sticks
+from yorvek.core.jobs.holes import holes_check
 from yorvek.core.jobs.plates import PlateResult, plate_result
 from yorvek.core.jobs.processes import sent_out
 from yorvek.core.jobs.purchase import Purchase, purchase
@@ -101,10 +102,20 @@ def member_results(state: JobState, check: Callable[..., BeamVerdict] = check_me
     out: dict[int, MemberResult] = {}
     for number, member in state.members.items():
         try:
-            out[number] = MemberResult(verdict=check(beam_member(state, member)))
+            verdict = check(beam_member(state, member))
+            out[number] = MemberResult(verdict=_beside_holes(verdict, holes_check(state, number, member)))
         except InputError as error:
             out[number] = MemberResult(verdict=None, trouble=error.sentence)
     return out
+
+
+def _beside_holes(verdict: BeamVerdict, more: list[Check]) -> BeamVerdict:
+    """A verdict with what its parts' holes leave open."""
+    if not more:
+        return verdict
+    checks = [*verdict.checks, *more]
+    strength = least_reserve(checks, "strength", none_applies="no load")
+    return verdict.model_copy(update={"checks": checks, "strength": strength})
 
 
 def structure_results(

@@ -15,6 +15,7 @@ from yorvek.core.parts import asked
 from yorvek.core.parts.ends import end_cut, notched
 from yorvek.core.parts.features import Feature, ToolWork
 from yorvek.core.parts.features.laid import laid
+from yorvek.core.parts.features.on_bar import BarFace, on_bar
 from yorvek.core.parts.plates import hole_centres, plate_outline
 from yorvek.core.parts.saying import Say, said_in
 from yorvek.core.parts.spec import (
@@ -53,7 +54,8 @@ class DrawnDimension(Model):
 class PartGeometry(Model):
     """What follows from a part's dimensions. `openings_asked`: the question that states each opening, in order, of its
     family or of its features; `tools`: what is done to openings once they are there;
-    `tapped`: which of them get a thread.
+    `tapped`: which of them get a thread; `faces`: of a
+    bar, those that are drilled.
     """
 
     kind: Literal["plate", "bar"]
@@ -62,6 +64,7 @@ class PartGeometry(Model):
     openings_asked: list[str] = []
     tools: list[ToolWork] = []
     tapped: list[int] = []
+    faces: list[BarFace] = []
     notes: list[str]
     mass_kg: float
     area_mm2: float
@@ -160,6 +163,13 @@ def bar_outline(piece: Section, length: float, left_deg: float, right_deg: float
     return Outline(outer=Ring.polygon([(bottom[0], 0), (bottom[1], 0), (top[1], depth), (top[0], depth)]))
 
 
+def _seen_from_the_side(faces: Sequence[BarFace]) -> list[tuple[Ring, str]]:
+    """Openings of the front, and of the back where none is in front of them, with what states them."""
+    front = [(r, a) for f in faces if f.face == "front" for r, a in zip(f.openings, f.asked, strict=True)]
+    back = [(r, a) for f in faces if f.face == "back" for r, a in zip(f.openings, f.asked, strict=True)]
+    return front + [b for b in back if b not in front]
+
+
 def _bar(part: PartSpec, shape: BarPiece, say: Say) -> PartGeometry:
     if shape.length is None or not shape.section_id or not part.material_id:
         raise InputError(
@@ -179,7 +189,9 @@ def _bar(part: PartSpec, shape: BarPiece, say: Say) -> PartGeometry:
     reach = max(0.25 * s.depth_mm, 0.03 * length)
     mean = area_mm2(outline) / s.depth_mm
     outline, taken = notched(outline, length, s, cuts)
-    kg = s.mass_kg_per_m(m.density_kg_m3) * mean / 1000 - taken * m.density_kg_m3 * 1e-9
+    drilled = on_bar(outline, s, part.features, m, say)
+    kg = s.mass_kg_per_m(m.density_kg_m3) * mean / 1000 - (taken + drilled.taken_mm3) * m.density_kg_m3 * 1e-9
+    seen = _seen_from_the_side(drilled.faces)
     notes = [
         f"{side} end {'square' if not end.value else f'{abs(end.value):g}° from square'}"
         for side, end in (("left", shape.left_end), ("right", shape.right_end))
@@ -189,8 +201,11 @@ def _bar(part: PartSpec, shape: BarPiece, say: Say) -> PartGeometry:
         notes.append("split lengthwise: two from one length")
     return PartGeometry(
         kind="bar",
-        outline=outline,
-        notes=[s.id, *notes],
+        outline=Outline(outer=outline.outer, openings=[*outline.openings, *(ring for ring, _ in seen)]),
+        openings_asked=[*[""] * len(outline.openings), *(asked for _, asked in seen)] if seen else [],
+        faces=drilled.faces,
+        tools=drilled.tools,
+        notes=[s.id, *notes, *drilled.notes],
         mass_kg=kg / (2 if shape.ripped else 1),
         dimensions=[
             DrawnDimension(x1=0, y1=0, x2=length, y2=0, offset_mm=-reach, value_mm=length, asked="length"),
@@ -235,8 +250,9 @@ def part_geometry(part: PartSpec, unit: UnitSystem = "mm") -> PartGeometry:
     """
     shape = part.shape
     if isinstance(shape, BarPiece):
-        if part.features:
-            raise InputError(field="features", got=f"{len(part.features)} of them", needs="a plate: a bar has none yet")
+        if part.features and shape.ripped:
+            needs = "one or the other: a bar that is split is drilled once it is two"
+            raise InputError(field="features", got=f"{len(part.features)} of them", needs=needs)
         return _bar(part, shape, said_in(unit))
     say = said_in(unit)
     m = material(part.material_id)

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-/** Holes, threads, slots and openings of a plate beside its family's own: a row each, once or in a pattern. */
+/** Holes, threads, slots and openings of a plate beside its family's own, or of a bar: a row each, once or repeated. */
 import { computed } from 'vue'
 import { entry, unit } from '../../shared/units'
 import AskedFields from '../../ui/AskedFields.vue'
@@ -9,11 +9,14 @@ import QuantityField from '../../ui/QuantityField.vue'
 import { featureKinds, featurePatterns, type Draft, type Feature } from './part'
 
 const draft = defineModel<Draft>({ required: true })
+/** Of a bar, as it is drawn from the side; an angle has a front and a bottom. */
+const FACES = ['front', 'back', 'top', 'bottom']
+const onBar = computed(() => draft.value.shape.family === 'bar')
 const rows = computed<Feature[]>(() => draft.value.features ?? [])
 const kind = (name: string) => featureKinds.value.find((k) => k.kind === name)
 const pattern = (name: string) => featurePatterns.value.find((p) => p.kind === name)
 function add(name: string) {
-  const at = { x: entry(''), y: entry(''), pattern: { pattern: 'once' } }
+  const at = { x: entry(''), y: entry(''), pattern: { pattern: 'once' }, face: 'front', through: true }
   draft.value.features = [...rows.value, { kind: name, ...begunAll(kind(name)!.asks, unit.value), ...at } as Feature]
 }
 /** Another pattern begins with its own questions. */
@@ -47,6 +50,16 @@ const takeAway = (k: number) => (draft.value.features = rows.value.filter((_, i)
           :within="`features.${k}.`"
           :prefix="`p-f${k}-`"
         />
+        <template v-if="onBar">
+          <ChoiceField
+            :id="`p-f${k}-face`"
+            v-model="f.face"
+            :at="`features.${k}.face`"
+            :label="$t('parts.on_face')"
+            :options="FACES"
+          />
+          <el-checkbox v-model="f.through">{{ $t('parts.through_both_walls') }}</el-checkbox>
+        </template>
         <QuantityField :at="`features.${k}.x`" v-model="f.x" :label="$t('parts.from_the_left')" />
         <QuantityField :at="`features.${k}.y`" v-model="f.y" :label="$t('parts.from_below')" />
         <ChoiceField

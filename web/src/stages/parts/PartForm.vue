@@ -10,6 +10,7 @@ import EditForm from '../../ui/EditForm.vue'
 import NumberField from '../../ui/NumberField.vue'
 import { leadTo } from '../../ui/lead'
 import TextField from '../../ui/TextField.vue'
+import BarFaces from './BarFaces.vue'
 import BarFields from './BarFields.vue'
 import FeatureRows from './FeatureRows.vue'
 import { fieldOf, wordsOf, type Draft } from './part'
@@ -30,6 +31,7 @@ const alive = computed(() => drafted(preview.found, 'parts', row.value?.id))
         <p class="soft">{{ $t('parts.press_a_dimension_or_an') }}</p>
       </template>
     </Alive>
+    <BarFaces v-if="alive?.geometry" :geometry="alive.geometry" />
     <h2>{{ wordsOf(draft.shape.family) }}</h2>
     <div class="fields gap">
       <TextField id="p-mark" v-model="draft.mark" :label="$t('parts.mark')" at="mark" />
@@ -38,11 +40,25 @@ const alive = computed(() => drafted(preview.found, 'parts', row.value?.id))
       <TextField id="p-mod" v-model="draft.module" :label="$t('parts.module')" at="module" list="modules" />
       <datalist id="modules"><option v-for="m in job!.job.spec.modules" :key="m" :value="m" /></datalist>
       <BarFields v-if="draft.shape.family === 'bar'" v-model="draft" />
-      <template v-else><PlateFields v-model="draft" /><FeatureRows v-model="draft" /></template></div
+      <PlateFields v-else v-model="draft" /><FeatureRows v-model="draft" /></div
   ></EditForm>
 </template>
 <style scoped>
 .alive :deep(svg) {
-  max-height: 230px;
+  max-height: 190px;
+}
+/* What is typed is seen while it is typed, however far down its field stands. */
+@media (min-height: 700px) {
+  .alive {
+    position: sticky;
+    top: -16px;
+    z-index: 3;
+    padding-block: 18px 4px;
+    background: var(--sheet);
+    border-bottom: 1px solid var(--rule);
+  }
+  .fields :deep(input) {
+    scroll-margin-top: 290px;
+  }
 }
 </style>

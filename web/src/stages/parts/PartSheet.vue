@@ -4,6 +4,7 @@ import type { S } from '../../api/client'
 import CutFile from '../../shared/CutFile.vue'
 import { attempt, job, mayWrite, remove } from '../../shared/job'
 import { mass } from '../../shared/units'
+import BarFaces from './BarFaces.vue'
 import { templatesOf } from './part'
 import PartDrawing from './PartDrawing.vue'
 
@@ -45,6 +46,7 @@ const emit = defineEmits<{ change: [asked?: string] }>()
     <p v-if="row.trouble" class="bad">{{ row.trouble }}</p>
     <template v-if="row.geometry"
       ><PartDrawing :geometry="row.geometry" :picks="mayWrite" @pick="emit('change', $event)" />
+      <BarFaces :geometry="row.geometry" />
       <p class="soft">
         {{ $t('parts.each_x', [row.geometry.notes.join('; '), mass(row.geometry.mass_kg)])
         }}<template v-if="row.geometry.cut_length_mm">{{

@@ -3,6 +3,7 @@ import { beforeEach, expect, it, vi } from 'vitest'
 import { reactive } from 'vue'
 import type { S } from '../../api/client'
 import { unit } from '../../shared/units'
+import BarFaces from './BarFaces.vue'
 import FeatureRows from './FeatureRows.vue'
 import { featureKinds, featurePatterns, fieldOf, type Draft } from './part'
 
@@ -19,8 +20,8 @@ beforeEach(() => {
     { kind: 'row', words: 'in a row', asks: [ask('count', { typed: 'count', usual_mm: '3' }), ask('pitch')] },
   ] as S['Offered'][]
 })
-function rows(features?: unknown[]) {
-  const draft = reactive({ mark: 'F1', features }) as unknown as Draft
+function rows(features?: unknown[], family = 'rectangle') {
+  const draft = reactive({ mark: 'F1', shape: { family }, features }) as unknown as Draft
   const shown = mount(FeatureRows, { props: { modelValue: draft } })
   return { shown, draft }
 }
@@ -51,4 +52,25 @@ it('asks of a pattern what it is repeated by', () => {
 })
 it('leads from a drawing to a field of the family, or to one of a feature', () => {
   expect(['hole', 'features.2.x'].map(fieldOf)).toEqual(['shape.hole', 'features.2.x'])
+})
+
+it('asks of a bar on which face it is', async () => {
+  const { shown, draft } = rows([], 'bar')
+  await shown.find('#p-add-hole').trigger('click')
+  expect(shown.find('[data-at="features.0.face"]').exists()).toBe(true)
+  expect(draft.features).toMatchObject([{ face: 'front', through: true }])
+  expect(rows([]).shown.find('[data-at="features.0.face"]').exists()).toBe(false)
+})
+it('draws the faces of a bar that are drilled, with where each hole is', () => {
+  const hole = (x: number) => ({
+    vertices: [
+      { x: x - 5, y: 30 },
+      { x: x + 5, y: 30 },
+    ],
+  })
+  const faces = [{ face: 'top', width_mm: 60, openings: [hole(200), hole(600)], asked: [] }]
+  const shown = mount(BarFaces, { props: { geometry: { faces, width_mm: 800 } as unknown as S['PartGeometry'] } })
+  expect(shown.findAll('circle').map((c) => Number(c.attributes('cx')))).toEqual([100, 300])
+  expect(shown.findAll('text').map((t) => t.text())).toEqual(['top, 60', '200', '600'])
+  expect(mount(BarFaces, { props: { geometry: { faces: [] } as unknown as S['PartGeometry'] } }).text()).toBe('')
 })

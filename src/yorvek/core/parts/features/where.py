@@ -1,4 +1,6 @@
-"""Where a feature of a plate stands, and how it is repeated. Places count from the plate's lower left corner."""
+"""Where a feature stands, and how it is repeated. Places count from the lower left corner of the plate, or of the face
+of a bar.
+"""
 
 from __future__ import annotations
 
@@ -15,6 +17,7 @@ from yorvek.core.parts.saying import Say
 from yorvek.core.quantities.entry import Length, Place, Turned
 
 MOST = 2000
+FaceName = Literal["front", "back", "top", "bottom"]
 Point = tuple[float, float]
 
 
@@ -90,6 +93,8 @@ class Placed(Model):
     x: Place
     y: Place
     pattern: Pattern = OncePattern()
+    face: FaceName = Field(default="front", description="of a bar; a plate has but one")
+    through: bool = Field(default=True, description="of a hollow bar: through both walls")
 
     def ring(self) -> Ring:
         """The opening about the origin, as it is cut or drilled, mm; each kind has its own.
