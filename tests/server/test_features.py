@@ -59,3 +59,17 @@ def test_what_can_be_added_is_told_with_its_questions(owner):
     assert [k["kind"] for k in known["features"]] == ["hole", "tapped", "countersunk", "slot", "window"]
     assert [p["kind"] for p in known["patterns"]] == ["once", "row", "grid", "circle"]
     assert all(a["words"] for k in (*known["features"], *known["patterns"]) for a in k["asks"])
+
+
+def test_a_hole_in_a_bar_leaves_its_member_not_checked_until_it_is_gone(owner, job):
+    bar = next(p for p in job["parts"] if p["spec"]["mark"] == "R1")
+    hole = {"kind": "hole", "size": mm("13"), "x": mm("300"), "y": mm("30"), "face": "top", "through": False}
+    spec = {**bar["spec"], "features": [hole]}
+    owner.good("PUT", f"{job['base']}/parts/{bar['id']}", {"version": bar["version"], "spec": spec})
+    view = owner.good("GET", job["base"])
+    drilled = next(p for p in view["parts"] if p["id"] == bar["id"])
+    assert [f["face"] for f in drilled["geometry"]["faces"]] == ["top"]
+    strength = view["members"][0]["verdict"]["strength"]
+    assert strength["word"] == "not checked" and "R1 at 300 mm" in strength["governs"]
+    owner.good("POST", f"{job['base']}/undo")
+    assert owner.good("GET", job["base"])["members"][0]["verdict"]["strength"]["value"] is not None
