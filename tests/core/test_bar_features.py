@@ -1,12 +1,17 @@
 """Holes in bars: on their faces, weighed, refused, and never unknown to the check of the member; figures by hand."""
 
+import io
 import math
 
+import pypdf
 import pytest
 
+from tests.core.jobs import worked
 from tests.core.test_features import SLOT, hole, mm, tapped
 from tests.core.test_jobs import plain_job
 from yorvek.core.errors import InputError
+from yorvek.core.files.pdf import cut_list_pdf
+from yorvek.core.jobs.bar_groups import bars_drilled
 from yorvek.core.jobs.figures import member_results
 from yorvek.core.parts import PartSpec, part_geometry
 from yorvek.core.quantities.entry import resolve
@@ -66,7 +71,25 @@ def test_a_row_and_threads_of_a_bar_are_said_with_their_tool():
     row = {"pattern": "row", "count": 4, "pitch": mm(100)}
     g = bar("FL 60×12", tapped("M10", x=100, y=30, pattern=row))
     assert g.notes[-1] == "4 × M10, drill 8.5 in a row from 100, 30, 100 apart, front"
-    assert [(t.tool, t.holes) for t in g.tools] == [("tap M10", 4)]
+    assert [(t.tool, t.holes, t.across_mm) for t in g.tools] == [("drill", 4, 8.5), ("tap M10", 4, 8.5)]
+
+
+def test_what_is_drilled_in_bars_is_listed_and_stands_on_the_cut_list():
+    """A hole through both walls is one hole to whoever drills it; a slot is milled."""
+    state = plain_job()
+    spec = {
+        "mark": "P9", "name": "rail", "qty": 3, "material_id": "S355",
+        "features": [hole(x=100, y=30), SLOT | {"x": mm(300), "y": mm(30)}],
+        "shape": {"family": "bar", "section_id": TUBE, "length": mm(800)},
+    }  # fmt: skip
+    state = state.model_copy(update={"parts": {99: resolve(PartSpec.model_validate(spec), {})}})
+    found = worked(state)
+    lines = [(d.part, d.qty, d.holes, d.across_mm, d.why) for d in bars_drilled(found.parts)]
+    assert lines == [("P9", 3, 1, 14.0, "drill"), ("P9", 3, 1, 9.0, "mill or cut")]
+    text = " ".join(
+        page.extract_text() for page in pypdf.PdfReader(io.BytesIO(cut_list_pdf(state.job, found, "mm"))).pages
+    )
+    assert "To be drilled" in text and "3 × P9 rail: 1 of ⌀ 14 mm in each; drill" in text
 
 
 REFUSED = {

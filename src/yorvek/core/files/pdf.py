@@ -13,6 +13,7 @@ from reportlab.pdfgen.canvas import Canvas
 
 from yorvek.core.cutting.bars.problem import proof_words
 from yorvek.core.files.fonts import BOLD, SANS, cut_short, shown, wrapped
+from yorvek.core.jobs.bar_groups import bars_drilled
 from yorvek.core.jobs.cautions import Caution
 from yorvek.core.jobs.cutting import WorkedPart
 from yorvek.core.jobs.figures import BarResult, Figures
@@ -248,7 +249,8 @@ def cut_list_pdf(job: JobSpec, figures: Figures, unit: UnitSystem) -> bytes:
             page.line(f"{w.part.mark}: {w.trouble}", colour=RED)
             continue
         _piece(page, w, unit)
-    drill_list(page, [d for g in figures.sheets for d in g.drilled], unit)
+    sheets = [d for g in figures.sheets for d in g.drilled]
+    drill_list(page, [*bars_drilled(figures.parts), *sheets], unit)
     page.y -= 6
     cautions_on(page, figures.cautions)
     return page.bytes()

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+from collections.abc import Mapping
 from dataclasses import dataclass, field
 from typing import Literal
 
@@ -11,8 +12,10 @@ from yorvek.core.jobs.cuts import Done, done_of
 from yorvek.core.jobs.cutting import ASSUMED_BAR_MM, OWN_VALUE, BarGroup, StockLine, WorkedPart, cut_pieces, own_names
 from yorvek.core.jobs.spec import BarStockSpec, landed
 from yorvek.core.jobs.state import JobState
+from yorvek.core.jobs.ways import Drilled
 from yorvek.core.materials import material
 from yorvek.core.parts import BarPiece as BarPart
+from yorvek.core.parts.features.on_bar import DRILL, MILL
 from yorvek.core.quantities import length_text
 from yorvek.core.sections import price_per_kg, section
 
@@ -21,6 +24,19 @@ TURNS: dict[str, Turns] = {
     "rhs": "any", "chs": "any", "flat": "any", "square_bar": "any", "round_bar": "any", "i": "any", "channel": "swap",
 }  # fmt: skip
 """How a piece of a shape may lie on its bar and still be the same piece; an angle or a tee only as it is drawn."""
+
+
+def bars_drilled(parts: Mapping[int, WorkedPart]) -> list[Drilled]:
+    """What is drilled, milled and tapped in the bars of a job, by part and tool."""
+    return [
+        Drilled(
+            part=w.part.mark, name=w.part.name, qty=w.part.qty, holes=t.holes, across_mm=t.across_mm, why=t.tool,
+            tool="" if t.tool in (DRILL, MILL) else t.tool,
+        )
+        for w in parts.values()
+        if w.geometry is not None and w.geometry.kind == "bar"
+        for t in w.geometry.tools
+    ]  # fmt: skip
 
 
 def bar_price(section_id: str, material_id: str, length_mm: float) -> float:

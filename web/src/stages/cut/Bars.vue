@@ -7,6 +7,7 @@ import { job } from '../../shared/job'
 import { shortName } from '../../shared/named'
 import { mass } from '../../shared/units'
 import BarPlan from './BarPlan.vue'
+import DrillList from './DrillList.vue'
 import GroupList from './GroupList.vue'
 
 const marked = defineModel<string>('marked', { required: true })
@@ -34,6 +35,19 @@ function said({ group, plan }: S['JobView']['bars'][number]) {
     bad: plan.unplaced.length > 0,
   }
 }
+/** What is drilled, milled and tapped in bars: no saw does it. */
+const MADE = ['drill', 'mill or cut']
+const worked = ({ spec, geometry }: S['PartRow']): S['Drilled'][] =>
+  (geometry?.kind === 'bar' ? (geometry.tools ?? []) : []).map(({ tool, holes, across_mm }) => ({
+    part: spec.mark,
+    name: spec.name ?? '',
+    qty: spec.qty ?? 1,
+    holes,
+    across_mm,
+    why: tool,
+    tool: MADE.includes(tool) ? '' : tool,
+  }))
+const drilled = computed(() => job.value!.parts.flatMap(worked))
 const groups = computed(() => [
   { ...all, figure: `${job.value!.figures.bars_to_cut} bars` },
   ...job.value!.bars.map(said),
@@ -44,6 +58,7 @@ const groups = computed(() => [
   <div v-else class="by-group gap">
     <GroupList v-if="groups.length > 2" v-model="picked" :of="groups" :label="$t('cut.profiles')" />
     <div class="plans">
+      <DrillList :of="drilled" />
       <BarPlan v-for="b in chosen" :key="b.group.key" v-model:marked="marked" :b="b" :longest="longest" />
     </div>
   </div>

@@ -9,6 +9,7 @@ from yorvek.core.errors import InputError
 from yorvek.core.materials import Material
 from yorvek.core.model import Model
 from yorvek.core.outlines import Outline, Ring, area_mm2, bounds_mm
+from yorvek.core.outlines.width import is_circle, span_of
 from yorvek.core.parts.features import Feature, ToolWork
 from yorvek.core.parts.features.laid import Laid, laid
 from yorvek.core.parts.features.where import FaceName
@@ -16,6 +17,7 @@ from yorvek.core.parts.saying import Say
 from yorvek.core.sections import Section
 
 OPPOSITE: dict[FaceName, FaceName] = {"front": "back", "back": "front", "top": "bottom", "bottom": "top"}
+DRILL, MILL = "drill", "mill or cut"
 MIDDLE_MM = 0.05
 """How far from its middle line a hole of a round bar may be said to stand."""
 
@@ -112,9 +114,15 @@ def on_bar(side: Outline, s: Section, features: Sequence[Feature], metal: Materi
             on.asked.extend([f"features.{k}.x"] * len(new))
         through = ", through both walls" if both else ""
         notes += [f"{made.notes[0]}, {feature.face}{through}", *made.notes[1:]]
-        tools += made.tools
+        tools += [_opened(new), *made.tools]
         taken += sum(area_mm2(Outline(outer=r)) for r in new) * face.wall_mm * len(reached)
     return OnBar(list(shown.values()), notes, tools, taken)
+
+
+def _opened(rings: list[Ring]) -> ToolWork:
+    """The work of making openings in a bar: no saw does it. What goes through both walls is one of them."""
+    tool = DRILL if is_circle(rings[0]) else MILL
+    return ToolWork(tool=tool, holes=len(rings), across_mm=round(span_of(rings[0]), 2))
 
 
 def _laid_into(
