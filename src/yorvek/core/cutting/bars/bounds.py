@@ -13,7 +13,7 @@ CLOSE = 1e-7
 
 def metal_bound(whole: WholeProblem) -> float:
     """What the metal alone costs, off the bars that are cheapest for their length, each used to its end."""
-    metal = float(sum(w * d for w, d in zip(whole.weights, whole.demand, strict=True)))
+    metal = float(whole.metal())
     bound = 0.0
     bars = zip(whole.capacities, whole.costs, whole.limits, strict=True)
     for capacity, cost, limit in sorted((b for b in bars if b[0]), key=lambda b: b[1] / b[0]):

@@ -118,7 +118,7 @@ def last_bar(
     whole: WholeProblem, stock: int, bars: int, random: np.random.Generator, until: float
 ) -> dict[Pattern, int] | None:
     """A plan of exactly so many bars of one stock length, if one is found in time."""
-    spare = bars * whole.capacities[stock] - sum(w * d for w, d in zip(whole.weights, whole.demand, strict=True))
+    spare = bars * whole.capacities[stock] - whole.metal()
     if spare < 0:
         return None
     listed = tight_patterns(whole, stock, spare, until - time.perf_counter())

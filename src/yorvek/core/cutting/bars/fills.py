@@ -11,6 +11,7 @@ from __future__ import annotations
 import numpy as np
 
 from yorvek.core.cutting.bars.greedy import Patterns
+from yorvek.core.cutting.bars.knapsack import lots
 from yorvek.core.cutting.bars.problem import WholeProblem
 
 MOST_STEPS = 60_000
@@ -55,9 +56,7 @@ class Filler:
         weights, capacities = self.whole.weights, self.whole.capacities
         demand = list(self.whole.demand)
         limits: list[int | None] = list(mix)
-        spare = sum(c * n for c, n in zip(capacities, mix, strict=True)) - sum(
-            w * d for w, d in zip(weights, demand, strict=True)
-        )
+        spare = sum(c * n for c, n in zip(capacities, mix, strict=True)) - self.whole.metal()
         stocks = sorted((j for j, n in enumerate(mix) if n), key=lambda j: capacities[j])
         if shuffled:
             self.random.shuffle(stocks)
@@ -105,12 +104,9 @@ class _Reach:
             weight = weights[i]
             if weight > rest:
                 break
-            most, lot = min(demand[i] - (i == first), rest // weight), 1
-            while most > 0:
-                n = min(lot, most)
+            for n in lots(min(demand[i] - (i == first), rest // weight)):
                 self.lots.append((i, n, sums))
                 sums |= (sums << (weight * n)) & mask
-                most, lot = most - n, 2 * lot
         self.sums = sums
 
     def held(self, room: int) -> int:

@@ -53,7 +53,7 @@ def decreasing(whole: WholeProblem, rule: str, *, best_fit: bool) -> Patterns:
     room = np.zeros(sum(whole.demand), np.int64)
     content: list[dict[int, int]] = []
     missing = [0] * len(whole.weights)
-    rest = sum(w * d for w, d in zip(whole.weights, whole.demand, strict=True))
+    rest = whole.metal()
     for i, (w, d) in enumerate(zip(whole.weights, whole.demand, strict=True)):
         more = d
         open_ = np.flatnonzero(room[: len(stock)] >= w)

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import time
+from collections import Counter
 
 import numpy as np
 
@@ -67,7 +68,7 @@ def _go_on(search: Search, master: Master, filler: Filler) -> None:
         "dive": lambda: dive(search, master),
         "rebuild": lambda: _rebuild(search, master),
         "pack": lambda: _pack(search, filler, 0.3),
-        "refill": lambda: _refill(search, filler),
+        "refill": lambda: _refill(search),
     }
     spent = dict.fromkeys(steps, 0.0)
     idle = 0
@@ -130,8 +131,8 @@ def _try_mixes(search: Search, filler: Filler, seconds: float, most: int = 1_000
         if time.perf_counter() > until or search.cancelled():
             break
         mix = _one_of(search, (mixes, roomy)[k % 2])
-        luck = LUCK[int(search.random.integers(len(LUCK)))]
-        plan = filler.on_mix(mix.counts, luck=luck, shuffled=k % 4 > 1, repeat=bool(search.random.integers(2)))
+        again = bool(search.random.integers(2))
+        plan = filler.on_mix(mix.counts, luck=_luck(search), shuffled=k % 4 > 1, repeat=again)
         if plan is not None:
             search.take(plan)
             return True
@@ -147,36 +148,35 @@ def _one_of(search: Search, mixes: list[Mix]) -> Mix:
     return mixes[min(int(search.random.exponential(0.5)), len(mixes) - 1)]
 
 
-def _refill(search: Search, filler: Filler) -> None:
+def _refill(search: Search) -> None:
     """Take some bars apart and fill bars anew with their pieces, over and over; what costs no more is kept."""
     whole = search.whole
-    assert search.best is not None
-    if sum(search.best.missing):
+    if not search.complete():
         return
-    bars = [p for p, n in sorted(search.best.bars.items()) for _ in range(n)]
+    bars = _bars_of(search)
     until = time.perf_counter() + min(REFILL_SECONDS, search.left())
     while time.perf_counter() < until and not search.cancelled():
-        apart = _some(search, bars)
-        own = [bars[k] for k in apart]
-        kept = [b for k, b in enumerate(bars) if k not in apart]
-        some = Filler(whole.reduced(_pieces(own, len(whole.demand)), _left(search, kept)), search.random)
-        luck = LUCK[int(search.random.integers(len(LUCK)))]
-        plan = some.cheapest(luck=luck, repeat=bool(search.random.integers(2)))
-        before, after = sum(whole.costs[j] for j, _ in own), plan.cost(whole)
+        apart, kept = _taken_apart(search, bars)
+        part = whole.reduced(_pieces(apart, len(whole.demand)), _left(search, kept))
+        plan = Filler(part, search.random).cheapest(luck=_luck(search), repeat=bool(search.random.integers(2)))
+        before, after = sum(whole.costs[j] for j, _ in apart), plan.cost(whole)
         if any(plan.missing) or after > before + CLOSE:
             continue
         bars = kept + [p for p, n in sorted(plan.bars.items()) for _ in range(n)]
         if after < before - CLOSE:
-            chosen: dict[Pattern, int] = {}
-            for b in bars:
-                chosen[b] = chosen.get(b, 0) + 1
-            search.take(trimmed(whole, chosen))
+            search.take(trimmed(whole, Counter(bars)))
             if search.proven():
                 return
 
 
-def _some(search: Search, bars: list[Pattern]) -> set[int]:
-    """A few bars to take apart, wasteful ones rather."""
+def _bars_of(search: Search) -> list[Pattern]:
+    """The bars of the best plan, one by one."""
+    assert search.best is not None
+    return [p for p, n in sorted(search.best.bars.items()) for _ in range(n)]
+
+
+def _taken_apart(search: Search, bars: list[Pattern]) -> tuple[list[Pattern], list[Pattern]]:
+    """A few bars to take apart, wasteful ones rather; and those that are kept."""
     whole = search.whole
     waste = np.array(
         [whole.capacities[j] - sum(w * c for w, c in zip(whole.weights, content, strict=True)) for j, content in bars],
@@ -184,7 +184,12 @@ def _some(search: Search, bars: list[Pattern]) -> set[int]:
     )
     odds = waste + 0.02 * max(whole.capacities)
     count = min(len(bars), int(search.random.integers(3, 13)))
-    return {int(k) for k in search.random.choice(len(bars), size=count, replace=False, p=odds / odds.sum())}
+    apart = {int(k) for k in search.random.choice(len(bars), size=count, replace=False, p=odds / odds.sum())}
+    return [bars[k] for k in apart], [b for k, b in enumerate(bars) if k not in apart]
+
+
+def _luck(search: Search) -> float:
+    return LUCK[int(search.random.integers(len(LUCK)))]
 
 
 def _pieces(bars: list[Pattern], kinds: int) -> list[int]:
@@ -193,36 +198,28 @@ def _pieces(bars: list[Pattern], kinds: int) -> list[int]:
 
 def _left(search: Search, kept: list[Pattern]) -> list[int | None]:
     """How many bars of each stock there still are beside what is kept."""
-    used = [sum(j == k for k, _ in kept) for j in range(len(search.whole.limits))]
-    return [None if q is None else q - n for q, n in zip(search.whole.limits, used, strict=True)]
+    used = Counter(j for j, _ in kept)
+    return [None if q is None else q - used[j] for j, q in enumerate(search.whole.limits)]
 
 
 def _rebuild(search: Search, master: Master) -> None:
     """Take some bars apart, keep the rest, and plan their pieces again to the whole-number optimum."""
     whole = search.whole
     assert search.best is not None
-    bars = [p for p, n in sorted(search.best.bars.items()) for _ in range(n)]
-    apart = _some(search, bars)
-    kept = [b for k, b in enumerate(bars) if k not in apart]
-    demand = _pieces([bars[k] for k in apart], len(whole.demand))
-    demand = [d + m for d, m in zip(demand, search.best.missing, strict=True)]
+    apart, kept = _taken_apart(search, _bars_of(search))
+    demand = [d + m for d, m in zip(_pieces(apart, len(whole.demand)), search.best.missing, strict=True)]
     limits = _left(search, kept)
-    keep: dict[Pattern, int] = {}
-    for b in kept:
-        keep[b] = keep.get(b, 0) + 1
     master.set_demand(demand, limits)
     _, value = generate(search, master, np.array(demand, np.int64), root=False, rounds=40)
-    spent = sum(whole.costs[j] * n for (j, _), n in keep.items())
-    if sum(search.best.missing) or spent + value < search.best.cost(whole) - CLOSE:
+    spent = sum(whole.costs[j] for j, _ in kept)
+    if not search.complete() or spent + value < search.cost() - CLOSE:
         part = whole.reduced(demand, limits)
         patterns = [
             p for p in master.patterns if all(c <= d for c, d in zip(p[1], demand, strict=True)) and limits[p[0]] != 0
         ]
         found = whole_numbers(part, patterns, seconds=min(REBUILD_SECONDS, search.left())) if patterns else None
         if found:
-            for pattern, n in found.items():
-                keep[pattern] = keep.get(pattern, 0) + n
-            search.take(trimmed(whole, keep))
+            search.take(trimmed(whole, Counter(kept) + Counter(found)))
     master.set_demand(list(whole.demand), list(whole.limits))
 
 
@@ -231,8 +228,7 @@ def _last_bar(search: Search, share: float) -> None:
     whole = search.whole
     if search.over() or len(whole.capacities) != 1 or whole.limits[0] is not None or search.best is None:
         return
-    metal = sum(w * d for w, d in zip(whole.weights, whole.demand, strict=True))
-    bars = -(-metal // whole.capacities[0])
+    bars = -(-whole.metal() // whole.capacities[0])
     search.raise_bound(bars * whole.costs[0])
     if sum(search.best.missing) or search.proven() or search.bound > bars * whole.costs[0] + CLOSE:
         return

@@ -6,7 +6,7 @@ one pass over all capacities without a choice inside, which the processor does s
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
 from functools import cache
 
 import numba
@@ -20,17 +20,20 @@ MOST_UNITS = 200_000
 """Capacities are looked at in so many steps at most; longer ones in steps of several units."""
 
 
-def lots(weights: Ints, limits: Ints, capacity: int) -> tuple[Ints, Ints]:
-    """Which piece, and how many of it, each pass offers: any count up to the limit is a sum of lots of its piece."""
-    kinds: list[int] = []
-    counts: list[int] = []
-    for i, (weight, limit) in enumerate(zip(weights, limits, strict=True)):
-        most, lot = min(int(limit), capacity // int(weight)), 1
-        while most > 0:
-            kinds.append(i)
-            counts.append(min(lot, most))
-            most, lot = most - lot, 2 * lot
-    return np.array(kinds, np.int64), np.array(counts, np.int64)
+def lots(most: int) -> Iterator[int]:
+    """Lots of 1, 2, 4, .. and the rest: any count up to the most is a sum of some of them."""
+    lot = 1
+    while most > 0:
+        yield min(lot, most)
+        most, lot = most - lot, 2 * lot
+
+
+def passes(weights: Ints, limits: Ints, capacity: int) -> tuple[Ints, Ints]:
+    """Which piece, and how many of it, each pass offers."""
+    most = np.minimum(limits, capacity // weights).tolist()
+    offered = [(i, lot) for i, m in enumerate(most) for lot in lots(m)]
+    kinds, counts = np.array(offered, np.int64).reshape(-1, 2).T
+    return kinds.copy(), counts.copy()
 
 
 @numba.njit(cache=True, fastmath=True)
@@ -95,26 +98,24 @@ class Knapsack:
         self.rooms = [c // step for c in capacities]
         self.room = longest // step
         self.coarse = step > 1
-        passes = len(lots(np.maximum(self.least, 1), np.array(demand, np.int64), self.room)[0])
-        self.taken = np.zeros((passes, self.room + 1), np.uint8)
+        most = passes(np.maximum(self.least, 1), np.array(demand, np.int64), self.room)[0]
+        self.taken = np.zeros((len(most), self.room + 1), np.uint8)
 
     def worth(self, values: Floats, limits: Ints) -> Floats:
         """What each bar can hold at most in value."""
-        return self._best(self.least if self.coarse else self.most, values, limits)
+        return self._best(self.least if self.coarse else self.most, values, limits)[0]
 
     def patterns(self, values: Floats, limits: Ints) -> tuple[Floats, list[tuple[int, ...]]]:
         """What each bar can hold at most in value, and a pattern that (but for the steps) holds it."""
-        worth = self.worth(values, limits)
-        if self.coarse:
-            self._best(self.most, values, limits)
-        kinds, counts = lots(self.most, limits, self.room)
+        worth, kinds, counts = self._best(self.most, values, limits)
         found = [read_back(self.most, kinds, counts, self.taken, c) for c in self.rooms]
-        return worth, [tuple(int(n) for n in pattern) for pattern in found]
+        patterns = [tuple(int(n) for n in pattern) for pattern in found]
+        return (self.worth(values, limits) if self.coarse else worth), patterns
 
-    def _best(self, weights: Ints, values: Floats, limits: Ints) -> Floats:
-        kinds, counts = lots(np.maximum(weights, 1), limits, self.room)
-        best: Floats = fill(weights, values, kinds, counts, self.room, self.taken)[self.rooms]
-        return best
+    def _best(self, weights: Ints, values: Floats, limits: Ints) -> tuple[Floats, Ints, Ints]:
+        """What each bar holds at most, and the passes that `taken` is of."""
+        kinds, counts = passes(np.maximum(weights, 1), limits, self.room)
+        return fill(weights, values, kinds, counts, self.room, self.taken)[self.rooms], kinds, counts
 
 
 @cache

@@ -52,8 +52,8 @@ def between(whole: WholeProblem, holds: list[Holds], low: float, high: float) ->
         return None
     worth: Floats = np.array([h.worth for h in holds])
     # what is limited first, then from the dearest for what it holds to the cheapest
-    rate = (costs / np.maximum(worth[0], TINY)).tolist()
-    order = np.array(sorted(range(len(costs)), key=lambda j: (whole.limits[j] is None, -rate[j])), np.int64)
+    dearest = reversed(_by_rate(costs, worth[0]))
+    order = np.array(sorted(dearest, key=lambda j: whole.limits[j] is None), np.int64)
     need = np.array([h.need * (1 - TINY) for h in holds])
     out = np.zeros((MOST_MIXES, len(costs)), np.int64)
     margin = TINY * max(1.0, abs(high))
@@ -64,10 +64,9 @@ def between(whole: WholeProblem, holds: list[Holds], low: float, high: float) ->
     counts = np.zeros_like(out[:found])
     counts[:, order] = out[:found]
     room = counts @ np.array(whole.capacities, np.int64)
-    metal = sum(w * d for w, d in zip(whole.weights, whole.demand, strict=True))
     mixes = [
         Mix(float(c), int(r), tuple(int(n) for n in row))
-        for c, r, row in zip(counts @ costs, room - metal, counts, strict=True)
+        for c, r, row in zip(counts @ costs, room - whole.metal(), counts, strict=True)
     ]
     return sorted((m for m in mixes if m.spare >= 0), key=lambda m: (m.cost, -m.spare))
 

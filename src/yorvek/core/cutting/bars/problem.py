@@ -148,6 +148,10 @@ class WholeProblem:
         self.limits = [problem.stock[j].qty for j in self.stock_index]
         self.too_long = [Unplaced(part=p.id, qty=p.qty) for p, ok in zip(problem.parts, fits, strict=True) if not ok]
 
+    def metal(self) -> int:
+        """What all pieces weigh."""
+        return sum(w * d for w, d in zip(self.weights, self.demand, strict=True))
+
     def reduced(self, demand: list[int], limits: list[int | None]) -> WholeProblem:
         """The same pieces and bars with other quantities."""
         other = copy(self)
