@@ -111,7 +111,10 @@ PARTS: dict[str, Help] = {
     ),
     "features.sink": h("how wide the countersink is at the face", "the head must lie flush", "twice the bolt", SHOP),
     "features.angle": h(
-        "the whole angle of the countersink", "the head has the same", "90 metric, 82 inch", "ISO 10642; ASME B18.3"
+        "the whole angle of the countersink",
+        "the head has the same",
+        "90 metric, 82 inch",
+        "ISO 10642; ASME B18.3, from memory",
     ),
     "features.length": h("how long the slot is, over its round ends", "how far it can be set", "40 mm", SHOP),
     "features.turn": h("how far it is turned, counter-clockwise from along the plate", "which way it can be set", "0"),

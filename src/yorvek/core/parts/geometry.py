@@ -16,6 +16,7 @@ from yorvek.core.parts.ends import end_cut, notched
 from yorvek.core.parts.features import Feature, ToolWork
 from yorvek.core.parts.features.laid import laid
 from yorvek.core.parts.features.on_bar import BarFace, on_bar
+from yorvek.core.parts.features.where import Host
 from yorvek.core.parts.plates import hole_centres, plate_outline
 from yorvek.core.parts.saying import Say, said_in
 from yorvek.core.parts.spec import (
@@ -258,7 +259,7 @@ def part_geometry(part: PartSpec, unit: UnitSystem = "mm") -> PartGeometry:
     m = material(part.material_id)
     bare, t = plate_outline(shape), shape.thickness.value
     dimensions, notes = _plate_dimensions(part, bare, say)
-    with_all = laid(bare, part.features, t, m, say)
+    with_all = laid(bare, part.features, Host(t, m), say)
     outline = with_all.outline
     area = area_mm2(outline)
     _, _, w, h = bounds_mm(outline)

@@ -92,6 +92,30 @@ def unified_tap_drill(size: str) -> TapDrill:
     return TapDrill(drill_mm=drill * INCH_MM, name=name, thread_percent=thread_percent(diameter, 1 / threads, drill))
 
 
+def _is_metric(size: str) -> bool:
+    return size.strip().upper().startswith("M")
+
+
+def tap_drill(size: str) -> TapDrill:
+    """Drill of a thread of either system, by its name: M12, M10x1, 1/2-13.
+
+    Raises:
+        InputError: no such size.
+    """
+    name = size.replace(" ", "")
+    return metric_tap_drill(name) if _is_metric(name) else unified_tap_drill(name)
+
+
+def thread_diameter_mm(size: str) -> float:
+    """Nominal diameter of a thread of either system.
+
+    Raises:
+        InputError: no such metric size.
+    """
+    name = size.replace(" ", "")
+    return metric_size(name)[0] if _is_metric(name) else unified_size(name)[0] * INCH_MM
+
+
 def unified_size(size: str) -> tuple[float, float]:
     """Nominal diameter, in, and threads per inch of a name such as 3/8-16 or #10-24."""
     nominal, _, threads = size.partition("-")

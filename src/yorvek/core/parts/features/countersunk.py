@@ -8,10 +8,9 @@ from typing import Literal
 from pydantic import Field
 
 from yorvek.core.errors import InputError
-from yorvek.core.materials import Material
 from yorvek.core.outlines import Ring
 from yorvek.core.parts.features.kind import FeatureKind
-from yorvek.core.parts.features.where import Placed
+from yorvek.core.parts.features.where import Host, Placed
 from yorvek.core.parts.saying import Say
 from yorvek.core.quantities.entry import Length
 
@@ -41,12 +40,13 @@ class Countersunk(Placed):
     def tool(self, say: Say) -> str:
         return f"countersink {self.angle}° to ⌀{say(self.sink.value)}"
 
-    def warned(self, thickness_mm: float, metal: Material) -> str:
+    def warned(self, host: Host) -> str:
         deep = self.deep_mm()
-        if deep > thickness_mm:
+        if deep > host.thickness_mm:
             raise InputError(
                 field="sink", got=self.sink.text,
-                needs=f"a countersink no deeper than the plate: this one goes {deep:.1f} mm into {thickness_mm:g} mm",
+                needs=f"a countersink no deeper than the {host.piece}: this one goes {deep:.1f} mm into "
+                f"{host.thickness_mm:g} mm",
             )  # fmt: skip
         return ""
 

@@ -10,11 +10,10 @@ import shapely
 from shapely import Polygon, STRtree
 
 from yorvek.core.errors import InputError
-from yorvek.core.materials import Material
 from yorvek.core.outlines import Outline, Ring, ring_points
 from yorvek.core.outlines.width import span_of
 from yorvek.core.parts.features import CirclePattern, Feature, GridPattern, RowPattern, Tapped, ToolWork
-from yorvek.core.parts.features.where import Point
+from yorvek.core.parts.features.where import Host, Point
 from yorvek.core.parts.saying import Say
 
 BRIDGE_MM = 0.05
@@ -23,8 +22,9 @@ BRIDGE_MM = 0.05
 
 @dataclass(frozen=True)
 class Laid:
-    """A plate with its features: the question that states each of their openings, notes, tools that follow,
-    and which openings get a thread."""
+    """A plate with its features: the question that states each of their openings, notes, tools that follow, and which
+    openings get a thread.
+    """
 
     outline: Outline
     asked: list[str]
@@ -33,12 +33,17 @@ class Laid:
     tapped: list[int]
 
 
-def laid(outline: Outline, features: Sequence[Feature], thickness_mm: float, metal: Material, say: Say) -> Laid:
-    """Lay features into a plate.
+def laid(outline: Outline, features: Sequence[Feature], host: Host, say: Say, *, first: int = 0) -> Laid:
+    """Lay features into a plate, or into a face of a bar.
+
+    Args:
+        outline: of the plate or the face, with the openings that it has already.
+        features, host, say: what is laid in, what it stands in, the words of a unit.
+        first: the number of the first of these features in its part.
 
     Raises:
         InputError: one that cannot be, with its number: over the edge, into another opening, impossible in itself or in
-            this plate.
+            this metal.
     """
     openings = list(outline.openings)
     asked: list[str] = []
@@ -47,14 +52,14 @@ def laid(outline: Outline, features: Sequence[Feature], thickness_mm: float, met
     tools: Counter[tuple[str, float]] = Counter()
     plate = Polygon(ring_points(outline.outer))
     taken = [Polygon(ring_points(r)) for r in outline.openings]
-    for k, feature in enumerate(features):
+    for k, feature in enumerate(features, first):
         path = f"features.{k}"
         try:
-            ring, places, warned = feature.ring(), feature.at(), feature.warned(thickness_mm, metal)
+            ring, places, warned = feature.ring(), feature.at(), feature.warned(host)
         except InputError as error:
             raise InputError(field=f"{path}.{error.field}", got=error.got, needs=error.needs) from None
         rings = [ring.moved(x, y, turn) for x, y, turn in places]
-        _refuse_crowded(plate, taken, rings, path, [(x, y) for x, y, _ in places])
+        _refuse_crowded(plate, taken, rings, path, [(x, y) for x, y, _ in places], host)
         if isinstance(feature, Tapped):
             tapped += range(len(openings), len(openings) + len(rings))
         openings += rings
@@ -66,7 +71,9 @@ def laid(outline: Outline, features: Sequence[Feature], thickness_mm: float, met
     return Laid(Outline(outer=outline.outer, openings=openings), asked, notes, made, tapped)
 
 
-def _refuse_crowded(plate: Polygon, taken: list[Polygon], rings: list[Ring], path: str, places: list[Point]) -> None:
+def _refuse_crowded(
+    plate: Polygon, taken: list[Polygon], rings: list[Ring], path: str, places: list[Point], host: Host
+) -> None:
     """Every opening within the plate and clear of all others; what is clear is taken from then on.
 
     Raises:
@@ -80,7 +87,7 @@ def _refuse_crowded(plate: Polygon, taken: list[Polygon], rings: list[Ring], pat
     for n, (shape, (x, y)) in enumerate(zip(shapes, places, strict=True)):
         got = f"{x:g}, {y:g}" if len(places) == 1 else f"number {n + 1} at {x:g}, {y:g}"
         if not inside.contains(shape):
-            raise InputError(field=f"{path}.x", got=got, needs="a place in the plate: there it breaks the edge")
+            raise InputError(field=f"{path}.x", got=got, needs=f"a place in the {host.whole}: there it breaks the edge")
         own = len(taken) + n
         if any(k != own for k in near.query(shape, predicate="dwithin", distance=BRIDGE_MM)):
             raise InputError(field=f"{path}.x", got=got, needs="a place of its own: it runs into another opening")

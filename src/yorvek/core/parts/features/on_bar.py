@@ -12,7 +12,7 @@ from yorvek.core.outlines import Outline, Ring, area_mm2, bounds_mm
 from yorvek.core.outlines.width import is_circle, span_of
 from yorvek.core.parts.features import Feature, ToolWork
 from yorvek.core.parts.features.laid import Laid, laid
-from yorvek.core.parts.features.where import FaceName
+from yorvek.core.parts.features.where import FaceName, Host
 from yorvek.core.parts.saying import Say
 from yorvek.core.sections import Section
 
@@ -95,7 +95,7 @@ def on_bar(side: Outline, s: Section, features: Sequence[Feature], metal: Materi
     if not features:
         return OnBar([], [], [], 0.0)
     faces = faces_of(s)
-    shown: dict[FaceName, BarFace] = {}
+    drilled: dict[FaceName, list[tuple[Ring, str]]] = {}
     notes: list[str] = []
     tools: list[ToolWork] = []
     taken = 0.0
@@ -105,18 +105,20 @@ def on_bar(side: Outline, s: Section, features: Sequence[Feature], metal: Materi
             raise InputError(field=f"features.{k}.face", got=feature.face, needs="one of " + ", ".join(faces))
         both = feature.through and face.behind
         reached = [feature.face, OPPOSITE[feature.face]] if both else [feature.face]
-        there = [r for name in reached if name in shown for r in shown[name].openings]
+        there = [ring for name in reached for ring, _ in drilled.get(name, [])]
         made = _laid_into(side, face, feature, k, there, metal, say)
         new = made.outline.openings[len(there) :]
         for name in reached:
-            on = shown.setdefault(name, BarFace(face=name, width_mm=faces[name].width_mm, openings=[], asked=[]))
-            on.openings.extend(new)
-            on.asked.extend([f"features.{k}.x"] * len(new))
+            drilled.setdefault(name, []).extend(zip(new, made.asked, strict=True))
         through = ", through both walls" if both else ""
         notes += [f"{made.notes[0]}, {feature.face}{through}", *made.notes[1:]]
         tools += [_opened(new), *made.tools]
         taken += sum(area_mm2(Outline(outer=r)) for r in new) * face.wall_mm * len(reached)
-    return OnBar(list(shown.values()), notes, tools, taken)
+    return OnBar([_drawn(name, faces[name], of) for name, of in drilled.items()], notes, tools, taken)
+
+
+def _drawn(name: FaceName, face: Face, of: list[tuple[Ring, str]]) -> BarFace:
+    return BarFace(face=name, width_mm=face.width_mm, openings=[r for r, _ in of], asked=[a for _, a in of])
 
 
 def _opened(rings: list[Ring]) -> ToolWork:
@@ -131,18 +133,12 @@ def _laid_into(
     """One feature laid into the strip that its face is, where all of the bar's depth is there.
 
     Raises:
-        InputError: as `laid`, with the feature's number.
+        InputError: as `laid`, or off the flat of the face.
     """
     left, right = _whole_between(side)
     strip = Ring.polygon([(left, 0.0), (right, 0.0), (right, face.width_mm), (left, face.width_mm)])
-    try:
-        made = laid(Outline(outer=strip, openings=there), [feature], face.wall_mm, metal, say)
-    except InputError as error:
-        raise InputError(
-            field=error.field.replace("features.0", f"features.{number}", 1),
-            got=error.got,
-            needs=error.needs.replace("the plate", "the face").replace("a plate", "a wall"),
-        ) from None
+    wall = Host(face.wall_mm, metal, whole="face", piece="wall")
+    made = laid(Outline(outer=strip, openings=there), [feature], wall, say, first=number)
     for ring in made.outline.openings[len(there) :]:
         _refuse_off_the_flat(ring, face, number)
     return made

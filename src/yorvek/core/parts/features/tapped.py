@@ -7,13 +7,11 @@ from typing import Literal
 from pydantic import Field
 
 from yorvek.core.errors import InputError
-from yorvek.core.materials import Material
 from yorvek.core.outlines import Ring
 from yorvek.core.parts.features.kind import FeatureKind
-from yorvek.core.parts.features.where import Placed
+from yorvek.core.parts.features.where import Host, Placed
 from yorvek.core.parts.saying import Say
-from yorvek.core.quantities import INCH_MM
-from yorvek.core.workshop.threads import TapDrill, metric_size, metric_tap_drill, unified_size, unified_tap_drill
+from yorvek.core.workshop.threads import tap_drill, thread_diameter_mm
 
 FULL = {"aluminium": 1.5}
 FULL_STEEL = 1.0
@@ -29,30 +27,23 @@ class Tapped(Placed):
     kind: Literal["tapped"] = "tapped"
     thread: str = Field(min_length=1, max_length=20)
 
-    def drill(self) -> TapDrill:
-        name = self.thread.strip().replace(" ", "")
-        return metric_tap_drill(name) if name.upper().startswith("M") else unified_tap_drill(name)
-
-    def diameter_mm(self) -> float:
-        name = self.thread.strip().replace(" ", "")
-        return metric_size(name)[0] if name.upper().startswith("M") else unified_size(name)[0] * INCH_MM
-
     def ring(self) -> Ring:
-        return Ring.circle(0.0, 0.0, self.drill().drill_mm)
+        return Ring.circle(0.0, 0.0, tap_drill(self.thread).drill_mm)
 
     def said(self, say: Say) -> str:
-        return f"{self.thread}, drill {self.drill().name}"
+        return f"{self.thread}, drill {tap_drill(self.thread).name}"
 
     def tool(self, say: Say) -> str:
         return f"tap {self.thread}"
 
-    def warned(self, thickness_mm: float, metal: Material) -> str:
-        share = thickness_mm / (FULL.get(metal.family, FULL_STEEL) * self.diameter_mm())
+    def warned(self, host: Host) -> str:
+        full = FULL.get(host.metal.family, FULL_STEEL) * thread_diameter_mm(self.thread)
+        share = host.thickness_mm / full
         if share < LEAST - 1e-9:
-            least = LEAST * FULL.get(metal.family, FULL_STEEL) * self.diameter_mm()
             raise InputError(
-                field="thread", got=f"{self.thread} in {thickness_mm:g} mm",
-                needs=f"a plate of at least {least:.1f} mm, a finer thread, or a nut behind a clearance hole",
+                field="thread", got=f"{self.thread} in {host.thickness_mm:g} mm",
+                needs=f"a {host.piece} of at least {LEAST * full:.1f} mm, a finer thread, or a nut behind a clearance "
+                "hole",
             )  # fmt: skip
         return (
             "" if share >= 1 - 1e-9 else f"{self.thread} has {100 * share:.0f} % of the thread that its bolt is worth"

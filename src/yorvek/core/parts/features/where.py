@@ -5,6 +5,7 @@ of a bar.
 from __future__ import annotations
 
 import math
+from dataclasses import dataclass
 from typing import Annotated, Literal
 
 from pydantic import Field
@@ -17,6 +18,7 @@ from yorvek.core.parts.saying import Say
 from yorvek.core.quantities.entry import Length, Place, Turned
 
 MOST = 2000
+"""Of one feature, so that a slip of the pen does not hang the screen (ours)."""
 FaceName = Literal["front", "back", "top", "bottom"]
 Point = tuple[float, float]
 
@@ -87,6 +89,16 @@ PATTERNS: dict[type[Model], str] = {
 }
 
 
+@dataclass(frozen=True)
+class Host:
+    """What features stand in: a plate, or a wall of a bar under one of its faces."""
+
+    thickness_mm: float
+    metal: Material
+    whole: str = "plate"
+    piece: str = "plate"
+
+
 class Placed(Model):
     """Where a feature stands: its middle, or the first one's of its pattern, or the circle's."""
 
@@ -112,11 +124,11 @@ class Placed(Model):
         """The tool that follows the cut; nothing for most."""
         return ""
 
-    def warned(self, thickness_mm: float, metal: Material) -> str:
-        """What is to be known of it in a plate; nothing of most.
+    def warned(self, host: Host) -> str:
+        """What is to be known of it in this metal; nothing of most.
 
         Raises:
-            InputError: it cannot be made in this plate.
+            InputError: it cannot be made in it.
         """
         return ""
 

@@ -5,10 +5,9 @@ from __future__ import annotations
 from typing import Literal
 
 from yorvek.core.errors import InputError
-from yorvek.core.materials import Material
 from yorvek.core.outlines import Ring, rounded
 from yorvek.core.parts.features.kind import FeatureKind
-from yorvek.core.parts.features.where import Placed
+from yorvek.core.parts.features.where import Host, Placed
 from yorvek.core.parts.saying import Say
 from yorvek.core.quantities.entry import Length, Place, Turned
 
@@ -35,7 +34,7 @@ class Window(Placed):
         corner = f" R{say(self.corner.value)}" if self.corner.value else ""
         return f"opening {say(self.width.value)} × {say(self.height.value)}{corner}"
 
-    def warned(self, thickness_mm: float, metal: Material) -> str:
+    def warned(self, host: Host) -> str:
         return "" if self.corner.value else "an opening with sharp corners tears from them: round them"
 
 
