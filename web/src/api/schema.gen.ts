@@ -10140,13 +10140,18 @@ export interface components {
         };
         /**
          * ToolWork
-         * @description What is done to openings of a part after they are there: by which tool, to how many of a piece.
+         * @description What a tool does to so many openings of a piece: it makes them, or works on those that are there.
          */
         ToolWork: {
             /** Across Mm */
             across_mm: number;
             /** Holes */
             holes: number;
+            /**
+             * Opens
+             * @default false
+             */
+            opens: boolean;
             /** Tool */
             tool: string;
         };

@@ -15,7 +15,6 @@ from yorvek.core.jobs.state import JobState
 from yorvek.core.jobs.ways import Drilled
 from yorvek.core.materials import material
 from yorvek.core.parts import BarPiece as BarPart
-from yorvek.core.parts.features.on_bar import DRILL, MILL
 from yorvek.core.quantities import length_text
 from yorvek.core.sections import price_per_kg, section
 
@@ -31,7 +30,7 @@ def bars_drilled(parts: Mapping[int, WorkedPart]) -> list[Drilled]:
     return [
         Drilled(
             part=w.part.mark, name=w.part.name, qty=w.part.qty, holes=t.holes, across_mm=t.across_mm, why=t.tool,
-            tool="" if t.tool in (DRILL, MILL) else t.tool,
+            tool="" if t.opens else t.tool,
         )
         for w in parts.values()
         if w.geometry is not None and w.geometry.kind == "bar"

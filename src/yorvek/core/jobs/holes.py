@@ -11,8 +11,7 @@ from yorvek.core.parts.features import Feature
 from yorvek.core.sections import section
 
 HOLES, MOST_NAMED = "holes", 4
-CLOSE_MM = 0.5
-"""How far a slot of the member may be off the hole that it stands for."""
+SAME_MM = 1e-6
 
 
 def holes_check(state: JobState, number: int, member: MemberSpec) -> list[Check]:
@@ -39,7 +38,7 @@ def holes_check(state: JobState, number: int, member: MemberSpec) -> list[Check]
 def _unknown(state: JobState, member: MemberSpec, part: PartSpec, shape: BarPiece) -> list[float]:
     """Where along it a part has holes that no slot of its member stands for."""
     depth = section(state.section_id(member.section_id)).depth_mm
-    as_long = shape.length is None or abs(shape.length.value - member.length.value) < CLOSE_MM
+    as_long = shape.length is None or abs(shape.length.value - member.length.value) < SAME_MM
     return [
         x
         for feature in part.features
@@ -49,14 +48,15 @@ def _unknown(state: JobState, member: MemberSpec, part: PartSpec, shape: BarPiec
 
 
 def _stood_for(feature: Feature, x: float, y: float, turn: float, depth: float, member: MemberSpec) -> bool:
-    """Whether a slot at half the depth of the member covers a hole."""
-    if feature.face not in ("front", "back") or abs(y - depth / 2) > CLOSE_MM:
+    """Whether all of a hole lies in a slot at half the depth of the member."""
+    if feature.face not in ("front", "back"):
         return False
     left, low, right, high = bounds_mm(Outline(outer=feature.ring().moved(x, y, turn)))
+    deep = 2 * max(high - depth / 2, depth / 2 - low)
     return any(
         n.side == "middle"
-        and n.at.value <= left + CLOSE_MM
-        and n.at.value + n.length.value >= right - CLOSE_MM
-        and n.depth.value >= high - low - CLOSE_MM
+        and n.at.value <= left + SAME_MM
+        and n.at.value + n.length.value >= right - SAME_MM
+        and n.depth.value >= deep - SAME_MM
         for n in member.notches
     )

@@ -200,6 +200,8 @@ def _bar(part: PartSpec, shape: BarPiece, say: Say) -> PartGeometry:
     notes = [cut.words if cut is not None else note for cut, note in zip(cuts, notes, strict=True)]
     if shape.ripped:
         notes.append("split lengthwise: two from one length")
+    if drilled.faces and shape.member_id is None:
+        notes.append("no check knows of its holes")
     return PartGeometry(
         kind="bar",
         outline=Outline(outer=outline.outer, openings=[*outline.openings, *(ring for ring, _ in seen)]),

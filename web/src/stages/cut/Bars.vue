@@ -36,16 +36,15 @@ function said({ group, plan }: S['JobView']['bars'][number]) {
   }
 }
 /** What is drilled, milled and tapped in bars: no saw does it. */
-const MADE = ['drill', 'mill or cut']
 const worked = ({ spec, geometry }: S['PartRow']): S['Drilled'][] =>
-  (geometry?.kind === 'bar' ? (geometry.tools ?? []) : []).map(({ tool, holes, across_mm }) => ({
+  (geometry?.kind === 'bar' ? (geometry.tools ?? []) : []).map(({ tool, holes, across_mm, opens }) => ({
     part: spec.mark,
     name: spec.name ?? '',
     qty: spec.qty ?? 1,
     holes,
     across_mm,
     why: tool,
-    tool: MADE.includes(tool) ? '' : tool,
+    tool: opens ? '' : tool,
   }))
 const drilled = computed(() => job.value!.parts.flatMap(worked))
 const groups = computed(() => [

@@ -9,11 +9,12 @@ from yorvek.core.parts.features.where import Placed
 
 
 class ToolWork(Model):
-    """What is done to openings of a part after they are there: by which tool, to how many of a piece."""
+    """What a tool does to so many openings of a piece: it makes them, or works on those that are there."""
 
     tool: str
     holes: int
     across_mm: float
+    opens: bool = False
 
 
 @dataclass(frozen=True)

@@ -17,7 +17,6 @@ from yorvek.core.parts.saying import Say
 from yorvek.core.sections import Section
 
 OPPOSITE: dict[FaceName, FaceName] = {"front": "back", "back": "front", "top": "bottom", "bottom": "top"}
-DRILL, MILL = "drill", "mill or cut"
 MIDDLE_MM = 0.05
 """How far from its middle line a hole of a round bar may be said to stand."""
 
@@ -123,8 +122,8 @@ def _drawn(name: FaceName, face: Face, of: list[tuple[Ring, str]]) -> BarFace:
 
 def _opened(rings: list[Ring]) -> ToolWork:
     """The work of making openings in a bar: no saw does it. What goes through both walls is one of them."""
-    tool = DRILL if is_circle(rings[0]) else MILL
-    return ToolWork(tool=tool, holes=len(rings), across_mm=round(span_of(rings[0]), 2))
+    tool = "drill" if is_circle(rings[0]) else "mill or cut"
+    return ToolWork(tool=tool, holes=len(rings), across_mm=round(span_of(rings[0]), 2), opens=True)
 
 
 def _laid_into(
