@@ -11,7 +11,7 @@ from shapely.geometry import Polygon
 from yorvek.core.errors import InputError
 from yorvek.core.outlines import Outline, Ring, area_mm2, area_moments, bounds_mm, cut_length_mm, ring_points, rounded
 from yorvek.core.parts import PartSpec, part_families, part_geometry
-from yorvek.core.parts.spec import PlateShape
+from yorvek.core.parts.plates import PlateShape
 from yorvek.core.quantities.entry import resolve
 from yorvek.core.sections import section
 

@@ -17,8 +17,8 @@ from yorvek.core.model import Model
 from yorvek.core.outlines import Outline, Ring
 from yorvek.core.parts import BarPiece, PartGeometry, PartSpec, part_geometry
 from yorvek.core.parts.ends import band_mm2
+from yorvek.core.parts.plates import Rectangle
 from yorvek.core.parts.saying import said_in
-from yorvek.core.parts.spec import Rectangle
 from yorvek.core.quantities import INCH_MM
 from yorvek.core.sections import catalogue, section, sold_in
 from yorvek.core.sections.composed import bought_as

@@ -15,7 +15,7 @@ from yorvek.core.jobs.sheet_groups import sheet_groups
 from yorvek.core.jobs.state import JobState
 from yorvek.core.jobs.ways import ways
 from yorvek.core.model import Model
-from yorvek.core.parts.spec import Rectangle
+from yorvek.core.parts.plates import Rectangle
 from yorvek.core.workshop.processes import best
 
 Solve = Callable[[BarProblem], BarPlan]

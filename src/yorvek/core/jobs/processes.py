@@ -11,7 +11,7 @@ from yorvek.core.materials import material
 from yorvek.core.model import Model
 from yorvek.core.outlines import Outline
 from yorvek.core.outlines.outline import ring_length_mm
-from yorvek.core.parts.spec import Rectangle
+from yorvek.core.parts.plates import Rectangle
 from yorvek.core.workshop.processes import Cutting, Offer, Process, best, cut_minutes, offer
 
 RIGHT = 1e-6

@@ -41,6 +41,13 @@ class Ring(Model):
         r = diameter_mm / 2
         return cls(vertices=[Vertex(x=x - r, y=y, bulge=1.0), Vertex(x=x + r, y=y, bulge=1.0)])
 
+    @classmethod
+    def slot(cls, long_mm: float, wide_mm: float) -> Ring:
+        """A slot about the origin, along x, its length over its round ends."""
+        a, r = (long_mm - wide_mm) / 2, wide_mm / 2
+        ends = ((-a, -r, 0.0), (a, -r, 1.0), (a, r, 0.0), (-a, r, 1.0))
+        return cls(vertices=[Vertex(x=x, y=y, bulge=b) for x, y, b in ends])
+
     def segments(self) -> list[tuple[Vertex, Vertex]]:
         return list(zip(self.vertices, self.vertices[1:] + self.vertices[:1], strict=True))
 

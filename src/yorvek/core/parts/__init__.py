@@ -1,8 +1,10 @@
 """Parts: plates and pieces of bar from their dimensions."""
 
+from yorvek.core.parts.drawn import DrawnDimension
 from yorvek.core.parts.families import Offered, PartFamily, feature_kinds, feature_patterns, part_families
-from yorvek.core.parts.geometry import DrawnDimension, PartGeometry, part_geometry
-from yorvek.core.parts.spec import BarPiece, BasePlate, Gusset, PartSpec, Rectangle
+from yorvek.core.parts.geometry import PartGeometry, part_geometry
+from yorvek.core.parts.plates import BasePlate, Gusset, Rectangle
+from yorvek.core.parts.spec import BarPiece, PartSpec
 
 __all__ = [
     "BarPiece",

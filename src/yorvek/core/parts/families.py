@@ -8,7 +8,7 @@ from pydantic.fields import FieldInfo
 
 from yorvek.core.model import Model
 from yorvek.core.parts.features import KINDS, PATTERNS
-from yorvek.core.parts.spec import BasePlate, Gusset, LugPlate, Rectangle, RingPlate, SlottedPlate
+from yorvek.core.parts.plates import FAMILIES, Said
 from yorvek.core.quantities.asked import Question, may_be_none, question
 
 
@@ -19,42 +19,6 @@ class PartFamily(Model):
     words: str
     letter: str
     asks: list[Question]
-
-
-Said = dict[str, tuple[str, str, str, str]]
-"""By field: words, what stands where it is left out, what it begins with in mm and in inches."""
-WIDTH, HEIGHT = ("Width", "", "", ""), ("Height", "", "", "")
-THICKNESS = ("Thickness", "", "8", "3/8")
-CORNERS = ("Corner radius", "sharp", "", "")
-FAMILIES: dict[type[Model], tuple[str, str, Said]] = {
-    BasePlate: ("Plate with holes", "F", {
-        "width": WIDTH, "height": HEIGHT, "thickness": THICKNESS,
-        "hole": ("Hole", "", "13.5", "9/16"), "edge": ("Hole to edge", "", "30", "1 1/4"),
-        "columns": ("Holes across", "", "2", "2"), "rows": ("Holes up", "", "2", "2"),
-        "middle_hole": ("Middle hole", "none", "", ""), "corner_radius": CORNERS,
-    }),
-    Gusset: ("Gusset", "G", {
-        "leg_x": ("Leg along", "", "", ""), "leg_y": ("Leg up", "", "", ""), "thickness": THICKNESS,
-        "nose": ("Points cut off", "", "15", "1/2"), "root_clip": ("Root cut, for the weld", "", "12", "1/2"),
-    }),
-    Rectangle: ("Rectangle", "S", {
-        "width": WIDTH, "height": HEIGHT, "thickness": THICKNESS, "corner_radius": CORNERS,
-        "off_bar": ("off flat bar", "", "", ""),
-    }),
-    RingPlate: ("Ring or disc", "R", {
-        "outer": ("Outer diameter", "", "", ""), "inner": ("Opening", "none: a disc", "", ""), "thickness": THICKNESS,
-    }),
-    LugPlate: ("Lug", "L", {
-        "width": ("Width", "", "60", "2 1/2"), "height": ("Foot to the hole's middle", "", "", ""),
-        "hole": ("Hole", "", "21", "13/16"), "thickness": THICKNESS,
-        "root_clip": ("Corners cut at the foot", "none", "", ""),
-    }),
-    SlottedPlate: ("Slotted plate", "T", {
-        "width": WIDTH, "height": HEIGHT, "thickness": THICKNESS,
-        "slot_length": ("Slot length", "", "40", "1 1/2"), "slot_width": ("Slot width", "", "13.5", "9/16"),
-        "slots": ("Slots up its height", "", "2", "2"), "corner_radius": CORNERS,
-    }),
-}  # fmt: skip
 
 
 def _question(name: str, said: tuple[str, str, str, str], field: FieldInfo) -> Question:
@@ -112,8 +76,8 @@ def part_families() -> list[PartFamily]:
     """Every family of plates that is made from dimensions, in the order that it is offered."""
     return [
         PartFamily(
-            kind=str(model.model_fields["family"].default), words=words, letter=letter,
-            asks=[_question(name, said, model.model_fields[name]) for name, said in asks.items()],
+            kind=str(f.model.model_fields["family"].default), words=f.words, letter=f.letter,
+            asks=[_question(name, said, f.model.model_fields[name]) for name, said in f.asks.items()],
         )
-        for model, (words, letter, asks) in FAMILIES.items()
+        for f in FAMILIES
     ]  # fmt: skip

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import itertools
 import math
 from collections.abc import Sequence
 from typing import Literal
@@ -11,25 +10,15 @@ from yorvek.core.errors import InputError
 from yorvek.core.materials import material
 from yorvek.core.model import Model
 from yorvek.core.outlines import Outline, Ring, area_mm2, bounds_mm, cut_length_mm
-from yorvek.core.parts import asked
+from yorvek.core.parts.drawn import BendLine, DrawnDimension, PartView
 from yorvek.core.parts.ends import end_cut, notched
 from yorvek.core.parts.features import Feature, ToolWork
 from yorvek.core.parts.features.laid import laid
 from yorvek.core.parts.features.on_bar import BarFace, on_bar
 from yorvek.core.parts.features.where import Host
-from yorvek.core.parts.plates import hole_centres, plate_outline
+from yorvek.core.parts.plates import PlateShape
 from yorvek.core.parts.saying import Say, said_in
-from yorvek.core.parts.spec import (
-    BarPiece,
-    BasePlate,
-    FreeOutline,
-    Gusset,
-    LugPlate,
-    PartSpec,
-    PlateShape,
-    RingPlate,
-    SlottedPlate,
-)
+from yorvek.core.parts.spec import BarPiece, PartSpec
 from yorvek.core.quantities import UnitSystem
 from yorvek.core.sections import Section, section
 
@@ -37,26 +26,11 @@ MOST_DRAWN = 3
 """Features whose place stands on the drawing; of more the notes say it."""
 
 
-class DrawnDimension(Model):
-    """A dimension on the drawing, between two points, its line shifted aside by `offset_mm` (left of the direction).
-    `asked`: the question of its family that states it, or nothing.
-    """
-
-    x1: float
-    y1: float
-    x2: float
-    y2: float
-    offset_mm: float
-    value_mm: float
-    label: str = ""
-    asked: str = ""
-
-
 class PartGeometry(Model):
     """What follows from a part's dimensions. `openings_asked`: the question that states each opening, in order, of its
     family or of its features; `tools`: what is done to openings once they are there;
-    `tapped`: which of them get a thread; `faces`: of a
-    bar, those that are drilled.
+    `tapped`: which of them get a thread; `faces`: of a bar, those that are drilled; `bends`: of a plate that is bent,
+    where; `views`: what it is once it is made.
     """
 
     kind: Literal["plate", "bar"]
@@ -66,6 +40,8 @@ class PartGeometry(Model):
     tools: list[ToolWork] = []
     tapped: list[int] = []
     faces: list[BarFace] = []
+    bends: list[BendLine] = []
+    views: list[PartView] = []
     notes: list[str]
     mass_kg: float
     area_mm2: float
@@ -78,72 +54,13 @@ class PartGeometry(Model):
     material_id: str
 
 
-def _base_plate_dimensions(
-    shape: BasePlate, h: float, reach: float, say: Say
-) -> tuple[list[DrawnDimension], list[str]]:
-    """From hole to hole along both edges, and the diagonal to check."""
-    centres = hole_centres(shape)
-    xs, ys = sorted({x for x, _ in centres}), sorted({y for _, y in centres})
-    top, left = ys[-1], xs[0]
-    stops_x, stops_y = [0.0, *xs], [0.0, *ys]
-    out = [
-        DrawnDimension(x1=a, y1=h, x2=b, y2=h, offset_mm=reach * 0.7, value_mm=b - a, asked=name)
-        for (a, b), name in zip(itertools.pairwise(stops_x), asked.steps(len(xs), "columns"), strict=True)
-    ]
-    out += [
-        DrawnDimension(x1=0, y1=a, x2=0, y2=b, offset_mm=reach * 0.7, value_mm=b - a, asked=name)
-        for (a, b), name in zip(itertools.pairwise(stops_y), asked.steps(len(ys), "rows"), strict=True)
-    ]
-    notes = [f"{len(centres)} holes ⌀{say(shape.hole.value)}"]
-    if len(xs) > 1 and len(ys) > 1:
-        notes.append(f"check: hole diagonal {say(round(math.hypot(xs[-1] - left, top - ys[0]), 1), whole=True)}")
-    if shape.middle_hole and shape.middle_hole.value:
-        notes.append(f"middle hole ⌀{say(shape.middle_hole.value)}")
-    return out, notes
-
-
-def _shape_notes(shape: object, say: Say) -> list[str]:
-    """What is said of a plate beside its measures."""
-    notes: list[str] = []
-    if isinstance(shape, RingPlate):
-        notes.append(
-            f"⌀{say(shape.outer.value)}"
-            + (f", opening ⌀{say(shape.inner.value)}" if shape.inner and shape.inner.value else "")
-        )
-    if isinstance(shape, LugPlate):
-        notes.append(f"hole ⌀{say(shape.hole.value)}, {say(shape.height.value, whole=True)} above the foot")
-    if isinstance(shape, SlottedPlate):
-        notes.append(f"{shape.slots} slots {say(shape.slot_width.value)} × {say(shape.slot_length.value)}")
-    if isinstance(shape, FreeOutline) and shape.source:
-        notes.append(f"from {shape.source}")
-    return notes
-
-
-def _plate_dimensions(part: PartSpec, outline: Outline, say: Say) -> tuple[list[DrawnDimension], list[str]]:
-    _, _, w, h = bounds_mm(outline)
-    reach = 0.12 * max(w, h)
-    shape = part.shape
-    across, up = asked.sides(shape.family)
-    out = [
+def _whole(across: str, up: str, blank: Outline, reach: float) -> list[DrawnDimension]:
+    """How far a plate reaches, and what states it."""
+    _, _, w, h = bounds_mm(blank)
+    return [
         DrawnDimension(x1=0, y1=0, x2=w, y2=0, offset_mm=-reach, value_mm=w, asked=across),
         DrawnDimension(x1=w, y1=0, x2=w, y2=h, offset_mm=-reach, value_mm=h, asked=up),
     ]
-    notes: list[str] = []
-    if isinstance(shape, BasePlate):
-        drawn, said = _base_plate_dimensions(shape, h, reach, say)
-        out, notes = out + drawn, notes + said
-    if isinstance(shape, Gusset):
-        clip, nose = shape.root_clip.value, shape.nose.value
-        if nose:
-            top = {"x1": 0.0, "y1": h, "x2": nose, "y2": h, "offset_mm": reach * 0.6, "value_mm": nose}
-            out.append(DrawnDimension(**top, label="nose", asked="nose"))
-        if clip:
-            notes.append(f"root cut {say(clip)} × {say(clip)} to clear the weld")
-    notes += _shape_notes(shape, say)
-    radius = getattr(shape, "corner_radius", None)
-    if radius and radius.value:
-        notes.append(f"corners R{say(radius.value)}")
-    return out, notes
 
 
 def bar_outline(piece: Section, length: float, left_deg: float, right_deg: float) -> Outline:
@@ -240,42 +157,42 @@ def _placed(features: Sequence[Feature]) -> list[DrawnDimension]:
     return out
 
 
-def _family_openings(shape: PlateShape, outline: Outline) -> list[str]:
-    """What states each opening of its family; those of a drawing are stated by nothing."""
-    return asked.openings(shape) or [""] * len(outline.openings)
-
-
 def part_geometry(part: PartSpec, unit: UnitSystem = "mm") -> PartGeometry:
     """Work a part out; its notes are in the words of a unit system.
 
     Raises:
         InputError: dimensions that contradict each other, unknown section or material.
     """
-    shape = part.shape
-    if isinstance(shape, BarPiece):
-        if part.features and shape.ripped:
-            needs = "one or the other: a bar that is split is drilled once it is two"
-            raise InputError(field="features", got=f"{len(part.features)} of them", needs=needs)
-        return _bar(part, shape, said_in(unit))
     say = said_in(unit)
-    m = material(part.material_id)
-    bare, t = plate_outline(shape), shape.thickness.value
-    dimensions, notes = _plate_dimensions(part, bare, say)
+    if not isinstance(part.shape, BarPiece):
+        return _plate(part, part.shape, say)
+    if part.features and part.shape.ripped:
+        needs = "one or the other: a bar that is split is drilled once it is two"
+        raise InputError(field="features", got=f"{len(part.features)} of them", needs=needs)
+    return _bar(part, part.shape, say)
+
+
+def _plate(part: PartSpec, shape: PlateShape, say: Say) -> PartGeometry:
+    m, t = material(part.material_id), shape.thickness.value
+    bare = shape.blank(m)
+    _, _, w, h = bounds_mm(bare)
+    reach = 0.12 * max(w, h)
+    shown = shape.shown(bare, reach, m, say)
     with_all = laid(bare, part.features, Host(t, m), say)
-    outline = with_all.outline
-    area = area_mm2(outline)
-    _, _, w, h = bounds_mm(outline)
+    area = area_mm2(with_all.outline)
     return PartGeometry(
         kind="plate",
-        outline=outline,
-        dimensions=[*dimensions, *_placed(part.features)],
-        openings_asked=[*_family_openings(shape, bare), *with_all.asked],
+        outline=with_all.outline,
+        dimensions=[*_whole(shape.across, shape.up, bare, reach), *shown.dimensions, *_placed(part.features)],
+        openings_asked=[*(shape.openings_asked() or [""] * len(bare.openings)), *with_all.asked],
         tools=with_all.tools,
         tapped=with_all.tapped,
-        notes=[f"t = {say(t, whole=True)}", *notes, *with_all.notes],
+        bends=shown.bends,
+        views=shown.views,
+        notes=[f"t = {say(t, whole=True)}", *shown.notes, *with_all.notes],
         mass_kg=area * t * m.density_kg_m3 * 1e-9,
         area_mm2=area,
-        cut_length_mm=cut_length_mm(outline),
+        cut_length_mm=cut_length_mm(with_all.outline),
         width_mm=w,
         height_mm=h,
         thickness_mm=t,

@@ -7,93 +7,9 @@ from typing import Annotated, Literal
 from pydantic import Field
 
 from yorvek.core.model import Model
-from yorvek.core.outlines import Outline
 from yorvek.core.parts.features import Feature
-from yorvek.core.quantities.entry import Angle, Length, Place, Thickness
-
-
-class Rectangle(Model):
-    """A rectangular plate."""
-
-    family: Literal["rectangle"] = "rectangle"
-    width: Length
-    height: Length
-    thickness: Thickness
-    corner_radius: Place | None = None
-    off_bar: bool = Field(default=False, description="cut from flat bar of its smaller side, not from sheet")
-    flat: str = Field(default="", max_length=60, description="a wider flat that is split to it; empty: of its width")
-
-
-class BasePlate(Model):
-    """A plate with a grid of holes, the outer ones at an edge distance, and an optional opening in the middle (vent,
-    drain).
-    """
-
-    family: Literal["base_plate"] = "base_plate"
-    width: Length
-    height: Length
-    thickness: Thickness
-    hole: Length
-    columns: int = Field(default=2, ge=1, le=20)
-    rows: int = Field(default=2, ge=1, le=20)
-    edge: Length
-    corner_radius: Place | None = None
-    middle_hole: Place | None = None
-
-
-class Gusset(Model):
-    """A triangular plate between two members: legs along x and y, the two points cut off, the root cut to clear the
-    weld.
-    """
-
-    family: Literal["gusset"] = "gusset"
-    leg_x: Length
-    leg_y: Length
-    thickness: Thickness
-    nose: Place
-    root_clip: Place
-
-
-class RingPlate(Model):
-    """A disc, or a ring where an opening is given."""
-
-    family: Literal["ring"] = "ring"
-    outer: Length
-    inner: Place | None = None
-    thickness: Thickness
-
-
-class LugPlate(Model):
-    """A lug: a foot of a width, straight sides up to the hole, a round end about it."""
-
-    family: Literal["lug"] = "lug"
-    width: Length
-    height: Length = Field(description="from the foot to the middle of the hole")
-    hole: Length
-    thickness: Thickness
-    root_clip: Place | None = Field(default=None, description="corners cut off at the foot, to clear a weld")
-
-
-class SlottedPlate(Model):
-    """A rectangle with a row of slots with round ends, lying along its width, evenly spaced up its height."""
-
-    family: Literal["slotted"] = "slotted"
-    width: Length
-    height: Length
-    thickness: Thickness
-    slot_length: Length
-    slot_width: Length
-    slots: int = Field(default=2, ge=1, le=20)
-    corner_radius: Place | None = None
-
-
-class FreeOutline(Model):
-    """An outline brought in from a drawing: lines and arcs in mm."""
-
-    family: Literal["free"] = "free"
-    outline: Outline
-    thickness: Thickness
-    source: str = Field(default="", max_length=200, description="the drawing it came from")
+from yorvek.core.parts.plates import PlateShape
+from yorvek.core.quantities.entry import Angle, Length
 
 
 class EndShape(Model):
@@ -125,7 +41,6 @@ class BarPiece(Model):
     )
 
 
-PlateShape = Rectangle | BasePlate | Gusset | RingPlate | LugPlate | SlottedPlate | FreeOutline
 Shape = Annotated[PlateShape | BarPiece, Field(discriminator="family")]
 
 

@@ -5,7 +5,7 @@ from __future__ import annotations
 from typing import Literal
 
 from yorvek.core.errors import InputError
-from yorvek.core.outlines import Ring, Vertex
+from yorvek.core.outlines import Ring
 from yorvek.core.parts.features.kind import FeatureKind
 from yorvek.core.parts.features.where import Placed
 from yorvek.core.parts.saying import Say
@@ -25,11 +25,7 @@ class Slot(Placed):
             raise InputError(
                 field="length", got=self.length.text, needs=f"more than its width of {self.size.value:g} mm"
             )
-        a, r = (self.length.value - self.size.value) / 2, self.size.value / 2
-        ring = Ring(
-            vertices=[Vertex(x=-a, y=-r), Vertex(x=a, y=-r, bulge=1.0), Vertex(x=a, y=r), Vertex(x=-a, y=r, bulge=1.0)]
-        )
-        return ring.moved(turn_deg=self.turn.value)
+        return Ring.slot(self.length.value, self.size.value).moved(turn_deg=self.turn.value)
 
     def said(self, say: Say) -> str:
         return f"slot {say(self.size.value)} × {say(self.length.value)}"

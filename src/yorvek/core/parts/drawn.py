@@ -1,0 +1,42 @@
+"""What stands on the drawing of a part beside its outline: dimensions, lines to bend along, and other views of it."""
+
+from __future__ import annotations
+
+from yorvek.core.model import Model
+from yorvek.core.outlines import Outline
+
+
+class DrawnDimension(Model):
+    """A dimension on the drawing, between two points, its line shifted aside by `offset_mm` (left of the direction).
+    `asked`: the question of its family that states it, or nothing.
+    """
+
+    x1: float
+    y1: float
+    x2: float
+    y2: float
+    offset_mm: float
+    value_mm: float
+    label: str = ""
+    asked: str = ""
+
+
+class BendLine(Model):
+    """A line of the flat plate along which it is bent, how far, and how wide the metal that turns lies about it, mm."""
+
+    x1: float
+    y1: float
+    x2: float
+    y2: float
+    turn_deg: float
+    zone_mm: float
+    words: str
+    asked: str = ""
+
+
+class PartView(Model):
+    """A part as it is once made, seen from somewhere."""
+
+    words: str
+    outline: Outline
+    dimensions: list[DrawnDimension] = []
