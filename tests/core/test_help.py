@@ -103,7 +103,8 @@ def test_all_that_a_kind_of_joint_asks_has_help(kind: str) -> None:
 @pytest.mark.parametrize("family", [f.kind for f in part_families()])
 def test_all_that_a_family_of_parts_asks_has_help(family: str) -> None:
     (asked,) = (f for f in part_families() if f.kind == family)
-    assert {f"shape.{a.name}" for a in asked.asks} <= set(FIELDS["parts"])
+    rows = {f"shape.{a.name}.{each.name}" for a in asked.asks for each in a.rows}
+    assert {f"shape.{a.name}" for a in asked.asks} | rows <= set(FIELDS["parts"])
 
 
 def test_all_that_features_and_their_patterns_ask_has_help() -> None:

@@ -180,6 +180,8 @@ def test_what_a_family_begins_with_makes_a_part_once_its_blanks_are_filled(famil
             return int(usual)
         if a.typed == "yes or no":
             return False
+        if a.typed == "rows":
+            return [{each.name: begun(each) for each in a.rows}] * int(usual)
         return None if a.optional else {"text": usual or ("200" if unit == "mm" else "8"), "unit": unit}
 
     shape = {"family": family.kind, **{a.name: begun(a) for a in family.asks}}

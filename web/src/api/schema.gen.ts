@@ -2903,6 +2903,68 @@ export interface components {
             strength: components["schemas"]["Reserve"];
         };
         /**
+         * Bend
+         * @description A bend and the leg after it.
+         */
+        Bend: {
+            /** @description outside, to the next bend's outside, or to the edge */
+            leg: components["schemas"]["Length"];
+            /** @description inside; the plate's own where not given */
+            radius?: components["schemas"]["Place"] | null;
+            /** @description how far the plate is turned there: up, or down where it is negative */
+            turn: components["schemas"]["Turned"];
+        };
+        /**
+         * BendLine
+         * @description A line of the flat plate along which it is bent, how far, and how wide the metal that turns lies about it, mm.
+         */
+        BendLine: {
+            /**
+             * Asked
+             * @default
+             */
+            asked: string;
+            /** Turn Deg */
+            turn_deg: number;
+            /** Words */
+            words: string;
+            /** X1 */
+            x1: number;
+            /** X2 */
+            x2: number;
+            /** Y1 */
+            y1: number;
+            /** Y2 */
+            y2: number;
+            /** Zone Mm */
+            zone_mm: number;
+        };
+        /**
+         * BentPlate
+         * @description A plate bent along lines across its legs. Legs are measured outside: to the apex of the outside faces up to 90°,
+         *     to the outside of the bend beyond.
+         */
+        BentPlate: {
+            /** Bends */
+            bends: components["schemas"]["Bend"][];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            family: "bent";
+            first_leg: components["schemas"]["Length"];
+            /**
+             * K Factor
+             * @description where the neutral line lies; by DIN 6935 where not given
+             */
+            k_factor?: number | null;
+            /** @description inside; what the usual die makes, or the metal takes, where not given */
+            radius?: components["schemas"]["Place"] | null;
+            thickness: components["schemas"]["Thickness"];
+            /** @description along the bends */
+            width: components["schemas"]["Length"];
+        };
+        /**
          * BoltItem
          * @description Bolts of one size through a grip.
          */
@@ -3525,6 +3587,28 @@ export interface components {
             turns: components["schemas"]["Turn"][];
         };
         /**
+         * ConePlate
+         * @description A cone with its point cut off, measured outside at both rims, its edges square to the plate. Where both rims are
+         *     alike it is a tube. Developed along the middle of the plate.
+         */
+        ConePlate: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            family: "cone";
+            height: components["schemas"]["Length"];
+            large: components["schemas"]["Length"];
+            /**
+             * Pieces
+             * @description rolled from so many alike, with as many seams
+             * @default 1
+             */
+            pieces: number;
+            small: components["schemas"]["Length"];
+            thickness: components["schemas"]["Thickness"];
+        };
+        /**
          * ConsumableItem
          * @description Discs, wire, gas, paint: so much of it.
          */
@@ -3603,6 +3687,12 @@ export interface components {
              * @enum {string}
              */
             kind: "countersunk";
+            /**
+             * Leg
+             * @description of a bent plate: from where this leg's outside begins; 0: on the flat
+             * @default 0
+             */
+            leg: number;
             /**
              * Pattern
              * @default {
@@ -4358,6 +4448,22 @@ export interface components {
             username: string;
         };
         /**
+         * FishPlate
+         * @description A strip whose ends taper to a nose; a nose of nothing is a point.
+         */
+        FishPlate: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            family: "fish";
+            height: components["schemas"]["Length"];
+            length: components["schemas"]["Length"];
+            nose: components["schemas"]["Place"];
+            taper: components["schemas"]["Length"];
+            thickness: components["schemas"]["Thickness"];
+        };
+        /**
          * FishPlated
          * @description A splice: a plate over and one under the bar, welded along their edges, mm on this side of the cut.
          */
@@ -4959,6 +5065,12 @@ export interface components {
              * @enum {string}
              */
             kind: "hole";
+            /**
+             * Leg
+             * @description of a bent plate: from where this leg's outside begins; 0: on the flat
+             * @default 0
+             */
+            leg: number;
             /**
              * Pattern
              * @default {
@@ -6864,12 +6976,17 @@ export interface components {
          * PartGeometry
          * @description What follows from a part's dimensions. `openings_asked`: the question that states each opening, in order, of its
          *     family or of its features; `tools`: what is done to openings once they are there;
-         *     `tapped`: which of them get a thread; `faces`: of a
-         *     bar, those that are drilled.
+         *     `tapped`: which of them get a thread; `faces`: of a bar, those that are drilled; `bends`: of a plate that is bent,
+         *     where; `views`: what it is once it is made.
          */
         PartGeometry: {
             /** Area Mm2 */
             area_mm2: number;
+            /**
+             * Bends
+             * @default []
+             */
+            bends: components["schemas"]["BendLine"][];
             /** Cut Length Mm */
             cut_length_mm: number;
             /** Dimensions */
@@ -6914,6 +7031,11 @@ export interface components {
              * @default []
              */
             tools: components["schemas"]["ToolWork"][];
+            /**
+             * Views
+             * @default []
+             */
+            views: components["schemas"]["PartView"][];
             /** Width Mm */
             width_mm: number;
         };
@@ -7014,7 +7136,25 @@ export interface components {
              */
             qty: number;
             /** Shape */
-            shape: components["schemas"]["Rectangle"] | components["schemas"]["BasePlate"] | components["schemas"]["Gusset"] | components["schemas"]["RingPlate"] | components["schemas"]["LugPlate"] | components["schemas"]["SlottedPlate"] | components["schemas"]["FreeOutline"] | components["schemas"]["BarPiece"];
+            shape: components["schemas"]["Rectangle"] | components["schemas"]["BasePlate"] | components["schemas"]["Gusset"] | components["schemas"]["RingPlate"] | components["schemas"]["LugPlate"] | components["schemas"]["SlottedPlate"] | components["schemas"]["FishPlate"] | components["schemas"]["WebPlate"] | components["schemas"]["BentPlate"] | components["schemas"]["TrayPlate"] | components["schemas"]["ConePlate"] | components["schemas"]["FreeOutline"] | components["schemas"]["BarPiece"];
+        };
+        /**
+         * PartView
+         * @description A part as it is once made, seen from somewhere.
+         */
+        PartView: {
+            /**
+             * Dimensions
+             * @default []
+             */
+            dimensions: components["schemas"]["DrawnDimension"][];
+            /** Height Mm */
+            height_mm: number;
+            outline: components["schemas"]["Outline"];
+            /** Width Mm */
+            width_mm: number;
+            /** Words */
+            words: string;
         };
         /** PartsIn */
         PartsIn: {
@@ -7969,7 +8109,8 @@ export interface components {
          *         least, most: of a count.
          *         only: by another field, what must stand there for this to be asked.
          *         optional, without: it may be left out, and what stands then.
-         *         usual_mm, usual_in: what it begins with (common practice, no source).
+         *         usual_mm, usual_in: what it begins with (common practice, no source); of rows, how many there are.
+         *         rows: of a list, what each of its rows asks.
          */
         Question: {
             /**
@@ -8001,6 +8142,11 @@ export interface components {
              */
             optional: boolean;
             /**
+             * Rows
+             * @default []
+             */
+            rows: components["schemas"]["Question"][];
+            /**
              * Said
              * @default {}
              */
@@ -8011,7 +8157,7 @@ export interface components {
              * Typed
              * @enum {string}
              */
-            typed: "length" | "place" | "thickness" | "force" | "line_load" | "area_load" | "mass" | "pressure" | "angle" | "number" | "count" | "text" | "yes or no" | "choice";
+            typed: "length" | "place" | "thickness" | "force" | "line_load" | "area_load" | "mass" | "pressure" | "angle" | "number" | "count" | "text" | "yes or no" | "choice" | "rows";
             /**
              * Usual In
              * @default
@@ -9383,6 +9529,12 @@ export interface components {
              * @enum {string}
              */
             kind: "slot";
+            /**
+             * Leg
+             * @description of a bent plate: from where this leg's outside begins; 0: on the flat
+             * @default 0
+             */
+            leg: number;
             length: components["schemas"]["Length"];
             /**
              * Pattern
@@ -10068,6 +10220,12 @@ export interface components {
              */
             kind: "tapped";
             /**
+             * Leg
+             * @description of a bent plate: from where this leg's outside begins; 0: on the flat
+             * @default 0
+             */
+            leg: number;
+            /**
              * Pattern
              * @default {
              *       "pattern": "once"
@@ -10154,6 +10312,26 @@ export interface components {
             opens: boolean;
             /** Tool */
             tool: string;
+        };
+        /**
+         * TrayPlate
+         * @description An open box, measured outside. The walls at its ends are as wide as the box, those along it stand between
+         *     them.
+         */
+        TrayPlate: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            family: "tray";
+            /** @description between walls at the corners; 1 mm where not given */
+            gap?: components["schemas"]["Place"] | null;
+            height: components["schemas"]["Length"];
+            length: components["schemas"]["Length"];
+            /** @description inside; what the usual die makes, or the metal takes, where not given */
+            radius?: components["schemas"]["Place"] | null;
+            thickness: components["schemas"]["Thickness"];
+            width: components["schemas"]["Length"];
         };
         /**
          * Trouble
@@ -10369,6 +10547,38 @@ export interface components {
             right: number;
         };
         /**
+         * WebPlate
+         * @description Round openings at equal ways along its middle line, and half rounds along its lower edge. A pressed rim stiffens
+         *     the edge of an opening: the opening is cut, then pressed to so much deep.
+         */
+        WebPlate: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            family: "web";
+            height: components["schemas"]["Length"];
+            hole: components["schemas"]["Length"];
+            /**
+             * Holes
+             * @default 3
+             */
+            holes: number;
+            /** @description how deep the rims are pressed; none where not given */
+            rim?: components["schemas"]["Place"] | null;
+            /** @description diameter of the half rounds; none where not given */
+            seat?: components["schemas"]["Place"] | null;
+            /** @description from the end to the first half round's middle */
+            seat_edge?: components["schemas"]["Place"] | null;
+            /**
+             * Seats
+             * @default 2
+             */
+            seats: number;
+            thickness: components["schemas"]["Thickness"];
+            width: components["schemas"]["Length"];
+        };
+        /**
          * WeldGroup
          * @description Fillets along the sides of a rectangle, mm. Flat: the rectangle lies along the bar, its length along, its width
          *     up the bar's depth. Square to it: it stands across the bar's end, its length across the width, its width up the
@@ -10513,6 +10723,12 @@ export interface components {
              * @enum {string}
              */
             kind: "window";
+            /**
+             * Leg
+             * @description of a bent plate: from where this leg's outside begins; 0: on the flat
+             * @default 0
+             */
+            leg: number;
             /**
              * Pattern
              * @default {

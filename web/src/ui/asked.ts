@@ -3,7 +3,7 @@ import type { S } from '../api/client'
 
 type Question = S['Question']
 type Unit = 'mm' | 'in'
-const PLAIN = ['number', 'count', 'text', 'yes or no', 'choice']
+const PLAIN = ['number', 'count', 'text', 'yes or no', 'choice', 'rows']
 /** Typed in shop notation, and worked out by the core. */
 export const isFigure = (a: Question): boolean => !PLAIN.includes(a.typed)
 
@@ -11,6 +11,7 @@ export const isFigure = (a: Question): boolean => !PLAIN.includes(a.typed)
 export function begun(a: Question, unit: Unit): unknown {
   const usual = (unit === 'mm' ? a.usual_mm : a.usual_in) ?? ''
   if (a.typed === 'yes or no') return usual === '1'
+  if (a.typed === 'rows') return Array.from({ length: Number(usual) }, () => begunAll(a.rows ?? [], unit))
   if (a.optional) return null
   if (a.typed === 'choice') return a.choices![0]
   if (a.typed === 'text') return usual

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import io
-from collections.abc import Collection, Mapping
+from collections.abc import Collection, Mapping, Sequence
 
 import ezdxf
 from ezdxf.document import Drawing
@@ -12,9 +12,10 @@ from ezdxf.layouts import Modelspace
 from yorvek.core.cutting.sheets import SheetPlan, SheetProblem, outline_at
 from yorvek.core.outlines import Outline, Ring, bounds_mm
 from yorvek.core.outlines.width import middle_of
+from yorvek.core.parts.drawn import BendLine
 
-OUTSIDE, INSIDE, DRILL, SHEET, WORDS = "CUT_OUTSIDE", "CUT_INSIDE", "DRILL", "SHEET", "MARK"
-LAYERS = {OUTSIDE: 7, INSIDE: 5, DRILL: 1, SHEET: 8, WORDS: 3}
+OUTSIDE, INSIDE, DRILL, BEND, SHEET, WORDS = "CUT_OUTSIDE", "CUT_INSIDE", "DRILL", "BEND", "SHEET", "MARK"
+LAYERS = {OUTSIDE: 7, INSIDE: 5, DRILL: 1, BEND: 6, SHEET: 8, WORDS: 3}
 
 
 def _new() -> tuple[Drawing, Modelspace]:
@@ -49,10 +50,20 @@ def _text(document: Drawing) -> str:
     return stream.getvalue()
 
 
-def part_dxf(mark: str, outline: Outline) -> str:
-    """One part, lower left corner where its own origin is. mm."""
+def part_dxf(mark: str, outline: Outline, *, bends: Sequence[BendLine] = (), later: Collection[int] = ()) -> str:
+    """One part, lower left corner where its own origin is, mm. Its bend lines, and openings that are made `later`,
+    stand on layers of their own.
+    """
     document, space = _new()
-    _outline(space, outline, mark)
+    _outline(space, outline, mark, later)
+    x0, y0, x1, y1 = bounds_mm(outline)
+    height = max(2.0, min(6.0, (y1 - y0) / 16, (x1 - x0) / 16))
+    for b in bends:
+        space.add_line((b.x1, b.y1), (b.x2, b.y2), dxfattribs={"layer": BEND})
+        words = space.add_text(
+            b.words, height=height, rotation=90 if b.x1 == b.x2 else 0, dxfattribs={"layer": BEND}
+        )  # fmt: skip
+        words.set_placement((b.x1, b.y1 + height))
     return _text(document)
 
 

@@ -11,8 +11,11 @@ from yorvek.core.files.dxf import part_dxf
 from yorvek.core.files.lists import Table, csv_text
 from yorvek.core.jobs import Figures, JobSpec
 from yorvek.core.jobs.cutting import WorkedPart
+from yorvek.core.jobs.ways import made_later
+from yorvek.core.parts import PartGeometry
 from yorvek.core.quantities import UnitSystem
 from yorvek.core.quantities.format import cut_text, length_text
+from yorvek.core.workshop.processes import Process
 
 MADE_AT = (2000, 1, 1, 0, 0, 0)
 """The same parcel is the same file, whenever it is made."""
@@ -27,20 +30,32 @@ def parcel_parts(found: Figures, way: str) -> list[WorkedPart]:
     ]
 
 
-def parcel_table(parts: list[WorkedPart], unit: UnitSystem) -> Table:
+def parcel_table(parts: list[WorkedPart], process: Process, unit: UnitSystem) -> Table:
     """What is asked for, a line a part; the price is left to be filled in."""
     rows: list[list[str | int | float | None]] = []
     for w in parts:
-        g = w.geometry
+        g, of = w.geometry, w.part
         assert g is not None
-        rows.append(
-            [
-                w.part.mark, w.part.name, w.part.qty, length_text(g.thickness_mm or 0, unit), w.part.material_id,
-                w.part.edge, f"{cut_text(g.width_mm, unit)} × {cut_text(g.height_mm, unit)}", drawing_name(w), None,
-            ]
-        )  # fmt: skip
-    head = ["Mark", "Name", "Pieces", "Thickness", "Material", "Edge at least", "Size", "Drawing", "Price asked"]
+        size = f"{cut_text(g.width_mm, unit)} × {cut_text(g.height_mm, unit)}"
+        asked: list[str | int | float | None] = [of.mark, of.name, of.qty, length_text(g.thickness_mm or 0, unit)]
+        rows.append([*asked, of.material_id, of.edge, size, drawing_name(w), _also(g, process), None])
+    head = [
+        "Mark", "Name", "Pieces", "Thickness", "Material", "Edge at least", "Size", "Drawing", "Also", "Price asked",
+    ]  # fmt: skip
     return Table(title="Parcel", head=head, rows=rows)
+
+
+def _also(g: PartGeometry, process: Process) -> str:
+    """What its drawing shows beside the cut."""
+    later = len(made_later(process, g.outline, g.thickness_mm or 0.0, g.tapped))
+    return ", ".join([f"{len(g.bends)} bends"] * bool(g.bends) + [f"{later} openings made afterwards"] * bool(later))
+
+
+def _drawing(w: WorkedPart, process: Process) -> str:
+    g = w.geometry
+    assert g is not None
+    later = made_later(process, g.outline, g.thickness_mm or 0.0, g.tapped)
+    return part_dxf(w.part.mark, g.outline, bends=g.bends, later=later)
 
 
 def drawing_name(w: WorkedPart) -> str:
@@ -65,8 +80,7 @@ def parcel_zip(job: JobSpec, found: Figures, way: str, unit: UnitSystem) -> byte
         raise InputError(field="way", got=way, needs="a part of the job that is cut by it")
     stream = io.BytesIO()
     with zipfile.ZipFile(stream, "w", zipfile.ZIP_DEFLATED) as file:
-        file.writestr(zipfile.ZipInfo("list.csv", MADE_AT), "\ufeff" + csv_text([parcel_table(parts, unit)]))
+        file.writestr(zipfile.ZipInfo("list.csv", MADE_AT), "\ufeff" + csv_text([parcel_table(parts, process, unit)]))
         for w in parts:
-            assert w.geometry is not None
-            file.writestr(zipfile.ZipInfo(drawing_name(w), MADE_AT), part_dxf(w.part.mark, w.geometry.outline))
+            file.writestr(zipfile.ZipInfo(drawing_name(w), MADE_AT), _drawing(w, process))
     return stream.getvalue()

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from yorvek.core.model import Model
-from yorvek.core.outlines import Outline
+from yorvek.core.outlines import Outline, bounds_mm
 
 
 class DrawnDimension(Model):
@@ -40,3 +40,11 @@ class PartView(Model):
     words: str
     outline: Outline
     dimensions: list[DrawnDimension] = []
+    width_mm: float
+    height_mm: float
+
+    @classmethod
+    def of(cls, words: str, outline: Outline, dimensions: list[DrawnDimension]) -> PartView:
+        """An outline whose lower left corner is at the origin."""
+        _, _, w, h = bounds_mm(outline)
+        return cls(words=words, outline=outline, dimensions=dimensions, width_mm=w, height_mm=h)

@@ -4,6 +4,10 @@ of its model; a form is drawn from them.
 
 from __future__ import annotations
 
+from collections.abc import Mapping
+from types import MappingProxyType
+from typing import get_args
+
 from pydantic.fields import FieldInfo
 
 from yorvek.core.model import Model
@@ -21,10 +25,16 @@ class PartFamily(Model):
     asks: list[Question]
 
 
-def _question(name: str, said: tuple[str, str, str, str], field: FieldInfo) -> Question:
+def _question(
+    name: str, said: tuple[str, str, str, str], field: FieldInfo, rows: Mapping[str, Said] = MappingProxyType({})
+) -> Question:
     words, without, usual_mm, usual_in = said
-    optional = may_be_none(field)
-    return question(name, field, words, optional=optional, without=without, usual_mm=usual_mm, usual_in=usual_in)
+    begins = {"without": without, "usual_mm": usual_mm, "usual_in": usual_in}
+    if name in rows:
+        row = get_args(field.annotation)[0].model_fields
+        each = [_question(n, s, row[n]) for n, s in rows[name].items()]
+        return Question(name=name, words=words, typed="rows", rows=each, **begins)
+    return question(name, field, words, optional=may_be_none(field), **begins)
 
 
 class Offered(Model):
@@ -77,7 +87,7 @@ def part_families() -> list[PartFamily]:
     return [
         PartFamily(
             kind=str(f.model.model_fields["family"].default), words=f.words, letter=f.letter,
-            asks=[_question(name, said, f.model.model_fields[name]) for name, said in f.asks.items()],
+            asks=[_question(name, said, f.model.model_fields[name], f.rows) for name, said in f.asks.items()],
         )
         for f in FAMILIES
     ]  # fmt: skip

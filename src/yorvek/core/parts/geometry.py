@@ -10,6 +10,7 @@ from yorvek.core.errors import InputError
 from yorvek.core.materials import material
 from yorvek.core.model import Model
 from yorvek.core.outlines import Outline, Ring, area_mm2, bounds_mm, cut_length_mm
+from yorvek.core.parts.bending import on_legs, refuse_in_bends
 from yorvek.core.parts.drawn import BendLine, DrawnDimension, PartView
 from yorvek.core.parts.ends import end_cut, notched
 from yorvek.core.parts.features import Feature, ToolWork
@@ -178,18 +179,21 @@ def _plate(part: PartSpec, shape: PlateShape, say: Say) -> PartGeometry:
     _, _, w, h = bounds_mm(bare)
     reach = 0.12 * max(w, h)
     shown = shape.shown(bare, reach, m, say)
-    with_all = laid(bare, part.features, Host(t, m), say)
+    features = on_legs(part.features, shape.starts(m))
+    with_all = laid(bare, features, Host(t, m), say)
+    asked = [*(shape.openings_asked() or [""] * len(bare.openings)), *with_all.asked]
+    near = refuse_in_bends(with_all.outline, asked, shown.bends, t)
     area = area_mm2(with_all.outline)
     return PartGeometry(
         kind="plate",
         outline=with_all.outline,
-        dimensions=[*_whole(shape.across, shape.up, bare, reach), *shown.dimensions, *_placed(part.features)],
-        openings_asked=[*(shape.openings_asked() or [""] * len(bare.openings)), *with_all.asked],
+        dimensions=[*_whole(shape.across, shape.up, bare, reach), *shown.dimensions, *_placed(features)],
+        openings_asked=asked,
         tools=with_all.tools,
         tapped=with_all.tapped,
         bends=shown.bends,
         views=shown.views,
-        notes=[f"t = {say(t, whole=True)}", *shown.notes, *with_all.notes],
+        notes=[f"t = {say(t, whole=True)}", *shown.notes, *with_all.notes, *near],
         mass_kg=area * t * m.density_kg_m3 * 1e-9,
         area_mm2=area,
         cut_length_mm=cut_length_mm(with_all.outline),

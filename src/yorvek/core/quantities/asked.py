@@ -25,7 +25,7 @@ from yorvek.core.quantities.entry import (
 
 Typed = Literal[
     "length", "place", "thickness", "force", "line_load", "area_load", "mass", "pressure", "angle",
-    "number", "count", "text", "yes or no", "choice",
+    "number", "count", "text", "yes or no", "choice", "rows",
 ]  # fmt: skip
 
 
@@ -40,7 +40,8 @@ class Question(Model):
         least, most: of a count.
         only: by another field, what must stand there for this to be asked.
         optional, without: it may be left out, and what stands then.
-        usual_mm, usual_in: what it begins with (common practice, no source).
+        usual_mm, usual_in: what it begins with (common practice, no source); of rows, how many there are.
+        rows: of a list, what each of its rows asks.
     """
 
     name: str
@@ -56,6 +57,7 @@ class Question(Model):
     without: str = ""
     usual_mm: str = ""
     usual_in: str = ""
+    rows: list[Question] = []
 
 
 ENTRIES: dict[type[Entry], Typed] = {

@@ -50,6 +50,13 @@ def flat_length(
     )
 
 
+def mould_setback_mm(inside_radius_mm: float, thickness_mm: float, angle_deg: float) -> float:
+    """From where a leg's measure ends to where its bend begins: to the apex of the outside faces up to 90 degrees, to
+    the tangent of the outside beyond, where the apex runs away (DIN 6935, from memory).
+    """
+    return (inside_radius_mm + thickness_mm) * (math.tan(_turned(angle_deg) / 2) if angle_deg <= 90 else 1.0)
+
+
 def din_k(inside_radius_mm: float, thickness_mm: float) -> float:
     """DIN 6935's k, twice the K-factor: 0.65 + 0.5 lg(r/s), at most 1 (from memory)."""
     return min(1.0, 0.65 + 0.5 * math.log10(inside_radius_mm / thickness_mm))
@@ -59,10 +66,18 @@ def din_correction_mm(inside_radius_mm: float, thickness_mm: float, angle_deg: f
     """What DIN 6935 adds to the sum of the legs (negative: takes off). To 90 degrees legs are measured to the apex of
     the outside faces, beyond that to the tangent (from memory).
     """
-    turned = _turned(angle_deg)
-    neutral = turned * (inside_radius_mm + thickness_mm / 2 * din_k(inside_radius_mm, thickness_mm))
-    reach = inside_radius_mm + thickness_mm
-    return neutral - 2 * reach * (math.tan(turned / 2) if angle_deg <= 90 else 1.0)
+    k = din_k(inside_radius_mm, thickness_mm) / 2
+    neutral = bend_allowance_mm(inside_radius_mm, thickness_mm, angle_deg, k)
+    return neutral - 2 * mould_setback_mm(inside_radius_mm, thickness_mm, angle_deg)
+
+
+def least_radius_mm(thickness_mm: float, family: str, yield_MPa: float, *, hard: bool) -> float:
+    """Inside radius below which plate may crack, bent across its grain (common practice, no source): one thickness of
+    mild steel and stainless, one and a half above 300 MPa, three of `hard` aluminium (tempered), one of soft.
+    """
+    if family == "aluminium":
+        return thickness_mm * (3.0 if hard else 1.0)
+    return thickness_mm * (1.5 if family == "carbon steel" and yield_MPa > 300 else 1.0)
 
 
 OVERBEND_PER_DEGREE = {"steel": 1 / 15, "stainless": 2.5 / 15, "aluminium": 2 / 15}

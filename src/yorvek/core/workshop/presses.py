@@ -47,6 +47,17 @@ def air_bend_us_tons_per_foot(thickness_in: float, die_opening_in: float, tensil
     return AIR_BEND_TON_IN * thickness_in**2 / die_opening_in * tensile_ksi / INCH_STEEL_KSI
 
 
+RADIUS_OF_OPENING = 0.16
+"""Inside radius that air bending makes, of the die's opening (common practice, from memory)."""
+OPENING_OF_THICKNESS = 8.0
+FLANGE_OF_OPENING = 0.7
+
+
+def opening_of_mm(thickness_mm: float, inside_radius_mm: float) -> float:
+    """Opening of the die that bends to a radius: eight thicknesses, or as much wider as the radius asks."""
+    return max(OPENING_OF_THICKNESS * thickness_mm, inside_radius_mm / RADIUS_OF_OPENING)
+
+
 class AirBend(Model):
     """What a thickness asks of the brake, mm."""
 
@@ -56,7 +67,10 @@ class AirBend(Model):
 
 
 def air_bend_rules(
-    thickness_mm: float, die_rule: float = 8.0, radius_rule: float = 0.16, flange_rule: float = 0.7
+    thickness_mm: float,
+    die_rule: float = OPENING_OF_THICKNESS,
+    radius_rule: float = RADIUS_OF_OPENING,
+    flange_rule: float = FLANGE_OF_OPENING,
 ) -> AirBend:
     """Opening, radius and shortest flange by the shop's rules (common practice, from memory)."""
     opening = die_rule * thickness_mm

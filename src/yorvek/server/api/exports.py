@@ -20,6 +20,7 @@ from yorvek.core.files.sheet_paper import nest_pdf
 from yorvek.core.jobs import Figures
 from yorvek.core.jobs.checking import refuse_unmeasured
 from yorvek.core.jobs.state import followed
+from yorvek.core.jobs.ways import made_later, way_of
 from yorvek.core.parts import BarPiece
 from yorvek.core.parts.ends import end_cut
 from yorvek.core.quantities import UnitSystem
@@ -155,7 +156,11 @@ def export_part(request: HttpRequest, job_id: int, part_id: int, kind: str) -> H
         raise HttpError(404, "A part goes out as .dxf or .svg.")
     if kind == "dxf":
         refuse_unmeasured(found)
-    content = (dxf.part_dxf if kind == "dxf" else svg_out.part_svg)(row.spec.mark, geometry.outline)
+        way = way_of(job.spec, row.spec.process) if geometry.kind == "plate" else None
+        later = made_later(way, geometry.outline, geometry.thickness_mm or 0.0, geometry.tapped)
+        content = dxf.part_dxf(row.spec.mark, geometry.outline, bends=geometry.bends, later=later)
+    else:
+        content = svg_out.part_svg(row.spec.mark, geometry.outline)
     return file_response(content, f"{job.spec.name} {row.spec.mark}.{kind}", KINDS[kind])
 
 

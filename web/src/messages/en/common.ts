@@ -21,6 +21,8 @@ export default {
   not_checked: 'not checked',
   change_x: 'Change {0}',
   change: 'Change',
+  add: 'Add',
+  add_to_x: 'Add to {0}',
   take_away_x: 'Take away {0}',
   take_away: 'Take away',
   section: 'Section',

@@ -81,6 +81,8 @@ export default {
   from_below: 'From below',
   repeated: 'Repeated',
   on_face: 'On its face',
+  from_leg: 'Measured from leg',
+  on_the_flat: '0: on the flat',
   through_both_walls: 'through both walls of a tube',
   face_x_wide: '{0}, {1}',
   holes_of_its_faces: 'Holes of its faces',

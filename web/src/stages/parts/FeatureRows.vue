@@ -5,6 +5,7 @@ import { entry, unit } from '../../shared/units'
 import AskedFields from '../../ui/AskedFields.vue'
 import { begunAll } from '../../ui/asked'
 import ChoiceField from '../../ui/ChoiceField.vue'
+import NumberField from '../../ui/NumberField.vue'
 import QuantityField from '../../ui/QuantityField.vue'
 import { featureKinds, featurePatterns, type Draft, type Feature } from './part'
 
@@ -16,7 +17,7 @@ const rows = computed<Feature[]>(() => draft.value.features ?? [])
 const kind = (name: string) => featureKinds.value.find((k) => k.kind === name)
 const pattern = (name: string) => featurePatterns.value.find((p) => p.kind === name)
 function add(name: string) {
-  const at = { x: entry(''), y: entry(''), pattern: { pattern: 'once' }, face: 'front', through: true }
+  const at = { x: entry(''), y: entry(''), pattern: { pattern: 'once' }, face: 'front', through: true, leg: 0 }
   draft.value.features = [...rows.value, { kind: name, ...begunAll(kind(name)!.asks, unit.value), ...at } as Feature]
 }
 /** Another pattern begins with its own questions. */
@@ -60,6 +61,14 @@ const takeAway = (k: number) => (draft.value.features = rows.value.filter((_, i)
           />
           <el-checkbox v-model="f.through">{{ $t('parts.through_both_walls') }}</el-checkbox>
         </template>
+        <NumberField
+          v-if="draft.shape.family === 'bent'"
+          :id="`p-f${k}-leg`"
+          v-model="f.leg"
+          :at="`features.${k}.leg`"
+          :label="$t('parts.from_leg')"
+          :echo="$t('parts.on_the_flat')"
+        />
         <QuantityField :at="`features.${k}.x`" v-model="f.x" :label="$t('parts.from_the_left')" />
         <QuantityField :at="`features.${k}.y`" v-model="f.y" :label="$t('parts.from_below')" />
         <ChoiceField

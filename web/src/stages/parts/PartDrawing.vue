@@ -49,6 +49,14 @@ function line(d: S['PartGeometry']['dimensions'][number]) {
   }
 }
 const lines = computed(() => props.geometry.dimensions.map(line))
+/** Where it is bent, the words along the line. */
+const bends = computed(() =>
+  (props.geometry.bends ?? []).map((b) => ({
+    ...b,
+    upright: b.x1 === b.x2,
+    at: [(b.x1 + b.x2) / 2, -(b.y1 + b.y2) / 2],
+  })),
+)
 const zigzag = (x: number) => {
   const h = props.geometry.height_mm
   const w = h * 0.1
@@ -81,6 +89,13 @@ const pick = (asked: string | undefined) => props.picks && asked && emit('pick',
         <path :d="zigzag(middle - size * 0.012)" stroke="var(--ink)" />
         <path :d="zigzag(middle + size * 0.012)" stroke="var(--ink)" />
       </template>
+      <path
+        v-for="(b, i) in bends"
+        :key="`b${i}`"
+        class="bend"
+        :d="`M${b.x1} ${b.y1}L${b.x2} ${b.y2}`"
+        :stroke-dasharray="`${size / 40} ${size / 120} ${size / 200} ${size / 120}`"
+      />
       <template v-if="picks">
         <path
           v-for="(o, i) in openings"
@@ -97,6 +112,19 @@ const pick = (asked: string | undefined) => props.picks && asked && emit('pick',
         <circle v-for="(p, k) in [l.a, l.b]" :key="k" :cx="p[0]" :cy="p[1]" :r="size / 180" fill="var(--mark)" />
       </g>
     </g>
+    <text
+      v-for="(b, i) in bends"
+      :key="'bt' + i"
+      :transform="`translate(${b.at[0]} ${b.at[1]})${b.upright ? ' rotate(-90)' : ''}`"
+      :dy="-font * 0.3"
+      :class="{ press: picks && b.asked }"
+      :data-pick="b.asked"
+      text-anchor="middle"
+      :style="`font-size:${font * 0.8}px;fill:var(--ink)`"
+      @click="pick(b.asked)"
+    >
+      {{ b.words }}
+    </text>
     <text
       v-for="(l, i) in lines"
       :key="'t' + i"
@@ -124,6 +152,9 @@ svg {
 }
 .opening:hover {
   fill: var(--mark-pale);
+}
+.bend {
+  stroke: var(--ink);
 }
 .press {
   cursor: pointer;

@@ -15,6 +15,7 @@ import BarFields from './BarFields.vue'
 import FeatureRows from './FeatureRows.vue'
 import { fieldOf, wordsOf, type Draft } from './part'
 import PartDrawing from './PartDrawing.vue'
+import PartViews from './PartViews.vue'
 import PlateFields from './PlateFields.vue'
 
 const props = defineProps<{ form: ReturnType<typeof useDraft<Draft>> }>()
@@ -27,7 +28,10 @@ const alive = computed(() => drafted(preview.found, 'parts', row.value?.id))
     <Alive :row="alive" :preview="preview">
       <template v-if="alive?.geometry" #other>
         <p class="soft">{{ $t('parts.each_nothing_is_stored_yet_x', [mass(alive.geometry.mass_kg)]) }}</p>
-        <PartDrawing :geometry="alive.geometry" picks small @pick="leadTo(fieldOf($event))" />
+        <div class="drawn">
+          <PartDrawing :geometry="alive.geometry" picks small @pick="leadTo(fieldOf($event))" />
+          <PartViews :geometry="alive.geometry" picks small @pick="leadTo(fieldOf($event))" />
+        </div>
         <p class="soft">{{ $t('parts.press_a_dimension_or_an') }}</p>
       </template>
     </Alive>
@@ -46,6 +50,11 @@ const alive = computed(() => drafted(preview.found, 'parts', row.value?.id))
 <style scoped>
 .alive :deep(svg) {
   max-height: 190px;
+}
+.drawn {
+  display: grid;
+  grid-auto-flow: column;
+  grid-auto-columns: 1fr;
 }
 /* What is typed is seen while it is typed, however far down its field stands. */
 @media (min-height: 700px) {

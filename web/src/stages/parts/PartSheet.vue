@@ -7,6 +7,7 @@ import { mass } from '../../shared/units'
 import BarFaces from './BarFaces.vue'
 import { templatesOf } from './part'
 import PartDrawing from './PartDrawing.vue'
+import PartViews from './PartViews.vue'
 
 defineProps<{ row: S['PartRow'] }>()
 const emit = defineEmits<{ change: [asked?: string] }>()
@@ -46,6 +47,7 @@ const emit = defineEmits<{ change: [asked?: string] }>()
     <p v-if="row.trouble" class="bad">{{ row.trouble }}</p>
     <template v-if="row.geometry"
       ><PartDrawing :geometry="row.geometry" :picks="mayWrite" @pick="emit('change', $event)" />
+      <PartViews :geometry="row.geometry" :picks="mayWrite" @pick="emit('change', $event)" />
       <BarFaces :geometry="row.geometry" />
       <p class="soft">
         {{ $t('parts.each_x', [row.geometry.notes.join('; '), mass(row.geometry.mass_kg)])

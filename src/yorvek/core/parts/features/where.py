@@ -107,6 +107,9 @@ class Placed(Model):
     pattern: Pattern = OncePattern()
     face: FaceName = Field(default="front", description="of a bar; a plate has but one")
     through: bool = Field(default=True, description="of a hollow bar: through both walls")
+    leg: int = Field(
+        default=0, ge=0, le=13, description="of a bent plate: from where this leg's outside begins; 0: on the flat"
+    )
 
     def ring(self) -> Ring:
         """The opening about the origin, as it is cut or drilled, mm; each kind has its own.

@@ -3,6 +3,9 @@
 from __future__ import annotations
 
 from yorvek.core.parts.plates.base_plate import BASE_PLATE, BasePlate
+from yorvek.core.parts.plates.bent import BENT, BentPlate
+from yorvek.core.parts.plates.cone import CONE, ConePlate
+from yorvek.core.parts.plates.fish import FISH, FishPlate
 from yorvek.core.parts.plates.free import FreeOutline
 from yorvek.core.parts.plates.gusset import GUSSET, Gusset
 from yorvek.core.parts.plates.kind import Plate, PlateKind, Said, Shown
@@ -10,13 +13,23 @@ from yorvek.core.parts.plates.lug import LUG, LugPlate
 from yorvek.core.parts.plates.rectangle import RECTANGLE, Rectangle
 from yorvek.core.parts.plates.ring import RING, RingPlate
 from yorvek.core.parts.plates.slotted import SLOTTED, SlottedPlate
+from yorvek.core.parts.plates.tray import TRAY, TrayPlate
+from yorvek.core.parts.plates.web import WEB, WebPlate
 
-PlateShape = Rectangle | BasePlate | Gusset | RingPlate | LugPlate | SlottedPlate | FreeOutline
-FAMILIES: tuple[PlateKind, ...] = (BASE_PLATE, GUSSET, RECTANGLE, RING, LUG, SLOTTED)
+PlateShape = (
+    Rectangle | BasePlate | Gusset | RingPlate | LugPlate | SlottedPlate | FishPlate | WebPlate
+    | BentPlate | TrayPlate | ConePlate | FreeOutline
+)  # fmt: skip
+FAMILIES: tuple[PlateKind, ...] = (
+    BASE_PLATE, GUSSET, RECTANGLE, RING, LUG, SLOTTED, FISH, WEB, BENT, TRAY, CONE,
+)  # fmt: skip
 
 __all__ = [
     "FAMILIES",
     "BasePlate",
+    "BentPlate",
+    "ConePlate",
+    "FishPlate",
     "FreeOutline",
     "Gusset",
     "LugPlate",
@@ -28,4 +41,6 @@ __all__ = [
     "Said",
     "Shown",
     "SlottedPlate",
+    "TrayPlate",
+    "WebPlate",
 ]

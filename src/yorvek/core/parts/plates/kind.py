@@ -51,6 +51,10 @@ class Plate(Model):
         """
         raise NotImplementedError
 
+    def starts(self, metal: Material) -> list[float]:
+        """Of what is bent: where on the flat each of its legs is measured from, mm."""
+        return []
+
     def openings_asked(self) -> list[str]:
         """The question that states each opening's size, in the order of the outline; none where nothing states it."""
         return []
@@ -62,14 +66,15 @@ class Plate(Model):
 
 @dataclass(frozen=True)
 class PlateKind:
-    """A family that is made from dimensions: its model, what it is called, the letter that its marks begin with, and
-    its questions.
+    """A family that is made from dimensions: its model, what it is called, the letter that its marks begin with, its
+    questions, and those of each row of a field that is a list.
     """
 
     model: type[Plate]
     words: str
     letter: str
     asks: Said
+    rows: dict[str, Said] = field(default_factory=dict)
 
 
 def corners(radius: Place | None, say: Say) -> list[str]:

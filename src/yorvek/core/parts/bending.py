@@ -1,0 +1,63 @@
+"""Features of a plate that is bent: measured from its legs, and kept out of the metal that turns."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+
+from shapely import LineString, Polygon
+
+from yorvek.core.errors import InputError
+from yorvek.core.outlines import Outline, ring_points
+from yorvek.core.parts.drawn import BendLine
+from yorvek.core.parts.features import Feature
+from yorvek.core.quantities.entry import Place
+
+NEAR_THICKNESSES = 2.0
+"""An opening nearer to a bend than that is pulled out of round (common practice, no source)."""
+
+
+def on_legs(features: Sequence[Feature], starts: Sequence[float]) -> list[Feature]:
+    """Features with their places on the flat; `starts`: where each leg is measured from, mm.
+
+    Raises:
+        InputError: a leg that there is not, a place off the flat.
+    """
+    return [_on_flat(f, k, starts) for k, f in enumerate(features)]
+
+
+def _on_flat(feature: Feature, number: int, starts: Sequence[float]) -> Feature:
+    if not feature.leg:
+        return feature
+    if feature.leg > len(starts):
+        legs = f"1 to {len(starts)}" if starts else "nothing: this plate is not bent"
+        raise InputError(field=f"features.{number}.leg", got=str(feature.leg), needs=legs)
+    x = round(feature.x.value + starts[feature.leg - 1], 3)
+    if x < 0:
+        raise InputError(
+            field=f"features.{number}.x", got=feature.x.text, needs="a place on its leg, clear of the bend"
+        )
+    return feature.model_copy(update={"x": Place(text=f"{x:g}", value=x)})
+
+
+def refuse_in_bends(
+    outline: Outline, asked: Sequence[str], bends: Sequence[BendLine], thickness_mm: float
+) -> list[str]:
+    """What is to be known of openings beside bends.
+
+    Raises:
+        InputError: an opening that reaches into the metal that turns.
+    """
+    zones = [LineString([(b.x1, b.y1), (b.x2, b.y2)]).buffer(b.zone_mm / 2, cap_style="flat") for b in bends]
+    near = 0
+    for ring, field in zip(outline.openings, asked, strict=True):
+        opening = Polygon(ring_points(ring))
+        away = [zone.distance(opening) for zone in zones]
+        if away and min(away) <= 0:
+            number = away.index(min(away)) + 1
+            raise InputError(
+                field=field if field.startswith("features") else f"shape.{field}", got=f"within bend {number}",
+                needs="a place clear of the bend: there the metal turns, and the opening tears",
+            )  # fmt: skip
+        near += bool(away) and min(away) < NEAR_THICKNESSES * thickness_mm
+    least = f"{NEAR_THICKNESSES:g} thicknesses"
+    return [f"{near} opening{'s' * (near > 1)} nearer than {least} to a bend: pulled out of round"] if near else []
