@@ -5,7 +5,7 @@ import type { S } from '../../api/client'
 import { outlinePath, ringPath } from '../../shared/OutlinePath'
 import { length } from '../../shared/units'
 
-const props = defineProps<{ geometry: S['PartGeometry']; picks?: boolean; small?: boolean }>()
+const props = defineProps<{ geometry: S['PartGeometry']; picks?: boolean; small?: boolean; halved?: boolean }>()
 /** What was pressed: the question that states it. */
 const emit = defineEmits<{ pick: [string] }>()
 const END = 2.6
@@ -28,8 +28,8 @@ const box = computed(() => {
   const [around, height] = [pad.value, props.geometry.height_mm]
   return [-around, -height - around, width.value + 2 * around, height + 2 * around].join(' ')
 })
-/** Beside fields it stands small, and its words are as large as elsewhere. */
-const font = computed(() => size.value / (props.small ? 16 : 30))
+/** Beside fields, or beside another, it stands small, and its words are as large as elsewhere. */
+const font = computed(() => (size.value / (props.small ? 16 : 30)) * (props.halved ? 1.7 : 1))
 function line(d: S['PartGeometry']['dimensions'][number]) {
   const [x1, x2] = [squeeze(d.x1), squeeze(d.x2)]
   const run = Math.hypot(x2 - x1, d.y2 - d.y1) || 1

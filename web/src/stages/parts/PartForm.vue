@@ -29,8 +29,14 @@ const alive = computed(() => drafted(preview.found, 'parts', row.value?.id))
       <template v-if="alive?.geometry" #other>
         <p class="soft">{{ $t('parts.each_nothing_is_stored_yet_x', [mass(alive.geometry.mass_kg)]) }}</p>
         <div class="drawn">
-          <PartDrawing :geometry="alive.geometry" picks small @pick="leadTo(fieldOf($event))" />
-          <PartViews :geometry="alive.geometry" picks small @pick="leadTo(fieldOf($event))" />
+          <PartDrawing
+            :geometry="alive.geometry"
+            picks
+            small
+            :halved="!!alive.geometry.views?.length"
+            @pick="leadTo(fieldOf($event))"
+          />
+          <PartViews :geometry="alive.geometry" picks small halved @pick="leadTo(fieldOf($event))" />
         </div>
         <p class="soft">{{ $t('parts.press_a_dimension_or_an') }}</p>
       </template>
