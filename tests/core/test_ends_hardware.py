@@ -51,9 +51,9 @@ def test_the_part_says_how_its_ends_are_made():
 @pytest.mark.parametrize(
     ("section_id", "end", "says"),
     [
-        ("SHS 60×60×4 hot", {"kind": "saddle", "size": entry(100)}, "round tube"),
+        ("L 50×50×5", {"kind": "saddle", "size": entry(100)}, "a tube, a round or a flat"),
         ("CHS 48.3×3.2", {"kind": "saddle"}, "diameter"),
-        ("CHS 48.3×3.2", {"kind": "saddle", "size": entry(40)}, "within the header"),
+        ("CHS 48.3×3.2", {"kind": "saddle", "size": entry(40)}, "within the width of"),
         ("SHS 60×60×4 hot", {"kind": "notch", "size": entry(10), "width": entry(70)}, "narrower"),
         ("SHS 60×60×4 hot", {"kind": "notch", "size": entry(900)}, "must stay"),
     ],

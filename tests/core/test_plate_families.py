@@ -226,7 +226,7 @@ def test_a_fish_plate_and_a_web_have_the_area_that_they_should():
 
 def test_bend_lines_and_what_is_made_later_go_out_on_layers_of_their_own():
     g = bent([bend(90, 80), bend(-90, 60)], [hole(20)])
-    text = part_dxf("B1", g.outline, bends=g.bends, later=[0])
+    text = part_dxf("B1", g.outline, lines=g.bends, later=[0])
     space = ezdxf.read(io.StringIO(text)).modelspace()
     lines = space.query("LINE[layer=='BEND']")
     assert sorted(round(e.dxf.start.x, 6) for e in lines) == [round(b.x1, 6) for b in g.bends]

@@ -626,6 +626,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/export/parts/{part_id}/true-size.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Export True Size
+         * @description A plate, a drilled face or the paper of an end in true size. `of`: part, a face's name, left-end, right-end.
+         */
+        get: operations["yorvek_server_api_exports_export_true_size"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/export/parts/{part_id}/{side}-end.{kind}": {
         parameters: {
             query?: never;
@@ -635,7 +655,7 @@ export interface paths {
         };
         /**
          * Export End
-         * @description The template of an end that is not straight, in true size, to wrap around or lay on.
+         * @description The template of an end that is not cut square, in true size, to wrap around or lay on.
          */
         get: operations["yorvek_server_api_exports_export_end"];
         put?: never;
@@ -2572,6 +2592,7 @@ export interface components {
             /**
              * @default {
              *       "kind": "straight",
+             *       "offset": null,
              *       "size": null,
              *       "width": null
              *     }
@@ -2594,6 +2615,7 @@ export interface components {
             /**
              * @default {
              *       "kind": "straight",
+             *       "offset": null,
              *       "size": null,
              *       "width": null
              *     }
@@ -2926,7 +2948,10 @@ export interface components {
             asked: string;
             /** Turn Deg */
             turn_deg: number;
-            /** Words */
+            /**
+             * Words
+             * @default
+             */
             words: string;
             /** X1 */
             x1: number;
@@ -4362,6 +4387,8 @@ export interface components {
              * @enum {string}
              */
             kind: "straight" | "saddle" | "notch";
+            /** @description of a saddle: how far the bar stands in front of the tube's middle; negative: behind */
+            offset?: components["schemas"]["Size"] | null;
             /** @description diameter it sits on; depth of a notch */
             size?: components["schemas"]["Length"] | null;
             /** @description of a notch; half the bar where not given */
@@ -6977,7 +7004,7 @@ export interface components {
          * @description What follows from a part's dimensions. `openings_asked`: the question that states each opening, in order, of its
          *     family or of its features; `tools`: what is done to openings once they are there;
          *     `tapped`: which of them get a thread; `faces`: of a bar, those that are drilled; `bends`: of a plate that is bent,
-         *     where; `views`: what it is once it is made.
+         *     where; `views`: what it is once it is made; `prints`: what of it is printed in true size.
          */
         PartGeometry: {
             /** Area Mm2 */
@@ -7017,6 +7044,11 @@ export interface components {
              */
             openings_asked: string[];
             outline: components["schemas"]["Outline"];
+            /**
+             * Prints
+             * @default []
+             */
+            prints: string[];
             /** Section Id */
             section_id?: string | null;
             /**
@@ -11575,6 +11607,31 @@ export interface operations {
                 job_id: number;
                 part_id: number;
                 kind: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    yorvek_server_api_exports_export_true_size: {
+        parameters: {
+            query: {
+                of: string;
+                paper?: "A4" | "A3" | "Letter";
+                unit?: "mm" | "in";
+            };
+            header?: never;
+            path: {
+                job_id: number;
+                part_id: number;
             };
             cookie?: never;
         };

@@ -12,7 +12,7 @@ from ezdxf.layouts import Modelspace
 from yorvek.core.cutting.sheets import SheetPlan, SheetProblem, outline_at
 from yorvek.core.outlines import Outline, Ring, bounds_mm
 from yorvek.core.outlines.width import middle_of
-from yorvek.core.parts.drawn import BendLine
+from yorvek.core.parts.drawn import BendLine, MarkLine
 
 OUTSIDE, INSIDE, DRILL, BEND, SHEET, WORDS = "CUT_OUTSIDE", "CUT_INSIDE", "DRILL", "BEND", "SHEET", "MARK"
 LAYERS = {OUTSIDE: 7, INSIDE: 5, DRILL: 1, BEND: 6, SHEET: 8, WORDS: 3}
@@ -50,20 +50,21 @@ def _text(document: Drawing) -> str:
     return stream.getvalue()
 
 
-def part_dxf(mark: str, outline: Outline, *, bends: Sequence[BendLine] = (), later: Collection[int] = ()) -> str:
-    """One part, lower left corner where its own origin is, mm. Its bend lines, and openings that are made `later`,
-    stand on layers of their own.
+def part_dxf(mark: str, outline: Outline, *, lines: Sequence[MarkLine] = (), later: Collection[int] = ()) -> str:
+    """One part, lower left corner where its own origin is, mm. Its bends, lines that are only marked, and openings that
+    are made `later` stand on layers of their own.
     """
     document, space = _new()
     _outline(space, outline, mark, later)
     x0, y0, x1, y1 = bounds_mm(outline)
     height = max(2.0, min(6.0, (y1 - y0) / 16, (x1 - x0) / 16))
-    for b in bends:
-        space.add_line((b.x1, b.y1), (b.x2, b.y2), dxfattribs={"layer": BEND})
-        words = space.add_text(
-            b.words, height=height, rotation=90 if b.x1 == b.x2 else 0, dxfattribs={"layer": BEND}
-        )  # fmt: skip
-        words.set_placement((b.x1, b.y1 + height))
+    for line in lines:
+        layer = BEND if isinstance(line, BendLine) else WORDS
+        space.add_line((line.x1, line.y1), (line.x2, line.y2), dxfattribs={"layer": layer})
+        if line.words:
+            turned = 90 if line.x1 == line.x2 else 0
+            words = space.add_text(line.words, height=height, rotation=turned, dxfattribs={"layer": layer})
+            words.set_placement((line.x1, line.y1 + height))
     return _text(document)
 
 

@@ -55,7 +55,7 @@ def _drawing(w: WorkedPart, process: Process) -> str:
     g = w.geometry
     assert g is not None
     later = made_later(process, g.outline, g.thickness_mm or 0.0, g.tapped)
-    return part_dxf(w.part.mark, g.outline, bends=g.bends, later=later)
+    return part_dxf(w.part.mark, g.outline, lines=g.bends, later=later)
 
 
 def drawing_name(w: WorkedPart) -> str:

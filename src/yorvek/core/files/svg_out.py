@@ -3,10 +3,12 @@
 from __future__ import annotations
 
 import math
+from collections.abc import Sequence
 from xml.sax.saxutils import escape, quoteattr
 
 from yorvek.core.cutting.sheets import SheetPlan, SheetProblem, outline_at
 from yorvek.core.outlines import Outline, Ring, bounds_mm
+from yorvek.core.parts.drawn import MarkLine
 
 LINE = 'fill="none" stroke="#17212b" stroke-width="0.2"'
 
@@ -44,10 +46,17 @@ def _document(body: list[str], x0: float, y0: float, x1: float, y1: float) -> st
     return "\n".join(['<?xml version="1.0" encoding="UTF-8"?>', head, *body, "</svg>", ""])
 
 
-def part_svg(mark: str, outline: Outline) -> str:
-    """One part in true size."""
+def part_svg(mark: str, outline: Outline, *, lines: Sequence[MarkLine] = ()) -> str:
+    """One part in true size, with what is marked on it."""
     x0, y0, x1, y1 = bounds_mm(outline)
-    return _document([_piece(mark, outline)], x0, y0, x1, y1)
+    return _document([_piece(mark, outline), *(_marked(line) for line in lines)], x0, y0, x1, y1)
+
+
+def _marked(line: MarkLine) -> str:
+    """A line that is not cut, named by what stands along it."""
+    ends = f'x1="{_number(line.x1)}" y1="{_number(-line.y1)}" x2="{_number(line.x2)}" y2="{_number(-line.y2)}"'
+    title = f"<title>{escape(line.words)}</title>" if line.words else ""
+    return f'<line class="mark" {ends} {LINE} stroke-dasharray="3 1 0.6 1">{title}</line>'
 
 
 def nest_svg(problem: SheetProblem, plan: SheetPlan, outlines: dict[str, Outline], *, stale: bool = False) -> str:

@@ -39,6 +39,12 @@ PARTS: dict[str, Help] = {
         "diameter that the saddle sits on, or depth of the notch", "it must fit what it meets", "measure it", SHOP
     ),
     "shape.end_shape.width": h("how wide the notch is", "it must clear what it meets", "measure it + 1 mm", SHOP),
+    "shape.end_shape.offset": h(
+        "how far the bar stands in front of the tube's middle, negative behind",
+        "a bar beside the middle is cut back on one side",
+        "left empty: over its middle",
+        SHOP,
+    ),
     "shape.held_to": h(
         "the most it may be when it is measured in place",
         "metal is bought before the place is ready",

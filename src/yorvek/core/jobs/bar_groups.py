@@ -144,7 +144,7 @@ def _piece(w: WorkedPart, kerf_mm: float) -> WantedLength:
     """
     assert w.geometry is not None
     shape = _part(w)
-    length, ends = w.geometry.length_mm or 0.0, (shape.left_end.value, shape.right_end.value)
+    length, ends = w.geometry.length_mm or 0.0, shape.sawn()
     if shape.held_to is not None:
         length = shape.held_to.value + sum(kerf_mm / math.cos(math.radians(e)) for e in ends if e)
         ends = (0.0, 0.0)

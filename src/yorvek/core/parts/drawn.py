@@ -21,16 +21,21 @@ class DrawnDimension(Model):
     asked: str = ""
 
 
-class BendLine(Model):
-    """A line of the flat plate along which it is bent, how far, and how wide the metal that turns lies about it, mm."""
+class MarkLine(Model):
+    """A line that is marked and not cut, and what stands along it."""
 
     x1: float
     y1: float
     x2: float
     y2: float
+    words: str = ""
+
+
+class BendLine(MarkLine):
+    """A line of the flat plate along which it is bent, how far, and how wide the metal that turns lies about it, mm."""
+
     turn_deg: float
     zone_mm: float
-    words: str
     asked: str = ""
 
 

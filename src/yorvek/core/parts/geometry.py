@@ -12,7 +12,7 @@ from yorvek.core.model import Model
 from yorvek.core.outlines import Outline, Ring, area_mm2, bounds_mm, cut_length_mm
 from yorvek.core.parts.bending import on_legs, refuse_in_bends
 from yorvek.core.parts.drawn import BendLine, DrawnDimension, PartView
-from yorvek.core.parts.ends import end_cut, notched
+from yorvek.core.parts.ends import cut_away, end_cut, papered
 from yorvek.core.parts.features import Feature, ToolWork
 from yorvek.core.parts.features.laid import laid
 from yorvek.core.parts.features.on_bar import BarFace, on_bar
@@ -31,7 +31,7 @@ class PartGeometry(Model):
     """What follows from a part's dimensions. `openings_asked`: the question that states each opening, in order, of its
     family or of its features; `tools`: what is done to openings once they are there;
     `tapped`: which of them get a thread; `faces`: of a bar, those that are drilled; `bends`: of a plate that is bent,
-    where; `views`: what it is once it is made.
+    where; `views`: what it is once it is made; `prints`: what of it is printed in true size.
     """
 
     kind: Literal["plate", "bar"]
@@ -43,6 +43,7 @@ class PartGeometry(Model):
     faces: list[BarFace] = []
     bends: list[BendLine] = []
     views: list[PartView] = []
+    prints: list[str] = []
     notes: list[str]
     mass_kg: float
     area_mm2: float
@@ -97,24 +98,15 @@ def _bar(part: PartSpec, shape: BarPiece, say: Say) -> PartGeometry:
             needs="give section, material and length, or a member to follow",
         )
     s, m, length = section(shape.section_id, field="shape.section_id"), material(part.material_id), shape.length.value
-    outline = bar_outline(s, length, shape.left_end.value, shape.right_end.value)
-    cuts = [
-        end_cut(side, end, s, angle.value, say)
-        for side, end, angle in (
-            ("left", shape.left_shape, shape.left_end),
-            ("right", shape.right_shape, shape.right_end),
-        )
-    ]
+    outline = bar_outline(s, length, *shape.sawn())
+    cuts = [end_cut(side, end, s, deg, say) for side, end, deg in shape.ends()]
     reach = max(0.25 * s.depth_mm, 0.03 * length)
     mean = area_mm2(outline) / s.depth_mm
-    outline, taken = notched(outline, length, s, cuts)
+    outline, taken = cut_away(outline, length, s, cuts)
     drilled = on_bar(outline, s, part.features, m, say)
     kg = s.mass_kg_per_m(m.density_kg_m3) * mean / 1000 - (taken + drilled.taken_mm3) * m.density_kg_m3 * 1e-9
     seen = _seen_from_the_side(drilled.faces)
-    notes = [
-        f"{side} end {'square' if not end.value else f'{abs(end.value):g}° from square'}"
-        for side, end in (("left", shape.left_end), ("right", shape.right_end))
-    ]
+    notes = [f"{side} end {f'{abs(deg):g}° from square' if deg else 'square'}" for side, _, deg in shape.ends()]
     notes = [cut.words if cut is not None else note for cut, note in zip(cuts, notes, strict=True)]
     if shape.ripped:
         notes.append("split lengthwise: two from one length")
@@ -125,6 +117,10 @@ def _bar(part: PartSpec, shape: BarPiece, say: Say) -> PartGeometry:
         outline=Outline(outer=outline.outer, openings=[*outline.openings, *(ring for ring, _ in seen)]),
         openings_asked=[*[""] * len(outline.openings), *(asked for _, asked in seen)] if seen else [],
         faces=drilled.faces,
+        prints=[
+            *(face.face for face in drilled.faces),
+            *(f"{side}-end" for side, end, deg in shape.ends() if papered(end, s, deg)),
+        ],
         tools=drilled.tools,
         notes=[s.id, *notes, *drilled.notes],
         mass_kg=kg / (2 if shape.ripped else 1),
@@ -193,6 +189,7 @@ def _plate(part: PartSpec, shape: PlateShape, say: Say) -> PartGeometry:
         tapped=with_all.tapped,
         bends=shown.bends,
         views=shown.views,
+        prints=["part"],
         notes=[f"t = {say(t, whole=True)}", *shown.notes, *with_all.notes, *near],
         mass_kg=area * t * m.density_kg_m3 * 1e-9,
         area_mm2=area,

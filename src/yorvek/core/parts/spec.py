@@ -9,7 +9,7 @@ from pydantic import Field
 from yorvek.core.model import Model
 from yorvek.core.parts.features import Feature
 from yorvek.core.parts.plates import PlateShape
-from yorvek.core.quantities.entry import Angle, Length
+from yorvek.core.quantities.entry import Angle, Length, Size
 
 
 class EndShape(Model):
@@ -18,6 +18,9 @@ class EndShape(Model):
     kind: Literal["straight", "saddle", "notch"] = "straight"
     size: Length | None = Field(default=None, description="diameter it sits on; depth of a notch")
     width: Length | None = Field(default=None, description="of a notch; half the bar where not given")
+    offset: Size | None = Field(
+        default=None, description="of a saddle: how far the bar stands in front of the tube's middle; negative: behind"
+    )
 
 
 class BarPiece(Model):
@@ -39,6 +42,18 @@ class BarPiece(Model):
     held_to: Length | None = Field(
         default=None, description="measured at the assembly first: at most so long, and not cut before it is known"
     )
+
+    def ends(self) -> list[tuple[str, EndShape, float]]:
+        """Left and right: which it is, its shape, how far it is turned from square, degrees."""
+        return [
+            ("left", self.left_shape, self.left_end.value),
+            ("right", self.right_shape, self.right_end.value),
+        ]
+
+    def sawn(self) -> tuple[float, float]:
+        """How both ends leave the saw, degrees from square: what is saddled is sawn square."""
+        left, right = (0.0 if shape.kind == "saddle" else deg for _, shape, deg in self.ends())
+        return left, right
 
 
 Shape = Annotated[PlateShape | BarPiece, Field(discriminator="family")]

@@ -1,4 +1,4 @@
-"""The saddle that a tube needs to sit on another: exact intersection of two cylinders, as a wrap-around template."""
+"""The saddle that a bar needs to sit on a round tube: where each line along it meets the tube's cylinder."""
 
 from __future__ import annotations
 
@@ -11,17 +11,46 @@ from numpy.typing import NDArray
 from yorvek.core.errors import InputError
 from yorvek.core.model import Model
 
-Angles = NDArray[np.float64]
+Lengths = NDArray[np.float64]
 STATIONS = 14401
 
 
 class Saddle(Model):
-    """A template: around the branch, and from its longest point back, mm."""
+    """A template: around the branch, from the header's axis to the cut, and how far the cut is behind the point that
+    reaches furthest, mm.
+    """
 
     z_mm: list[float]
     cut_back_mm: list[float]
     around_mm: list[float]
     depth_mm: float
+
+
+def reach_mm(header_radius_mm: float, p: Lengths, q: Lengths, angle_deg: float, offset_mm: float = 0.0) -> Lengths:
+    """How far along a bar, from the tube's axis, its lines end on the tube.
+
+    Args:
+        header_radius_mm: outside radius of the tube that runs through.
+        p: of each line, from the bar's axis in the plane of both axes, towards the acute angle.
+        q: of each line, across that plane.
+        angle_deg: between the axes.
+        offset_mm: how far the bar's axis stands beside the tube's, the way that q counts.
+
+    Raises:
+        InputError: a line that passes the tube, or axes that nearly run along each other.
+    """
+    if not 5 <= angle_deg <= 175:
+        raise InputError(field="angle", got=f"{angle_deg:g}", needs="between 5 and 175 degrees")
+    across = q + offset_mm
+    if float(np.abs(across).max()) > header_radius_mm * (1 + 1e-12):
+        raise InputError(
+            field="size",
+            got=f"{2 * header_radius_mm:g} mm, {offset_mm:g} mm beside its middle",
+            needs="a tube that all of the bar lies within the width of",
+        )
+    theta = math.radians(angle_deg)
+    inside = np.maximum(0.0, header_radius_mm**2 - across**2)
+    return np.asarray(p / math.tan(theta) + np.sqrt(inside) / math.sin(theta))
 
 
 def saddle(
@@ -31,7 +60,7 @@ def saddle(
     offset_mm: float = 0.0,
     around_deg: Sequence[float] = tuple(range(0, 360, 15)),
 ) -> Saddle:
-    """The cut of a branch on a header.
+    """The cut of a round branch on a header.
 
     Args:
         header_radius_mm: outside radius of the tube that runs through.
@@ -43,27 +72,16 @@ def saddle(
     Raises:
         InputError: the branch reaches past the header, or runs along it.
     """
-    if not 5 <= angle_deg <= 175:
-        raise InputError(field="angle", got=f"{angle_deg:g}", needs="between 5 and 175 degrees")
-    if branch_radius_mm + abs(offset_mm) > header_radius_mm * (1 + 1e-12):
-        raise InputError(
-            field="branch_radius",
-            got=f"{branch_radius_mm:g} mm, offset {offset_mm:g} mm",
-            needs=f"the branch must lie within the header's radius of {header_radius_mm:g} mm",
-        )
-    theta = math.radians(angle_deg)
 
-    def z(phi: Angles) -> Angles:
-        inside = header_radius_mm**2 - (branch_radius_mm * np.sin(phi) + offset_mm) ** 2
-        return np.asarray(
-            branch_radius_mm * np.cos(phi) / math.tan(theta) + np.sqrt(np.maximum(0.0, inside)) / math.sin(theta)
-        )
+    def z(phi: Lengths) -> Lengths:
+        p, q = branch_radius_mm * np.cos(phi), branch_radius_mm * np.sin(phi)
+        return reach_mm(header_radius_mm, p, q, angle_deg, offset_mm)
 
     cut, whole = z(np.radians(around_deg)), z(np.linspace(0.0, 2 * math.pi, STATIONS))
-    longest = float(whole.max())
+    furthest = float(whole.min())
     return Saddle(
         z_mm=cut.tolist(),
-        cut_back_mm=(longest - cut).tolist(),
-        around_mm=[math.radians(p) * branch_radius_mm for p in around_deg],
-        depth_mm=longest - float(whole.min()),
+        cut_back_mm=(cut - furthest).tolist(),
+        around_mm=[math.radians(a) * branch_radius_mm for a in around_deg],
+        depth_mm=float(whole.max()) - furthest,
     )

@@ -17,14 +17,14 @@ from yorvek.core.files.labels import labels_pdf
 from yorvek.core.files.parcel import parcel_zip
 from yorvek.core.files.report import report_pdf
 from yorvek.core.files.sheet_paper import nest_pdf
+from yorvek.core.files.true_size import Paper, true_size_pdf
 from yorvek.core.jobs import Figures
 from yorvek.core.jobs.checking import refuse_unmeasured
 from yorvek.core.jobs.state import followed
 from yorvek.core.jobs.ways import made_later, way_of
-from yorvek.core.parts import BarPiece
-from yorvek.core.parts.ends import end_cut
+from yorvek.core.parts import PartGeometry
+from yorvek.core.parts.templates import template_of, templates_of
 from yorvek.core.quantities import UnitSystem
-from yorvek.core.sections import section
 from yorvek.server.api.access import job_of, row_of
 from yorvek.server.api.plans import plan_of, plan_view
 from yorvek.server.cutting.bought import bought
@@ -125,23 +125,43 @@ def export_labels(request: HttpRequest, job_id: int, unit: UnitSystem = "mm") ->
     )
 
 
+@router.get("/jobs/{job_id}/export/parts/{part_id}/true-size.pdf")
+def export_true_size(
+    request: HttpRequest, job_id: int, part_id: int, of: str, paper: Paper = "A4", unit: UnitSystem = "mm"
+) -> HttpResponse:
+    """A plate, a drilled face or the paper of an end in true size. `of`: part, a face's name, left-end, right-end."""
+    job, found = _job(request, job_id)
+    row = row_of(Part, job, part_id)
+    refuse_unmeasured(found)
+    template = template_of(followed(job_state(job), row.spec), _drawn(found, row), of, unit)
+    title = f"{job.spec.name} {row.spec.mark} {row.spec.name}".strip() + f", revision {job.spec.revision}"
+    content = true_size_pdf(title, template, paper, unit)
+    return file_response(content, f"{job.spec.name} {row.spec.mark} {of} true size {paper}.pdf", "application/pdf")
+
+
 @router.get("/jobs/{job_id}/export/parts/{part_id}/{side}-end.{kind}")
 def export_end(request: HttpRequest, job_id: int, part_id: int, side: str, kind: str) -> HttpResponse:
-    """The template of an end that is not straight, in true size, to wrap around or lay on."""
-    job = job_of(request, job_id)
+    """The template of an end that is not cut square, in true size, to wrap around or lay on."""
+    job, found = _job(request, job_id)
     row = row_of(Part, job, part_id)
-    shape = followed(job_state(job), row.spec).shape
-    if side not in ("left", "right") or kind not in ("dxf", "svg") or not isinstance(shape, BarPiece):
-        raise HttpError(404, "There is no such template.")
-    end, angle = (shape.left_shape, shape.left_end) if side == "left" else (shape.right_shape, shape.right_end)
-    cut = end_cut(side, end, section(shape.section_id), angle.value)
-    if cut is None:
-        raise HttpError(404, "This end is straight: it needs no template.")
+    templates = {t.name: t for t in templates_of(followed(job_state(job), row.spec), _drawn(found, row))}
+    template = templates.get(f"{side}-end")
+    if template is None or kind not in KINDS:
+        raise HttpError(404, "There is no such template: the end is square, or no paper is wrapped about this bar.")
     if kind == "dxf":
-        refuse_unmeasured(job_figures(job_state(job)))
+        refuse_unmeasured(found)
     mark = f"{row.spec.mark} {side} end"
-    content = dxf.part_dxf(mark, cut.template) if kind == "dxf" else svg_out.part_svg(mark, cut.template)
+    written = dxf.part_dxf if kind == "dxf" else svg_out.part_svg
+    content = written(mark, template.outline, lines=template.lines)
     return file_response(content, f"{job.spec.name} {mark}.{kind}", KINDS[kind])
+
+
+def _drawn(found: Figures, row: Part) -> PartGeometry:
+    """A part worked out. Raises HttpError where it cannot be."""
+    geometry = found.parts[row.pk].geometry
+    if geometry is None:
+        raise HttpError(422, f"This part cannot be drawn: {found.parts[row.pk].trouble}")
+    return geometry
 
 
 @router.get("/jobs/{job_id}/export/parts/{part_id}.{kind}")
@@ -149,18 +169,16 @@ def export_part(request: HttpRequest, job_id: int, part_id: int, kind: str) -> H
     """One part's true outline as DXF or SVG."""
     job, found = _job(request, job_id)
     row = row_of(Part, job, part_id)
-    geometry = found.parts[row.pk].geometry
-    if geometry is None:
-        raise HttpError(422, f"This part cannot be drawn: {found.parts[row.pk].trouble}")
-    if kind not in ("dxf", "svg"):
+    geometry = _drawn(found, row)
+    if kind not in KINDS:
         raise HttpError(404, "A part goes out as .dxf or .svg.")
     if kind == "dxf":
         refuse_unmeasured(found)
         way = way_of(job.spec, row.spec.process) if geometry.kind == "plate" else None
         later = made_later(way, geometry.outline, geometry.thickness_mm or 0.0, geometry.tapped)
-        content = dxf.part_dxf(row.spec.mark, geometry.outline, bends=geometry.bends, later=later)
+        content = dxf.part_dxf(row.spec.mark, geometry.outline, lines=geometry.bends, later=later)
     else:
-        content = svg_out.part_svg(row.spec.mark, geometry.outline)
+        content = svg_out.part_svg(row.spec.mark, geometry.outline, lines=geometry.bends)
     return file_response(content, f"{job.spec.name} {row.spec.mark}.{kind}", KINDS[kind])
 
 

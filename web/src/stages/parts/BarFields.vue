@@ -58,6 +58,12 @@ const draft = defineModel<Draft>({ required: true })
         :label="
           draft.shape[`${side}_shape`].kind === 'saddle' ? $t('parts.onto_the_diameter') : $t('parts.notch_deep')
         " /><QuantityField
+        v-if="draft.shape[`${side}_shape`].kind === 'saddle'"
+        v-model="draft.shape[`${side}_shape`].offset"
+        :at="`shape.${side}_shape.offset`"
+        :label="$t('parts.offset')"
+        optional
+        :hint="$t('parts.over_its_middle')" /><QuantityField
         v-if="draft.shape[`${side}_shape`].kind === 'notch'"
         v-model="draft.shape[`${side}_shape`].width"
         :at="`shape.${side}_shape.width`"

@@ -5,9 +5,9 @@ import CutFile from '../../shared/CutFile.vue'
 import { attempt, job, mayWrite, remove } from '../../shared/job'
 import { mass } from '../../shared/units'
 import BarFaces from './BarFaces.vue'
-import { templatesOf } from './part'
 import PartDrawing from './PartDrawing.vue'
 import PartViews from './PartViews.vue'
+import TrueSize from './TrueSize.vue'
 
 defineProps<{ row: S['PartRow'] }>()
 const emit = defineEmits<{ change: [asked?: string] }>()
@@ -26,15 +26,6 @@ const emit = defineEmits<{ change: [asked?: string] }>()
           class="button quiet"
           :href="`/api/jobs/${job!.job.id}/export/parts/${row.id}.svg`"
           >{{ $t('parts.svg') }}</a
-        >
-        <template v-if="row.spec.shape.family === 'bar'"
-          ><a
-            v-for="side in templatesOf(row.spec.shape)"
-            :key="side"
-            class="button quiet"
-            :href="`/api/jobs/${job!.job.id}/export/parts/${row.id}/${side}-end.svg`"
-            >{{ $t('parts.template_x', [side]) }}</a
-          ></template
         >
         <template v-if="mayWrite"
           ><el-button @click="emit('change')">{{ $t('parts.change') }}</el-button
@@ -55,8 +46,9 @@ const emit = defineEmits<{ change: [asked?: string] }>()
           $t('parts.m_of_cut_x', [(row.geometry.cut_length_mm / 1000).toFixed(2)])
         }}</template
         >.
-      </p></template
-    >
+      </p>
+      <TrueSize :row="row"
+    /></template>
   </div>
 </template>
 <style scoped>

@@ -2,7 +2,7 @@ import { beforeEach, expect, it } from 'vitest'
 import type { S } from '../../api/client'
 import { job } from '../../shared/job'
 import { unit } from '../../shared/units'
-import { blank, families, offered, sizeOf, stockOf, templatesOf, wordsOf } from './part'
+import { blank, families, offered, sizeOf, stockOf, wordsOf } from './part'
 
 const ask = (name: string, typed: string, more: object = {}) => ({ name, words: name, typed, optional: false, ...more })
 beforeEach(() => {
@@ -49,7 +49,4 @@ it('says of each part what it is cut from and how large it is', () => {
   const plate = row({ kind: 'plate', thickness_mm: 8, width_mm: 200, height_mm: 150 })
   expect([bar, plate, row(null)].map(stockOf)).toEqual(['SHS 60×60×4 hot', 'plate 8', ''])
   expect([bar, plate, row(null)].map(sizeOf)).toEqual(['1200', '200 × 150', ''])
-})
-it('ends that are not cut straight have a template', () => {
-  expect(templatesOf({ left_shape: { kind: 'saddle' }, right_shape: { kind: 'straight' } })).toEqual(['left'])
 })

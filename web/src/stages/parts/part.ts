@@ -53,8 +53,8 @@ const blankBar = () => ({
   length: entry(''),
   left_end: entry('0'),
   right_end: entry('0'),
-  left_shape: { kind: 'straight', size: null },
-  right_shape: { kind: 'straight', size: null },
+  left_shape: { kind: 'straight', size: null, offset: null },
+  right_shape: { kind: 'straight', size: null, offset: null },
 })
 const metal = () => job.value!.members[0]?.spec.material_id ?? (unit.value === 'mm' ? 'S355' : 'A36')
 
@@ -89,6 +89,3 @@ export function stockOf({ geometry: g }: S['PartRow']): string {
   if (!g) return ''
   return g.kind === 'bar' ? (g.section_id ?? '') : t('parts.plate_x', [length(g.thickness_mm ?? 0)])
 }
-/** Ends of a bar that have a template. */
-export const templatesOf = (shape: any): string[] =>
-  ['left', 'right'].filter((side) => (shape[`${side}_shape`]?.kind ?? 'straight') !== 'straight')
