@@ -42,8 +42,8 @@ def test_a_feature_reaches_drawing_and_mass_and_goes_back_with_one_undo(owner, j
         ({"size": mm("0")}, "features.0.size", "more than"),
         ({"size": mm("abc")}, "features.0.size", "abc"),
         ({"kind": "star"}, "features.0", "star"),
-        ({"pattern": {"pattern": "row", "count": 1, "pitch": mm("20")}}, "features.0", "at least 2"),
-        ({"extra": 1}, "features.0", "extra"),
+        ({"pattern": {"pattern": "row", "count": 1, "pitch": mm("20")}}, "features.0.pattern.count", "at least 2"),
+        ({"extra": 1}, "features.0.extra", "extra"),
     ],
 )
 def test_a_feature_that_cannot_be_is_refused_where_it_stands(owner, job, change, field, words):

@@ -4,6 +4,7 @@ library that looks at the shape of what was sent.
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from typing import Any
 
 SECRET = object()
@@ -60,6 +61,29 @@ PLAIN = {
     "model_type": "a record",
     "model_attributes_type": "a record",
 }
+
+
+def place_of(loc: Sequence[int | str], data: Any) -> list[str]:
+    """Where in what was sent an error is, as its fields are named there. Pydantic's own place has one step more for
+    each record that says by a field of its own which kind it is.
+
+    Args:
+        loc: the place as pydantic gives it.
+        data: what was sent, read.
+    """
+    out = []
+    for k, step in enumerate(loc):
+        if isinstance(data, dict) and step not in data and k < len(loc) - 1 and step in _kinds(data):
+            continue
+        out.append(str(step))
+        inside = isinstance(data, dict) and step in data
+        inside = inside or (isinstance(data, list) and isinstance(step, int) and step < len(data))
+        data = data[step] if inside else data
+    return out
+
+
+def _kinds(data: dict[Any, Any]) -> list[str]:
+    return [v for v in data.values() if isinstance(v, str)]
 
 
 def needs_of(found: Any) -> str:

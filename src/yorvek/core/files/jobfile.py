@@ -8,7 +8,7 @@ from typing import Any, Literal, get_args
 
 from pydantic import Field, ValidationError
 
-from yorvek.core.errors import InputError, needs_of
+from yorvek.core.errors import InputError, needs_of, place_of
 from yorvek.core.jobs.cuts import CutBarSpec, KeptPlanSpec
 from yorvek.core.jobs.free_joints import FreeJointSpec
 from yorvek.core.jobs.plates import PlateSpec
@@ -90,10 +90,10 @@ class JobFile(Model):
     sheets_cut: list[CutSheetSpec] = []
 
 
-def first_trouble(error: ValidationError) -> InputError:
-    """The first thing wrong, as one sentence with its place."""
+def first_trouble(error: ValidationError, data: Any = None) -> InputError:
+    """The first thing wrong, as one sentence with its place in `data`, which was read."""
     trouble = error.errors()[0]
-    place = ".".join(str(p) for p in trouble["loc"]) or "the file"
+    place = ".".join(place_of(trouble["loc"], data)) or "the file"
     inner = trouble.get("ctx", {}).get("error")
     if isinstance(inner, InputError):
         return InputError(
@@ -146,10 +146,11 @@ def as_written(data: dict[str, Any]) -> JobFile:
     if isinstance(data.get("job"), dict):
         schema = written.get(JOB.name, 1)
         lists["job"] = upgraded(JOB.name, data["job"], schema if isinstance(schema, int) else 1)
+    given = {**data, **lists, "schemas": {}}
     try:
-        return JobFile.model_validate({**data, **lists, "schemas": {}})
+        return JobFile.model_validate(given)
     except ValidationError as error:
-        raise first_trouble(error) from None
+        raise first_trouble(error, given) from None
 
 
 def _in_shape(kind: Kind, items: Any, written: dict[str, Any]) -> Any:

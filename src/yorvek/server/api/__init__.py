@@ -2,16 +2,18 @@
 
 from __future__ import annotations
 
+import json
 import logging
 from typing import Any
 
 from django.db import InterfaceError, OperationalError
 from django.http import HttpRequest, HttpResponse
+from django.http.request import RawPostDataException
 from ninja import NinjaAPI
 from ninja.errors import AuthenticationError, HttpError, ValidationError
 from ninja.security import django_auth
 
-from yorvek.core.errors import InputError, needs_of
+from yorvek.core.errors import InputError, needs_of, place_of
 from yorvek.server.accounts.slowing import TooFast
 from yorvek.server.api import (
     accounts,
@@ -79,16 +81,25 @@ def bad_input(request: HttpRequest, error: InputError) -> HttpResponse:
 @api.exception_handler(ValidationError)
 def bad_shape(request: HttpRequest, error: ValidationError) -> HttpResponse:
     """Everything that does not fit: the first of it as the sentence, all of it with its places."""
-    troubles = [_trouble(one) for one in error.errors[:MOST_ERRORS]]
+    sent = _sent(request)
+    troubles = [_trouble(one, sent) for one in error.errors[:MOST_ERRORS]]
     place, right, sentence = troubles[0]
     errors = [{"path": path, "sentence": words} for path, _, words in troubles]
     body = {"sentence": sentence, "field": place, "needs": right, "at": None, "errors": errors}
     return api.create_response(request, body, status=422)
 
 
-def _trouble(found: dict[str, Any]) -> tuple[str, str, str]:
+def _sent(request: HttpRequest) -> Any:
+    """What was sent, read; nothing where it cannot be."""
+    try:
+        return json.loads(request.body)
+    except (ValueError, RecursionError, RawPostDataException):
+        return None
+
+
+def _trouble(found: dict[str, Any], sent: Any) -> tuple[str, str, str]:
     """Place, what is needed, and the sentence."""
-    place = ".".join(str(p) for p in found["loc"] if p not in ("body", "spec", "data"))
+    place = ".".join(p for p in place_of(found["loc"], sent) if p not in ("body", "spec", "data"))
     right = needs_of(found)
     return place, right, f"{place or 'request'}: {right}."
 

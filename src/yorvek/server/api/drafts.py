@@ -67,7 +67,7 @@ def _spec(kind: Kind, body: DraftIn) -> Any:
     try:
         return None if body.spec is None else kind.spec.model_validate(body.spec)
     except ValidationError as error:
-        raise first_trouble(error) from None
+        raise first_trouble(error, body.spec) from None
 
 
 def _worked_out(job: Job, since: str, before: JobState, after: JobState, touched: tuple[Kind, int]) -> Draft:
