@@ -119,7 +119,7 @@ def _saddle(side: str, shape: EndShape, s: Section, from_square_deg: float, say:
     return EndCut(
         depth_mm=depth,
         words=f"{side} end saddled onto ⌀{say(shape.size.value)} at {90 - abs(from_square_deg):g}°{offset}, "
-        f"{say(round(depth, 1), whole=True)} deep",
+        f"{say(depth, whole=True, rough=True)} deep",
         template=template,
         lines=lines,
         side=side,

@@ -14,8 +14,7 @@ import BarFaces from './BarFaces.vue'
 import BarFields from './BarFields.vue'
 import FeatureRows from './FeatureRows.vue'
 import { fieldOf, wordsOf, type Draft } from './part'
-import PartDrawing from './PartDrawing.vue'
-import PartViews from './PartViews.vue'
+import PartPicture from './PartPicture.vue'
 import PlateFields from './PlateFields.vue'
 
 const props = defineProps<{ form: ReturnType<typeof useDraft<Draft>> }>()
@@ -28,16 +27,7 @@ const alive = computed(() => drafted(preview.found, 'parts', row.value?.id))
     <Alive :row="alive" :preview="preview">
       <template v-if="alive?.geometry" #other>
         <p class="soft">{{ $t('parts.each_nothing_is_stored_yet_x', [mass(alive.geometry.mass_kg)]) }}</p>
-        <div class="drawn">
-          <PartDrawing
-            :geometry="alive.geometry"
-            picks
-            small
-            :halved="!!alive.geometry.views?.length"
-            @pick="leadTo(fieldOf($event))"
-          />
-          <PartViews :geometry="alive.geometry" picks small halved @pick="leadTo(fieldOf($event))" />
-        </div>
+        <PartPicture :geometry="alive.geometry" picks small @pick="leadTo(fieldOf($event))" />
         <p class="soft">{{ $t('parts.press_a_dimension_or_an') }}</p>
       </template>
     </Alive>
@@ -56,11 +46,6 @@ const alive = computed(() => drafted(preview.found, 'parts', row.value?.id))
 <style scoped>
 .alive :deep(svg) {
   max-height: 190px;
-}
-.drawn {
-  display: grid;
-  grid-auto-flow: column;
-  grid-auto-columns: 1fr;
 }
 /* What is typed is seen while it is typed, however far down its field stands. */
 @media (min-height: 700px) {

@@ -5,8 +5,7 @@ import CutFile from '../../shared/CutFile.vue'
 import { attempt, job, mayWrite, remove } from '../../shared/job'
 import { mass } from '../../shared/units'
 import BarFaces from './BarFaces.vue'
-import PartDrawing from './PartDrawing.vue'
-import PartViews from './PartViews.vue'
+import PartPicture from './PartPicture.vue'
 import TrueSize from './TrueSize.vue'
 
 defineProps<{ row: S['PartRow'] }>()
@@ -37,8 +36,7 @@ const emit = defineEmits<{ change: [asked?: string] }>()
     </div>
     <p v-if="row.trouble" class="bad">{{ row.trouble }}</p>
     <template v-if="row.geometry"
-      ><PartDrawing :geometry="row.geometry" :picks="mayWrite" @pick="emit('change', $event)" />
-      <PartViews :geometry="row.geometry" :picks="mayWrite" @pick="emit('change', $event)" />
+      ><PartPicture :geometry="row.geometry" :picks="mayWrite" @pick="emit('change', $event)" />
       <BarFaces :geometry="row.geometry" />
       <p class="soft">
         {{ $t('parts.each_x', [row.geometry.notes.join('; '), mass(row.geometry.mass_kg)])

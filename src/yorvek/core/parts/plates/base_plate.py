@@ -64,7 +64,7 @@ class BasePlate(Plate):
         notes = [f"{len(centres)} holes ⌀{say(self.hole.value)}"]
         if len(xs) > 1 and len(ys) > 1:
             across = math.hypot(xs[-1] - xs[0], ys[-1] - ys[0])
-            notes.append(f"check: hole diagonal {say(round(across, 1), whole=True)}")
+            notes.append(f"check: hole diagonal {say(across, whole=True, rough=True)}")
         if self._middle > 0:
             notes.append(f"middle hole ⌀{say(self._middle)}")
         return Shown(drawn, notes + corners(self.corner_radius, say))

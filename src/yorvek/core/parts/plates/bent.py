@@ -88,13 +88,13 @@ class BentPlate(Plate):
         lines = [
             BendLine(
                 x1=x, y1=0.0, x2=x, y2=w, turn_deg=b.turn.value, zone_mm=zone, asked=f"bends.{k}.turn",
-                words=f"{_way(b.turn.value)}, R{say(round(self._radius(k, metal), 1))}",
+                words=f"{_way(b.turn.value)}, R{say(self._radius(k, metal), rough=True)}",
             )
             for k, (x, zone, b) in enumerate(zip(middles, self._zones(metal), self.bends, strict=True))
         ]  # fmt: skip
-        said = [f"bend {k + 1}: {line.words}, {say(round(line.x1, 1))} from the left" for k, line in enumerate(lines)]
+        said = [f"bend {k + 1}: {line.words}, {say(line.x1, rough=True)} from the left" for k, line in enumerate(lines)]
         warned = self._warned(t, metal, say)
-        notes = [f"flat {say(round(long, 1))} × {say(w, whole=True)}", *said, *self._brake(metal, say), *warned]
+        notes = [f"flat {say(long, rough=True)} × {say(w, whole=True)}", *said, *self._brake(metal, say), *warned]
         return Shown(chain, notes, lines, [self.profile(metal)])
 
     def profile(self, metal: Material) -> PartView:
@@ -222,13 +222,17 @@ class BentPlate(Plate):
         sharpest = min(self._radius(k, metal) for k in range(len(self.bends)))
         least = least_radius_of(t, metal)
         if sharpest < least - 1e-9:
-            said.append(f"R{say(round(sharpest, 1))} may crack: R{say(round(least, 1))} is usual, try it on a scrap")
+            said.append(
+                f"R{say(sharpest, rough=True)} may crack: R{say(least, rough=True)} is usual, try it on a scrap"
+            )
         legs = [self.first_leg.value, *(b.leg.value for b in self.bends)]
         for k, leg in enumerate(legs):
             beside = [j for j in (k - 1, k) if 0 <= j < len(self.bends)]
             needs = max(FLANGE_OF_OPENING * opening_of_mm(t, self._radius(j, metal)) for j in beside)
             if leg < needs - 1e-9:
-                said.append(f"leg {k + 1} under the {say(round(needs, 1))} that the die holds: a narrower die, or trim")
+                said.append(
+                    f"leg {k + 1} under the {say(needs, rough=True)} that the die holds: a narrower die, or trim"
+                )
         return said
 
 

@@ -74,7 +74,7 @@ class ConePlate(Plate):
         if self._sine < 1e-9:
             return [f"rolled to ⌀{say(self.large.value)} outside"]
         large, small = (r / self._sine for r in self._rims)
-        return [f"sector R{say(round(large, 1))} to R{say(round(small, 1))}, {self._sector_deg:.2f}°"]
+        return [f"sector R{say(large, rough=True)} to R{say(small, rough=True)}, {self._sector_deg:.2f}°"]
 
     @property
     def _sine(self) -> float:

@@ -79,7 +79,7 @@ class TrayPlate(Plate):
     def shown(self, blank: Outline, reach: float, metal: Material, say: Say) -> Shown:
         x, y = self._way("length", metal), self._way("width", metal)
         zone = x.floor - x.wall
-        words = f"90° up, R{say(round(self._inside(metal), 1))}"
+        words = f"90° up, R{say(self._inside(metal), rough=True)}"
         ends = [(at, y.floor, at, y.floor_end) for at in ((x.wall + x.floor) / 2, (x.floor_end + x.second) / 2)]
         ends += [(x.floor, at, x.floor_end, at) for at in ((y.wall + y.floor) / 2, (y.floor_end + y.second) / 2)]
         lines = [BendLine(x1=a, y1=b, x2=c, y2=d, turn_deg=90.0, zone_mm=zone, words=words) for a, b, c, d in ends]
@@ -91,8 +91,8 @@ class TrayPlate(Plate):
         ]
         side = Outline(outer=Ring.polygon([(0.0, 0.0), (a, 0.0), (a, h), (0.0, h)]))
         notes = [
-            f"flat {say(round(x.whole, 1))} × {say(round(y.whole, 1), whole=True)}",
-            f"bend lines {say(round((x.wall + x.floor) / 2, 1), whole=True)} from the edges",
+            f"flat {say(x.whole, rough=True)} × {say(y.whole, whole=True, rough=True)}",
+            f"bend lines {say((x.wall + x.floor) / 2, whole=True, rough=True)} from the edges",
             "drill the inner corners before it is bent: they tear",
         ]
         return Shown([], notes, lines, [PartView.of("folded, from the side", side, sized)])

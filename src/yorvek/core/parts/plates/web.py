@@ -53,7 +53,7 @@ class WebPlate(Plate):
     def shown(self, blank: Outline, reach: float, metal: Material, say: Say) -> Shown:
         stops = [0.0, *self._middles()]
         drawn = stepped(stops, ["holes"] * self.holes, self.height.value, 0.7 * reach, up=False)
-        notes = [f"{self.holes} openings ⌀{say(self.hole.value)}, {say(round(self._pitch, 1), whole=True)} apart"]
+        notes = [f"{self.holes} openings ⌀{say(self.hole.value)}, {say(self._pitch, whole=True, rough=True)} apart"]
         if self.rim is not None and self.rim.value > 0:
             notes.append(f"their rims pressed {say(self.rim.value, whole=True)} deep")
         if self._seat > 0:
