@@ -105,7 +105,7 @@ def test_they_stand_beside_the_familys_own_and_say_what_they_are():
     assert len(g.outline.openings) == 6
     assert g.openings_asked == ["hole"] * 4 + ["features.0.x", "features.1.x"]
     assert g.notes[-3:] == [
-        "M12, drill 10.2 at 100, 60", "M12 has 83 % of the thread that its bolt is worth", "slot 9 × 30 at 100, 95",
+        "M12, drill 10.2 at 100, 60", "slot 9 × 30 at 100, 95", "M12 has 83 % of the thread that its bolt is worth",
     ]  # fmt: skip
     assert [t.model_dump() for t in g.tools] == [{"tool": "tap M12", "holes": 1, "across_mm": 10.2, "opens": False}]
     assert plate(tapped(), thickness=12).notes[-1] == "M12, drill 10.2 at 100, 60"  # one diameter holds as its bolt

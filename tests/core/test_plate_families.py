@@ -125,7 +125,9 @@ def test_an_opening_in_the_metal_that_turns_is_refused_and_one_beside_it_is_told
         error = refused(lambda x=x: made(round(x, 3)))
         assert (error.field, error.got) == ("features.0.x", "within bend 1")
     near = made(round(line.x1 - line.zone_mm / 2 - 7 - 9.5, 3))
-    assert "1 opening nearer than 2 thicknesses to a bend: pulled out of round" in near.notes
+    (told,) = near.warned
+    assert told.words == "an opening 9.5 mm from a bend is pulled out of round" and told.words in near.notes
+    assert told.asked == "features.0.x" and told.mend.startswith("10 mm clear")
     far = made(round(line.x1 - line.zone_mm / 2 - 7 - 10.5, 3))
     assert not any("pulled" in n for n in far.notes)
 
@@ -168,12 +170,14 @@ def test_the_brake_is_told_what_it_needs_and_what_may_crack():
     g = bent([bend(90, 60)], width=1000, thickness=4)
     assert f"over a die of 32: about {1.42 * 360 * 16 * 1000 / 32 / 1000:.0f} kN on the brake" in g.notes
     assert not any("crack" in n for n in g.notes)
-    assert any(n.startswith("R3 may crack: R4 is usual") for n in bent([bend(90, 60)], thickness=4, radius=3).notes)
+    (told,) = bent([bend(90, 60)], thickness=4, radius=3).warned
+    assert (told.words, told.asked) == ("bend 1: R3 may crack, R4 is usual", "radius")
     hard = drawn(
         "bent", (), "6061-T6", first_leg=60, bends=[bend(90, 60)], width=50, thickness=4, radius=8,
     )  # fmt: skip
     assert any("R12 is usual" in n for n in hard.notes)
-    assert any(n.startswith("leg 2 under the 22.4 that the die holds") for n in bent([bend(90, 20)], thickness=4).notes)
+    (told,) = bent([bend(90, 20)], thickness=4).warned
+    assert (told.words, told.asked) == ("leg 2 is under the 22.4 that the die holds", "bends.0.leg")
 
 
 def test_a_folded_box_closes():

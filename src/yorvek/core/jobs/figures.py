@@ -14,6 +14,7 @@ from yorvek.core.cutting.bars.least_change import least_change
 from yorvek.core.cutting.bars.patterns import fewer_patterns
 from yorvek.core.errors import InputError
 from yorvek.core.frames import FrameRequest, check_member
+from yorvek.core.jobs.audit import Audited, AuditFinding, audit
 from yorvek.core.jobs.bar_groups import bar_groups, changed_after_cutting
 from yorvek.core.jobs.budget import ModuleMass, module_masses
 from yorvek.core.jobs.cautions import Caution, cautions
@@ -73,6 +74,11 @@ class Figures(Model):
     unverified: list[str]
     cut_before: list[str] = Field(default=[], description="what was cut as it is no longer wanted, and what to do")
     held_up: list[str] = Field(default=[], description="unverified, and nobody said why it is cut anyway")
+    audit: list[AuditFinding] = Field(default=[], description="what would go wrong with the parts as they stand")
+
+    def to_decide(self) -> list[AuditFinding]:
+        """What the audit found and nobody has decided."""
+        return [f for f in self.audit if f.open]
 
 
 def _job_reserve(
@@ -194,4 +200,5 @@ def figures(
         cut_before=[*changed_after_cutting(state, parts), *plates_changed(state, parts)],
         unverified=[d.name for d in state.dimensions.values() if not d.verified_by],
         held_up=[d.name for d in state.dimensions.values() if not d.verified_by and not d.cut_anyway.strip()],
+        audit=audit(Audited(state, parts, bars, sheets)),
     )

@@ -67,6 +67,13 @@ class CarriedSpec(Model):
     price: Money | None = None
 
 
+class GoingOn(Model):
+    """Why something that the audit found is cut anyway; `finding`: its key."""
+
+    finding: str = Field(min_length=1, max_length=200)
+    reason: str = Field(min_length=3, max_length=300)
+
+
 class JobSpec(Model):
     """A job's brief, but for its loads and dimensions."""
 
@@ -94,6 +101,7 @@ class JobSpec(Model):
     processes: list[Process] = Field(default=list(USUAL), max_length=30, description="ways to cut plate")
     hardware: list[HardwareItem] = Field(default=[], max_length=100)
     carried: list[CarriedSpec] = Field(default=[], max_length=60)
+    going_on: list[GoingOn] = Field(default=[], max_length=500, description="what the audit found and is cut anyway")
 
     def limits(self, span_over: float | None = None) -> Limits:
         """How far a part of the job may move; a member or plate may have its own share of the span."""

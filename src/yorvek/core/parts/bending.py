@@ -2,13 +2,14 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Sequence
 
 from shapely import LineString, Polygon
 
 from yorvek.core.errors import InputError
 from yorvek.core.outlines import Outline, ring_points
-from yorvek.core.parts.drawn import BendLine
+from yorvek.core.parts.drawn import BendLine, Warned
 from yorvek.core.parts.features import Feature
 from yorvek.core.quantities.entry import Place
 
@@ -41,14 +42,14 @@ def _on_flat(feature: Feature, number: int, starts: Sequence[float]) -> Feature:
 
 def refuse_in_bends(
     outline: Outline, asked: Sequence[str], bends: Sequence[BendLine], thickness_mm: float
-) -> list[str]:
+) -> list[Warned]:
     """What is to be known of openings beside bends.
 
     Raises:
         InputError: an opening that reaches into the metal that turns.
     """
     zones = [LineString([(b.x1, b.y1), (b.x2, b.y2)]).buffer(b.zone_mm / 2, cap_style="flat") for b in bends]
-    near = 0
+    near: dict[str, float] = {}
     for ring, field in zip(outline.openings, asked, strict=True):
         opening = Polygon(ring_points(ring))
         away = [zone.distance(opening) for zone in zones]
@@ -58,6 +59,14 @@ def refuse_in_bends(
                 field=field if field.startswith("features") else f"shape.{field}", got=f"within bend {number}",
                 needs="a place clear of the bend: there the metal turns, and the opening tears",
             )  # fmt: skip
-        near += bool(away) and min(away) < NEAR_THICKNESSES * thickness_mm
-    least = f"{NEAR_THICKNESSES:g} thicknesses"
-    return [f"{near} opening{'s' * (near > 1)} nearer than {least} to a bend: pulled out of round"] if near else []
+        if away and min(away) < NEAR_THICKNESSES * thickness_mm:
+            near[field] = min(near.get(field, math.inf), min(away))
+    clear = NEAR_THICKNESSES * thickness_mm
+    return [
+        Warned(
+            words=f"an opening {away:.1f} mm from a bend is pulled out of round",
+            mend=f"{clear:g} mm clear of it, two thicknesses; or drill it once it is bent",
+            asked=field,
+        )
+        for field, away in near.items()
+    ]

@@ -53,3 +53,11 @@ class PartView(Model):
         """An outline whose lower left corner is at the origin."""
         _, _, w, h = bounds_mm(outline)
         return cls(words=words, outline=outline, dimensions=dimensions, width_mm=w, height_mm=h)
+
+
+class Warned(Model):
+    """Something to be known of a part before it is cut: in words, how it is mended, and the question that states it."""
+
+    words: str
+    mend: str
+    asked: str = ""

@@ -11,7 +11,7 @@ from yorvek.core.materials import material
 from yorvek.core.model import Model
 from yorvek.core.outlines import Outline, Ring, area_mm2, bounds_mm, cut_length_mm
 from yorvek.core.parts.bending import on_legs, refuse_in_bends
-from yorvek.core.parts.drawn import BendLine, DrawnDimension, PartView
+from yorvek.core.parts.drawn import BendLine, DrawnDimension, PartView, Warned
 from yorvek.core.parts.ends import cut_away, end_cut, papered
 from yorvek.core.parts.features import Feature, ToolWork
 from yorvek.core.parts.features.laid import laid
@@ -28,10 +28,15 @@ MOST_DRAWN = 3
 
 
 class PartGeometry(Model):
-    """What follows from a part's dimensions. `openings_asked`: the question that states each opening, in order, of its
-    family or of its features; `tools`: what is done to openings once they are there;
-    `tapped`: which of them get a thread; `faces`: of a bar, those that are drilled; `bends`: of a plate that is bent,
-    where; `views`: what it is once it is made; `prints`: what of it is printed in true size.
+    """What follows from a part's dimensions.
+
+    Args:
+        openings_asked: the question that states each opening, in order, of its family or of its features.
+        tools: what is done to openings once they are there; `tapped`: which of them get a thread.
+        faces: of a bar, those that are drilled.
+        bends, views: of a plate that is bent, where, and what it is once it is made.
+        prints: what of it is printed in true size.
+        warned: what is to be known before it is cut.
     """
 
     kind: Literal["plate", "bar"]
@@ -44,6 +49,7 @@ class PartGeometry(Model):
     bends: list[BendLine] = []
     views: list[PartView] = []
     prints: list[str] = []
+    warned: list[Warned] = []
     notes: list[str]
     mass_kg: float
     area_mm2: float
@@ -122,7 +128,8 @@ def _bar(part: PartSpec, shape: BarPiece, say: Say) -> PartGeometry:
             *(f"{side}-end" for side, end, deg in shape.ends() if papered(end, s, deg)),
         ],
         tools=drilled.tools,
-        notes=[s.id, *notes, *drilled.notes],
+        notes=[s.id, *notes, *drilled.notes, *(w.words for w in drilled.warned)],
+        warned=drilled.warned,
         mass_kg=kg / (2 if shape.ripped else 1),
         dimensions=[
             DrawnDimension(x1=0, y1=0, x2=length, y2=0, offset_mm=-reach, value_mm=length, asked="length"),
@@ -178,7 +185,8 @@ def _plate(part: PartSpec, shape: PlateShape, say: Say) -> PartGeometry:
     features = on_legs(part.features, shape.starts(m))
     with_all = laid(bare, features, Host(t, m), say)
     asked = [*(shape.openings_asked() or [""] * len(bare.openings)), *with_all.asked]
-    near = refuse_in_bends(with_all.outline, asked, shown.bends, t)
+    warned = [*shown.warned, *with_all.warned]
+    warned += refuse_in_bends(with_all.outline, asked, shown.bends, t)
     area = area_mm2(with_all.outline)
     return PartGeometry(
         kind="plate",
@@ -190,7 +198,8 @@ def _plate(part: PartSpec, shape: PlateShape, say: Say) -> PartGeometry:
         bends=shown.bends,
         views=shown.views,
         prints=["part"],
-        notes=[f"t = {say(t, whole=True)}", *shown.notes, *with_all.notes, *near],
+        notes=[f"t = {say(t, whole=True)}", *shown.notes, *with_all.notes, *(w.words for w in warned)],
+        warned=warned,
         mass_kg=area * t * m.density_kg_m3 * 1e-9,
         area_mm2=area,
         cut_length_mm=cut_length_mm(with_all.outline),

@@ -40,7 +40,7 @@ class Countersunk(Placed):
     def tool(self, say: Say) -> str:
         return f"countersink {self.angle}° to ⌀{say(self.sink.value)}"
 
-    def warned(self, host: Host) -> str:
+    def warned(self, host: Host) -> tuple[str, str] | None:
         deep = self.deep_mm()
         if deep > host.thickness_mm:
             raise InputError(
@@ -48,7 +48,7 @@ class Countersunk(Placed):
                 needs=f"a countersink no deeper than the {host.piece}: this one goes {deep:.1f} mm into "
                 f"{host.thickness_mm:g} mm",
             )  # fmt: skip
-        return ""
+        return None
 
 
 COUNTERSUNK = FeatureKind(

@@ -12,18 +12,21 @@ from shapely import Polygon, STRtree
 from yorvek.core.errors import InputError
 from yorvek.core.outlines import Outline, Ring, ring_points
 from yorvek.core.outlines.width import span_of
-from yorvek.core.parts.features import CirclePattern, Feature, GridPattern, RowPattern, Tapped, ToolWork
+from yorvek.core.parts.drawn import Warned
+from yorvek.core.parts.features import KINDS, CirclePattern, Feature, GridPattern, RowPattern, Tapped, ToolWork
 from yorvek.core.parts.features.where import Host, Point
 from yorvek.core.parts.saying import Say
 
+FIRST = {k.model: list(k.asks) for k in KINDS}
+"""By kind: its questions, the first of which is where it is changed."""
 BRIDGE_MM = 0.05
 """Openings keep so much metal from each other and from the edge, at the least, to be openings at all."""
 
 
 @dataclass(frozen=True)
 class Laid:
-    """A plate with its features: the question that states each of their openings, notes, tools that follow, and which
-    openings get a thread.
+    """A plate with its features: the question that states each of their openings, notes, tools that follow, which
+    openings get a thread, and what is to be known of them.
     """
 
     outline: Outline
@@ -31,6 +34,7 @@ class Laid:
     notes: list[str]
     tools: list[ToolWork]
     tapped: list[int]
+    warned: list[Warned]
 
 
 def laid(outline: Outline, features: Sequence[Feature], host: Host, say: Say, *, first: int = 0) -> Laid:
@@ -48,6 +52,7 @@ def laid(outline: Outline, features: Sequence[Feature], host: Host, say: Say, *,
     openings = list(outline.openings)
     asked: list[str] = []
     notes: list[str] = []
+    told: list[Warned] = []
     tapped: list[int] = []
     tools: Counter[tuple[str, float]] = Counter()
     plate = Polygon(ring_points(outline.outer))
@@ -64,11 +69,13 @@ def laid(outline: Outline, features: Sequence[Feature], host: Host, say: Say, *,
             tapped += range(len(openings), len(openings) + len(rings))
         openings += rings
         asked += [f"{path}.x"] * len(rings)
-        notes += [_said(feature, len(rings), say), *([warned] if warned else [])]
+        notes.append(_said(feature, len(rings), say))
+        if warned is not None:
+            told.append(Warned(words=warned[0], mend=warned[1], asked=f"{path}.{FIRST[type(feature)][0]}"))
         if tool := feature.tool(say):
             tools[(tool, round(span_of(ring), 2))] += len(rings)
     made = [ToolWork(tool=t, holes=n, across_mm=mm) for (t, mm), n in tools.items()]
-    return Laid(Outline(outer=outline.outer, openings=openings), asked, notes, made, tapped)
+    return Laid(Outline(outer=outline.outer, openings=openings), asked, notes, made, tapped, told)
 
 
 def _refuse_crowded(

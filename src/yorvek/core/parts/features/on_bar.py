@@ -10,6 +10,7 @@ from yorvek.core.materials import Material
 from yorvek.core.model import Model
 from yorvek.core.outlines import Outline, Ring, area_mm2, bounds_mm
 from yorvek.core.outlines.width import is_circle, span_of
+from yorvek.core.parts.drawn import Warned
 from yorvek.core.parts.features import Feature, ToolWork
 from yorvek.core.parts.features.laid import Laid, laid
 from yorvek.core.parts.features.where import FaceName, Host
@@ -47,12 +48,13 @@ class BarFace(Model):
 
 @dataclass(frozen=True)
 class OnBar:
-    """What features make of a bar: faces, notes, tools, and how much metal is gone."""
+    """What features make of a bar: faces, notes, tools, how much metal is gone, and what is to be known."""
 
     faces: list[BarFace]
     notes: list[str]
     tools: list[ToolWork]
     taken_mm3: float
+    warned: list[Warned]
 
 
 def faces_of(s: Section) -> dict[FaceName, Face]:
@@ -92,11 +94,12 @@ def on_bar(side: Outline, s: Section, features: Sequence[Feature], metal: Materi
         InputError: a face that there is not, a feature off it or into another, a thread in too thin a wall.
     """
     if not features:
-        return OnBar([], [], [], 0.0)
+        return OnBar([], [], [], 0.0, [])
     faces = faces_of(s)
     drilled: dict[FaceName, list[tuple[Ring, str]]] = {}
     notes: list[str] = []
     tools: list[ToolWork] = []
+    warned: list[Warned] = []
     taken = 0.0
     for k, feature in enumerate(features):
         face = faces.get(feature.face)
@@ -110,10 +113,11 @@ def on_bar(side: Outline, s: Section, features: Sequence[Feature], metal: Materi
         for name in reached:
             drilled.setdefault(name, []).extend(zip(new, made.asked, strict=True))
         through = ", through both walls" if both else ""
-        notes += [f"{made.notes[0]}, {feature.face}{through}", *made.notes[1:]]
+        notes.append(f"{made.notes[0]}, {feature.face}{through}")
+        warned += made.warned
         tools += [_opened(new), *made.tools]
         taken += sum(area_mm2(Outline(outer=r)) for r in new) * face.wall_mm * len(reached)
-    return OnBar([_drawn(name, faces[name], of) for name, of in drilled.items()], notes, tools, taken)
+    return OnBar([_drawn(name, faces[name], of) for name, of in drilled.items()], notes, tools, taken, warned)
 
 
 def _drawn(name: FaceName, face: Face, of: list[tuple[Ring, str]]) -> BarFace:

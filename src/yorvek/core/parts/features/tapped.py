@@ -36,7 +36,7 @@ class Tapped(Placed):
     def tool(self, say: Say) -> str:
         return f"tap {self.thread}"
 
-    def warned(self, host: Host) -> str:
+    def warned(self, host: Host) -> tuple[str, str] | None:
         full = FULL.get(host.metal.family, FULL_STEEL) * thread_diameter_mm(self.thread)
         share = host.thickness_mm / full
         if share < LEAST - 1e-9:
@@ -45,9 +45,10 @@ class Tapped(Placed):
                 needs=f"a {host.piece} of at least {LEAST * full:.1f} mm, a finer thread, or a nut behind a clearance "
                 "hole",
             )  # fmt: skip
-        return (
-            "" if share >= 1 - 1e-9 else f"{self.thread} has {100 * share:.0f} % of the thread that its bolt is worth"
-        )
+        if share >= 1 - 1e-9:
+            return None
+        words = f"{self.thread} has {100 * share:.0f} % of the thread that its bolt is worth"
+        return words, f"a {host.piece} of {full:.1f} mm, a finer thread, or a nut behind a clearance hole"
 
 
 TAPPED = FeatureKind(Tapped, "Tapped hole", {"thread": ("Thread", "", "M12", "1/2-13")})

@@ -127,13 +127,13 @@ class Placed(Model):
         """The tool that follows the cut; nothing for most."""
         return ""
 
-    def warned(self, host: Host) -> str:
-        """What is to be known of it in this metal; nothing of most.
+    def warned(self, host: Host) -> tuple[str, str] | None:
+        """What is to be known of it in this metal, and how it is mended; nothing of most.
 
         Raises:
             InputError: it cannot be made in it.
         """
-        return ""
+        return None
 
     def at(self) -> list[tuple[float, float, float]]:
         """Each one's place, and how far it is turned with it, degrees.

@@ -34,8 +34,8 @@ class Window(Placed):
         corner = f" R{say(self.corner.value)}" if self.corner.value else ""
         return f"opening {say(self.width.value)} × {say(self.height.value)}{corner}"
 
-    def warned(self, host: Host) -> str:
-        return "" if self.corner.value else "an opening with sharp corners tears from them: round them"
+    def warned(self, host: Host) -> tuple[str, str] | None:
+        return None if self.corner.value else ("an opening with sharp corners tears from them", "round its corners")
 
 
 WINDOW = FeatureKind(

@@ -13,7 +13,7 @@ from yorvek.core.errors import InputError
 from yorvek.core.materials import Material
 from yorvek.core.model import Model
 from yorvek.core.outlines import Outline, Ring, Vertex, bounds_mm, ring_points
-from yorvek.core.parts.drawn import BendLine, DrawnDimension, PartView
+from yorvek.core.parts.drawn import BendLine, DrawnDimension, PartView, Warned
 from yorvek.core.parts.plates.kind import THICKNESS, Plate, PlateKind, Shown
 from yorvek.core.parts.plates.rectangle import rectangle_outline
 from yorvek.core.parts.saying import Say
@@ -94,8 +94,8 @@ class BentPlate(Plate):
         ]  # fmt: skip
         said = [f"bend {k + 1}: {line.words}, {say(line.x1, rough=True)} from the left" for k, line in enumerate(lines)]
         warned = self._warned(t, metal, say)
-        notes = [f"flat {say(long, rough=True)} × {say(w, whole=True)}", *said, *self._brake(metal, say), *warned]
-        return Shown(chain, notes, lines, [self.profile(metal)])
+        notes = [f"flat {say(long, rough=True)} × {say(w, whole=True)}", *said, *self._brake(metal, say)]
+        return Shown(chain, notes, lines, [self.profile(metal)], warned)
 
     def profile(self, metal: Material) -> PartView:
         """The plate once bent, from its end, lower left corner at the origin, each leg with its measure."""
@@ -216,22 +216,32 @@ class BentPlate(Plate):
             said.append(f"over a die of {say(v)}: about {kN:.0f} kN on the brake")
         return said
 
-    def _warned(self, t: float, metal: Material, say: Say) -> list[str]:
+    def _warned(self, t: float, metal: Material, say: Say) -> list[Warned]:
         """What may go wrong at the brake."""
         said = []
-        sharpest = min(self._radius(k, metal) for k in range(len(self.bends)))
         least = least_radius_of(t, metal)
-        if sharpest < least - 1e-9:
-            said.append(
-                f"R{say(sharpest, rough=True)} may crack: R{say(least, rough=True)} is usual, try it on a scrap"
-            )
+        for k, bend in enumerate(self.bends):
+            if (r := self._radius(k, metal)) < least - 1e-9:
+                usual = say(least, rough=True)
+                said.append(
+                    Warned(
+                        words=f"bend {k + 1}: R{say(r, rough=True)} may crack, R{usual} is usual",
+                        mend=f"bend it to R{usual}, or try it on a scrap first",
+                        asked=f"bends.{k}.radius" if bend.radius is not None else "radius",
+                    )
+                )
         legs = [self.first_leg.value, *(b.leg.value for b in self.bends)]
         for k, leg in enumerate(legs):
             beside = [j for j in (k - 1, k) if 0 <= j < len(self.bends)]
             needs = max(FLANGE_OF_OPENING * opening_of_mm(t, self._radius(j, metal)) for j in beside)
             if leg < needs - 1e-9:
+                holds = say(needs, rough=True)
                 said.append(
-                    f"leg {k + 1} under the {say(needs, rough=True)} that the die holds: a narrower die, or trim"
+                    Warned(
+                        words=f"leg {k + 1} is under the {holds} that the die holds",
+                        mend=f"a leg of {holds}, a narrower die, or bend it long and trim",
+                        asked=self._leg_name(k),
+                    )
                 )
         return said
 

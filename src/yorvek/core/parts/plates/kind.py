@@ -10,7 +10,7 @@ from typing import ClassVar
 from yorvek.core.materials import Material
 from yorvek.core.model import Model
 from yorvek.core.outlines import Outline
-from yorvek.core.parts.drawn import BendLine, DrawnDimension, PartView
+from yorvek.core.parts.drawn import BendLine, DrawnDimension, PartView, Warned
 from yorvek.core.parts.saying import Say
 from yorvek.core.quantities.entry import Place, Thickness
 
@@ -29,6 +29,7 @@ class Shown:
     notes: list[str] = field(default_factory=list)
     bends: list[BendLine] = field(default_factory=list)
     views: list[PartView] = field(default_factory=list)
+    warned: list[Warned] = field(default_factory=list)
 
 
 class Plate(Model):

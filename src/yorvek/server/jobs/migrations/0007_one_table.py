@@ -23,8 +23,12 @@ MODELS = {
 }  # fmt: skip
 SINCE = {
     "dimensions": {"__all__": {"cut_anyway"}},
-    "job": {"machines": {"welders", "mark_s"}, "processes": {"__all__": {"feed_mm_min", "pierce_s"}}},
-    "parts": {"__all__": {"features"}},
+    "job": {
+        "machines": {"welders", "mark_s"}, "processes": {"__all__": {"feed_mm_min", "pierce_s"}}, "going_on": True,
+    },
+    "parts": {
+        "__all__": {"features": True, "shape": {"left_shape": {"offset"}, "right_shape": {"offset"}}},
+    },
     "sheets_cut": True,
 }
 """Fields that specs have had since: the digest of then knew nothing of them. A new field of a spec is added here."""
