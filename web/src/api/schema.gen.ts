@@ -2482,6 +2482,46 @@ export interface components {
             value: number;
         };
         /**
+         * AuditFinding
+         * @description One thing that would go wrong.
+         *
+         *     Args:
+         *         key: names it as long as it stands: its rule, its part, its place.
+         *         level: "stop" is solved or given a reason before it is cut, "care" is only said.
+         *         part: the record that it is about; asked: the field of its form that states it.
+         *         words, mend: what it is, and what would mend it.
+         *         reason: why it is cut anyway, as somebody said.
+         */
+        AuditFinding: {
+            /**
+             * Asked
+             * @default
+             */
+            asked: string;
+            /** Key */
+            key: string;
+            /**
+             * Level
+             * @enum {string}
+             */
+            level: "stop" | "care";
+            /** Mark */
+            mark: string;
+            /** Mend */
+            mend: string;
+            /** Part */
+            part: number;
+            /**
+             * Reason
+             * @default
+             */
+            reason: string;
+            /** Rule */
+            rule: string;
+            /** Words */
+            words: string;
+        };
+        /**
          * AwayLine
          * @description A job that was put away.
          */
@@ -4800,6 +4840,16 @@ export interface components {
             thickness: components["schemas"]["Thickness"];
         };
         /**
+         * GoingOn
+         * @description Why something that the audit found is cut anyway; `finding`: its key.
+         */
+        GoingOn: {
+            /** Finding */
+            finding: string;
+            /** Reason */
+            reason: string;
+        };
+        /**
          * GridPattern
          * @description Rows and columns, the lower left one where it stands.
          */
@@ -5201,6 +5251,12 @@ export interface components {
              * @default
              */
             for_whom: string;
+            /**
+             * Going On
+             * @description what the audit found and is cut anyway
+             * @default []
+             */
+            going_on: components["schemas"]["GoingOn"][];
             /**
              * Hardware
              * @default []
@@ -7001,10 +7057,15 @@ export interface components {
         };
         /**
          * PartGeometry
-         * @description What follows from a part's dimensions. `openings_asked`: the question that states each opening, in order, of its
-         *     family or of its features; `tools`: what is done to openings once they are there;
-         *     `tapped`: which of them get a thread; `faces`: of a bar, those that are drilled; `bends`: of a plate that is bent,
-         *     where; `views`: what it is once it is made; `prints`: what of it is printed in true size.
+         * @description What follows from a part's dimensions.
+         *
+         *     Args:
+         *         openings_asked: the question that states each opening, in order, of its family or of its features.
+         *         tools: what is done to openings once they are there; `tapped`: which of them get a thread.
+         *         faces: of a bar, those that are drilled.
+         *         bends, views: of a plate that is bent, where, and what it is once it is made.
+         *         prints: what of it is printed in true size.
+         *         warned: what is to be known before it is cut.
          */
         PartGeometry: {
             /** Area Mm2 */
@@ -7068,6 +7129,11 @@ export interface components {
              * @default []
              */
             views: components["schemas"]["PartView"][];
+            /**
+             * Warned
+             * @default []
+             */
+            warned: components["schemas"]["Warned"][];
             /** Width Mm */
             width_mm: number;
         };
@@ -10299,6 +10365,8 @@ export interface components {
          * @description The numbers of the thread.
          */
         ThreadFigures: {
+            /** Audit */
+            audit: components["schemas"]["AuditFinding"][];
             /** Bars To Buy */
             bars_to_buy: number;
             /** Bars To Cut */
@@ -10577,6 +10645,21 @@ export interface components {
              * @default 0
              */
             right: number;
+        };
+        /**
+         * Warned
+         * @description Something to be known of a part before it is cut: in words, how it is mended, and the question that states it.
+         */
+        Warned: {
+            /**
+             * Asked
+             * @default
+             */
+            asked: string;
+            /** Mend */
+            mend: string;
+            /** Words */
+            words: string;
         };
         /**
          * WebPlate

@@ -6,6 +6,7 @@ import { typed } from '../composables/useDraft'
 import { job } from '../shared/job'
 import { shown, word } from '../shared/reserve'
 import { mass } from '../shared/units'
+import { toDecide } from '../shared/audit'
 
 const route = useRoute()
 /** Whose forms stand on which stage. */
@@ -48,7 +49,13 @@ const stages = computed(() => {
       bad: v.members.length + v.structures.length > 0 && (reserve === null || reserve < 1),
     },
     { id: 'compare', name: 'Compare', figure: t('frame.of_decided_x', [decided, sized.length]), more: '' },
-    { id: 'parts', name: 'Parts', figure: many(f.pieces, 'piece'), more: mass(f.mass_kg) },
+    {
+      id: 'parts',
+      name: 'Parts',
+      figure: many(f.pieces, 'piece'),
+      more: toDecide(v) ? t('frame.x_to_decide', [toDecide(v)]) : mass(f.mass_kg),
+      stale: toDecide(v) > 0,
+    },
     {
       id: 'cut',
       name: 'Cut',

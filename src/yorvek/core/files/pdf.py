@@ -235,6 +235,8 @@ def cut_list_pdf(job: JobSpec, figures: Figures, unit: UnitSystem) -> bytes:
     if figures.unverified:
         page.line("Not verified: " + ", ".join(figures.unverified) + ". Measure before cutting.", bold=True, colour=RED)
     cautions_ahead(page, figures.cautions)
+    for finding in figures.to_decide():
+        page.line(f"To decide before it is cut: {finding.mark}, {finding.words}. Mend: {finding.mend}.", colour=RED)
     for words in figures.cut_before:
         page.line(f"Changed after cutting. {words}.", bold=True, colour=RED)
     for result in figures.bars:

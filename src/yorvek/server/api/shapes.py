@@ -20,6 +20,7 @@ from yorvek.core.jobs import (
     StockSpec,
     StructureSpec,
 )
+from yorvek.core.jobs.audit import AuditFinding
 from yorvek.core.jobs.budget import ModuleMass
 from yorvek.core.jobs.cautions import Caution
 from yorvek.core.jobs.checking import CommentSpec
@@ -232,6 +233,8 @@ class ThreadFigures(Model):
     held_up: list[str]
     cut_before: list[str]
     """What nothing is cut from until somebody stands for it."""
+    audit: list[AuditFinding]
+    """What would go wrong with the parts as they stand: mended, decided, or only said."""
     stale_plans: int
     sheets_planned: int
     cautions: list[Caution]

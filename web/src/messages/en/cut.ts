@@ -7,6 +7,8 @@ export default {
   held_back_until_the_assembly_x:
     'Held back until the assembly is measured: {0}. They lie last on their bars: all the rest can be cut.',
   at_most_x: 'at most {0}',
+  x_to_decide: '{0} to decide before it is cut.',
+  the_parts_say_what: 'The parts say what',
   changed_after_cutting: 'Changed after cutting.',
   slants_share_cuts:
     'Slanted ends that lie against each other share a cut. A piece with {0} lies turned over, with {1} end for end.',

@@ -2,6 +2,7 @@
 /** How every piece comes out of the metal, in five rooms: what is bought, bars, sheets, the table, what was cut. */
 import { computed, ref } from 'vue'
 import { useRoute } from 'vue-router'
+import { toDecide } from '../../shared/audit'
 import { job } from '../../shared/job'
 import { unit } from '../../shared/units'
 import type { Room } from '../../shared/places'
@@ -47,6 +48,10 @@ const cautions = computed(() => job.value!.figures.cautions.filter((x) => ['galv
       <router-link :to="`${base}/brief`">{{ $t('cut.the_brief_says') }}</router-link>
       {{ $t('cut.why_they_are_cut_anyway') }}</template
     >
+  </p>
+  <p v-if="toDecide(job!)" class="notice">
+    <b>{{ $t('cut.x_to_decide', [toDecide(job!)]) }}</b>
+    <router-link :to="`${base}/parts`">{{ $t('cut.the_parts_say_what') }}</router-link>.
   </p>
   <p v-for="words in job!.figures.cut_before" :key="words" class="notice">
     <b>{{ $t('cut.changed_after_cutting') }}</b> {{ words }}.

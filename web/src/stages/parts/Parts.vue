@@ -4,6 +4,7 @@ import { computed, onMounted, ref } from 'vue'
 import { useDraft } from '../../composables/useDraft'
 import { usePicked } from '../../composables/usePicked'
 import { attempt, job, mayWrite } from '../../shared/job'
+import Audit from './Audit.vue'
 import Budget from './Budget.vue'
 import DrawingIn from './DrawingIn.vue'
 import { blank, fieldOf, loadFamilies, materials, offered, type Draft } from './part'
@@ -33,6 +34,13 @@ function choose(part: number) {
 function change(asked?: string) {
   if (row.value && begin(row.value.spec as Draft, row.value) && asked) void leadTo(fieldOf(asked))
 }
+/** To what states a finding: the part's form, where somebody may write, else its drawing. */
+function leadThere(part: number, asked: string) {
+  if (!leave()) return
+  chosen.value = part
+  if (!mayWrite.value || !asked || !row.value) return
+  if (begin(row.value.spec as Draft, row.value)) void leadTo(asked)
+}
 </script>
 <template>
   <div class="row spread">
@@ -49,6 +57,7 @@ function change(asked?: string) {
   <div class="columns gap">
     <section>
       <PartList :chosen="chosen" @choose="choose" />
+      <Audit @lead="leadThere" />
       <Budget />
       <p v-if="job!.parts.length" class="notice gap">
         {{ $t('parts.next') }}

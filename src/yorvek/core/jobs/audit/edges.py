@@ -2,17 +2,21 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 
-from shapely import Point, Polygon
+import numpy as np
+import shapely
+from numpy.typing import NDArray
+from shapely import Polygon
 
 from yorvek.core.jobs.audit.kind import Audited, AuditFinding, AuditRule
 from yorvek.core.jobs.cutting import WorkedPart
-from yorvek.core.outlines import ring_points
+from yorvek.core.outlines import Ring, ring_points
 from yorvek.core.outlines.width import is_circle, middle_of, span_of
-from yorvek.core.parts import PartGeometry
+from yorvek.core.parts import BasePlate, PartGeometry
 from yorvek.core.parts.saying import Say, said_in
 
+Sizes = NDArray[np.float64]
 EDGE, PITCH = 1.2, 2.2
 """Diameters of the hole: from its middle to the edge, and to the next one (EN 1993-1-8 table 3.3, from memory)."""
 GIVES_MM = 0.05
@@ -26,36 +30,46 @@ def _look(job: Audited) -> Iterator[AuditFinding]:
 
 def _of_plate(number: int, w: WorkedPart, g: PartGeometry, say: Say) -> Iterator[AuditFinding]:
     """The nearest to an edge and the nearest pair of each question, so that a row of ten is one line."""
-    edge = Polygon(ring_points(g.outline.outer)).exterior
-    holes = [
-        (middle_of(ring), span_of(ring), asked)
-        for ring, asked in zip(g.outline.openings, g.openings_asked, strict=True)
-        if is_circle(ring) and _bolted(asked)
-    ]
-    near: dict[str, tuple[float, float]] = {}
-    close: dict[str, tuple[float, float]] = {}
-    for k, (middle, d, asked) in enumerate(holes):
-        away = edge.distance(Point(middle))
-        if away < EDGE * d - GIVES_MM and away < near.get(asked, (away + 1, d))[0]:
-            near[asked] = (away, d)
-        for other, other_d, _ in holes[:k]:
-            wide = max(d, other_d)
-            pitch = Point(middle).distance(Point(other))
-            if pitch < PITCH * wide - GIVES_MM and pitch < close.get(asked, (pitch + 1, wide))[0]:
-                close[asked] = (pitch, wide)
-    for asked, (away, d) in near.items():
-        least = say(EDGE * d, whole=True, rough=True)
-        words = f"a hole ⌀{say(d)} stands {say(away, whole=True, rough=True)} from the edge: it tears under {least}"
+    pairs = zip(g.outline.openings, g.openings_asked, strict=True)
+    holes = [(ring, asked) for ring, asked in pairs if is_circle(ring) and _bolted(w, asked)]
+    if not holes:
+        return
+    middles = np.array([middle_of(ring) for ring, _ in holes])
+    wide = np.array([span_of(ring) for ring, _ in holes])
+    away = shapely.distance(Polygon(ring_points(g.outline.outer)).exterior, shapely.points(middles))
+    for asked, k in _least(away, away < EDGE * wide - GIVES_MM, holes):
+        least = say(EDGE * wide[k], whole=True, rough=True)
+        at = say(float(away[k]), whole=True, rough=True)
+        words = f"a hole ⌀{say(float(wide[k]))} stands {at} from the edge: it tears under {least}"
         yield _found("edge", number, w, asked, words, f"{least} from the edge or more, or a smaller hole")
-    for asked, (pitch, d) in close.items():
+    # of each pair the later one is the one that is named
+    apart = np.hypot(*(middles[:, None] - middles[None]).transpose(2, 0, 1))
+    wider = np.maximum(wide[:, None], wide[None])
+    before = np.tri(len(holes), k=-1, dtype=bool)
+    close = np.where(before & (apart < PITCH * wider - GIVES_MM), apart, np.inf)
+    nearest = close.argmin(axis=1)
+    pitch = close[np.arange(len(holes)), nearest]
+    for asked, k in _least(pitch, np.isfinite(pitch), holes):
+        d = float(wider[k, nearest[k]])
         least = say(PITCH * d, whole=True, rough=True)
-        words = f"holes ⌀{say(d)} stand {say(pitch, whole=True, rough=True)} apart, where {least} is the least"
+        at = say(float(pitch[k]), whole=True, rough=True)
+        words = f"holes ⌀{say(d)} stand {at} apart, where {least} is the least"
         yield _found("pitch", number, w, asked, words, f"{least} apart or more, or smaller holes")
 
 
-def _bolted(asked: str) -> bool:
+def _least(size: Sizes, wrong: NDArray[np.bool_], holes: Sequence[tuple[Ring, str]]) -> Iterator[tuple[str, int]]:
+    """Of those that are wrong, the worst of each question."""
+    worst: dict[str, int] = {}
+    for k in map(int, np.flatnonzero(wrong)):
+        asked = holes[k][1]
+        if asked not in worst or size[k] < size[worst[asked]]:
+            worst[asked] = k
+    yield from worst.items()
+
+
+def _bolted(w: WorkedPart, asked: str) -> bool:
     """Holes of features and of the grid of a plate with holes: others are there to be light, or are checked as pins."""
-    return asked.startswith("features.") or asked == "hole"
+    return asked.startswith("features.") or (isinstance(w.part.shape, BasePlate) and asked == "hole")
 
 
 def _found(what: str, number: int, w: WorkedPart, asked: str, words: str, mend: str) -> AuditFinding:

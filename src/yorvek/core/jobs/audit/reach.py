@@ -9,18 +9,14 @@ from yorvek.core.quantities import length_text
 
 
 def _look(job: Audited) -> Iterator[AuditFinding]:
+    carried = list(_not_carried(job))
+    yield from carried
+    stuck = {f.mark for f in carried}
+    yield from (f for f in _without_stock(job) if f.mark not in stuck)
+
+
+def _not_carried(job: Audited) -> Iterator[AuditFinding]:
     unit, longest = job.state.job.unit, job.state.job.longest_piece
-    for result in job.bars:
-        stock = max((s.length for s in result.group.problem.stock), default=0.0)
-        for u in result.plan.unplaced:
-            wants = next(p.length for p in result.group.problem.parts if p.id == u.part)
-            yield AuditFinding(
-                key=f"stock:{u.part}", rule="reach", level="stop", mark=u.part, part=job.numbered(u.part),
-                asked="shape.length",
-                words=f"{u.qty} of it, {length_text(wants, unit)} long, come out of no stock: the longest is "
-                f"{length_text(stock, unit)}" if wants > stock else f"{u.qty} of it have no stock left",
-                mend="longer bars, a splice, or a shorter piece" if wants > stock else "more bars on the stock book",
-            )  # fmt: skip
     for number, w, g in job.drawn():
         size = max(g.width_mm, g.height_mm)
         if longest is not None and size > longest.value + 1e-6:
@@ -30,6 +26,24 @@ def _look(job: Audited) -> Iterator[AuditFinding]:
                 asked="shape.length" if g.kind == "bar" else "",
                 words=f"it is {long} long, and vehicle and door take {takes}",
                 mend="a joint that is made on site, or another vehicle",
+            )  # fmt: skip
+
+
+def _without_stock(job: Audited) -> Iterator[AuditFinding]:
+    """Pieces that the plan found no bar for; that none is entered at all is said where bars are planned."""
+    unit = job.state.job.unit
+    for result in job.bars:
+        longest = max((s.length for s in result.group.problem.stock), default=0.0)
+        for u in result.plan.unplaced if longest else []:
+            wants = next(p.length for p in result.group.problem.parts if p.id == u.part)
+            words, mend = f"{u.qty} of it have no stock left", "more bars on the stock book"
+            if wants > longest:
+                words = f"{u.qty} of it, {length_text(wants, unit)} long, come out of no stock: the longest is "
+                words += length_text(longest, unit)
+                mend = "longer bars, a splice, or a shorter piece"
+            yield AuditFinding(
+                key=f"stock:{u.part}", rule="reach", level="stop", mark=u.part, part=job.numbered(u.part),
+                asked="shape.length", words=words, mend=mend,
             )  # fmt: skip
 
 

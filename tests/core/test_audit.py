@@ -1,0 +1,156 @@
+"""The audit before the cut: jobs with one mistake each, and sound ones of which nothing is said."""
+
+import io
+
+import pypdf
+import pytest
+
+from tests.core.jobs import DEMO, demo, worked
+from tests.core.test_features import hole, tapped
+from tests.core.test_jobs import plain_job
+from tests.core.test_plate_families import bend, spec
+from tests.core.test_saddles import TUBE, bar
+from yorvek.core.files.pdf import cut_list_pdf
+from yorvek.core.jobs.audit import RULES
+from yorvek.core.jobs.spec import GoingOn
+from yorvek.core.quantities.entry import Length
+from yorvek.core.records.digest import digest_of
+
+
+def mm(value):
+    return {"text": f"{value:g}", "value": float(value)}
+
+
+def marked(part, mark, **more):
+    return part.model_copy(update={"mark": mark, **more})
+
+
+def plate(*features, width=300, height=200, thickness=10, **more):
+    return marked(spec("rectangle", features, width=width, height=height, thickness=thickness), "F9", **more)
+
+
+def grid(**more):
+    sizes = {"width": 200, "height": 150, "thickness": 12, "hole": 18, "edge": 40, **more}
+    made = spec("base_plate", **{k: v for k, v in sizes.items() if k not in ("columns", "rows")})
+    counts = {k: sizes[k] for k in ("columns", "rows") if k in sizes}
+    return marked(made.model_copy(update={"shape": made.shape.model_copy(update=counts)}), "F9")
+
+
+def bent(**more):
+    sizes = {"first_leg": 80, "width": 100, "thickness": 5, "bends": [bend(90, 80)], **more}
+    return marked(spec("bent", sizes.pop("features", ()), **sizes), "F9")
+
+
+STOCK = {
+    1: {"item": {"form": "bar", "section_id": TUBE, "material_id": "S355", "length": mm(6000), "price": mm(60)}},
+    2: {
+        "item": {
+            "form": "bar", "section_id": "SHS 60×60×4 hot", "material_id": "S355", "length": mm(6000), "price": mm(80),
+        }
+    },
+}  # fmt: skip
+
+
+def audited(*parts, stock=STOCK, **job):
+    """A job of these parts, alone, as it is worked out."""
+    state = plain_job(parts=dict(enumerate(parts, 1)), stock=stock, members={}, loads={})
+    state = state.model_copy(update={"job": state.job.model_copy(update=job)})
+    return worked(state)
+
+
+VAN = {"longest_piece": Length(text="4000", value=4000)}
+SQUARE = "SHS 60×60×4 hot"
+ROW = {"pattern": "row", "count": 3, "pitch": {"text": "28"}}
+MISTAKES = [
+    # a name, the parts, the job; what is found: level, mark, field, words, mend
+    ("a bend sharper than the metal", [bent(radius=2)], {}, "stop", "shape.radius", "may crack", "R5"),
+    ("one bend sharper", [bent(bends=[bend(90, 80, radius=2)])], {}, "stop", "shape.bends.0.radius", "crack", "R5"),
+    ("a leg too short for the die", [bent(first_leg=20)], {}, "stop", "shape.first_leg", "the die holds", "28"),
+    ("a last leg too short", [bent(bends=[bend(90, 24)])], {}, "stop", "shape.bends.0.leg", "the die holds", "28"),
+    ("a hole beside a bend", [bent(features=[hole(x=57, y=50)])], {}, "stop", "features.0.x", "from a bend", "10 mm"),
+    ("a thread without metal", [plate(tapped("M16"))], {}, "stop", "features.0.thread", "M16 has 62 %", "nut"),
+    ("a thread in aluminium", [plate(tapped("M12"), thickness=12, material_id="6061-T6")], {}, "stop",
+     "features.0.thread", "M12 has 67 %", "18.0 mm"),
+    ("an opening with sharp corners",
+     [plate({"kind": "window", "width": mm(60), "height": mm(40), "corner": mm(0), "x": mm(150), "y": mm(100)})], {},
+     "stop", "features.0.width", "sharp corners", "round"),
+    ("a hole at the edge", [plate(hole(x=12, y=100))], {}, "stop", "features.0.x", "12 mm from the edge", "16.8 mm"),
+    ("a row of holes too near each other", [plate(hole(x=60, y=100, pattern=ROW))], {}, "stop", "features.0.x",
+     "28 mm apart", "30.8 mm"),
+    ("two features too near each other", [plate(hole(x=60, y=100), hole(x=85, y=100))], {}, "stop", "features.1.x",
+     "25 mm apart", "30.8 mm"),
+    ("a grid too near the edge", [grid(edge=20)], {}, "stop", "shape.edge", "20 mm from the edge", "21.6 mm"),
+    ("a grid too near itself", [grid(columns=5)], {}, "stop", "shape.columns", "30 mm apart", "39.6 mm"),
+    ("a bar longer than any stock", [marked(bar(length=mm(7000)), "F9")], {}, "stop", "shape.length",
+     "come out of no stock: the longest is 6000 mm", "splice"),
+    ("a bar longer than the van", [marked(bar(length=mm(4500)), "F9")], VAN,
+     "stop", "shape.length", "4500 mm long, and vehicle and door take 4000 mm", "on site"),
+    ("a plate longer than the van", [plate(width=4400)], VAN, "stop", "", "4400 mm long", "on site"),
+    ("a hole in a tube", [marked(bar(SQUARE), "F9", features=spec("rectangle", [hole(x=100, y=30)], width=300,
+     height=90, thickness=9).features)], {}, "care", "features.0.face", "seam", "lay the seam to the top"),
+    ("one piece under two marks", [marked(plate(), "F8"), plate()], {}, "care", "qty", "same piece as F8", "one mark"),
+    ("one bar under two marks", [marked(bar(), "F8"), marked(bar(), "F9")], {}, "care", "qty", "piece as F8", "F9"),
+]  # fmt: skip
+
+
+@pytest.mark.parametrize(
+    ("parts", "job", "level", "asked", "words", "mend"), [m[1:] for m in MISTAKES], ids=[m[0] for m in MISTAKES]
+)
+def test_a_mistake_is_found_named_placed_and_can_be_mended(parts, job, level, asked, words, mend):
+    found = [f for f in audited(*parts, **job).audit if f.level == level]
+    (only,) = found
+    assert (only.mark, only.asked) == ("F9", asked)
+    assert words in only.words and mend in only.mend
+    assert only.open == (level == "stop")
+
+
+SOUND = [
+    [plate(hole(x=60, y=100, pattern={"pattern": "row", "count": 3, "pitch": {"text": "60"}}), thickness=12)],
+    [plate(tapped("M12", x=150, y=100), thickness=12)],
+    [grid()],
+    [bent()],
+    [bent(features=[hole(x=30, y=50)])],
+    [marked(bar(), "P1"), marked(bar(length=mm(901)), "P2")],
+    [plate(), plate(width=301).model_copy(update={"mark": "F8"})],
+    [marked(spec("lug", width=60, height=60, hole=40, thickness=15), "L1")],
+    [marked(spec("ring", outer=100, inner=90, thickness=8), "R1")],
+    [marked(spec("web", width=600, height=150, hole=100, holes=4, thickness=6), "W1")],
+]
+
+
+@pytest.mark.parametrize("parts", SOUND, ids=lambda parts: parts[0].shape.family)
+def test_of_a_sound_job_nothing_is_said(parts):
+    assert audited(*parts).audit == []
+
+
+@pytest.mark.parametrize("name", sorted(p.name.removesuffix(".job.json") for p in DEMO.glob("*.job.json")))
+def test_the_demo_jobs_are_sound(name):
+    assert worked(demo(name)).to_decide() == []
+
+
+def test_a_reason_lets_it_go_on_as_long_as_it_is_the_same_mistake():
+    part = plate(hole(x=12, y=100))
+    (found,) = audited(part).audit
+    going = [GoingOn(finding=found.key, reason="a cable goes through, no bolt")]
+    decided = audited(part, going_on=going)
+    assert decided.to_decide() == [] and decided.audit[0].reason == "a cable goes through, no bolt"
+    other = plate(hole(x=150, y=10))
+    assert audited(marked(other, "F7"), going_on=going).to_decide() != []
+
+
+def test_a_reason_is_no_change_of_what_was_signed():
+    state = demo("heron-hide")
+    going = [GoingOn(finding="edge:F1:hole", reason="as agreed")]
+    decided = state.model_copy(update={"job": state.job.model_copy(update={"going_on": going})})
+    assert digest_of(decided) == digest_of(state)
+
+
+def test_what_is_to_decide_stands_on_the_cut_list():
+    state = plain_job(parts={1: plate(hole(x=12, y=100))}, stock=STOCK, members={}, loads={})
+    reader = pypdf.PdfReader(io.BytesIO(cut_list_pdf(state.job, worked(state), "mm")))
+    words = " ".join("".join(p.extract_text() for p in reader.pages).split())
+    assert "To decide before it is cut: F9, a hole ⌀14 stands 12 mm from the edge" in words
+
+
+def test_every_rule_says_what_it_looks_for():
+    assert len({r.id for r in RULES}) == len(RULES) and all(r.words for r in RULES)
