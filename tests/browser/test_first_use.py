@@ -135,6 +135,40 @@ def test_a_thread_is_added_to_a_plate_seen_saved_and_taken_back(inside: tuple[Pa
     page.get_by_text("M8, drill 6.8 at 40, 65").wait_for(state="detached")
 
 
+def test_a_bent_plate_is_made_audited_decided_and_taken_back(inside: tuple[Page, str]) -> None:
+    page, job = inside
+    page.goto(f"{job}/parts")
+    stage = page.get_by_role("navigation", name="Stages").get_by_role("link", name="Parts")
+    page.get_by_role("button", name="Bent plate", exact=True).click()
+    page.get_by_label("Width, along the bends").fill("120")
+    page.get_by_label("First leg, outside").fill("9")
+    page.get_by_text("its bends take of it").first.wait_for()
+    page.get_by_label("First leg, outside").fill("24")
+    page.get_by_role("button", name="Add to Bends").click()
+    bend = page.get_by_role("group", name="Bends 2")
+    bend.get_by_label("Turned, up or −down").fill("-90")
+    bend.get_by_label("Leg after it, outside").fill("80")
+    page.locator("[data-pick='bends.1.turn']").first.wait_for()
+    page.get_by_text("bent, from its end").first.wait_for()
+    page.get_by_role("button", name="Save part").click()
+    found = page.get_by_role("region", name="Before it is cut")
+    found.get_by_text("1 to decide").wait_for()
+    assert "1 to decide" in stage.inner_text()
+    found.get_by_role("button", name=re.compile("^B1 leg 1 is under")).click()
+    assert page.get_by_label("First leg, outside").evaluate("field => field === document.activeElement")
+    page.keyboard.press("Escape")
+    page.keyboard.press("Escape")
+    found.get_by_role("button", name="Go on as it is: B1").click()
+    found.get_by_label("Why it is cut anyway").fill("bent long and trimmed")
+    found.get_by_role("button", name="Keep the reason").click()
+    found.get_by_text("cut anyway: bent long and trimmed").wait_for()
+    page.get_by_role("group", name="In true size").get_by_role("link", name="the plate").wait_for()
+    page.get_by_role("button", name="Undo").click()
+    found.get_by_text("1 to decide").wait_for()
+    page.get_by_role("button", name="Undo").click()
+    found.wait_for(state="detached")
+
+
 def test_keys_lead_from_row_to_row(inside: tuple[Page, str]) -> None:
     page, job = inside
     page.goto(f"{job}/parts")

@@ -177,7 +177,7 @@ def test_the_brake_is_told_what_it_needs_and_what_may_crack():
     )  # fmt: skip
     assert any("R12 is usual" in n for n in hard.notes)
     (told,) = bent([bend(90, 20)], thickness=4).warned
-    assert (told.words, told.asked) == ("leg 2 is under the 22.4 that the die holds", "bends.0.leg")
+    assert (told.words, told.asked) == ("leg 2 is under the 22.4 mm that the die holds", "bends.0.leg")
 
 
 def test_a_folded_box_closes():

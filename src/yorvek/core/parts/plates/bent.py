@@ -235,7 +235,7 @@ class BentPlate(Plate):
             beside = [j for j in (k - 1, k) if 0 <= j < len(self.bends)]
             needs = max(FLANGE_OF_OPENING * opening_of_mm(t, self._radius(j, metal)) for j in beside)
             if leg < needs - 1e-9:
-                holds = say(needs, rough=True)
+                holds = say(needs, whole=True, rough=True)
                 said.append(
                     Warned(
                         words=f"leg {k + 1} is under the {holds} that the die holds",
