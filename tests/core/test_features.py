@@ -236,3 +236,14 @@ def test_whatever_is_taken_lies_in_the_plate_and_is_gone_from_it(first, count, d
         return
     assert g.area_mm2 == pytest.approx(200 * 120 - count * one, rel=2e-4)
     assert bounds_mm(g.outline) == pytest.approx((0, 0, 200, 120))
+
+
+def test_a_countersink_needs_room_for_its_sink():
+    """Its hole clears the edge and the other hole; the sink does not."""
+    sunk = {"kind": "countersunk", "size": mm(9), "sink": mm(18), "angle": 90}
+    assert plate({**sunk, "x": mm(20), "y": mm(60)}).outline.openings
+    for x, beside, place in ((8, [], 0), (100, [hole(size=10, x=112, y=60)], 1)):
+        with pytest.raises(InputError) as caught:
+            plate({**sunk, "x": mm(x), "y": mm(60)}, *beside)
+        assert caught.value.field == f"features.{place}.x"
+    assert plate({**sunk, "x": mm(100), "y": mm(60)}, hole(size=10, x=115, y=60)).outline.openings

@@ -11,6 +11,8 @@ const EMPTY = t('frame.what_a_change_does_to')
 const edit = computed(() => job.value?.last_edit)
 /** A job that came as a file was not changed: what will stand here is said, and not a file's name. */
 const begun = computed(() => !wouldBe.value && /^(job file|new job) /.test(edit.value?.title ?? 'new job '))
+/** What would round to nothing is not nothing. */
+const seenMass = (kg: number) => mass(kg).replace(/^0 /, '<0.1 ')
 const changes = computed(() => {
   const r = wouldBe.value ?? edit.value?.ripple
   if (!r) return []
@@ -18,7 +20,7 @@ const changes = computed(() => {
   const signed = (v: number, text: string) => (v > 0 ? `+${text}` : v < 0 ? `−${text}` : 'same')
   const reserve = (x: number | null, y: number | null) => (x === y ? 'same' : `${shown(x)} → ${shown(y)}`)
   return [
-    { name: 'mass', text: signed(b.mass_kg - a.mass_kg, mass(Math.abs(b.mass_kg - a.mass_kg))) },
+    { name: 'mass', text: signed(b.mass_kg - a.mass_kg, seenMass(Math.abs(b.mass_kg - a.mass_kg))) },
     {
       name: 'money',
       text: signed(

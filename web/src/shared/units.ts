@@ -53,6 +53,9 @@ export const moment = (nmm: number, u: Unit = unit.value): string =>
       : `${trim(nmm / 1e6, 2)} kNm`
 export const mass = (kg: number, u: Unit = unit.value): string =>
   u === 'in' ? `${trim(kg / 0.45359237, 1)} lb` : `${trim(kg, 1)} kg`
+/** How far a torch or a seam runs. */
+export const run = (mm: number, u: Unit = unit.value): string =>
+  u === 'mm' ? `${(mm / 1000).toFixed(2)} m` : `${trim(mm / 304.8, 1)} ft`
 export const area = (mm2: number, u: Unit = unit.value): string =>
   u === 'mm' ? `${(mm2 / 1e6).toFixed(2)} m²` : `${(mm2 / 92903.04).toFixed(1)} ft²`
 export const massPerMetre = (kg: number, u: Unit = unit.value): string =>

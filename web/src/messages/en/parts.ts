@@ -102,7 +102,7 @@ export default {
   face_x_wide: '{0}, {1}',
   holes_of_its_faces: 'Holes of its faces',
   each_x: '{0}; {1} each',
-  m_of_cut_x: ', {0} m of cut',
+  of_cut_x: ', {0} of cut',
   add: 'Add:',
   next: 'Next:',
   how_every_piece_comes_out: 'how every piece comes out of the stock',

@@ -3,7 +3,7 @@
 import type { S } from '../../api/client'
 import CutFile from '../../shared/CutFile.vue'
 import { attempt, job, mayWrite, remove } from '../../shared/job'
-import { mass } from '../../shared/units'
+import { mass, run } from '../../shared/units'
 import BarFaces from './BarFaces.vue'
 import PartPicture from './PartPicture.vue'
 import TrueSize from './TrueSize.vue'
@@ -41,7 +41,7 @@ const emit = defineEmits<{ change: [asked?: string] }>()
       <p class="soft">
         {{ $t('parts.each_x', [row.geometry.notes.join('; '), mass(row.geometry.mass_kg)])
         }}<template v-if="row.geometry.cut_length_mm">{{
-          $t('parts.m_of_cut_x', [(row.geometry.cut_length_mm / 1000).toFixed(2)])
+          $t('parts.of_cut_x', [run(row.geometry.cut_length_mm)])
         }}</template
         >.
       </p>

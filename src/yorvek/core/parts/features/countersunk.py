@@ -34,6 +34,10 @@ class Countersunk(Placed):
             )
         return Ring.circle(0.0, 0.0, self.size.value)
 
+    def claims(self) -> Ring:
+        """Its sink is wider than its hole."""
+        return Ring.circle(0.0, 0.0, self.sink.value)
+
     def said(self, say: Say) -> str:
         return f"⌀{say(self.size.value)}, sunk to ⌀{say(self.sink.value)} at {self.angle}°"
 

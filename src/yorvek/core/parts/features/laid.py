@@ -61,10 +61,12 @@ def laid(outline: Outline, features: Sequence[Feature], host: Host, say: Say, *,
         path = f"features.{k}"
         try:
             ring, places, warned = feature.ring(), feature.at(), feature.warned(host)
+            claims = feature.claims()
         except InputError as error:
             raise InputError(field=f"{path}.{error.field}", got=error.got, needs=error.needs) from None
         rings = [ring.moved(x, y, turn) for x, y, turn in places]
-        _refuse_crowded(plate, taken, rings, path, [(x, y) for x, y, _ in places], host)
+        room = [claims.moved(x, y, turn) for x, y, turn in places]
+        _refuse_crowded(plate, taken, room, path, [(x, y) for x, y, _ in places], host)
         if isinstance(feature, Tapped):
             tapped += range(len(openings), len(openings) + len(rings))
         openings += rings

@@ -119,6 +119,10 @@ class Placed(Model):
         """
         raise NotImplementedError
 
+    def claims(self) -> Ring:
+        """What of the metal it takes, about the origin: no other may reach into it, and it must lie in the plate."""
+        return self.ring()
+
     def said(self, say: Say) -> str:
         """One of it, in the words of a drawing; each kind has its own."""
         raise NotImplementedError
