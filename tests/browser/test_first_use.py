@@ -162,7 +162,9 @@ def test_a_bent_plate_is_made_audited_decided_and_taken_back(inside: tuple[Page,
     found.get_by_label("Why it is cut anyway").fill("bent long and trimmed")
     found.get_by_role("button", name="Keep the reason").click()
     found.get_by_text("cut anyway: bent long and trimmed").wait_for()
-    page.get_by_role("group", name="In true size").get_by_role("link", name="the plate").wait_for()
+    with page.expect_download() as given:
+        page.get_by_role("group", name="In true size").get_by_role("link", name="the plate").click()
+    assert given.value.suggested_filename.endswith("B1 part true size A4.pdf")
     page.get_by_role("button", name="Undo").click()
     found.get_by_text("1 to decide").wait_for()
     page.get_by_role("button", name="Undo").click()

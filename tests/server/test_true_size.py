@@ -42,7 +42,7 @@ def test_a_bent_plate_is_given_out_with_its_bend_lines(owner, job):
     drawing = owner("GET", f"{job['base']}/export/parts/{part['id']}.dxf").content.decode()
     assert drawing.count("BEND") >= 5 and "90° up, R7.5" in drawing
     picture = owner("GET", f"{job['base']}/export/parts/{part['id']}.svg").content.decode()
-    assert picture.count('class="mark"') == 2
+    assert picture.count("<path") == 1 and "<line" not in picture, "a table may cut whatever an SVG has"
     answer = printed(owner, job, part, of="part", paper="A3")
     assert answer["Content-Type"] == "application/pdf" and "B9 part true size A3.pdf" in answer["Content-Disposition"]
     words = pypdf.PdfReader(io.BytesIO(answer.content)).pages[0].extract_text()

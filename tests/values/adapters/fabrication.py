@@ -227,7 +227,7 @@ def cope(i: Inputs) -> Outputs:
         "z_mm": found.z_mm,
         "profile_depth_mm": found.depth_mm,
         # these cases count from where the header's axis is furthest, the shop from where the tube reaches furthest
-        "cut_back_from_longest_mm": [max(found.z_mm) - z for z in found.z_mm],
+        "cut_back_from_longest_mm": [found.depth_mm - back for back in found.cut_back_mm],
         "wrap_x_mm": found.around_mm,
     }
 

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 /** What whoever holds a link reads. The token stands behind the # of the address, which no server is ever sent. */
 import { onBeforeUnmount, onMounted, ref } from 'vue'
-import { call, fileOf, holdLink, type S } from '../api/client'
+import { call, holdLink, type S } from '../api/client'
 import { attempt, job, message, reading, type Remark } from '../shared/job'
 import { unit } from '../shared/units'
 import Reading from './Reading.vue'
 import { day } from '../shared/dates'
+import { given } from '../shared/file'
 import TextField from '../ui/TextField.vue'
 
 const found = ref<S['Look'] | null>(null)
@@ -30,13 +31,7 @@ onMounted(() => {
   void attempt(begin)
 })
 onBeforeUnmount(() => holdLink(''))
-const paper = () =>
-  attempt(async () => {
-    const address = URL.createObjectURL(await fileOf(`/look/report.pdf?unit=${unit.value}`))
-    const a = Object.assign(document.createElement('a'), { href: address, download: 'calculation report.pdf' })
-    a.click()
-    URL.revokeObjectURL(address)
-  })
+const paper = () => attempt(() => given(`/look/report.pdf?unit=${unit.value}`, 'calculation report.pdf'))
 </script>
 <template>
   <Reading v-if="found" :as="`for ${found.for_whom} to read, until ${day(found.until)}`">

@@ -178,7 +178,7 @@ def export_part(request: HttpRequest, job_id: int, part_id: int, kind: str) -> H
         later = made_later(way, geometry.outline, geometry.thickness_mm or 0.0, geometry.tapped)
         content = dxf.part_dxf(row.spec.mark, geometry.outline, lines=geometry.bends, later=later)
     else:
-        content = svg_out.part_svg(row.spec.mark, geometry.outline, lines=geometry.bends)
+        content = svg_out.part_svg(row.spec.mark, geometry.outline)  # a table may cut whatever an SVG has
     return file_response(content, f"{job.spec.name} {row.spec.mark}.{kind}", KINDS[kind])
 
 

@@ -1,7 +1,7 @@
-import { mount } from '@vue/test-utils'
-import { expect, it } from 'vitest'
+import { flushPromises, mount } from '@vue/test-utils'
+import { expect, it, vi } from 'vitest'
 import type { S } from '../../api/client'
-import { job } from '../../shared/job'
+import { job, message } from '../../shared/job'
 import { unit } from '../../shared/units'
 import PartDrawing from './PartDrawing.vue'
 import PartViews from './PartViews.vue'
@@ -76,7 +76,7 @@ it('offers what is printed in true size, on the paper that the unit goes with', 
   job.value = { job: { id: 3 }, figures: { held_up: [] } } as never
   const papers = (of: 'mm' | 'in') => {
     unit.value = of
-    const row = { id: 7, geometry: { prints: ['front', 'left-end'] } } as unknown as S['PartRow']
+    const row = { id: 7, spec: { mark: 'P1' }, geometry: { prints: ['front', 'left-end'] } } as unknown as S['PartRow']
     return mount(TrueSize, { props: { row } }).findAll('a')
   }
   expect(papers('mm').map((a) => a.text())).toEqual(['front', 'left end'])
@@ -84,4 +84,12 @@ it('offers what is printed in true size, on the paper that the unit goes with', 
     '/api/jobs/3/export/parts/7/true-size.pdf?of=left-end&paper=A4&unit=mm',
   )
   expect(papers('in')[0].attributes('href')).toContain('paper=Letter&unit=in')
+})
+it('says why it cannot be printed, and stays', async () => {
+  job.value = { job: { id: 3, spec: { name: 'Scope Pier' } }, figures: { held_up: [] } } as never
+  vi.stubGlobal('fetch', async () => new Response('{"sentence":"at most 60 pages"}', { status: 422 }))
+  const row = { id: 7, spec: { mark: 'P1' }, geometry: { prints: ['part'] } } as unknown as S['PartRow']
+  await mount(TrueSize, { props: { row } }).find('a').trigger('click')
+  await flushPromises()
+  expect(message.value).toBe('at most 60 pages')
 })
