@@ -63,6 +63,25 @@ def test_legs_are_outside_measures_of_what_comes_out():
         assert (view.width_mm, view.height_mm) == pytest.approx(box, abs=1e-9)
 
 
+def test_every_leg_is_measured_where_it_is():
+    """On a step of 60, 80 and 70: from the edge to the outside of each bend, on the face that is outside there."""
+    (view,) = bent([bend(90, 80), bend(-90, 70)]).views
+    said = [((d.x1, d.y1), (d.x2, d.y2), d.value_mm, d.asked) for d in view.dimensions]
+    near = [pytest.approx(v, abs=1e-9) for v in (0, 60, 80, 125)]
+    assert said == [
+        ((near[0], near[0]), (near[1], near[0]), pytest.approx(60), "first_leg"),
+        # up the left face, from the foot's underside: outside at its lower bend is the right, at its upper the left one
+        ((55 + near[0].expected, near[0]), (55, near[2]), pytest.approx(80), "bends.0.leg"),
+        ((55, near[2]), (near[3], near[2]), pytest.approx(70), "bends.1.leg"),
+    ]
+    for flat in (
+        bent([bend(90, 80), bend(-90, 70)]),
+        drawn("fish", length=90, height=60, taper=9, nose=9, thickness=6),
+    ):
+        beside = [d for d in flat.dimensions if d.offset_mm > 0]
+        assert beside and all(4 < d.offset_mm < 0.12 * max(flat.width_mm, flat.height_mm) for d in beside)
+
+
 @pytest.mark.parametrize(
     ("radius", "thickness", "takes"),
     # DIN 6935, k = 0.65 + 0.5 lg(r/s), from memory: what a bend of 90° takes of two legs measured outside
@@ -144,8 +163,8 @@ def test_an_opening_in_the_metal_that_turns_is_refused_and_one_beside_it_is_told
         (lambda: bent([bend(120, 30), bend(120, 200)], first_leg=200), "shape.bends", "runs into itself"),
         (lambda: bent([bend(90, 60)], [hole(20, leg=3)]), "features.0.leg", "1 to 2"),
         (lambda: drawn("rectangle", [hole(20, leg=1)], width=90, height=90, thickness=5), "features.0.leg", "not bent"),
-        (lambda: drawn("tray", length=300, width=200, height=5, thickness=3), "shape.height", "its bends take"),
-        (lambda: drawn("tray", length=9, width=200, height=50, thickness=3), "shape.length", "its bends take"),
+        (lambda: drawn("tray", length=300, width=200, height=5, thickness=3, radius=4), "shape.height", "take, 7.0 mm"),
+        (lambda: drawn("tray", length=9, width=200, height=50, thickness=3, radius=4), "shape.length", "take, 14.0 mm"),
         (lambda: drawn("tray", length=300, width=9, height=50, thickness=3), "shape.width", "its bends take"),
         (lambda: drawn("tray", length=30, width=90, height=50, thickness=3, gap=20), "shape.gap", "nothing stays"),
         (lambda: drawn("cone", large=90, small=100, height=50, thickness=3), "shape.small", "at most the large rim"),

@@ -182,6 +182,11 @@ def test_a_mitre_has_its_paper_too():
         if u < math.pi * 48.3 - 1e-6:
             back = 24.15 * math.tan(math.radians(30)) * (1 - math.cos(u / 24.15))
             assert base - y == pytest.approx(back, abs=1e-6)
+    # the other way, the bottom is cut back: the same curve from the top on
+    other = wrapped("left", EndShape(), section(TUBE), -30.0)
+    assert max(y for _, y in edge(other)) == pytest.approx(base)
+    assert other.depth_mm == pytest.approx(48.3 * math.tan(math.radians(30)))
+    assert dict(edge(other))[0.0] == pytest.approx(base - other.depth_mm)
     assert wrapped("left", EndShape(), section(TUBE), 0.0) is None
     assert wrapped("left", EndShape(), section("L 50×50×5"), 30.0) is None
 

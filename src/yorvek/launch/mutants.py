@@ -65,6 +65,13 @@ GUARDS: tuple[tuple[str, list[str]], ...] = (
     ("cutting/bars/mixes.py", ["tests/core/test_bar_mixes.py"]),
     ("cutting/bars/master.py", ["tests/core/test_bars.py"]),
     ("cutting/sheets/verify.py", ["tests/core/test_sheets.py"]),
+    ("parts/plates/*.py", ["tests/core/test_plate_families.py", "tests/core/test_parts.py"]),
+    ("parts/bending.py", ["tests/core/test_plate_families.py"]),
+    ("parts/around.py", ["tests/core/test_saddles.py"]),
+    ("parts/ends.py", ["tests/core/test_saddles.py", "tests/core/test_ends_hardware.py"]),
+    ("workshop/saddle.py", ["tests/core/test_saddles.py"]),
+    ("files/true_size.py", ["tests/core/test_true_size.py"]),
+    ("jobs/audit/*.py", ["tests/core/test_audit.py"]),
 )
 FLIPPED: dict[type[ast.AST], type[ast.AST]] = {
     ast.Lt: ast.GtE, ast.GtE: ast.Lt, ast.Gt: ast.LtE, ast.LtE: ast.Gt, ast.Eq: ast.NotEq, ast.NotEq: ast.Eq,
