@@ -61,6 +61,7 @@ def audited(*parts, stock=STOCK, **job):
 VAN = {"longest_piece": Length(text="4000", value=4000)}
 SQUARE = "SHS 60×60×4 hot"
 ROW = {"pattern": "row", "count": 3, "pitch": {"text": "28"}}
+DEMOS = sorted(p.name.removesuffix(".job.json") for p in DEMO.glob("*.job.json"))
 MISTAKES = [
     # a name, the parts, the job; what is found: level, mark, field, words, mend
     ("a bend sharper than the metal", [bent(radius=2)], {}, "stop", "shape.radius", "may crack", "R5"),
@@ -123,7 +124,32 @@ def test_of_a_sound_job_nothing_is_said(parts):
     assert audited(*parts).audit == []
 
 
-@pytest.mark.parametrize("name", sorted(p.name.removesuffix(".job.json") for p in DEMO.glob("*.job.json")))
+def test_the_least_is_enough_and_of_several_the_worst_is_named():
+    """1.2 × 14 from the edge, 2.2 × 14 from one another (by hand); two in a row at 12 and 9 mm."""
+    least = [hole(x=16.8, y=100), hole(x=16.8 + 30.8, y=100)]
+    assert audited(plate(*least)).audit == []
+    (near,) = audited(plate(hole(x=16.7, y=100))).audit
+    assert near.words.startswith("a hole ⌀14 stands 16.7 mm")
+    slanted = {"pattern": "row", "count": 2, "pitch": {"text": "60"}, "turn": {"text": "87"}}
+    (worst,) = audited(plate(hole(x=9, y=60, pattern=slanted))).audit
+    assert worst.words.startswith("a hole ⌀14 stands 9 mm")
+    falling = {**slanted, "turn": {"text": "93"}}
+    (worst,) = audited(plate(hole(x=12.2, y=60, pattern=falling))).audit
+    assert worst.words.startswith("a hole ⌀14 stands 9.1 mm")
+
+
+def test_the_longest_of_the_stock_is_said():
+    short = {"form": "bar", "section_id": TUBE, "material_id": "S355", "length": mm(3000), "price": mm(30)}
+    (found,) = audited(marked(bar(length=mm(7000)), "F9"), stock={**STOCK, 3: {"item": short}}).audit
+    assert "the longest is 6000 mm" in found.words
+    few = {**STOCK[1]["item"], "length": mm(8000), "qty": 1}
+    (found,) = audited(marked(bar(length=mm(7000)), "F9"), stock={**STOCK, 1: {"item": few}}).audit
+    assert (found.words, found.mend) == ("3 of it have no stock left", "more bars on the stock book")
+    (found,) = audited(marked(bar(length=mm(2500)), "F9"), longest_piece=Length(text="2900", value=2900)).audit
+    assert found.words.endswith("no stock is entered that can be brought home") and "yard" in found.mend
+
+
+@pytest.mark.parametrize("name", DEMOS)
 def test_the_demo_jobs_are_sound(name):
     assert worked(demo(name)).to_decide() == []
 

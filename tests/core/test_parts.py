@@ -189,6 +189,24 @@ def test_what_a_family_begins_with_makes_a_part_once_its_blanks_are_filled(famil
     assert part_geometry(spec).mass_kg > 0
 
 
+def test_what_stands_in_the_middle_stands_in_the_middle():
+    """A vent in the middle of its plate, and slots over one another on its middle line (by hand)."""
+    vent = part_geometry(part(base_plate(width=mm(220), height=mm(140), middle_hole=mm(40)))).outline.openings[-1]
+    assert bounds_mm(Outline(outer=vent)) == pytest.approx((90, 50, 130, 90))
+    slotted = {
+        "family": "slotted", "width": mm(80), "height": mm(120), "thickness": mm(6), "slot_length": mm(40),
+        "slot_width": mm(12), "slots": 2,
+    }  # fmt: skip
+    found = [bounds_mm(Outline(outer=r)) for r in part_geometry(part(slotted)).outline.openings]
+    assert found == [pytest.approx((20, 24, 60, 36)), pytest.approx((20, 84, 60, 96))]
+
+
+def test_a_vent_as_wide_as_the_plate_is_high_is_refused():
+    with pytest.raises(InputError) as caught:
+        part_geometry(part(base_plate(width=mm(400), height=mm(100), columns=1, rows=1, middle_hole=mm(100))))
+    assert caught.value.field == "shape.middle_hole"
+
+
 def grown(shape, name):
     """The same with one measure larger by a millimetre."""
     return {**shape, name: mm(float(shape[name]["text"]) + 1)}

@@ -121,6 +121,21 @@ def test_ears_reach_further_than_the_crown():
     ]
 
 
+def test_the_middles_of_a_square_tubes_faces_are_marked_between_its_folds():
+    """Of 60 with corners of 6: a face and its corner are 60 - 12 + π/2 × 6 along the paper (by hand)."""
+    s = section(SQUARE)
+    step = 60 - 2 * s.outer_radius_mm + math.pi / 2 * s.outer_radius_mm
+    cut = end_cut("left", EndShape.model_validate(saddle(120)), s, 0.0)
+    named = {line.words: line.x1 for line in cut.lines if line.words and line.x1 == line.x2}
+    assert named == pytest.approx(
+        {"front": step / 2, "top": 1.5 * step, "back": 2.5 * step, "bottom": 3.5 * step}, abs=1
+    )
+    folds = sorted(line.x1 for line in cut.lines if not line.words)
+    assert folds == pytest.approx([step, 2 * step, 3 * step], abs=1)
+    other = end_cut("right", EndShape.model_validate(saddle(120)), s, 0.0)
+    assert {line.words: line.x1 for line in other.lines}["front"] == pytest.approx(3.5 * step, abs=1)
+
+
 @pytest.mark.parametrize("side", ["left", "right"])
 def test_a_saddle_leans_as_a_mitre_of_its_angle_does(side):
     """From square, counted positive where the top is cut back."""

@@ -110,6 +110,23 @@ def test_the_square_on_every_tile_measures_what_it_says(unit, side):
         assert re.search(r"tile [A-Z]\d+ of \d × \d", words)
 
 
+@pytest.mark.parametrize(("paper", "size"), [("A4", (210, 297)), ("A3", (297, 420)), ("Letter", (215.9, 279.4))])
+def test_pages_are_as_large_as_the_paper_and_say_what_they_are_within_it(paper, size):
+    """ISO 216; ANSI letter. Every word stands on the page."""
+    (page,) = printed(plate(width=100, height=60, thickness=8), paper).pages
+    assert sorted(float(v) * POINT_MM for v in page.mediabox[2:]) == pytest.approx(size, abs=0.1)
+    seen = []
+
+    def look(text, _, matrix, *__):
+        if text.strip():
+            seen.append((text.strip(), matrix[4] * POINT_MM, matrix[5] * POINT_MM))
+
+    page.extract_text(visitor_text=look)
+    wide, high = (float(v) * POINT_MM for v in page.mediabox[2:])
+    assert any("Scope Pier B1" in words for words, *_ in seen) and any("tile A1" in words for words, *_ in seen)
+    assert all(0 <= x < wide and 0 < y < high for _, x, y in seen)
+
+
 def test_neighbours_share_their_crosses():
     """A cross in the overlap of two tiles stands at one place of the part on both."""
     template = plate(**LARGE)

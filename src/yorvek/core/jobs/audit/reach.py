@@ -30,14 +30,16 @@ def _not_carried(job: Audited) -> Iterator[AuditFinding]:
 
 
 def _without_stock(job: Audited) -> Iterator[AuditFinding]:
-    """Pieces that the plan found no bar for; that none is entered at all is said where bars are planned."""
+    """Pieces that the plan found no bar for."""
     unit = job.state.job.unit
     for result in job.bars:
-        longest = max((s.length for s in result.group.problem.stock), default=0.0)
-        for u in result.plan.unplaced if longest else []:
+        longest = max((s.length for s in result.group.problem.stock if s.qty != 0), default=0.0)
+        for u in result.plan.unplaced:
             wants = next(p.length for p in result.group.problem.parts if p.id == u.part)
             words, mend = f"{u.qty} of it have no stock left", "more bars on the stock book"
-            if wants > longest:
+            if not longest:
+                words, mend = f"{u.qty} of it: {', '.join(result.group.left_out)}", "shorter bars, or cut at the yard"
+            elif wants > longest:
                 words = f"{u.qty} of it, {length_text(wants, unit)} long, come out of no stock: the longest is "
                 words += length_text(longest, unit)
                 mend = "longer bars, a splice, or a shorter piece"
