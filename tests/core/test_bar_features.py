@@ -157,3 +157,9 @@ def test_many_holes_are_named_by_the_first():
     row = {"pattern": "row", "count": 9, "pitch": mm(50)}
     verdict, _ = judged(hole(x=100, y=20, pattern=row))
     assert "and 5 more" in verdict.strength.governs
+
+
+def test_a_bar_has_no_legs_to_measure_from():
+    with pytest.raises(InputError, match="it is not bent") as caught:
+        bar("SHS 60×60×4 hot", hole(x=200, y=30, leg=1))
+    assert caught.value.field == "features.0.leg"

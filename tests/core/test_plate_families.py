@@ -196,6 +196,21 @@ def test_the_brake_is_told_what_it_needs_and_what_may_crack():
     assert (told.words, told.asked) == ("leg 2 is under the 22.4 mm that the die holds", "bends.0.leg")
 
 
+def test_a_box_tells_the_brake_as_a_bent_plate_does():
+    sizes = {"length": 300, "width": 200, "thickness": 4}
+    (told,) = drawn("tray", height=80, radius=3, **sizes).warned
+    assert (told.words, told.asked) == ("its bends: R3 may crack, R4 is usual", "radius")
+    (told,) = drawn("tray", height=20, **sizes).warned
+    assert (told.words, told.asked) == ("its wall is under the 22.4 mm that the die holds", "height")
+    # the longest bend is the floor's long side: 300 less what turns at both its ends
+    long = 300 - 2 * (0.16 * 32 + 4)
+    force = 1.42 * 360 * 16 * long / 32 / 1000
+    sound = drawn("tray", height=80, **sizes)
+    assert sound.warned == [] and f"over a die of 32: about {force:.0f} kN on the brake" in sound.notes
+    with pytest.raises(InputError, match="a panel is not bent"):
+        drawn("tray", (), "birch plywood", height=80, **sizes)
+
+
 def test_a_folded_box_closes():
     """Each wall folded up by hand: a flat place beyond a bend stands as high as it is beyond it."""
     length, width, height, t, r, gap = 300, 200, 60, 3, 4, 1.5

@@ -2,16 +2,22 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Callable
+from typing import Any
+
+import numpy as np
 
 from tests.values.adapters.kinds import Adapters, Inputs, Outputs
 from yorvek.core.materials import Material, material
 from yorvek.core.materials.other import OTHER_METALS, NominalMetal
+from yorvek.core.parts import PartSpec, part_geometry
 from yorvek.core.quantities import INCH_MM, fraction_text
 from yorvek.core.quantities.format import fraction_error_in
 from yorvek.core.quantities.gauge import gauge_thickness_in
-from yorvek.core.workshop import bends, mitres, presses, saddle, threads, weights, weld_metal
+from yorvek.core.workshop import bends, mitres, presses, threads, weights, weld_metal
 from yorvek.core.workshop.holes import clearance_hole_mm
+from yorvek.core.workshop.saddle import reach_mm
 
 KSI_MPA, POUND_N = 6.894757293168361, 4.4482216152605
 
@@ -104,10 +110,26 @@ def clearance_holes(i: Inputs) -> Outputs:
 
 
 def bend_allowance(i: Inputs) -> Outputs:
-    legs = (i["leg_a_outside_mm"], i["leg_b_outside_mm"]) if "leg_a_outside_mm" in i else None
-    return bends.flat_length(
-        i["inside_radius_mm"], i["thickness_mm"], i["bend_angle_deg"], i["K_factor"], legs
-    ).model_dump()
+    """Through a bent plate. These cases count legs to the apex at any angle, the product to the outside beyond 90°."""
+    r, t, angle = i["inside_radius_mm"], i["thickness_mm"], i["bend_angle_deg"]
+    setback = (r + t) * math.tan(math.radians(angle) / 2)
+    legs = [i.get("leg_a_outside_mm", 100.0 + setback), i.get("leg_b_outside_mm", 100.0 + setback)]
+    first, second = (leg - (setback - bends.mould_setback_mm(r, t, angle)) for leg in legs)
+    shape = {
+        "family": "bent", "width": _mm(50), "thickness": _mm(t), "radius": _mm(r), "k_factor": i["K_factor"],
+        "first_leg": _mm(first), "bends": [{"turn": _mm(angle), "leg": _mm(second)}],
+    }  # fmt: skip
+    g = part_geometry(PartSpec.model_validate({"mark": "B1", "material_id": "S235", "shape": shape}))
+    return {
+        "bend_allowance_mm": g.bends[0].zone_mm,
+        "outside_setback_mm": setback,
+        "bend_deduction_mm": sum(legs) - g.width_mm,
+        "flat_length_mm": g.width_mm if "leg_a_outside_mm" in i else None,
+    }
+
+
+def _mm(value: float) -> dict[str, Any]:
+    return {"text": f"{value:g}", "value": value}
 
 
 def din_bend(i: Inputs) -> Outputs:
@@ -220,15 +242,17 @@ def v_metal(i: Inputs) -> Outputs:
 
 
 def cope(i: Inputs) -> Outputs:
-    found = saddle.saddle(
-        i["header_outside_radius_mm"], i["branch_radius_mm"], i["angle_between_axes_deg"], i["offset_mm"], i["phi_deg"]
-    )
+    around = np.radians([*i["phi_deg"], *np.linspace(0.0, 360.0, 14401)])
+    r = i["branch_radius_mm"]
+    radius, angle, beside = i["header_outside_radius_mm"], i["angle_between_axes_deg"], i["offset_mm"]
+    z = reach_mm(radius, r * np.cos(around), r * np.sin(around), angle, beside)
+    # these cases count from where the header's axis is furthest, the shop from where the tube reaches furthest
+    asked = z[: len(i["phi_deg"])]
     return {
-        "z_mm": found.z_mm,
-        "profile_depth_mm": found.depth_mm,
-        # these cases count from where the header's axis is furthest, the shop from where the tube reaches furthest
-        "cut_back_from_longest_mm": [found.depth_mm - back for back in found.cut_back_mm],
-        "wrap_x_mm": found.around_mm,
+        "z_mm": asked.tolist(),
+        "profile_depth_mm": float(np.ptp(z)),
+        "cut_back_from_longest_mm": (z.max() - asked).tolist(),
+        "wrap_x_mm": (around[: len(asked)] * r).tolist(),
     }
 
 

@@ -17,6 +17,7 @@ Lengths = NDArray[np.float64]
 ROUND = ("chs", "round_bar")
 WRAPPED = (*ROUND, "rhs", "square_bar", "flat")
 STATIONS = 144
+"""Places on a way round (ours)."""
 
 
 @dataclass(frozen=True)

@@ -9,7 +9,7 @@ from shapely import LineString, Polygon
 
 from yorvek.core.errors import InputError
 from yorvek.core.outlines import Outline, ring_points
-from yorvek.core.parts.drawn import BendLine, Warned
+from yorvek.core.parts.drawn import BendLine, Warned, field_of
 from yorvek.core.parts.features import Feature
 from yorvek.core.quantities.entry import Place
 
@@ -30,7 +30,7 @@ def _on_flat(feature: Feature, number: int, starts: Sequence[float]) -> Feature:
     if not feature.leg:
         return feature
     if feature.leg > len(starts):
-        legs = f"1 to {len(starts)}" if starts else "nothing: this plate is not bent"
+        legs = f"1 to {len(starts)}" if starts else "nothing: it is not bent"
         raise InputError(field=f"features.{number}.leg", got=str(feature.leg), needs=legs)
     x = round(feature.x.value + starts[feature.leg - 1], 3)
     if x < 0:
@@ -56,7 +56,7 @@ def refuse_in_bends(
         if away and min(away) <= 0:
             number = away.index(min(away)) + 1
             raise InputError(
-                field=field if field.startswith("features") else f"shape.{field}", got=f"within bend {number}",
+                field=field_of(field), got=f"within bend {number}",
                 needs="a place clear of the bend: there the metal turns, and the opening tears",
             )  # fmt: skip
         if away and min(away) < NEAR_THICKNESSES * thickness_mm:

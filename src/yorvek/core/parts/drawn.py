@@ -61,3 +61,8 @@ class Warned(Model):
     words: str
     mend: str
     asked: str = ""
+
+
+def field_of(asked: str) -> str:
+    """Where on a part's form stands what a drawing names: of its family, or of one of its features."""
+    return asked if asked.startswith("features.") else f"shape.{asked}"

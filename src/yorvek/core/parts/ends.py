@@ -22,8 +22,9 @@ from yorvek.core.sections.catalogue import outline_of
 from yorvek.core.workshop.saddle import reach_mm
 
 BAND_MM = 30.0
-HEIGHTS = 48
-RINGS = 16
+"""A paper reaches so far over the deepest cut (ours)."""
+HEIGHTS, RINGS = 48, 16
+"""Of a saddle: heights that it is drawn at, rings that a solid bar is weighed by (ours)."""
 LEAST_MM = 5.0
 """What must stay of a bar between its notches; less is no bar (ours)."""
 Point = tuple[float, float]

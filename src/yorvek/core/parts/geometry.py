@@ -109,7 +109,7 @@ def _bar(part: PartSpec, shape: BarPiece, say: Say) -> PartGeometry:
     reach = max(0.25 * s.depth_mm, 0.03 * length)
     mean = area_mm2(outline) / s.depth_mm
     outline, taken = cut_away(outline, length, s, cuts)
-    drilled = on_bar(outline, s, part.features, m, say)
+    drilled = on_bar(outline, s, on_legs(part.features, []), m, say)
     kg = s.mass_kg_per_m(m.density_kg_m3) * mean / 1000 - (taken + drilled.taken_mm3) * m.density_kg_m3 * 1e-9
     seen = _seen_from_the_side(drilled.faces)
     notes = [f"{side} end {f'{abs(deg):g}° from square' if deg else 'square'}" for side, _, deg in shape.ends()]

@@ -30,8 +30,7 @@ def templates_of(part: PartSpec, g: PartGeometry, unit: UnitSystem = "mm") -> li
         InputError: an end that cannot be.
     """
     if not isinstance(part.shape, BarPiece):
-        bends = [MarkLine(x1=b.x1, y1=b.y1, x2=b.x2, y2=b.y2, words=b.words) for b in g.bends]
-        return [Template(name="part", words="plate", outline=g.outline, lines=bends)]
+        return [Template(name="part", words="plate", outline=g.outline, lines=[*g.bends])]
     faces = [
         Template(name=f.face, words=f"{f.face} face, from the left", outline=_face(g.width_mm, f.width_mm, f.openings))
         for f in g.faces

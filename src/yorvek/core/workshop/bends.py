@@ -8,16 +8,6 @@ from __future__ import annotations
 import math
 
 from yorvek.core.errors import InputError
-from yorvek.core.model import Model
-
-
-class FlatLength(Model):
-    """One bend between two legs measured to the outside mould line, mm."""
-
-    bend_allowance_mm: float
-    outside_setback_mm: float
-    bend_deduction_mm: float
-    flat_length_mm: float | None
 
 
 def _turned(angle_deg: float) -> float:
@@ -29,25 +19,6 @@ def _turned(angle_deg: float) -> float:
 def bend_allowance_mm(inside_radius_mm: float, thickness_mm: float, angle_deg: float, k_factor: float) -> float:
     """Length of the neutral line through a bend. Handbook: angle (R + K t)."""
     return _turned(angle_deg) * (inside_radius_mm + k_factor * thickness_mm)
-
-
-def flat_length(
-    inside_radius_mm: float,
-    thickness_mm: float,
-    angle_deg: float,
-    k_factor: float,
-    legs_mm: tuple[float, float] | None = None,
-) -> FlatLength:
-    """What one bend takes from two legs. The setback to the apex grows without limit as the angle nears 180 degrees."""
-    allowance = bend_allowance_mm(inside_radius_mm, thickness_mm, angle_deg, k_factor)
-    setback = math.tan(_turned(angle_deg) / 2) * (inside_radius_mm + thickness_mm)
-    deduction = 2 * setback - allowance
-    return FlatLength(
-        bend_allowance_mm=allowance,
-        outside_setback_mm=setback,
-        bend_deduction_mm=deduction,
-        flat_length_mm=None if legs_mm is None else sum(legs_mm) - deduction,
-    )
 
 
 def mould_setback_mm(inside_radius_mm: float, thickness_mm: float, angle_deg: float) -> float:
@@ -62,12 +33,17 @@ def din_k(inside_radius_mm: float, thickness_mm: float) -> float:
     return min(1.0, 0.65 + 0.5 * math.log10(inside_radius_mm / thickness_mm))
 
 
+def din_allowance_mm(inside_radius_mm: float, thickness_mm: float, angle_deg: float) -> float:
+    """Length of the neutral line through a bend by DIN 6935's k, mm."""
+    k = din_k(inside_radius_mm, thickness_mm) / 2
+    return bend_allowance_mm(inside_radius_mm, thickness_mm, angle_deg, k)
+
+
 def din_correction_mm(inside_radius_mm: float, thickness_mm: float, angle_deg: float) -> float:
     """What DIN 6935 adds to the sum of the legs (negative: takes off). To 90 degrees legs are measured to the apex of
     the outside faces, beyond that to the tangent (from memory).
     """
-    k = din_k(inside_radius_mm, thickness_mm) / 2
-    neutral = bend_allowance_mm(inside_radius_mm, thickness_mm, angle_deg, k)
+    neutral = din_allowance_mm(inside_radius_mm, thickness_mm, angle_deg)
     return neutral - 2 * mould_setback_mm(inside_radius_mm, thickness_mm, angle_deg)
 
 

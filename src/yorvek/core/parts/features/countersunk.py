@@ -9,6 +9,7 @@ from pydantic import Field
 
 from yorvek.core.errors import InputError
 from yorvek.core.outlines import Ring
+from yorvek.core.parts.drawn import Warned
 from yorvek.core.parts.features.kind import FeatureKind
 from yorvek.core.parts.features.where import Host, Placed
 from yorvek.core.parts.saying import Say
@@ -44,7 +45,7 @@ class Countersunk(Placed):
     def tool(self, say: Say) -> str:
         return f"countersink {self.angle}° to ⌀{say(self.sink.value)}"
 
-    def warned(self, host: Host) -> tuple[str, str] | None:
+    def warned(self, host: Host) -> Warned | None:
         deep = self.deep_mm()
         if deep > host.thickness_mm:
             raise InputError(

@@ -13,12 +13,10 @@ from yorvek.core.errors import InputError
 from yorvek.core.outlines import Outline, Ring, ring_points
 from yorvek.core.outlines.width import span_of
 from yorvek.core.parts.drawn import Warned
-from yorvek.core.parts.features import KINDS, CirclePattern, Feature, GridPattern, RowPattern, Tapped, ToolWork
+from yorvek.core.parts.features import CirclePattern, Feature, GridPattern, RowPattern, Tapped, ToolWork
 from yorvek.core.parts.features.where import Host, Point
 from yorvek.core.parts.saying import Say
 
-FIRST = {k.model: list(k.asks) for k in KINDS}
-"""By kind: its questions, the first of which is where it is changed."""
 BRIDGE_MM = 0.05
 """Openings keep so much metal from each other and from the edge, at the least, to be openings at all."""
 
@@ -73,7 +71,7 @@ def laid(outline: Outline, features: Sequence[Feature], host: Host, say: Say, *,
         asked += [f"{path}.x"] * len(rings)
         notes.append(_said(feature, len(rings), say))
         if warned is not None:
-            told.append(Warned(words=warned[0], mend=warned[1], asked=f"{path}.{FIRST[type(feature)][0]}"))
+            told.append(warned.model_copy(update={"asked": f"{path}.{warned.asked}"}))
         if tool := feature.tool(say):
             tools[(tool, round(span_of(ring), 2))] += len(rings)
     made = [ToolWork(tool=t, holes=n, across_mm=mm) for (t, mm), n in tools.items()]

@@ -8,6 +8,7 @@ from pydantic import Field
 
 from yorvek.core.errors import InputError
 from yorvek.core.outlines import Ring
+from yorvek.core.parts.drawn import Warned
 from yorvek.core.parts.features.kind import FeatureKind
 from yorvek.core.parts.features.where import Host, Placed
 from yorvek.core.parts.saying import Say
@@ -36,7 +37,7 @@ class Tapped(Placed):
     def tool(self, say: Say) -> str:
         return f"tap {self.thread}"
 
-    def warned(self, host: Host) -> tuple[str, str] | None:
+    def warned(self, host: Host) -> Warned | None:
         full = FULL.get(host.metal.family, FULL_STEEL) * thread_diameter_mm(self.thread)
         share = host.thickness_mm / full
         if share < LEAST - 1e-9:
@@ -48,7 +49,8 @@ class Tapped(Placed):
         if share >= 1 - 1e-9:
             return None
         words = f"{self.thread} has {100 * share:.0f} % of the thread that its bolt is worth"
-        return words, f"a {host.piece} of {full:.1f} mm, a finer thread, or a nut behind a clearance hole"
+        mend = f"a {host.piece} of {full:.1f} mm, a finer thread, or a nut behind a clearance hole"
+        return Warned(words=words, mend=mend, asked="thread")
 
 
 TAPPED = FeatureKind(Tapped, "Tapped hole", {"thread": ("Thread", "", "M12", "1/2-13")})

@@ -14,6 +14,7 @@ from yorvek.core.errors import InputError
 from yorvek.core.materials import Material
 from yorvek.core.model import Model
 from yorvek.core.outlines import Ring
+from yorvek.core.parts.drawn import Warned
 from yorvek.core.parts.saying import Say
 from yorvek.core.quantities.entry import Length, Place, Turned
 
@@ -131,8 +132,8 @@ class Placed(Model):
         """The tool that follows the cut; nothing for most."""
         return ""
 
-    def warned(self, host: Host) -> tuple[str, str] | None:
-        """What is to be known of it in this metal, and how it is mended; nothing of most.
+    def warned(self, host: Host) -> Warned | None:
+        """What is to be known of it in this metal; nothing of most.
 
         Raises:
             InputError: it cannot be made in it.

@@ -6,6 +6,7 @@ from typing import Literal
 
 from yorvek.core.errors import InputError
 from yorvek.core.outlines import Ring, rounded
+from yorvek.core.parts.drawn import Warned
 from yorvek.core.parts.features.kind import FeatureKind
 from yorvek.core.parts.features.where import Host, Placed
 from yorvek.core.parts.saying import Say
@@ -34,8 +35,10 @@ class Window(Placed):
         corner = f" R{say(self.corner.value)}" if self.corner.value else ""
         return f"opening {say(self.width.value)} × {say(self.height.value)}{corner}"
 
-    def warned(self, host: Host) -> tuple[str, str] | None:
-        return None if self.corner.value else ("an opening with sharp corners tears from them", "round its corners")
+    def warned(self, host: Host) -> Warned | None:
+        if self.corner.value:
+            return None
+        return Warned(words="an opening with sharp corners tears from them", mend="round its corners", asked="corner")
 
 
 WINDOW = FeatureKind(

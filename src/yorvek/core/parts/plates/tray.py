@@ -12,11 +12,11 @@ from yorvek.core.errors import InputError
 from yorvek.core.materials import Material
 from yorvek.core.outlines import Outline, Ring
 from yorvek.core.parts.drawn import BendLine, DrawnDimension, PartView
-from yorvek.core.parts.plates.bent import usual_radius_mm
+from yorvek.core.parts.plates.brake import USUAL_RADIUS, cracks, falls_in, pressed, radius_of, refuse_unbent
 from yorvek.core.parts.plates.kind import Plate, PlateKind, Shown
 from yorvek.core.parts.saying import Say
 from yorvek.core.quantities.entry import Length, Place
-from yorvek.core.workshop.bends import bend_allowance_mm, din_k, mould_setback_mm
+from yorvek.core.workshop.bends import din_allowance_mm, mould_setback_mm
 
 GAP_MM = 1.0
 """Between a wall's edge and the wall that it meets, where none is given: it is welded (ours)."""
@@ -47,21 +47,14 @@ class TrayPlate(Plate):
     length: Length
     width: Length
     height: Length
-    radius: Place | None = Field(
-        default=None, description="inside; what the usual die makes, or the metal takes, where not given"
-    )
+    radius: Place | None = Field(default=None, description=USUAL_RADIUS)
     gap: Place | None = Field(default=None, description="between walls at the corners; 1 mm where not given")
 
     def blank(self, metal: Material) -> Outline:
         """Raises InputError where the bends take more than there is."""
-        if metal.family == "panel":
-            raise InputError(field="shape.family", got=metal.name, needs="a metal: a panel is not bent")
-        x, y, e, s = (
-            self._way("length", metal),
-            self._way("width", metal),
-            self._inside(metal) - self._gap,
-            self._setback(metal),
-        )
+        r, s = self._inside(metal), self._setback(metal)
+        refuse_unbent(metal, self.thickness.value, [("radius", r)])
+        x, y, e = self._way("length", metal), self._way("width", metal), r - self._gap
         wide = (x.floor - e, x.floor_end + e)
         if wide[1] <= wide[0]:
             raise InputError(field="shape.gap", got=f"{self._gap:g} mm", needs="less: nothing stays of the walls")
@@ -78,8 +71,8 @@ class TrayPlate(Plate):
 
     def shown(self, blank: Outline, reach: float, metal: Material, say: Say) -> Shown:
         x, y = self._way("length", metal), self._way("width", metal)
-        zone = x.floor - x.wall
-        words = f"90° up, R{say(self._inside(metal), rough=True)}"
+        t, r, zone = self.thickness.value, self._inside(metal), x.floor - x.wall
+        words = f"90° up, R{say(r, rough=True)}"
         ends = [(at, y.floor, at, y.floor_end) for at in ((x.wall + x.floor) / 2, (x.floor_end + x.second) / 2)]
         ends += [(x.floor, at, x.floor_end, at) for at in ((y.wall + y.floor) / 2, (y.floor_end + y.second) / 2)]
         lines = [BendLine(x1=a, y1=b, x2=c, y2=d, turn_deg=90.0, zone_mm=zone, words=words) for a, b, c, d in ends]
@@ -93,12 +86,14 @@ class TrayPlate(Plate):
         notes = [
             f"flat {say(x.whole, rough=True)} × {say(y.whole, whole=True, rough=True)}",
             f"bend lines {say((x.wall + x.floor) / 2, whole=True, rough=True)} from the edges",
+            *pressed(t, [(r, math.dist((b.x1, b.y1), (b.x2, b.y2))) for b in lines], metal, say),
             "drill the inner corners before it is bent: they tear",
         ]
-        return Shown([], notes, lines, [PartView.of("folded, from the side", side, sized)])
+        warned = [*cracks("its bends", "radius", r, t, metal, say), *falls_in("its wall", "height", h, [r], t, say)]
+        return Shown([], notes, lines, [PartView.of("folded, from the side", side, sized)], warned)
 
     def _inside(self, metal: Material) -> float:
-        return self.radius.value if self.radius is not None else usual_radius_mm(self.thickness.value, metal)
+        return radius_of(self.radius, self.thickness.value, metal)
 
     @property
     def _gap(self) -> float:
@@ -110,16 +105,12 @@ class TrayPlate(Plate):
     def _way(self, side: Literal["length", "width"], metal: Material) -> _Way:
         outside: Length = getattr(self, side)
         r, t, s = self._inside(metal), self.thickness.value, self._setback(metal)
-        if r < 0.1 * t:
-            raise InputError(
-                field="shape.radius", got=f"{r:g} mm", needs=f"at least a tenth of the thickness, {0.1 * t:.2g} mm"
-            )
         wall, floor = self.height.value - s, outside.value - 2 * s
         for room, name, got, takes in ((wall, "height", self.height, s), (floor, side, outside, 2 * s)):
             if room <= 0:
                 needs = f"more than its bends take, {takes:.1f} mm"
                 raise InputError(field=f"shape.{name}", got=got.text, needs=needs)
-        zone = bend_allowance_mm(r, t, 90.0, din_k(r, t) / 2)
+        zone = din_allowance_mm(r, t, 90.0)
         return _Way(wall, wall + zone, wall + zone + floor, wall + 2 * zone + floor, 2 * wall + 2 * zone + floor)
 
 

@@ -1,0 +1,71 @@
+"""What plates ask of the brake: how sharp a metal is bent, how long a leg the die holds, how hard it is pressed."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable
+
+from yorvek.core.errors import InputError
+from yorvek.core.materials import Material
+from yorvek.core.parts.drawn import Warned
+from yorvek.core.parts.saying import Say
+from yorvek.core.quantities.entry import Place
+from yorvek.core.workshop.bends import least_radius_mm
+from yorvek.core.workshop.presses import FLANGE_OF_OPENING, air_bend_force, air_bend_rules, opening_of_mm
+
+USUAL_RADIUS = "inside; what the usual die makes, or the metal takes, where not given"
+SHARPEST = 0.1
+"""Of the thickness: no tool folds it sharper (ours)."""
+
+
+def radius_of(given: Place | None, thickness_mm: float, metal: Material) -> float:
+    """Inside radius of a bend: as given, or what the usual die makes, or what the metal takes if that is more, mm."""
+    if given is not None:
+        return given.value
+    return max(air_bend_rules(thickness_mm).inside_radius_mm, _least_radius(thickness_mm, metal))
+
+
+def refuse_unbent(metal: Material, thickness_mm: float, radii: Iterable[tuple[str, float]]) -> None:
+    """Raises InputError for what is no metal, and for a radius that no tool makes, at the question that states it."""
+    if metal.family == "panel":
+        raise InputError(field="shape.family", got=metal.name, needs="a metal: a panel is not bent")
+    least = SHARPEST * thickness_mm
+    for asked, radius in radii:
+        if radius < least:
+            needs = f"at least a tenth of the thickness, {least:.2g} mm: no tool folds it sharper"
+            raise InputError(field=f"shape.{asked}", got=f"{radius:g} mm", needs=needs)
+
+
+def pressed(thickness_mm: float, bends: Iterable[tuple[float, float]], metal: Material, say: Say) -> list[str]:
+    """Over which dies it is bent, and how hard at the most; of each bend its inside radius and its length, mm."""
+    longest: dict[float, float] = {}
+    for radius, length in bends:
+        opening = round(opening_of_mm(thickness_mm, radius), 1)
+        longest[opening] = max(longest.get(opening, 0.0), length)
+    forces = {v: air_bend_force(thickness_mm, long, v, metal.ultimate_MPa).force_N for v, long in longest.items()}
+    return [f"over a die of {say(v)}: about {force / 1000:.0f} kN on the brake" for v, force in sorted(forces.items())]
+
+
+def cracks(name: str, asked: str, radius_mm: float, thickness_mm: float, metal: Material, say: Say) -> list[Warned]:
+    """What is to be known of a bend that is sharper than its metal likes."""
+    least = _least_radius(thickness_mm, metal)
+    if radius_mm >= least - 1e-9:
+        return []
+    usual = say(least, rough=True)
+    words = f"{name}: R{say(radius_mm, rough=True)} may crack, R{usual} is usual"
+    return [Warned(words=words, mend=f"bend it to R{usual}, or try it on a scrap first", asked=asked)]
+
+
+def falls_in(
+    name: str, asked: str, leg_mm: float, radii_mm: Iterable[float], thickness_mm: float, say: Say
+) -> list[Warned]:
+    """What is to be known of a leg that the die of a bend beside it does not hold; `radii_mm`: of those bends."""
+    needs = max(FLANGE_OF_OPENING * opening_of_mm(thickness_mm, r) for r in radii_mm)
+    if leg_mm >= needs - 1e-9:
+        return []
+    holds = say(needs, whole=True, rough=True)
+    mend = f"a leg of {holds}, a narrower die, or bend it long and trim"
+    return [Warned(words=f"{name} is under the {holds} that the die holds", mend=mend, asked=asked)]
+
+
+def _least_radius(thickness_mm: float, metal: Material) -> float:
+    return least_radius_mm(thickness_mm, metal.family, metal.yield_MPa, hard=metal.softens)
