@@ -74,7 +74,7 @@ MISTAKES = [
      "features.0.thread", "M12 has 67 %", "18.0 mm"),
     ("an opening with sharp corners",
      [plate({"kind": "window", "width": mm(60), "height": mm(40), "corner": mm(0), "x": mm(150), "y": mm(100)})], {},
-     "stop", "features.0.width", "sharp corners", "round"),
+     "stop", "features.0.corner", "sharp corners", "round"),
     ("a hole at the edge", [plate(hole(x=12, y=100))], {}, "stop", "features.0.x", "12 mm from the edge", "16.8 mm"),
     ("a row of holes too near each other", [plate(hole(x=60, y=100, pattern=ROW))], {}, "stop", "features.0.x",
      "28 mm apart", "30.8 mm"),
@@ -160,6 +160,8 @@ def test_a_reason_lets_it_go_on_as_long_as_it_is_the_same_mistake():
     going = [GoingOn(finding=found.key, reason="a cable goes through, no bolt")]
     decided = audited(part, going_on=going)
     assert decided.to_decide() == [] and decided.audit[0].reason == "a cable goes through, no bolt"
+    # nearer still, it is asked anew
+    assert audited(plate(hole(x=9, y=100)), going_on=going).to_decide() != []
     other = plate(hole(x=150, y=10))
     assert audited(marked(other, "F7"), going_on=going).to_decide() != []
 

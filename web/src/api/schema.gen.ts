@@ -2483,20 +2483,14 @@ export interface components {
         };
         /**
          * AuditFinding
-         * @description One thing that would go wrong.
+         * @description A flaw as it stands in its job.
          *
          *     Args:
-         *         key: names it as long as it stands: its rule, its part, its place.
-         *         level: "stop" is solved or given a reason before it is cut, "care" is only said.
-         *         part: the record that it is about; asked: the field of its form that states it.
-         *         words, mend: what it is, and what would mend it.
-         *         reason: why it is cut anyway, as somebody said.
+         *         key: names it as long as it stands as it is: its rule, its part, its field, its words.
+         *         reason: why it is cut anyway, as somebody said; open: whether somebody has still to decide.
          */
         AuditFinding: {
-            /**
-             * Asked
-             * @default
-             */
+            /** Asked */
             asked: string;
             /** Key */
             key: string;
@@ -2509,12 +2503,11 @@ export interface components {
             mark: string;
             /** Mend */
             mend: string;
+            /** Open */
+            open: boolean;
             /** Part */
             part: number;
-            /**
-             * Reason
-             * @default
-             */
+            /** Reason */
             reason: string;
             /** Rule */
             rule: string;

@@ -53,7 +53,7 @@ const stages = computed(() => {
       id: 'parts',
       name: 'Parts',
       figure: many(f.pieces, 'piece'),
-      more: toDecide(v) ? t('frame.x_to_decide', [toDecide(v)]) : mass(f.mass_kg),
+      more: toDecide(v) ? t('common.x_to_decide', [toDecide(v)]) : mass(f.mass_kg),
       stale: toDecide(v) > 0,
     },
     {

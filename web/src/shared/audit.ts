@@ -1,5 +1,4 @@
 /** What the audit found and nobody has decided yet. */
 import type { S } from '../api/client'
 
-export const toDecide = (of: S['JobView']): number =>
-  of.figures.audit.filter((f) => f.level === 'stop' && !f.reason).length
+export const toDecide = (of: S['JobView']): number => of.figures.audit.filter((f) => f.open).length

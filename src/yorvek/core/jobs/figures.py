@@ -199,5 +199,5 @@ def figures(
         cut_before=[*changed_after_cutting(state, parts), *plates_changed(state, parts)],
         unverified=[d.name for d in state.dimensions.values() if not d.verified_by],
         held_up=[d.name for d in state.dimensions.values() if not d.verified_by and not d.cut_anyway.strip()],
-        audit=audit(Audited(state, parts, bars, sheets)),
+        audit=audit(Audited(state, parts, bars)),
     )

@@ -67,10 +67,13 @@ class CarriedSpec(Model):
     price: Money | None = None
 
 
+LONGEST_KEY = 200
+
+
 class GoingOn(Model):
     """Why something that the audit found is cut anyway; `finding`: its key."""
 
-    finding: str = Field(min_length=1, max_length=200)
+    finding: str = Field(min_length=1, max_length=LONGEST_KEY)
     reason: str = Field(min_length=3, max_length=300)
 
 

@@ -21,6 +21,7 @@ export default {
   not_checked: 'not checked',
   change_x: 'Change {0}',
   change: 'Change',
+  x_to_decide: '{0} to decide',
   add: 'Add',
   add_to_x: 'Add to {0}',
   take_away_x: 'Take away {0}',

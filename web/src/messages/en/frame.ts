@@ -88,7 +88,6 @@ export default {
   do_it_again: 'Do it again',
   undo: 'Undo',
   stages: 'Stages',
-  x_to_decide: '{0} to decide',
   typed_not_saved: 'typed, not saved',
   units_key_u: 'Units, key u',
   mm: 'mm',

@@ -80,7 +80,6 @@ export default {
   from_below: 'From below',
   repeated: 'Repeated',
   before_it_is_cut: 'Before it is cut',
-  x_to_decide: '{0} to decide',
   nothing_to_decide: 'nothing to decide',
   take_back: 'Take back',
   take_back_x: 'Take back the reason: {0}',

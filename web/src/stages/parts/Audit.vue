@@ -30,12 +30,12 @@ function begin(f: Found) {
   <section v-if="found.length" class="gap audit" :aria-label="$t('parts.before_it_is_cut')">
     <h2>
       {{ $t('parts.before_it_is_cut') }}
-      <span class="soft">{{ open ? $t('parts.x_to_decide', [open]) : $t('parts.nothing_to_decide') }}</span>
+      <span class="soft">{{ open ? $t('common.x_to_decide', [open]) : $t('parts.nothing_to_decide') }}</span>
     </h2>
     <ul>
-      <li v-for="f in found" :key="f.key" :class="{ stop: f.level === 'stop' && !f.reason }">
+      <li v-for="f in found" :key="f.key" :class="{ stop: f.open }">
         <div class="row spread">
-          <button type="button" class="link" @click="emit('lead', f.part, f.asked ?? '')">
+          <button type="button" class="link" @click="emit('lead', f.part, f.asked)">
             <b>{{ f.mark }}</b> {{ f.words }}
           </button>
           <template v-if="mayWrite && f.level === 'stop'">

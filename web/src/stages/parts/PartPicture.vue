@@ -16,7 +16,7 @@ const emit = defineEmits<{ pick: [string] }>()
       :halved="!!geometry.views?.length"
       @pick="emit('pick', $event)"
     />
-    <PartViews :geometry="geometry" :picks="picks" :small="small" halved @pick="emit('pick', $event)" />
+    <PartViews :geometry="geometry" :picks="picks" :small="small" @pick="emit('pick', $event)" />
   </div>
 </template>
 <style scoped>

@@ -1,10 +1,10 @@
 <script setup lang="ts">
-/** A part as it is once it is bent, rolled or folded, beside its flat. */
+/** A part as it is once it is bent, rolled or folded; it stands beside its flat. */
 import { computed } from 'vue'
 import type { S } from '../../api/client'
 import PartDrawing from './PartDrawing.vue'
 
-const props = defineProps<{ geometry: S['PartGeometry']; picks?: boolean; small?: boolean; halved?: boolean }>()
+const props = defineProps<{ geometry: S['PartGeometry']; picks?: boolean; small?: boolean }>()
 const emit = defineEmits<{ pick: [string] }>()
 /** Drawn as a part is: its own outline and measures, nothing of the flat. */
 const views = computed(() =>
@@ -16,7 +16,7 @@ const views = computed(() =>
 </script>
 <template>
   <figure v-for="v in views" :key="v.words">
-    <PartDrawing :geometry="v.drawn" :picks="picks" :small="small" :halved="halved" @pick="emit('pick', $event)" />
+    <PartDrawing :geometry="v.drawn" :picks="picks" :small="small" halved @pick="emit('pick', $event)" />
     <figcaption class="soft">{{ v.words }}</figcaption>
   </figure>
 </template>

@@ -12,6 +12,7 @@ const finding = (mark: string, more: object = {}) => ({
   part: 4,
   asked: 'features.0.x',
   reason: '',
+  open: true,
   words: 'a hole stands 12 mm from the edge',
   mend: '17 mm or more',
   ...more,
@@ -27,7 +28,11 @@ beforeEach(() => {
   job.value = {
     job: { id: 3, version: 2, spec: { going_on: [{ finding: 'edge:F2', reason: 'a cable' }] } },
     figures: {
-      audit: [finding('F1'), finding('F2', { reason: 'a cable' }), finding('F3', { level: 'care' })],
+      audit: [
+        finding('F1'),
+        finding('F2', { reason: 'a cable', open: false }),
+        finding('F3', { level: 'care', open: false }),
+      ],
     },
   } as never
 })

@@ -5,11 +5,11 @@ from __future__ import annotations
 from collections import defaultdict
 from collections.abc import Iterator
 
-from yorvek.core.jobs.audit.kind import Audited, AuditFinding, AuditRule
+from yorvek.core.jobs.audit.kind import Audited, AuditRule, Flaw
 from yorvek.core.parts import BarPiece
 
 
-def _look(job: Audited) -> Iterator[AuditFinding]:
+def _look(job: Audited) -> Iterator[Flaw]:
     same: dict[str, list[tuple[int, str]]] = defaultdict(list)
     for number, w, g in job.drawn():
         ends = w.part.shape.ends() if isinstance(w.part.shape, BarPiece) else []
@@ -19,11 +19,8 @@ def _look(job: Audited) -> Iterator[AuditFinding]:
     for found in same.values():
         for number, mark in found[1:]:
             first = found[0][1]
-            yield AuditFinding(
-                key=f"alike:{mark}:{first}", rule="alike", level="care", mark=mark, part=number, asked="qty",
-                words=f"it is the same piece as {first}",
-                mend=f"one mark and one number of pieces, or say in their names what tells {first} and {mark} apart",
-            )  # fmt: skip
+            mend = f"one mark and one number of pieces, or say in their names what tells {first} and {mark} apart"
+            yield Flaw(number, f"it is the same piece as {first}", mend, "qty", "care")
 
 
 ALIKE = AuditRule("alike", "one piece under two marks", _look)

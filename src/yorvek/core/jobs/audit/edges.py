@@ -9,26 +9,28 @@ import shapely
 from numpy.typing import NDArray
 from shapely import Polygon
 
-from yorvek.core.jobs.audit.kind import Audited, AuditFinding, AuditRule
+from yorvek.core.jobs.audit.kind import Audited, AuditRule, Flaw
 from yorvek.core.jobs.cutting import WorkedPart
 from yorvek.core.outlines import Ring, ring_points
 from yorvek.core.outlines.width import is_circle, middle_of, span_of
 from yorvek.core.parts import BasePlate, PartGeometry
+from yorvek.core.parts.drawn import field_of
 from yorvek.core.parts.saying import Say, said_in
 
 Sizes = NDArray[np.float64]
 EDGE, PITCH = 1.2, 2.2
 """Diameters of the hole: from its middle to the edge, and to the next one (EN 1993-1-8 table 3.3, from memory)."""
 GIVES_MM = 0.05
+"""What is this near to the least is enough (ours)."""
 
 
-def _look(job: Audited) -> Iterator[AuditFinding]:
+def _look(job: Audited) -> Iterator[Flaw]:
     for number, w, g in job.drawn():
         if g.kind == "plate":
             yield from _of_plate(number, w, g, said_in(job.state.job.unit))
 
 
-def _of_plate(number: int, w: WorkedPart, g: PartGeometry, say: Say) -> Iterator[AuditFinding]:
+def _of_plate(number: int, w: WorkedPart, g: PartGeometry, say: Say) -> Iterator[Flaw]:
     """The nearest to an edge and the nearest pair of each question, so that a row of ten is one line."""
     pairs = zip(g.outline.openings, g.openings_asked, strict=True)
     holes = [(ring, asked) for ring, asked in pairs if is_circle(ring) and _bolted(w, asked)]
@@ -41,7 +43,8 @@ def _of_plate(number: int, w: WorkedPart, g: PartGeometry, say: Say) -> Iterator
         least = say(EDGE * wide[k], whole=True, rough=True)
         at = say(float(away[k]), whole=True, rough=True)
         words = f"a hole ⌀{say(float(wide[k]))} stands {at} from the edge: it tears under {least}"
-        yield _found("edge", number, w, asked, words, f"{least} from the edge or more, or a smaller hole")
+        field = field_of("edge" if asked == "hole" else asked)
+        yield Flaw(number, words, f"{least} from the edge or more, or a smaller hole", field)
     # of each pair the later one is the one that is named
     apart = np.hypot(*(middles[:, None] - middles[None]).transpose(2, 0, 1))
     wider = np.maximum(wide[:, None], wide[None])
@@ -54,7 +57,8 @@ def _of_plate(number: int, w: WorkedPart, g: PartGeometry, say: Say) -> Iterator
         least = say(PITCH * d, whole=True, rough=True)
         at = say(float(pitch[k]), whole=True, rough=True)
         words = f"holes ⌀{say(d)} stand {at} apart, where {least} is the least"
-        yield _found("pitch", number, w, asked, words, f"{least} apart or more, or smaller holes")
+        field = field_of("columns" if asked == "hole" else asked)
+        yield Flaw(number, words, f"{least} apart or more, or smaller holes", field)
 
 
 def _least(size: Sizes, wrong: NDArray[np.bool_], holes: Sequence[tuple[Ring, str]]) -> Iterator[tuple[str, int]]:
@@ -70,14 +74,6 @@ def _least(size: Sizes, wrong: NDArray[np.bool_], holes: Sequence[tuple[Ring, st
 def _bolted(w: WorkedPart, asked: str) -> bool:
     """Holes of features and of the grid of a plate with holes: others are there to be light, or are checked as pins."""
     return asked.startswith("features.") or (isinstance(w.part.shape, BasePlate) and asked == "hole")
-
-
-def _found(what: str, number: int, w: WorkedPart, asked: str, words: str, mend: str) -> AuditFinding:
-    field = asked if asked.startswith("features") else "shape.edge" if what == "edge" else "shape.columns"
-    return AuditFinding(
-        key=f"{what}:{w.part.mark}:{asked}", rule="edges", level="stop", mark=w.part.mark, part=number, asked=field,
-        words=words, mend=mend,
-    )  # fmt: skip
 
 
 EDGES = AuditRule("edges", "bolt holes too near to an edge or to each other", _look)

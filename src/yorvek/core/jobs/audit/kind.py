@@ -6,7 +6,7 @@ from collections.abc import Callable, Iterator, Mapping, Sequence
 from dataclasses import dataclass
 from typing import TYPE_CHECKING, Literal
 
-from yorvek.core.jobs.cutting import SheetGroup, WorkedPart
+from yorvek.core.jobs.cutting import WorkedPart
 from yorvek.core.model import Model
 from yorvek.core.parts import PartGeometry
 
@@ -14,32 +14,40 @@ if TYPE_CHECKING:
     from yorvek.core.jobs.figures import BarResult
     from yorvek.core.jobs.state import JobState
 
+Level = Literal["stop", "care"]
+
+
+@dataclass(frozen=True)
+class Flaw:
+    """What a rule says of a part: what is wrong, what would mend it, the field that states it, and how much it weighs:
+    "stop" is solved or given a reason before it is cut, "care" is only said.
+    """
+
+    part: int
+    words: str
+    mend: str
+    asked: str = ""
+    level: Level = "stop"
+
 
 class AuditFinding(Model):
-    """One thing that would go wrong.
+    """A flaw as it stands in its job.
 
     Args:
-        key: names it as long as it stands: its rule, its part, its place.
-        level: "stop" is solved or given a reason before it is cut, "care" is only said.
-        part: the record that it is about; asked: the field of its form that states it.
-        words, mend: what it is, and what would mend it.
-        reason: why it is cut anyway, as somebody said.
+        key: names it as long as it stands as it is: its rule, its part, its field, its words.
+        reason: why it is cut anyway, as somebody said; open: whether somebody has still to decide.
     """
 
     key: str
     rule: str
-    level: Literal["stop", "care"]
+    level: Level
     mark: str
     part: int
-    asked: str = ""
+    asked: str
     words: str
     mend: str
-    reason: str = ""
-
-    @property
-    def open(self) -> bool:
-        """Whether somebody has still to decide."""
-        return self.level == "stop" and not self.reason
+    reason: str
+    open: bool
 
 
 @dataclass(frozen=True)
@@ -49,7 +57,6 @@ class Audited:
     state: JobState
     parts: Mapping[int, WorkedPart]
     bars: Sequence[BarResult]
-    sheets: Sequence[SheetGroup]
 
     def drawn(self) -> Iterator[tuple[int, WorkedPart, PartGeometry]]:
         """Parts that could be worked out."""
@@ -68,4 +75,4 @@ class AuditRule:
 
     id: str
     words: str
-    look: Callable[[Audited], Iterator[AuditFinding]]
+    look: Callable[[Audited], Iterator[Flaw]]

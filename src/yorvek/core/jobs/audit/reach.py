@@ -4,32 +4,29 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
-from yorvek.core.jobs.audit.kind import Audited, AuditFinding, AuditRule
+from yorvek.core.jobs.audit.kind import Audited, AuditRule, Flaw
 from yorvek.core.quantities import length_text
 
 
-def _look(job: Audited) -> Iterator[AuditFinding]:
+def _look(job: Audited) -> Iterator[Flaw]:
     carried = list(_not_carried(job))
     yield from carried
-    stuck = {f.mark for f in carried}
-    yield from (f for f in _without_stock(job) if f.mark not in stuck)
+    stuck = {flaw.part for flaw in carried}
+    yield from (flaw for flaw in _without_stock(job) if flaw.part not in stuck)
 
 
-def _not_carried(job: Audited) -> Iterator[AuditFinding]:
+def _not_carried(job: Audited) -> Iterator[Flaw]:
     unit, longest = job.state.job.unit, job.state.job.longest_piece
-    for number, w, g in job.drawn():
+    for number, _, g in job.drawn():
         size = max(g.width_mm, g.height_mm)
         if longest is not None and size > longest.value + 1e-6:
             long, takes = length_text(size, unit), length_text(longest.value, unit)
-            yield AuditFinding(
-                key=f"carried:{w.part.mark}", rule="reach", level="stop", mark=w.part.mark, part=number,
-                asked="shape.length" if g.kind == "bar" else "",
-                words=f"it is {long} long, and vehicle and door take {takes}",
-                mend="a joint that is made on site, or another vehicle",
-            )  # fmt: skip
+            words = f"it is {long} long, and vehicle and door take {takes}"
+            asked = "shape.length" if g.kind == "bar" else ""
+            yield Flaw(number, words, "a joint that is made on site, or another vehicle", asked)
 
 
-def _without_stock(job: Audited) -> Iterator[AuditFinding]:
+def _without_stock(job: Audited) -> Iterator[Flaw]:
     """Pieces that the plan found no bar for."""
     unit = job.state.job.unit
     for result in job.bars:
@@ -43,10 +40,7 @@ def _without_stock(job: Audited) -> Iterator[AuditFinding]:
                 words = f"{u.qty} of it, {length_text(wants, unit)} long, come out of no stock: the longest is "
                 words += length_text(longest, unit)
                 mend = "longer bars, a splice, or a shorter piece"
-            yield AuditFinding(
-                key=f"stock:{u.part}", rule="reach", level="stop", mark=u.part, part=job.numbered(u.part),
-                asked="shape.length", words=words, mend=mend,
-            )  # fmt: skip
+            yield Flaw(job.numbered(u.part), words, mend, "shape.length")
 
 
 REACH = AuditRule("reach", "pieces that no stock makes, or that nobody can carry out", _look)
