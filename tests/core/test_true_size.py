@@ -15,7 +15,7 @@ from tests.core.test_features import hole
 from tests.core.test_plate_families import bend, spec
 from tests.core.test_saddles import TUBE, bar, mm, saddle
 from yorvek.core.errors import InputError
-from yorvek.core.files.true_size import EDGE_MM, OVERLAP_MM, PAPERS, tiling, true_size_pdf
+from yorvek.core.files.true_size import EDGE_MM, OVERLAP_MM, PAPERS, Tile, tiling, true_size_pdf
 from yorvek.core.outlines import bounds_mm, ring_points
 from yorvek.core.parts import part_geometry
 from yorvek.core.parts.templates import template_of, templates_of
@@ -190,3 +190,7 @@ def test_tiles_overlap():
     found = tiling(plate(**LARGE), "A4")
     first, second = found.tiles[:2]
     assert first.x + first.width - second.x == pytest.approx(OVERLAP_MM)
+
+
+def test_rows_beyond_the_alphabet_have_two_letters():
+    assert [Tile(0, 0, 1, 1, 2, row).name for row in (0, 25, 26, 59)] == ["A3", "Z3", "AA3", "BH3"]

@@ -10,9 +10,12 @@ from ezdxf.document import Drawing
 from ezdxf.layouts import Modelspace
 
 from yorvek.core.cutting.sheets import SheetPlan, SheetProblem, outline_at
+from yorvek.core.jobs.ways import later_of
 from yorvek.core.outlines import Outline, Ring, bounds_mm
 from yorvek.core.outlines.width import middle_of
+from yorvek.core.parts import PartGeometry
 from yorvek.core.parts.drawn import BendLine, MarkLine
+from yorvek.core.workshop.processes import Process
 
 OUTSIDE, INSIDE, DRILL, BEND, SHEET, WORDS = "CUT_OUTSIDE", "CUT_INSIDE", "DRILL", "BEND", "SHEET", "MARK"
 LAYERS = {OUTSIDE: 7, INSIDE: 5, DRILL: 1, BEND: 6, SHEET: 8, WORDS: 3}
@@ -66,6 +69,11 @@ def part_dxf(mark: str, outline: Outline, *, lines: Sequence[MarkLine] = (), lat
             words = space.add_text(line.words, height=height, rotation=turned, dxfattribs={"layer": layer})
             words.set_placement((line.x1, line.y1 + height))
     return _text(document)
+
+
+def drawing_dxf(mark: str, g: PartGeometry, way: Process | None) -> str:
+    """A part as it is cut one way: with its bends, and with what that way leaves to be drilled."""
+    return part_dxf(mark, g.outline, lines=g.bends, later=later_of(g, way))
 
 
 def nest_dxf(

@@ -7,11 +7,11 @@ import re
 import zipfile
 
 from yorvek.core.errors import InputError
-from yorvek.core.files.dxf import part_dxf
+from yorvek.core.files.dxf import drawing_dxf
 from yorvek.core.files.lists import Table, csv_text
 from yorvek.core.jobs import Figures, JobSpec
 from yorvek.core.jobs.cutting import WorkedPart
-from yorvek.core.jobs.ways import made_later
+from yorvek.core.jobs.ways import later_of
 from yorvek.core.parts import PartGeometry
 from yorvek.core.quantities import UnitSystem
 from yorvek.core.quantities.format import cut_text, length_text
@@ -47,15 +47,10 @@ def parcel_table(parts: list[WorkedPart], process: Process, unit: UnitSystem) ->
 
 def _also(g: PartGeometry, process: Process) -> str:
     """What its drawing shows beside the cut."""
-    later = len(made_later(process, g.outline, g.thickness_mm or 0.0, g.tapped))
-    return ", ".join([f"{len(g.bends)} bends"] * bool(g.bends) + [f"{later} openings made afterwards"] * bool(later))
-
-
-def _drawing(w: WorkedPart, process: Process) -> str:
-    g = w.geometry
-    assert g is not None
-    later = made_later(process, g.outline, g.thickness_mm or 0.0, g.tapped)
-    return part_dxf(w.part.mark, g.outline, lines=g.bends, later=later)
+    bends, later = len(g.bends), len(later_of(g, process))
+    said = [f"{bends} bend{'s' * (bends > 1)}"] * bool(bends)
+    said += [f"{later} opening{'s' * (later > 1)} made afterwards"] * bool(later)
+    return ", ".join(said)
 
 
 def drawing_name(w: WorkedPart) -> str:
@@ -82,5 +77,6 @@ def parcel_zip(job: JobSpec, found: Figures, way: str, unit: UnitSystem) -> byte
     with zipfile.ZipFile(stream, "w", zipfile.ZIP_DEFLATED) as file:
         file.writestr(zipfile.ZipInfo("list.csv", MADE_AT), "\ufeff" + csv_text([parcel_table(parts, process, unit)]))
         for w in parts:
-            file.writestr(zipfile.ZipInfo(drawing_name(w), MADE_AT), _drawing(w, process))
+            assert w.geometry is not None
+            file.writestr(zipfile.ZipInfo(drawing_name(w), MADE_AT), drawing_dxf(w.part.mark, w.geometry, process))
     return stream.getvalue()

@@ -6,6 +6,7 @@ import io
 import math
 from collections.abc import Iterator
 from dataclasses import dataclass
+from string import ascii_uppercase
 from typing import Literal
 
 from reportlab.lib.units import mm
@@ -22,12 +23,13 @@ from yorvek.core.quantities import INCH_MM, UnitSystem, length_text
 
 Paper = Literal["A4", "A3", "Letter"]
 PAPERS: dict[Paper, tuple[float, float]] = {"A4": (210, 297), "A3": (297, 420), "Letter": (215.9, 279.4)}
+"""ISO 216; ANSI/ASME Y14.1 size A, mm."""
 EDGE_MM = 12.0
-"""Of a paper no printer reaches the last millimetres; the title stands there."""
-OVERLAP_MM = 10.0
-CROSS_MM = 4.0
+"""Of a paper no printer reaches the last millimetres; the title stands there (ours)."""
+OVERLAP_MM, CROSS_MM, CURVE_MM = 10.0, 4.0, 0.01
+"""How far tiles lie over each other, a cross reaches, a drawn curve strays (ours)."""
 MOST_PAGES = 60
-CURVE_MM = 0.01
+"""More are not taped together (ours)."""
 
 
 @dataclass(frozen=True)
@@ -43,7 +45,8 @@ class Tile:
 
     @property
     def name(self) -> str:
-        return f"{chr(ord('A') + self.row)}{self.column + 1}"
+        beyond, letter = divmod(self.row, len(ascii_uppercase))
+        return f"{ascii_uppercase[beyond - 1] if beyond else ''}{ascii_uppercase[letter]}{self.column + 1}"
 
 
 @dataclass(frozen=True)

@@ -6,7 +6,7 @@ from collections.abc import Mapping
 
 from yorvek.core.jobs.cutting import WorkedPart
 from yorvek.core.jobs.state import JobState
-from yorvek.core.jobs.ways import made_later, own_table, ways
+from yorvek.core.jobs.ways import later_of, own_table, ways
 from yorvek.core.materials import material
 from yorvek.core.model import Model
 from yorvek.core.outlines import Outline
@@ -58,7 +58,7 @@ def cutting_of(w: WorkedPart, way: Process) -> Cutting | None:
     g = w.geometry
     if g is None or g.kind != "plate" or g.thickness_mm is None:
         return None
-    later = made_later(way, g.outline, g.thickness_mm, g.tapped)
+    later = later_of(g, way)
     cut = g.cut_length_mm - sum(ring_length_mm(g.outline.openings[k]) for k in later)
     return Cutting(
         thickness_mm=g.thickness_mm,

@@ -18,7 +18,7 @@ from yorvek.core.jobs.cutting import (
 from yorvek.core.jobs.sheets_cut import PlateKey, plates_done
 from yorvek.core.jobs.spec import SawAndTable, SheetStockSpec, landed
 from yorvek.core.jobs.state import JobState
-from yorvek.core.jobs.ways import Drilled, made_later, named, way_of, why_later, without_later
+from yorvek.core.jobs.ways import Drilled, later_of, named, way_of, why_later, without_later
 from yorvek.core.materials import material
 from yorvek.core.outlines import ring_points
 from yorvek.core.outlines.width import is_circle, span_of
@@ -82,7 +82,7 @@ def drilled(w: WorkedPart, id: str, way: Process | None) -> list[Drilled]:
     ]
     if way is None:
         return after
-    later = [g.outline.openings[k] for k in made_later(way, g.outline, g.thickness_mm, g.tapped)]
+    later = [g.outline.openings[k] for k in later_of(g, way)]
     sizes = Counter((is_circle(r), round(span_of(r), 2)) for r in later)
     round_why = {mm: why_later(way, g.thickness_mm, mm) for _, mm in sizes}
     other_why = f"{why_later(way, g.thickness_mm)}; it is no round hole: mill it"

@@ -75,6 +75,11 @@ def made_later(way: Process | None, outline: Outline, thickness_mm: float, tappe
     return [k for k, ring in enumerate(outline.openings) if (hard and k in tapped) or narrower(ring, least)]
 
 
+def later_of(g: PartGeometry, way: Process | None) -> list[int]:
+    """Numbers of a plate's openings that its way cannot make; a bar has none."""
+    return made_later(way, g.outline, g.thickness_mm, g.tapped) if g.thickness_mm is not None else []
+
+
 def why_later(way: Process, thickness_mm: float, across_mm: float = 0.0) -> str:
     """Why a way leaves openings of a width to be made later."""
     if way.straight_only:
@@ -86,7 +91,7 @@ def why_later(way: Process, thickness_mm: float, across_mm: float = 0.0) -> str:
 
 def without_later(g: PartGeometry, way: Process | None) -> Outline:
     """A plate's outline with only those openings that its way makes."""
-    later = set(made_later(way, g.outline, g.thickness_mm or 0.0, g.tapped))
+    later = set(later_of(g, way))
     if not later:
         return g.outline
     return Outline(outer=g.outline.outer, openings=[r for k, r in enumerate(g.outline.openings) if k not in later])

@@ -21,7 +21,7 @@ from yorvek.core.files.true_size import Paper, true_size_pdf
 from yorvek.core.jobs import Figures
 from yorvek.core.jobs.checking import refuse_unmeasured
 from yorvek.core.jobs.state import followed
-from yorvek.core.jobs.ways import made_later, way_of
+from yorvek.core.jobs.ways import way_of
 from yorvek.core.parts import PartGeometry
 from yorvek.core.parts.templates import template_of, templates_of
 from yorvek.core.quantities import UnitSystem
@@ -174,9 +174,7 @@ def export_part(request: HttpRequest, job_id: int, part_id: int, kind: str) -> H
         raise HttpError(404, "A part goes out as .dxf or .svg.")
     if kind == "dxf":
         refuse_unmeasured(found)
-        way = way_of(job.spec, row.spec.process) if geometry.kind == "plate" else None
-        later = made_later(way, geometry.outline, geometry.thickness_mm or 0.0, geometry.tapped)
-        content = dxf.part_dxf(row.spec.mark, geometry.outline, lines=geometry.bends, later=later)
+        content = dxf.drawing_dxf(row.spec.mark, geometry, way_of(job.spec, row.spec.process))
     else:
         content = svg_out.part_svg(row.spec.mark, geometry.outline)  # a table may cut whatever an SVG has
     return file_response(content, f"{job.spec.name} {row.spec.mark}.{kind}", KINDS[kind])
