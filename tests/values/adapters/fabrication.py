@@ -13,6 +13,7 @@ from yorvek.core.materials import Material, material
 from yorvek.core.materials.other import OTHER_METALS, NominalMetal
 from yorvek.core.parts import PartSpec, part_geometry
 from yorvek.core.quantities import INCH_MM, fraction_text
+from yorvek.core.quantities.entry import resolve
 from yorvek.core.quantities.format import fraction_error_in
 from yorvek.core.quantities.gauge import gauge_thickness_in
 from yorvek.core.workshop import bends, mitres, presses, threads, weights, weld_metal
@@ -142,12 +143,20 @@ def din_bend(i: Inputs) -> Outputs:
     }
 
 
+BENT_OF = {"steel": ("CHS 33.7×3.2", "S355"), "stainless": ("CHS 33.7×3.2", "304"), "alumin": ("AL ⌀30×3", "6082-T6")}
+
+
 def overbend(i: Inputs) -> Outputs | None:
     metal = next((m for m in ("stainless", "alumin", "steel") if m in i["material"].lower()), None)
     if metal is None:
         return None
-    rule = bends.OVERBEND_PER_DEGREE["aluminium" if metal == "alumin" else metal]
-    return {"overbend_angle_deg": bends.overbend_angle_deg(i["target_angle_deg"], rule)}
+    tube, material_id = BENT_OF[metal]
+    shape = {
+        "family": "bar", "section_id": tube, "first_leg": _mm(900.0),
+        "bends": [{"turn": _mm(i["target_angle_deg"]), "leg": _mm(900.0)}],
+    }  # fmt: skip
+    part = PartSpec.model_validate({"mark": "B1", "material_id": material_id, "shape": shape})
+    return {"overbend_angle_deg": part_geometry(resolve(part, {})).bends[0].set_deg}
 
 
 def overbend_by_rule(i: Inputs) -> Outputs:

@@ -2546,6 +2546,20 @@ export interface components {
             stock: string;
         };
         /**
+         * BarBend
+         * @description A bend and the leg after it.
+         */
+        BarBend: {
+            /** @description to the next bend's outside, or to the end; as the first leg is measured */
+            leg: components["schemas"]["Length"];
+            /** @description to the middle of the bar; the usual former where not given */
+            radius?: components["schemas"]["Place"] | null;
+            /** @description of the plane it is bent in, about the bar: 0 as seen from the side, 90 towards you; a flat the easy way where not given */
+            roll?: components["schemas"]["Turned"] | null;
+            /** @description how far the bar is turned there: up, or down where it is negative */
+            turn: components["schemas"]["Turned"];
+        };
+        /**
          * BarFace
          * @description A face that has features: its name, its width, its openings, along the bar from its left end, and the question
          *     that states each.
@@ -2608,10 +2622,18 @@ export interface components {
          */
         BarPiece: {
             /**
+             * Bends
+             * @description bends; its length follows from its legs
+             * @default []
+             */
+            bends: components["schemas"]["BarBend"][];
+            /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
             family: "bar";
+            /** @description of a bar that is bent: up to its first bend */
+            first_leg?: components["schemas"]["Length"] | null;
             /** @description measured at the assembly first: at most so long, and not cut before it is known */
             held_to?: components["schemas"]["Length"] | null;
             /**
@@ -2633,10 +2655,22 @@ export interface components {
             left_shape: components["schemas"]["EndShape"];
             length?: components["schemas"]["Length"] | null;
             /**
+             * Measured
+             * @description where on its bends its legs end
+             * @default outside
+             * @enum {string}
+             */
+            measured: "outside" | "middle";
+            /**
              * Member Id
              * @description follows this member's section, material and length where those are empty
              */
             member_id?: number | null;
+            /**
+             * Neutral
+             * @description where of its depth the metal keeps its length, from the inside
+             */
+            neutral?: number | null;
             /**
              * @default {
              *       "text": "0",
@@ -2971,7 +3005,8 @@ export interface components {
         };
         /**
          * BendLine
-         * @description A line of the flat plate along which it is bent, how far, and how wide the metal that turns lies about it, mm.
+         * @description A line of the flat along which it is bent, how far, and how wide the metal that turns lies about it, mm.
+         *     `set_deg`: how far the brake or the bender is set so that it springs back to that; `set_by` says by what.
          */
         BendLine: {
             /**
@@ -2979,6 +3014,18 @@ export interface components {
              * @default
              */
             asked: string;
+            /**
+             * Radius Mm
+             * @default 0
+             */
+            radius_mm: number;
+            /**
+             * Set By
+             * @default
+             */
+            set_by: string;
+            /** Set Deg */
+            set_deg?: number | null;
             /** Turn Deg */
             turn_deg: number;
             /**
@@ -2996,6 +3043,39 @@ export interface components {
             y2: number;
             /** Zone Mm */
             zone_mm: number;
+        };
+        /**
+         * BendTried
+         * @description A bend that the shop made: of what, how far the bender was set, and what came out once it was let go.
+         */
+        BendTried: {
+            came: components["schemas"]["Bent"];
+            /** Material Id */
+            material_id: string;
+            /** @description to the middle of the bar */
+            radius: components["schemas"]["Length"];
+            /** Section Id */
+            section_id: string;
+            set: components["schemas"]["Bent"];
+        };
+        /**
+         * Bent
+         * @description How far something was bent, degrees.
+         */
+        Bent: {
+            /** Text */
+            text: string;
+            /**
+             * Unit
+             * @default mm
+             * @enum {string}
+             */
+            unit: "mm" | "in";
+            /**
+             * Value
+             * @default 0
+             */
+            value: number;
         };
         /**
          * BentPlate
@@ -3313,6 +3393,16 @@ export interface components {
          *     parts, sources of a force, loads and ways to cut.
          */
         Catalogue: {
+            /**
+             * Bar Bends
+             * @default []
+             */
+            bar_bends: components["schemas"]["Question"][];
+            /**
+             * Bar Legs
+             * @default []
+             */
+            bar_legs: components["schemas"]["Question"][];
             /**
              * Bare Units
              * @default {}
@@ -5213,6 +5303,12 @@ export interface components {
          */
         JobSpec: {
             /**
+             * Bends Tried
+             * @description bends that the shop made: what they sprang back by speaks for the next
+             * @default []
+             */
+            bends_tried: components["schemas"]["BendTried"][];
+            /**
              * Cantilever Over
              * @default 180
              */
@@ -7056,7 +7152,7 @@ export interface components {
          *         openings_asked: the question that states each opening, in order, of its family or of its features.
          *         tools: what is done to openings once they are there; `tapped`: which of them get a thread.
          *         faces: of a bar, those that are drilled.
-         *         bends, views: of a plate that is bent, where, and what it is once it is made.
+         *         bends, views: of what is bent, where, and what it is once it is made.
          *         prints: what of it is printed in true size.
          *         warned: what is to be known before it is cut.
          */

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-/** A list that the core asks for, a row each; the last one that there must be cannot be taken away. */
+/** A list that the core asks for, a row each; where there must be one the last cannot be taken away. */
 import type { S } from '../api/client'
 import { unit } from '../shared/units'
 import { begunAll } from './asked'
@@ -14,14 +14,16 @@ const takeAway = (k: number) => (rows.value = rows.value.filter((_, i) => i !== 
 <template>
   <section class="asked-rows" :aria-label="asks.words" :data-at="within + asks.name" tabindex="-1">
     <div class="row spread">
-      <b>{{ asks.words }}</b>
+      <b
+        >{{ asks.words }}<span v-if="!rows.length && asks.without" class="soft">: {{ asks.without }}</span></b
+      >
       <el-button text :aria-label="$t('common.add_to_x', [asks.words])" @click="add">{{ $t('common.add') }}</el-button>
     </div>
     <div v-for="(row, k) in rows" :key="k" class="asked-row" role="group" :aria-label="`${asks.words} ${k + 1}`">
       <div class="row spread">
         <span class="soft">{{ k + 1 }}</span>
         <el-button
-          v-if="rows.length > 1"
+          v-if="asks.optional || rows.length > 1"
           text
           :aria-label="$t('common.take_away_x', [`${asks.words} ${k + 1}`])"
           @click="takeAway(k)"

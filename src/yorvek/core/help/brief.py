@@ -90,6 +90,13 @@ JOB: dict[str, Help] = {
         "what it costs", "it counts in the money of its module", "left out, it is said not to be known", MAKER
     ),
     "carried.module": h("which module it belongs to", "mass and money are added up by module", "as at the parts", OWN),
+    "bends_tried.set": h("how far the bender was set", "what springs back is bent further", "as it was read", SHOP),
+    "bends_tried.came": h(
+        "what came out once it was let go",
+        "the next bend of this stock is set by the middle of your own",
+        "measured on the bend, the turn and not what is left of 180",
+        SHOP,
+    ),
     "machines.saw_kerf": h(
         "what the blade turns to dust",
         "ten cuts of a long bar lose a hand's breadth",

@@ -97,17 +97,37 @@ PARTS: dict[str, Help] = {
     "shape.seats": h("how many half rounds", "they stand at equal ways", "2", SHOP),
     "shape.seat_edge": h("from its end to the first half round", "where the tubes are", "left empty: evenly", SHOP),
     "shape.first_leg": h(
-        "the first leg, measured outside",
-        "to the corner where the outside faces would meet; beyond 90° to the outside of the bend",
-        "as the drawing says it, outside",
+        "the first leg, outside; of a bar to the outside or to the middle, as it says below",
+        "to the corner where the faces would meet; beyond 90° to the outside of the bend",
+        "as the drawing says it",
         "DIN 6935, from memory",
     ),
     "shape.bends": h("where it is bent, one after the other", "each adds a leg", "up is towards you", SHOP),
     "shape.bends.turn": h(
         "how far it is turned there", "0 would be flat, 90 is a square corner, negative is down", "90", SHOP
     ),
-    "shape.bends.leg": h("the leg after it, measured outside", "as the first leg", "as the drawing says it", SHOP),
-    "shape.bends.radius": h("inside radius of this bend", "sharper may crack", "left empty: the plate's", SHOP),
+    "shape.bends.leg": h("the leg after it, measured as the first", "as the first leg", "as the drawing says it", SHOP),
+    "shape.bends.radius": h(
+        "of a plate inside the bend, of a bar to its middle",
+        "sharper may crack, a tube kinks",
+        "left empty: the plate's; a tube three times its depth",
+        SHOP,
+    ),
+    "shape.bends.roll": h(
+        "about the bar, the plane that it is bent in",
+        "0 as seen from the side, 90 towards you, counted as it lies straight",
+        "left empty: from the side; a flat the easy way",
+        SHOP,
+    ),
+    "shape.measured": h(
+        "where legs end at a bend", "outside faces, or the middle of the bar", "as the drawing says it", SHOP
+    ),
+    "shape.neutral": h(
+        "where of its depth the metal keeps its length, from the inside",
+        "it says how long the bar is cut; your own bends know it better than a rule",
+        "left empty: the middle of a tube",
+        SHOP,
+    ),
     "shape.radius": h(
         "inside radius of its bends",
         "sharper than the metal takes cracks, wider wants a wider die",

@@ -96,7 +96,7 @@ def worked_parts(state: JobState) -> dict[int, WorkedPart]:
     for number, part in state.parts.items():
         try:
             full = followed(state, part)
-            found = part_geometry(full, state.job.unit)
+            found = part_geometry(full, state.job.unit, state.job.bends_tried)
             out[number] = WorkedPart(part=full, geometry=_split(state, full, found))
         except InputError as error:
             out[number] = WorkedPart(part=part, geometry=None, trouble=error.sentence)

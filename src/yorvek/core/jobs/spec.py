@@ -13,6 +13,7 @@ from yorvek.core.jobs.hardware import HardwareItem
 from yorvek.core.jobs.sources import ForceSource
 from yorvek.core.materials.joining import Welder
 from yorvek.core.model import Model
+from yorvek.core.parts.bar_bend import BendTried
 from yorvek.core.quantities.entry import AreaLoad, Force, Length, LineLoad, Mass, Money, Place, Size, Thickness
 from yorvek.core.quantities.units import UNITS
 from yorvek.core.workshop.processes import USUAL, Process
@@ -104,6 +105,9 @@ class JobSpec(Model):
     processes: list[Process] = Field(default=list(USUAL), max_length=30, description="ways to cut plate")
     hardware: list[HardwareItem] = Field(default=[], max_length=100)
     carried: list[CarriedSpec] = Field(default=[], max_length=60)
+    bends_tried: list[BendTried] = Field(
+        default=[], max_length=300, description="bends that the shop made: what they sprang back by speaks for the next"
+    )
     going_on: list[GoingOn] = Field(default=[], max_length=500, description="what the audit found and is cut anyway")
 
     def limits(self, span_over: float | None = None) -> Limits:

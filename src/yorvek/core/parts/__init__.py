@@ -1,10 +1,11 @@
 """Parts: plates and pieces of bar from their dimensions."""
 
 from yorvek.core.parts.drawn import DrawnDimension
-from yorvek.core.parts.families import Offered, PartFamily, feature_kinds, feature_patterns, part_families
-from yorvek.core.parts.geometry import PartGeometry, part_geometry
+from yorvek.core.parts.families import Offered, PartFamily, bend_asks, feature_kinds, feature_patterns, part_families
+from yorvek.core.parts.geometry import part_geometry
 from yorvek.core.parts.plates import BasePlate, Gusset, Rectangle
 from yorvek.core.parts.spec import BarPiece, PartSpec
+from yorvek.core.parts.worked import PartGeometry
 
 __all__ = [
     "BarPiece",
@@ -16,6 +17,7 @@ __all__ = [
     "PartGeometry",
     "PartSpec",
     "Rectangle",
+    "bend_asks",
     "feature_kinds",
     "feature_patterns",
     "part_families",

@@ -32,11 +32,16 @@ class MarkLine(Model):
 
 
 class BendLine(MarkLine):
-    """A line of the flat plate along which it is bent, how far, and how wide the metal that turns lies about it, mm."""
+    """A line of the flat along which it is bent, how far, and how wide the metal that turns lies about it, mm.
+    `set_deg`: how far the brake or the bender is set so that it springs back to that; `set_by` says by what.
+    """
 
     turn_deg: float
     zone_mm: float
     asked: str = ""
+    radius_mm: float = 0.0
+    set_deg: float | None = None
+    set_by: str = ""
 
 
 class PartView(Model):

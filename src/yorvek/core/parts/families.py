@@ -11,8 +11,10 @@ from typing import get_args
 from pydantic.fields import FieldInfo
 
 from yorvek.core.model import Model
+from yorvek.core.parts.bar_bend import BENDS_ASK
 from yorvek.core.parts.features import KINDS, PATTERNS
 from yorvek.core.parts.plates import FAMILIES, Said
+from yorvek.core.parts.spec import BarPiece
 from yorvek.core.quantities.asked import Question, may_be_none, question
 
 
@@ -35,6 +37,20 @@ def _question(
         each = [_question(n, s, row[n]) for n, s in rows[name].items()]
         return Question(name=name, words=words, typed="rows", rows=each, **begins)
     return question(name, field, words, optional=may_be_none(field), **begins)
+
+
+BENDS: tuple[str, str, str, str] = ("Bends", "none", "0", "0")
+LEGS_ASK: Said = {
+    "first_leg": ("First leg", "", "", ""), "measured": ("Legs are measured to the", "", "", ""),
+    "neutral": ("Keeps its length at, of its depth", "the middle; solid bar by DIN 6935", "", ""),
+}  # fmt: skip
+
+
+def bend_asks() -> tuple[Question, list[Question]]:
+    """The bends of a bar, and what else is asked of one that has any."""
+    fields = BarPiece.model_fields
+    rows = _question("bends", BENDS, fields["bends"], {"bends": BENDS_ASK}).model_copy(update={"optional": True})
+    return rows, [_question(name, said, fields[name]) for name, said in LEGS_ASK.items()]
 
 
 class Offered(Model):

@@ -7,9 +7,9 @@ from yorvek.core.model import Model
 from yorvek.core.outlines import Outline, Ring
 from yorvek.core.parts.drawn import MarkLine
 from yorvek.core.parts.ends import wrapped
-from yorvek.core.parts.geometry import PartGeometry
 from yorvek.core.parts.saying import said_in
 from yorvek.core.parts.spec import BarPiece, PartSpec
+from yorvek.core.parts.worked import PartGeometry
 from yorvek.core.quantities import UnitSystem
 from yorvek.core.sections import section
 

@@ -12,6 +12,7 @@ from yorvek.core.model import Model
 from yorvek.core.quantities.entry import (
     Angle,
     AreaLoad,
+    Bent,
     Entry,
     Force,
     Length,
@@ -71,6 +72,7 @@ ENTRIES: dict[type[Entry], Typed] = {
     Pressure: "pressure",
     Angle: "angle",
     Turned: "angle",
+    Bent: "angle",
 }
 PLAIN: dict[type, Typed] = {bool: "yes or no", int: "count", str: "text"}
 

@@ -125,6 +125,14 @@ class Turned(Entry):
     at_most = 360.0
 
 
+class Bent(Entry):
+    """How far something was bent, degrees."""
+
+    kind = "angle"
+    more_than = 0.0
+    at_most = 360.0
+
+
 class Pressure(Entry):
     """A pressure in a cylinder, MPa; a bare number is in bar or psi."""
 

@@ -22,7 +22,7 @@ def digest_of(state: JobState) -> str:
     """Of everything that is checked, records by their order in it."""
     rows = {kind: dict(sorted(getattr(state, kind.plural).items())) for kind in SIGNED}
     places = {kind.name: Places(zip(found, count(1), strict=False)) for kind, found in rows.items()}
-    out: dict[str, Any] = {"job": said(state.job.model_copy(update={"going_on": []}))}
+    out: dict[str, Any] = {"job": said(state.job.model_copy(update={"going_on": [], "bends_tried": []}))}
     for kind, found in rows.items():
         out[kind.plural] = [said(kind.renumbered(spec, places)) for spec in found.values()]
     return hashlib.sha256(json.dumps(out, sort_keys=True).encode()).hexdigest()

@@ -11,8 +11,8 @@ from yorvek.core.errors import InputError
 
 
 def _turned(angle_deg: float) -> float:
-    if not 0 < angle_deg < 180:
-        raise InputError(field="angle", got=f"{angle_deg:g}", needs="the angle turned lies between 0 and 180 degrees")
+    if not 0 < angle_deg <= 180:
+        raise InputError(field="angle", got=f"{angle_deg:g}", needs="the angle turned: more than 0, up to 180 degrees")
     return math.radians(angle_deg)
 
 
@@ -56,7 +56,8 @@ def least_radius_mm(thickness_mm: float, family: str, yield_MPa: float, *, hard:
     return thickness_mm * (1.5 if family == "carbon steel" and yield_MPa > 300 else 1.0)
 
 
-OVERBEND_PER_DEGREE = {"steel": 1 / 15, "stainless": 2.5 / 15, "aluminium": 2 / 15}
+HALVINGS = 50
+OVERBEND_PER_DEGREE = {"carbon steel": 1 / 15, "stainless": 2.5 / 15, "aluminium": 2 / 15}
 """Common practice, no source; the shop's own bends replace it."""
 
 
@@ -73,6 +74,27 @@ def springback_ratio(inside_radius_mm: float, thickness_mm: float, yield_MPa: fl
             field="inside_radius", got=f"{inside_radius_mm:g} mm", needs="so wide a bend springs back altogether"
         )
     return 4 * x**3 - 3 * x + 1
+
+
+def sprung_from_deg(
+    target_deg: float, inside_radius_mm: float, thickness_mm: float, yield_MPa: float, E_MPa: float
+) -> float:
+    """How far solid metal is bent so that it springs back to the target turn and inside radius: the radius it is bent
+    to by `springback_ratio`, the turn by the length of its middle, which stays as it is.
+    """
+    low, high = 0.0, 0.499 * E_MPa * thickness_mm / yield_MPa
+    for _ in range(HALVINGS):
+        tried = (low + high) / 2
+        wide = tried / springback_ratio(tried, thickness_mm, yield_MPa, E_MPa) > inside_radius_mm
+        low, high = (low, tried) if wide else (tried, high)
+    return target_deg * (inside_radius_mm + thickness_mm / 2) / (low + thickness_mm / 2)
+
+
+def outer_wall_mm(wall_mm: float, radius_mm: float, across_mm: float) -> float:
+    """Wall of a tube on the outside of a bend, thinned as its metal is stretched: t R / (R + d/2), with R to the middle
+    (handbook rule, from memory).
+    """
+    return wall_mm * radius_mm / (radius_mm + across_mm / 2)
 
 
 def minimum_radius_mm(thickness_mm: float, reduction_of_area_percent: float) -> float:

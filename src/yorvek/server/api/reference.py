@@ -18,7 +18,7 @@ from yorvek.core.jobs.sources import SourceKind, source_kinds
 from yorvek.core.materials import MATERIALS, PANELS, Material, material
 from yorvek.core.materials.joining import WELDERS, Welder
 from yorvek.core.model import Model
-from yorvek.core.parts import Offered, PartFamily, feature_kinds, feature_patterns, part_families
+from yorvek.core.parts import Offered, PartFamily, bend_asks, feature_kinds, feature_patterns, part_families
 from yorvek.core.quantities import BARE, Kind, UnitSystem, length_text, parse, quantity_text
 from yorvek.core.quantities.asked import Question
 from yorvek.core.quantities.entry import GAUGE_METAL, evaluate_dimensions, resolve
@@ -56,6 +56,8 @@ class Catalogue(Model):
     materials: list[Material]
     bare_units: dict[str, dict[str, str]] = {}
     part_families: list[PartFamily] = []
+    bar_bends: list[Question] = []
+    bar_legs: list[Question] = []
     features: list[Offered] = []
     patterns: list[Offered] = []
     force_sources: list[SourceKind] = []
@@ -112,6 +114,8 @@ def _catalogue_json() -> bytes:
         materials=[*MATERIALS, *PANELS],
         bare_units=bare,
         part_families=part_families(),
+        bar_bends=[bend_asks()[0]],
+        bar_legs=bend_asks()[1],
         features=feature_kinds(),
         patterns=feature_patterns(),
         force_sources=source_kinds(),

@@ -1,12 +1,23 @@
 <script setup lang="ts">
 /** A piece of bar: what it follows or is cut from, and its two ends. */
+import { computed, watch } from 'vue'
 import { job } from '../../shared/job'
 import SectionPick from '../../shared/SectionPick.vue'
 import ChoiceField from '../../ui/ChoiceField.vue'
 import QuantityField from '../../ui/QuantityField.vue'
-import type { Draft } from './part'
+import AskedFields from '../../ui/AskedFields.vue'
+import { unit } from '../../shared/units'
+import { barBends, barLegs, type Draft } from './part'
 
 const draft = defineModel<Draft>({ required: true })
+/** What is bent is as long as its legs make it; what is not has none. */
+const bent = computed(() => (draft.value.shape.bends ?? []).length > 0)
+watch(bent, (now) => {
+  const shape = draft.value.shape
+  const empty = { text: '', unit: unit.value }
+  if (now) [shape.first_leg, shape.length] = [shape.first_leg ?? shape.length ?? empty, null]
+  else [shape.length, shape.first_leg] = [shape.length ?? shape.first_leg ?? empty, null]
+})
 </script>
 <template>
   <ChoiceField
@@ -23,12 +34,15 @@ const draft = defineModel<Draft>({ required: true })
     ><SectionPick v-model:section="draft.shape.section_id" v-model:material="draft.material_id" within="shape."
   /></template>
   <QuantityField
+    v-if="!bent"
     at="shape.length"
     v-model="draft.shape.length"
     :label="$t('parts.length_point_to_point')"
     :optional="!!draft.shape.member_id"
     :hint="$t('parts.the_members')"
   />
+  <AskedFields v-else v-model="draft.shape" :asks="barLegs" within="shape." prefix="p-" />
+  <AskedFields v-model="draft.shape" :asks="barBends" within="shape." prefix="p-" />
   <QuantityField
     at="shape.left_end"
     v-model="draft.shape.left_end"

@@ -49,9 +49,9 @@ function line(d: S['PartGeometry']['dimensions'][number]) {
   }
 }
 const lines = computed(() => props.geometry.dimensions.map(line))
-/** Where it is bent, the words along the line. */
+/** Where a plate is bent, the words along the line; a bar's bends are a list of their own. */
 const bends = computed(() =>
-  (props.geometry.bends ?? []).map((b) => ({
+  (props.geometry.kind === 'plate' ? (props.geometry.bends ?? []) : []).map((b) => ({
     ...b,
     upright: b.x1 === b.x2,
     at: [(b.x1 + b.x2) / 2, -(b.y1 + b.y2) / 2],

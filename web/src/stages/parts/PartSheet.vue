@@ -5,6 +5,7 @@ import CutFile from '../../shared/CutFile.vue'
 import { attempt, job, mayWrite, remove } from '../../shared/job'
 import { mass, run } from '../../shared/units'
 import BarFaces from './BarFaces.vue'
+import BendList from './BendList.vue'
 import PartPicture from './PartPicture.vue'
 import TrueSize from './TrueSize.vue'
 
@@ -38,6 +39,7 @@ const emit = defineEmits<{ change: [asked?: string] }>()
     <template v-if="row.geometry"
       ><PartPicture :geometry="row.geometry" :picks="mayWrite" @pick="emit('change', $event)" />
       <BarFaces :geometry="row.geometry" />
+      <BendList :geometry="row.geometry" />
       <p class="soft">
         {{ $t('parts.each_x', [row.geometry.notes.join('; '), mass(row.geometry.mass_kg)])
         }}<template v-if="row.geometry.cut_length_mm">{{

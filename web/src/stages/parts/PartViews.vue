@@ -7,12 +7,18 @@ import PartDrawing from './PartDrawing.vue'
 const props = defineProps<{ geometry: S['PartGeometry']; picks?: boolean; small?: boolean }>()
 const emit = defineEmits<{ pick: [string] }>()
 /** Drawn as a part is: its own outline and measures, nothing of the flat. */
-const views = computed(() =>
-  (props.geometry.views ?? []).map((v) => ({
-    words: v.words,
-    drawn: { ...props.geometry, ...v, dimensions: v.dimensions ?? [], bends: [], openings_asked: [] },
-  })),
-)
+const drawn = (v: NonNullable<S['PartGeometry']['views']>[number]) => ({
+  words: v.words,
+  drawn: {
+    ...props.geometry,
+    ...v,
+    kind: 'plate' as const,
+    dimensions: v.dimensions ?? [],
+    bends: [],
+    openings_asked: [],
+  },
+})
+const views = computed(() => (props.geometry.views ?? []).map(drawn))
 </script>
 <template>
   <figure v-for="v in views" :key="v.words">

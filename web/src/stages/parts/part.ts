@@ -26,12 +26,17 @@ export type Feature = Record<string, any> & { kind: string; pattern: Record<stri
 export const families = ref<S['PartFamily'][]>([])
 export const featureKinds = ref<S['Offered'][]>([])
 export const featurePatterns = ref<S['Offered'][]>([])
+/** What is asked of a bar's bends, and of one that has any. */
+export const barBends = ref<S['Question'][]>([])
+export const barLegs = ref<S['Question'][]>([])
 export const materials = ref<S['Material'][]>([])
 export async function loadFamilies(): Promise<void> {
   const known = await catalogue()
   families.value = known.part_families ?? []
   featureKinds.value = known.features ?? []
   featurePatterns.value = known.patterns ?? []
+  barBends.value = known.bar_bends ?? []
+  barLegs.value = known.bar_legs ?? []
   materials.value = known.materials
 }
 const BAR = { kind: 'bar', words: t('parts.bar_or_tube'), letter: 'P' }
@@ -55,6 +60,9 @@ const blankBar = () => ({
   right_end: entry('0'),
   left_shape: { kind: 'straight', size: null, offset: null },
   right_shape: { kind: 'straight', size: null, offset: null },
+  bends: [],
+  first_leg: null,
+  measured: 'outside',
 })
 const metal = () => job.value!.members[0]?.spec.material_id ?? (unit.value === 'mm' ? 'S355' : 'A36')
 

@@ -3,45 +3,26 @@
 from __future__ import annotations
 
 import itertools
-import math
-from dataclasses import dataclass
 from typing import ClassVar, Literal
 
 from pydantic import Field
-from shapely import Polygon
 
 from yorvek.core.errors import InputError
 from yorvek.core.materials import Material
 from yorvek.core.model import Model
-from yorvek.core.outlines import Outline, Ring, Vertex, bounds_mm, ring_points
-from yorvek.core.parts.drawn import BendLine, DrawnDimension, PartView, Warned
+from yorvek.core.outlines import Outline, bounds_mm
+from yorvek.core.parts.drawn import BendLine, Warned
+from yorvek.core.parts.folded import Folded, Folds
 from yorvek.core.parts.plates.brake import USUAL_RADIUS, cracks, falls_in, pressed, radius_of, refuse_unbent
 from yorvek.core.parts.plates.kind import THICKNESS, Plate, PlateKind, Shown, stepped
 from yorvek.core.parts.plates.rectangle import rectangle_outline
 from yorvek.core.parts.saying import Say
+from yorvek.core.parts.sprung import solid_set
 from yorvek.core.quantities.entry import Length, Place, Turned
 from yorvek.core.workshop.bends import bend_allowance_mm, din_allowance_mm, mould_setback_mm
 
-Measured = tuple[tuple[float, float], tuple[float, float], bool]
 LEAST_TURN_DEG, MOST_TURN_DEG = 1.0, 170.0
 """Less is no bend, more closes on itself (ours)."""
-
-
-@dataclass(frozen=True)
-class Folds:
-    """A bent plate in the flat, mm: inside radius and developed width of each bend, how far each leg's measure reaches
-    over its flat part at both its ends (one more than bends, nothing at the edges), and what stays flat of each leg.
-    """
-
-    radii: list[float]
-    zones: list[float]
-    backs: list[float]
-    legs: list[float]
-
-    def middles(self) -> list[float]:
-        """Where the bend lines are, from the left edge."""
-        ends = itertools.accumulate(leg + zone for leg, zone in zip(self.legs, self.zones, strict=False))
-        return [end - zone / 2 for end, zone in zip(ends, self.zones, strict=True)]
 
 
 class Bend(Model):
@@ -79,17 +60,15 @@ class BentPlate(Plate):
                     field=f"shape.{self._leg_name(k)}", got=got.text,
                     needs=f"more than the {got.value - leg:.1f} mm that its bends take of it",
                 )  # fmt: skip
-        if not Polygon(ring_points(self._bent(folds)[0])).is_valid:
+        if not self._folded(folds).clears_itself():
             raise InputError(
                 field="shape.bends", got=f"{len(self.bends)} bends",
                 needs="legs that clear one another: it runs into itself once it is bent",
             )  # fmt: skip
-        return rectangle_outline(sum(folds.legs) + sum(folds.zones), self.width.value, None)
+        return rectangle_outline(folds.long(), self.width.value, None)
 
     def starts(self, metal: Material) -> list[float]:
-        folds = self._folds(metal)
-        ends = [x + zone / 2 for x, zone in zip(folds.middles(), folds.zones, strict=True)]
-        return [0.0, *(x - back for x, back in zip(ends, folds.backs[1:], strict=False))]
+        return self._folds(metal).starts()
 
     def shown(self, blank: Outline, reach: float, metal: Material, say: Say) -> Shown:
         w, folds = self.width.value, self._folds(metal)
@@ -97,32 +76,26 @@ class BentPlate(Plate):
         _, _, long, _ = bounds_mm(blank)
         names = [self._leg_name(k) for k in range(len(folds.legs))]
         chain = stepped([0.0, *middles, long], names, w, 0.7 * reach, up=False)
-        lines = [
-            BendLine(
-                x1=x, y1=0.0, x2=x, y2=w, turn_deg=b.turn.value, zone_mm=zone, asked=f"bends.{k}.turn",
-                words=f"{_way(b.turn.value)}, R{say(radius, rough=True)}",
-            )
-            for k, (x, zone, radius, b) in enumerate(zip(middles, folds.zones, folds.radii, self.bends, strict=True))
-        ]  # fmt: skip
+        lines = [self._line(k, x, folds, metal, say) for k, x in enumerate(middles)]
         said = [f"bend {k + 1}: {line.words}, {say(line.x1, rough=True)} from the left" for k, line in enumerate(lines)]
         brake = pressed(self.thickness.value, [(r, w) for r in folds.radii], metal, say)
         notes = [f"flat {say(long, rough=True)} × {say(w, whole=True)}", *said, *brake]
-        return Shown(chain, notes, lines, [self._profile(folds)], self._warned(folds, metal, say))
+        return Shown(
+            chain,
+            notes,
+            lines,
+            [self._folded(folds).view("bent, from its end", names)],
+            self._warned(folds, metal, say),
+        )
 
-    def _profile(self, folds: Folds) -> PartView:
-        """The plate once bent, from its end, lower left corner at the origin, each leg with its measure."""
-        ring, measures = self._bent(folds)
-        outline = Outline(outer=ring)
-        x0, y0, x1, y1 = bounds_mm(outline)
-        aside = 0.14 * max(x1 - x0, y1 - y0)
-        dimensions = [
-            DrawnDimension(
-                x1=ax - x0, y1=ay - y0, x2=bx - x0, y2=by - y0, offset_mm=-aside if below else aside,
-                value_mm=math.dist((ax, ay), (bx, by)), asked=self._leg_name(k),
-            )
-            for k, ((ax, ay), (bx, by), below) in enumerate(measures)
-        ]  # fmt: skip
-        return PartView.of("bent, from its end", outline.moved(-x0, -y0), dimensions)
+    def _line(self, k: int, x: float, folds: Folds, metal: Material, say: Say) -> BendLine:
+        """Where a bend is marked, and how far it is pressed."""
+        turn, radius = self.bends[k].turn.value, folds.radii[k]
+        set_deg, by = solid_set(abs(turn), radius, self.thickness.value, metal)
+        return BendLine(
+            x1=x, y1=0.0, x2=x, y2=self.width.value, turn_deg=turn, zone_mm=folds.zones[k], asked=f"bends.{k}.turn",
+            words=f"{_way(turn)}, R{say(radius, rough=True)}", radius_mm=radius, set_deg=set_deg, set_by=by,
+        )  # fmt: skip
 
     @staticmethod
     def _leg_name(k: int) -> str:
@@ -161,35 +134,10 @@ class BentPlate(Plate):
                     needs=f"{LEAST_TURN_DEG:g} to {MOST_TURN_DEG:g} degrees, negative for down",
                 )  # fmt: skip
 
-    def _bent(self, folds: Folds) -> tuple[Ring, list[Measured]]:
-        """Its two faces one after the other, arcs true: a bend up has its inside on the left of the way along it. And
-        each leg as it is measured, with whether its outside is the right face.
-        """
-        t, heading, x, y = self.thickness.value, 0.0, 0.0, 0.0
-        right, left = [(0.0, 0.0, 0.0)], [(0.0, t, 0.0)]
-        measures: list[Measured] = []
-        for k, leg in enumerate(folds.legs):
-            c, s = math.cos(heading), math.sin(heading)
-            below = self.bends[min(k, len(self.bends) - 1)].turn.value > 0
-            fx, fy = (x, y) if below else (x - t * s, y + t * c)
-            a, b = -folds.backs[k], leg + folds.backs[k + 1]
-            measures.append(((fx + a * c, fy + a * s), (fx + b * c, fy + b * s), below))
-            x, y = x + leg * c, y + leg * s
-            turn = math.radians(self.bends[k].turn.value) if k < len(self.bends) else 0.0
-            right.append((x, y, math.tan(turn / 4)))
-            left.append((x - t * s, y + t * c, math.tan(turn / 4)))
-            if k == len(self.bends):
-                break
-            # the middle of the bend lies to the left of the way where it goes up, to the right where it goes down
-            away = folds.radii[k] + t if turn > 0 else -folds.radii[k]
-            mx, my = x - away * s, y + away * c
-            heading += turn
-            c, s = math.cos(heading), math.sin(heading)
-            x, y = mx + away * s, my - away * c
-            right.append((x, y, 0.0))
-            left.append((x - t * s, y + t * c, 0.0))
-        back = [(*left[i][:2], -left[i - 1][2] if i else 0.0) for i in range(len(left) - 1, -1, -1)]
-        return Ring(vertices=[Vertex(x=px, y=py, bulge=b) for px, py, b in [*right, *back]]), measures
+    def _folded(self, folds: Folds) -> Folded:
+        """The plate once it is bent."""
+        turns = [b.turn.value for b in self.bends]
+        return Folded(self.thickness.value, folds, turns)
 
     def _warned(self, folds: Folds, metal: Material, say: Say) -> list[Warned]:
         """What may go wrong at the brake."""

@@ -25,9 +25,13 @@ SINCE = {
     "dimensions": {"__all__": {"cut_anyway"}},
     "job": {
         "machines": {"welders", "mark_s"}, "processes": {"__all__": {"feed_mm_min", "pierce_s"}}, "going_on": True,
+        "bends_tried": True,
     },
     "parts": {
-        "__all__": {"features": True, "shape": {"left_shape": {"offset"}, "right_shape": {"offset"}}},
+        "__all__": {"features": True, "shape": {
+            "left_shape": {"offset"}, "right_shape": {"offset"}, "first_leg": True, "bends": True, "measured": True,
+            "neutral": True,
+        }},
     },
     "sheets_cut": True,
 }
