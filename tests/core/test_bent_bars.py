@@ -266,6 +266,12 @@ def test_what_may_go_wrong_is_said():
     assert list(short) == ["bends.0.leg"] and "stays straight" in short["bends.0.leg"]
 
 
+def test_its_notes_have_marks_and_settings_for_the_paper():
+    notes = drawn(TUBE, 300, bend(45, 300, radius=110), measured="middle").notes
+    near, arc = 300 - 110 * math.tan(math.radians(22.5)), math.radians(45) * 110
+    assert f"bend 1: 45° up, R110, from {near:.1f} to {near + arc:.1f}, set to 48.0° by rule of thumb" in notes
+
+
 def test_walls_and_seams_are_told_of_tubes_alone():
     notes = " ".join(drawn(TUBE, 300, bend(90, 300)).notes)
     assert "outer wall about 2.7 of 3.2" in notes and "seam" in notes

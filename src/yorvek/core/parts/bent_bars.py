@@ -15,7 +15,7 @@ from yorvek.core.parts.in_space import Turn, clears_itself, seen
 from yorvek.core.parts.plates.kind import Shown
 from yorvek.core.parts.saying import Say
 from yorvek.core.parts.spec import BarPiece
-from yorvek.core.parts.sprung import TUBES, set_for
+from yorvek.core.parts.sprung import TUBES, set_for, set_words
 from yorvek.core.quantities.entry import Length
 from yorvek.core.sections import Section
 from yorvek.core.workshop.bends import bend_allowance_mm, din_k, least_radius_mm, mould_setback_mm, outer_wall_mm
@@ -117,7 +117,8 @@ def _said(bar: BentBar, lines: Sequence[BendLine], s: Section, say: Say) -> list
     out = [f"cut {say(bar.folds.long(), rough=True)} long, bent to radii to its middle"]
     for k, line in enumerate(lines):
         near, far = line.x1 - line.zone_mm / 2, line.x1 + line.zone_mm / 2
-        out.append(f"bend {k + 1}: {line.words}, from {say(near, rough=True)} to {say(far, rough=True)}")
+        reach = f"from {say(near, rough=True)} to {say(far, rough=True)}"
+        out.append(f"bend {k + 1}: {line.words}, {reach}, {set_words(line)}")
     if s.shape in TUBES:
         thin = min(outer_wall_mm(s.wall_mm, bar.radius(k), depth) for k, depth in enumerate(bar.depths))
         out.append(f"outer wall about {say(thin, rough=True)} of {say(s.wall_mm)} in the bends")

@@ -7,6 +7,7 @@ from statistics import median
 
 from yorvek.core.materials import Material
 from yorvek.core.parts.bar_bend import BendTried
+from yorvek.core.parts.drawn import BendLine
 from yorvek.core.sections import Section
 from yorvek.core.workshop.bends import OVERBEND_PER_DEGREE, overbend_angle_deg, sprung_from_deg
 
@@ -46,6 +47,11 @@ def solid_set(turn_deg: float, inside_mm: float, depth_mm: float, metal: Materia
     if found > MOST_SPRUNG * turn_deg:
         return None, "a trial: so wide a bend springs back too far to say"
     return found, "computed"
+
+
+def set_words(line: BendLine) -> str:
+    """How far it is set, and by what."""
+    return f"set to {line.set_deg:.1f}° by {line.set_by}" if line.set_deg is not None else f"set by {line.set_by}"
 
 
 def own_words(ratios: Sequence[float]) -> str:

@@ -9,6 +9,8 @@ import { marksOf, ownOf, triedOf, type Mark } from './bends'
 
 const props = defineProps<{ geometry: S['PartGeometry'] }>()
 const marks = computed(() => marksOf(props.geometry))
+/** What it is set by, once where it is the same for all. */
+const by = computed(() => [...new Set(marks.value.map((m) => m.by))].join('; '))
 const bar = computed(() => props.geometry.kind === 'bar')
 const every = () => copy(job.value!.job.spec.bends_tried ?? [])
 const own = computed(() => ownOf(job.value!.job.spec.bends_tried ?? [], props.geometry))
@@ -45,15 +47,14 @@ const signed = (mm: number) => `${mm < 0 ? '−' : '+'}${length(Math.abs(mm))}`
       </g>
     </svg>
     <div class="wide">
-      <table>
+      <table class="list">
         <thead>
           <tr>
             <th scope="col">{{ $t('parts.bend') }}</th>
-            <th scope="col" class="n">{{ $t('parts.begins_at') }}</th>
-            <th scope="col" class="n">{{ $t('parts.its_middle') }}</th>
-            <th scope="col" class="n">{{ $t('parts.ends_at') }}</th>
-            <th scope="col" class="n">{{ $t('parts.from_the_middle') }}</th>
-            <th scope="col">{{ $t('parts.set_to') }}</th>
+            <th scope="col" class="num">{{ $t('parts.begins_and_ends') }}</th>
+            <th scope="col" class="num">{{ $t('parts.its_middle') }}</th>
+            <th scope="col" class="num">{{ $t('parts.about_the_middle') }}</th>
+            <th scope="col" class="num">{{ $t('parts.set_to') }}</th>
             <th v-if="bar && mayWrite"></th>
           </tr>
         </thead>
@@ -62,14 +63,13 @@ const signed = (mm: number) => `${mm < 0 ? '−' : '+'}${length(Math.abs(mm))}`
             <td>
               <b>{{ m.number }}</b> {{ m.words }}
             </td>
-            <td class="n">{{ length(m.from) }}</td>
-            <td class="n">{{ length(m.middle) }}</td>
-            <td class="n">{{ length(m.to) }}</td>
-            <td class="n">{{ signed(m.away) }}</td>
-            <td>
-              <b>{{ m.set ?? $t('parts.not_said') }}</b> <span class="soft">{{ m.by }}</span>
+            <td class="num">{{ length(m.from) }} – {{ length(m.to) }}</td>
+            <td class="num">{{ length(m.middle) }}</td>
+            <td class="num">{{ signed(m.away) }}</td>
+            <td class="num">
+              <b>{{ m.set ?? $t('parts.not_said') }}</b>
             </td>
-            <td v-if="bar && mayWrite">
+            <td v-if="bar && mayWrite" class="told">
               <el-button text :aria-label="$t('parts.came_out_x', [m.number])" @click="begin(m)">{{
                 $t('parts.came_out')
               }}</el-button>
@@ -78,6 +78,7 @@ const signed = (mm: number) => `${mm < 0 ? '−' : '+'}${length(Math.abs(mm))}`
         </tbody>
       </table>
     </div>
+    <p class="soft">{{ $t('parts.set_by_x', [by]) }}</p>
     <form v-if="of" class="row" :aria-label="$t('parts.bend_x_came_out', [of.number])" @submit.prevent="told">
       <QuantityField v-model="typed.set" at="bends_tried.set" :label="$t('parts.it_was_set_to')" kind="angle" />
       <QuantityField v-model="typed.came" at="bends_tried.came" :label="$t('parts.it_came_out_at')" kind="angle" />
@@ -119,9 +120,13 @@ text {
 .wide {
   overflow-x: auto;
 }
-.n {
-  text-align: right;
+.told,
+.num {
   white-space: nowrap;
+}
+.told {
+  padding: 0;
+  text-align: right;
 }
 ul {
   list-style: none;

@@ -17,7 +17,7 @@ from yorvek.core.parts.plates.brake import USUAL_RADIUS, cracks, falls_in, press
 from yorvek.core.parts.plates.kind import THICKNESS, Plate, PlateKind, Shown, stepped
 from yorvek.core.parts.plates.rectangle import rectangle_outline
 from yorvek.core.parts.saying import Say
-from yorvek.core.parts.sprung import solid_set
+from yorvek.core.parts.sprung import set_words, solid_set
 from yorvek.core.quantities.entry import Length, Place, Turned
 from yorvek.core.workshop.bends import bend_allowance_mm, din_allowance_mm, mould_setback_mm
 
@@ -77,7 +77,10 @@ class BentPlate(Plate):
         names = [self._leg_name(k) for k in range(len(folds.legs))]
         chain = stepped([0.0, *middles, long], names, w, 0.7 * reach, up=False)
         lines = [self._line(k, x, folds, metal, say) for k, x in enumerate(middles)]
-        said = [f"bend {k + 1}: {line.words}, {say(line.x1, rough=True)} from the left" for k, line in enumerate(lines)]
+        said = [
+            f"bend {k + 1}: {line.words}, {say(line.x1, rough=True)} from the left, {set_words(line)}"
+            for k, line in enumerate(lines)
+        ]
         brake = pressed(self.thickness.value, [(r, w) for r in folds.radii], metal, say)
         notes = [f"flat {say(long, rough=True)} × {say(w, whole=True)}", *said, *brake]
         return Shown(
