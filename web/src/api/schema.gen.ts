@@ -1738,6 +1738,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/slides": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Slides
+         * @description Profiles that slide over one or into it, with their play; what lies in the rack first.
+         */
+        get: operations["yorvek_server_api_fits_list_slides"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/starters": {
         parameters: {
             query?: never;
@@ -2486,6 +2506,7 @@ export interface components {
          * @description A flaw as it stands in its job.
          *
          *     Args:
+         *         mark, part: of which part; the name of what else it is of, and nothing.
          *         key: names it as long as it stands as it is: its rule, its part, its field, its words.
          *         reason: why it is cut anyway, as somebody said; open: whether somebody has still to decide.
          */
@@ -4663,6 +4684,116 @@ export interface components {
             width: components["schemas"]["Length"];
         };
         /**
+         * FitOffer
+         * @description Something that a fit may name, and its words.
+         */
+        FitOffer: {
+            /** Value */
+            value: string;
+            /** Words */
+            words: string;
+        };
+        /**
+         * FitOffers
+         * @description Holes of parts and pinned joints that fits of this job may name.
+         */
+        FitOffers: {
+            /**
+             * Holes
+             * @default []
+             */
+            holes: components["schemas"]["FitOffer"][];
+            /**
+             * Joints
+             * @default []
+             */
+            joints: components["schemas"]["FitOffer"][];
+        };
+        /**
+         * FitResult
+         * @description A fit worked out: play across, or what is left of an opening, mm, and of a stack how thick it is.
+         *
+         *     Args:
+         *         level, words, mend: whether it works, why not, and what would mend it.
+         *         rows: both sides in words, with where their limits come from.
+         *         thick: of a stack, how thick it is; bolt: the bolt that reaches through.
+         *         part, asked: whose hole it is, and the question that states it.
+         */
+        FitResult: {
+            /**
+             * Asked
+             * @default
+             */
+            asked: string;
+            /**
+             * Bolt
+             * @default
+             */
+            bolt: string;
+            /** Least Mm */
+            least_mm?: number | null;
+            /**
+             * Level
+             * @enum {string}
+             */
+            level: "fits" | "care" | "stop" | "not checked";
+            /**
+             * Mend
+             * @default
+             */
+            mend: string;
+            /** Most Mm */
+            most_mm?: number | null;
+            /** Name */
+            name: string;
+            /** Nominal Mm */
+            nominal_mm?: number | null;
+            /**
+             * Part
+             * @default 0
+             */
+            part: number;
+            /**
+             * Rows
+             * @default []
+             */
+            rows: string[];
+            /**
+             * Thick
+             * @default []
+             */
+            thick: number[];
+            /** Words */
+            words: string;
+        };
+        /**
+         * FitSide
+         * @description One side of a fit: as measured or drawn, with how far it may be off; or the outside or bore of a profile; or a
+         *     hole of a part; or pin and bore of a joint as it is sized.
+         */
+        FitSide: {
+            /**
+             * Hole
+             * @description a part's mark, a bar, and the question that states it
+             * @default
+             */
+            hole: string;
+            /**
+             * Joint
+             * @description mark of a pinned joint; of a structure also where
+             * @default
+             */
+            joint: string;
+            /** @description either way; a profile's by its standard where not given */
+            off?: components["schemas"]["Place"] | null;
+            /**
+             * Section Id
+             * @default
+             */
+            section_id: string;
+            size?: components["schemas"]["Length"] | null;
+        };
+        /**
          * FlatChoice
          * @description A rectangle off flat bar, each that is wide enough, and off sheet, all its pieces; and what is chosen.
          */
@@ -5335,6 +5466,12 @@ export interface components {
              * @enum {string}
              */
             finish: "none" | "paint" | "galvanised";
+            /**
+             * Fits
+             * @description pins in bores, stacks of widths
+             * @default []
+             */
+            fits: (components["schemas"]["PinFit"] | components["schemas"]["StackFit"])[];
             /**
              * For Whom
              * @default
@@ -7438,6 +7575,28 @@ export interface components {
             sections: {
                 [key: string]: components["schemas"]["DrawnSection"];
             };
+        };
+        /**
+         * PinFit
+         * @description Something round or square in something hollow.
+         */
+        PinFit: {
+            inner: components["schemas"]["FitSide"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "pin";
+            /**
+             * Moves
+             * @description it turns or slides; it is bolted or pinned; it is welded on
+             * @default turns
+             * @enum {string}
+             */
+            moves: "turns" | "fixed" | "welded";
+            /** Name */
+            name: string;
+            outer: components["schemas"]["FitSide"];
         };
         /**
          * Pinned
@@ -9700,6 +9859,37 @@ export interface components {
             turns: string[];
         };
         /**
+         * SlideHere
+         * @description A profile that goes over another or into it, whether it is cut in this job, and what of it lies in the rack.
+         */
+        SlideHere: {
+            /** By */
+            by: string;
+            /** Corner Mm */
+            corner_mm: number | null;
+            /**
+             * Goes
+             * @enum {string}
+             */
+            goes: "always" | "mostly" | "corners bind";
+            /** In Job */
+            in_job: boolean;
+            /** Least Mm */
+            least_mm: number;
+            /** Most Mm */
+            most_mm: number;
+            /** Nominal Mm */
+            nominal_mm: number;
+            /** On Hand */
+            on_hand: string;
+            /** Seamed */
+            seamed: boolean;
+            /** Section Id */
+            section_id: string;
+            /** Words */
+            words: string;
+        };
+        /**
          * Slot
          * @description A slot, its length over its round ends, turned counter-clockwise from along the plate.
          */
@@ -9814,6 +10004,54 @@ export interface components {
             x?: components["schemas"]["SpringRate"] | null;
             y?: components["schemas"]["SpringRate"] | null;
             z?: components["schemas"]["SpringRate"] | null;
+        };
+        /**
+         * StackFit
+         * @description Bushes, washers, plates and shims side by side in an opening, or on a bolt.
+         */
+        StackFit: {
+            /**
+             * Bolt
+             * @description a bolt through all of it, such as M12
+             * @default
+             */
+            bolt: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "stack";
+            /** Name */
+            name: string;
+            /** @description between what it stands; none: only how thick it is */
+            opening?: components["schemas"]["FitSide"] | null;
+            /** Rows */
+            rows: components["schemas"]["StackRow"][];
+            /**
+             * Turns
+             * @description it must turn: no play at all is none
+             * @default true
+             */
+            turns: boolean;
+        };
+        /**
+         * StackRow
+         * @description So many of something in a stack of widths.
+         */
+        StackRow: {
+            /**
+             * Count
+             * @default 1
+             */
+            count: number;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            /** @description of each, either way */
+            off?: components["schemas"]["Place"] | null;
+            size: components["schemas"]["Length"];
         };
         /**
          * StarterKind
@@ -10464,6 +10702,9 @@ export interface components {
             cautions: components["schemas"]["Caution"][];
             /** Cut Before */
             cut_before: string[];
+            fit_offers: components["schemas"]["FitOffers"];
+            /** Fits */
+            fits: components["schemas"]["FitResult"][];
             /** Held Up */
             held_up: string[];
             /** Mass Kg */
@@ -13333,6 +13574,31 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Changes"];
+                };
+            };
+        };
+    };
+    yorvek_server_api_fits_list_slides: {
+        parameters: {
+            query: {
+                of: string;
+                how?: "over" | "into";
+            };
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SlideHere"][];
                 };
             };
         };

@@ -13,12 +13,14 @@ from yorvek.core.cutting.bars import BarPlan, BarProblem
 from yorvek.core.cutting.bars.least_change import least_change
 from yorvek.core.cutting.bars.patterns import fewer_patterns
 from yorvek.core.errors import InputError
+from yorvek.core.fits import FitResult
 from yorvek.core.frames import FrameRequest, check_member
 from yorvek.core.jobs.audit import Audited, AuditFinding, audit
 from yorvek.core.jobs.bar_groups import bar_groups, changed_after_cutting
 from yorvek.core.jobs.budget import ModuleMass, module_masses
 from yorvek.core.jobs.cautions import Caution, cautions
 from yorvek.core.jobs.cutting import BarGroup, SheetGroup, WorkedPart, worked_parts
+from yorvek.core.jobs.fits import FitOffers, fit_offers, fit_results
 from yorvek.core.jobs.free_joints import FreeJointResult, work_out_joint
 from yorvek.core.jobs.halves import with_whole_sticks
 from yorvek.core.jobs.holes import holes_check
@@ -75,6 +77,9 @@ class Figures(Model):
     cut_before: list[str] = Field(default=[], description="what was cut as it is no longer wanted, and what to do")
     held_up: list[str] = Field(default=[], description="unverified, and nobody said why it is cut anyway")
     audit: list[AuditFinding] = Field(default=[], description="what would go wrong with the parts as they stand")
+
+    fits: list[FitResult] = []
+    fit_offers: FitOffers = FitOffers()
 
     def to_decide(self) -> list[AuditFinding]:
         """What the audit found and nobody has decided."""
@@ -141,6 +146,18 @@ def _by_mark(specs: Mapping[int, Any], results: Mapping[int, AnyResult]) -> list
     return [(specs[k].mark, r) for k, r in results.items()]
 
 
+def _bars(state: JobState, parts: dict[int, WorkedPart], plan_bars: Callable[[BarProblem], BarPlan]) -> list[BarResult]:
+    """Every profile planned: few patterns, as little as may be other than before, sticks bought whole."""
+
+    def easy(problem: BarProblem) -> BarPlan:
+        return fewer_patterns(problem, plan_bars(problem), plan_bars)
+
+    def planned(g: BarGroup) -> BarPlan:
+        return with_whole_sticks(g, least_change(g.problem, state.meant(g.key), easy), easy)
+
+    return [BarResult(group=g, plan=planned(g)) for g in bar_groups(state, parts)]
+
+
 def figures(
     state: JobState,
     plan_bars: Callable[[BarProblem], BarPlan],
@@ -166,14 +183,7 @@ def figures(
     # a web has no movement of its own: it is part of something that has
     moving = _by_mark(state.plates, {k: r for k, r in plates.items() if state.plates[k].form != "web"})
     stiffness, softest = _job_reserve([*results, *moving], "stiffness")
-
-    def easy(problem: BarProblem) -> BarPlan:
-        return fewer_patterns(problem, plan_bars(problem), plan_bars)
-
-    def planned(g: BarGroup) -> BarPlan:
-        return with_whole_sticks(g, least_change(g.problem, state.meant(g.key), easy), easy)
-
-    bars = [BarResult(group=g, plan=planned(g)) for g in bar_groups(state, parts)]
+    bars = _bars(state, parts, plan_bars)
     sheets = sheet_groups(state, parts)
     bought = purchase(state.job, [(b.group, b.plan) for b in bars], sheets, sent_out(state, parts))
     limit = state.job.module_mass_limit
@@ -200,4 +210,6 @@ def figures(
         unverified=[d.name for d in state.dimensions.values() if not d.verified_by],
         held_up=[d.name for d in state.dimensions.values() if not d.verified_by and not d.cut_anyway.strip()],
         audit=audit(Audited(state, parts, bars)),
+        fits=fit_results(state, parts),
+        fit_offers=fit_offers(state, parts),
     )

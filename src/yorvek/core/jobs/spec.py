@@ -9,6 +9,7 @@ from pydantic import Field, field_validator
 from yorvek.core.checks.limits import Limits
 from yorvek.core.checks.methods import Method
 from yorvek.core.errors import InputError
+from yorvek.core.fits import Fit
 from yorvek.core.jobs.hardware import HardwareItem
 from yorvek.core.jobs.sources import ForceSource
 from yorvek.core.materials.joining import Welder
@@ -105,6 +106,7 @@ class JobSpec(Model):
     processes: list[Process] = Field(default=list(USUAL), max_length=30, description="ways to cut plate")
     hardware: list[HardwareItem] = Field(default=[], max_length=100)
     carried: list[CarriedSpec] = Field(default=[], max_length=60)
+    fits: list[Fit] = Field(default=[], max_length=100, description="pins in bores, stacks of widths")
     bends_tried: list[BendTried] = Field(
         default=[], max_length=300, description="bends that the shop made: what they sprang back by speaks for the next"
     )

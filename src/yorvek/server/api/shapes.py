@@ -8,6 +8,7 @@ from yorvek.core.checks import BeamVerdict, Reserve
 from yorvek.core.checks.plate import PlateVerdict
 from yorvek.core.cutting.bars import BarPlan
 from yorvek.core.cutting.sheets import SheetPlan
+from yorvek.core.fits import FitResult
 from yorvek.core.frames import FrameVerdict, Link
 from yorvek.core.jobs import (
     DimensionSpec,
@@ -26,6 +27,7 @@ from yorvek.core.jobs.cautions import Caution
 from yorvek.core.jobs.checking import CommentSpec
 from yorvek.core.jobs.cuts import CutBarSpec
 from yorvek.core.jobs.cutting import BarGroup, SheetGroup, StockLine
+from yorvek.core.jobs.fits import FitOffers
 from yorvek.core.jobs.free_joints import FreeJointSpec, FreeJointVerdict
 from yorvek.core.jobs.hardware import HardwareLine
 from yorvek.core.jobs.order_of_work import LaidPiece
@@ -235,6 +237,8 @@ class ThreadFigures(Model):
     """What nothing is cut from until somebody stands for it."""
     audit: list[AuditFinding]
     """What would go wrong with the parts as they stand: mended, decided, or only said."""
+    fits: list[FitResult]
+    fit_offers: FitOffers
     stale_plans: int
     sheets_planned: int
     cautions: list[Caution]

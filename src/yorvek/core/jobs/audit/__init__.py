@@ -6,13 +6,14 @@ from collections.abc import Mapping
 
 from yorvek.core.jobs.audit.alike import ALIKE
 from yorvek.core.jobs.audit.edges import EDGES
+from yorvek.core.jobs.audit.fits import FITS
 from yorvek.core.jobs.audit.kind import Audited, AuditFinding, AuditRule, Flaw
 from yorvek.core.jobs.audit.reach import REACH
 from yorvek.core.jobs.audit.seams import SEAMS
 from yorvek.core.jobs.audit.warned import MADE
 from yorvek.core.jobs.spec import LONGEST_KEY
 
-RULES: tuple[AuditRule, ...] = (MADE, EDGES, REACH, SEAMS, ALIKE)
+RULES: tuple[AuditRule, ...] = (MADE, FITS, EDGES, REACH, SEAMS, ALIKE)
 
 __all__ = ["RULES", "AuditFinding", "AuditRule", "Audited", "audit"]
 
@@ -26,7 +27,7 @@ def audit(job: Audited) -> list[AuditFinding]:
 
 def _found(job: Audited, rule: AuditRule, flaw: Flaw, reasons: Mapping[str, str]) -> AuditFinding:
     """A flaw with its key, so that a reason holds for it as it is and no longer."""
-    mark = job.parts[flaw.part].part.mark
+    mark = job.parts[flaw.part].part.mark if flaw.part else flaw.of
     key = f"{rule.id}:{mark}:{flaw.asked}:{flaw.words}"[:LONGEST_KEY]
     reason = reasons.get(key, "")
     return AuditFinding(

@@ -20,7 +20,8 @@ Level = Literal["stop", "care"]
 @dataclass(frozen=True)
 class Flaw:
     """What a rule says of a part: what is wrong, what would mend it, the field that states it, and how much it weighs:
-    "stop" is solved or given a reason before it is cut, "care" is only said.
+    "stop" is solved or given a reason before it is cut, "care" is only said. `of`: what it is of, where that is no part
+    and `part` is nothing.
     """
 
     part: int
@@ -28,12 +29,14 @@ class Flaw:
     mend: str
     asked: str = ""
     level: Level = "stop"
+    of: str = ""
 
 
 class AuditFinding(Model):
     """A flaw as it stands in its job.
 
     Args:
+        mark, part: of which part; the name of what else it is of, and nothing.
         key: names it as long as it stands as it is: its rule, its part, its field, its words.
         reason: why it is cut anyway, as somebody said; open: whether somebody has still to decide.
     """

@@ -25,7 +25,7 @@ SINCE = {
     "dimensions": {"__all__": {"cut_anyway"}},
     "job": {
         "machines": {"welders", "mark_s"}, "processes": {"__all__": {"feed_mm_min", "pierce_s"}}, "going_on": True,
-        "bends_tried": True,
+        "bends_tried": True, "fits": True,
     },
     "parts": {
         "__all__": {"features": True, "shape": {
