@@ -22,6 +22,8 @@ from yorvek.core.workshop.processes import USUAL, Process
 STAGES = Path(__file__).parents[2] / "web" / "src" / "stages"
 MODELS = {**{kind.plural: kind.spec for kind in IN_STATE}, "brief": JobSpec, "notes": NoteSpec, "stock": StockSpec}
 ALL = [(form, path) for form, fields in FIELDS.items() for path in fields]
+WITHIN = {"FitSideFields.vue": "fits.inner."}
+"""Fields that stand in a form more than once, and where one of them does."""
 AT = re.compile(r'\s:?at="`?([^"`]*)`?"')
 
 
@@ -71,6 +73,7 @@ def shown() -> list[tuple[str, str]]:
             if re.search(r"a\.name|\{ row", found):
                 continue
             place = re.sub(r"\$\{side\}_shape", "end_shape", found)
+            place = place.replace("${within}", WITHIN.get(file.name, "${within}"))
             steps = [s for s in re.sub(r"\$\{[^}]*\}", "0.", place).split(".") if s and s != "0"]
             out.append((file.name, ".".join(steps)))
     return out

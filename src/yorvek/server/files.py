@@ -19,7 +19,7 @@ def load_job(user: User, file: JobFile, *, stock: bool = False, title: str = "")
     the book has already; `title`: what the edit is called, if it is no file of somebody's.
     """
     with edit(user, None, title or f"job file {file.job.name}") as scope:
-        made = scope.create(Job, file.job)
+        made = scope.create(Job, file.job, resolved=True)
         job = Job.objects.get(pk=made.pk)
         scope.job = job
         scope.edit.job_id = job.pk

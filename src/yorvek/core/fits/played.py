@@ -200,7 +200,9 @@ def _said(what: str, side: _Side, unit: UnitSystem) -> str:
     span = side.span
     sizes = [_text(span.least, unit), _text(span.most, unit)]
     reach = sizes[0] if sizes[0] == sizes[1] else f"{sizes[0]} to {sizes[1]}"
-    return f"{what}: {side.words}, {reach} ({span.by})" if span.by != side.words else f"{what}: {reach} ({span.by})"
+    if side.words == span.by:
+        return f"{what}: {reach}, {span.by}"
+    return f"{what}: {side.words}, {reach}" + (f" ({span.by})" if side.section is not None else "")
 
 
 def _text(mm: float, unit: UnitSystem) -> str:

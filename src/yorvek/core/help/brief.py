@@ -90,6 +90,32 @@ JOB: dict[str, Help] = {
         "what it costs", "it counts in the money of its module", "left out, it is said not to be known", MAKER
     ),
     "carried.module": h("which module it belongs to", "mass and money are added up by module", "as at the parts", OWN),
+    "fits.name": h("what fits into what", "the audit and the list say it by this", "hinge pin", SHOP),
+    "fits.moves": h(
+        "whether it turns, is held, or gets a sleeve that is welded on",
+        "what turns must not rattle, a weld shrinks a sleeve onto its bar",
+        "as it works",
+        SHOP,
+    ),
+    "fits.inner": h("the pin, the rod, the inner tube", "its most goes into the least bore", "measure it", SHOP),
+    "fits.outer": h("the bore, the hole, the outer tube", "its least takes the thickest pin", "measure it", SHOP),
+    "fits.opening": h("between which faces the stack stands", "its least takes the thickest stack", "measure it", SHOP),
+    "fits.inner.size": h("its outside, as measured or drawn", "play is bore less pin", "by the caliper", SHOP),
+    "fits.inner.off": h(
+        "how far it may be off, either way",
+        "least and most play are those of both at their worst",
+        "left empty: nothing; a profile's by its standard",
+        SHOP,
+    ),
+    "fits.inner.section_id": h(
+        "a profile instead of a measure", "its limits are those of its standard", "what it is cut from", SHOP
+    ),
+    "fits.inner.hole": h("which round hole of which part", "it goes with the part's drawing", "the hole it is", SHOP),
+    "fits.inner.joint": h("which pinned joint of the sizing", "it goes with what was checked", "the joint it is", SHOP),
+    "fits.bolt": h(
+        "a bolt through the whole stack", "its length is the usual one that reaches", "left empty: none", SHOP
+    ),
+    "fits.rows": h("what stands side by side", "each adds its width and its limits", "bush, washers, shims", SHOP),
     "bends_tried.set": h("how far the bender was set", "what springs back is bent further", "as it was read", SHOP),
     "bends_tried.came": h(
         "what came out once it was let go",

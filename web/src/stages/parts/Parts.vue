@@ -8,6 +8,7 @@ import Audit from './Audit.vue'
 import Budget from './Budget.vue'
 import DrawingIn from './DrawingIn.vue'
 import { blank, fieldOf, loadFamilies, materials, offered, type Draft } from './part'
+import Fits from './Fits.vue'
 import PartForm from './PartForm.vue'
 import PartList from './PartList.vue'
 import { leadTo } from '../../ui/lead'
@@ -37,6 +38,7 @@ function change(asked?: string) {
 /** To what states a finding: the part's form, where somebody may write, else its drawing. */
 function leadThere(part: number, asked: string) {
   if (!leave()) return
+  if (!part) return void leadTo(asked)
   chosen.value = part
   if (!mayWrite.value || !asked || !row.value) return
   if (begin(row.value.spec as Draft, row.value)) void leadTo(asked)
@@ -58,6 +60,7 @@ function leadThere(part: number, asked: string) {
     <section>
       <PartList :chosen="chosen" @choose="choose" />
       <Audit @lead="leadThere" />
+      <Fits />
       <Budget />
       <p v-if="job!.parts.length" class="notice gap">
         {{ $t('parts.next') }}
