@@ -21,6 +21,18 @@ def photo_jpeg(data: bytes, *, name: str = "photo") -> bytes:
     Raises:
         InputError: no picture, damaged, or too large.
     """
+    small = opened(data, "RGB", SIDE, name=name)
+    out = io.BytesIO()
+    small.save(out, "JPEG", quality=80)
+    return out.getvalue()
+
+
+def opened(data: bytes, mode: str, side: int, *, name: str = "photo") -> Image.Image:
+    """A picture of at most so many pixels a side, turned as the camera held it.
+
+    Raises:
+        InputError: no picture, damaged, or too large.
+    """
     if len(data) > LARGEST_BYTES:
         raise InputError(
             field=name, got=f"{len(data)} bytes", needs=f"a picture of at most {LARGEST_BYTES // 10**6} MB"
@@ -35,8 +47,8 @@ def photo_jpeg(data: bytes, *, name: str = "photo") -> bytes:
                     got=f"{picture.width} × {picture.height}",
                     needs=f"at most {MOST_PIXELS // 10**6} million pixels",
                 )
-            small = ImageOps.exif_transpose(picture).convert("RGB")
-            small.thumbnail((SIDE, SIDE))
+            small = ImageOps.exif_transpose(picture).convert(mode)
+            small.thumbnail((side, side))
     except InputError:
         raise
     except UnidentifiedImageError:
@@ -48,6 +60,4 @@ def photo_jpeg(data: bytes, *, name: str = "photo") -> bytes:
         raise InputError(
             field=name, got=type(error).__name__, needs="a picture that is whole: this one is damaged"
         ) from None
-    out = io.BytesIO()
-    small.save(out, "JPEG", quality=80)
-    return out.getvalue()
+    return small

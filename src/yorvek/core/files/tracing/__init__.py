@@ -1,0 +1,1 @@
+"""A template traced from a picture: scale and perspective, its edge, lines and arcs, and how far off it may be."""
