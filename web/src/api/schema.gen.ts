@@ -1983,6 +1983,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/trace": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Trace Template
+         * @description The outline of a piece in a picture, in true size, and how far off it may be. Nothing is stored.
+         */
+        post: operations["yorvek_server_api_drawings_trace_template"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/undo": {
         parameters: {
             query?: never;
@@ -4854,6 +4874,24 @@ export interface components {
             outline: components["schemas"]["Outline"];
         };
         /**
+         * FourCorners
+         * @description Corners of a rectangle that lies in the plane, one after the other; from the first to the second is `across`.
+         */
+        FourCorners: {
+            across: components["schemas"]["Length"];
+            /** Corners */
+            corners: [
+                number,
+                number
+            ][];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "corners";
+            up: components["schemas"]["Length"];
+        };
+        /**
          * FrameVerdict
          * @description All of a structure; where it has positions, the bars and the chain are those of the worst one, `position`.
          */
@@ -7093,6 +7131,23 @@ export interface components {
             pattern: "once";
         };
         /**
+         * OneLength
+         * @description A length in a picture that was taken straight from above, or scanned.
+         */
+        OneLength: {
+            /** Ends */
+            ends: [
+                number,
+                number
+            ][];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "length";
+            length: components["schemas"]["Length"];
+        };
+        /**
          * OntoSpec
          * @description What the bar is joined to: a bar of a section, or a plain plate of a thickness.
          */
@@ -9165,6 +9220,18 @@ export interface components {
             screws: number;
         };
         /**
+         * SecondLength
+         * @description Another length of the picture, by which the scale is checked.
+         */
+        SecondLength: {
+            /** Ends */
+            ends: [
+                number,
+                number
+            ][];
+            length: components["schemas"]["Length"];
+        };
+        /**
          * Section
          * @description Dimensions and properties of a section.
          *
@@ -10742,6 +10809,53 @@ export interface components {
             opens: boolean;
             /** Tool */
             tool: string;
+        };
+        /**
+         * TraceIn
+         * @description A picture of a template as it was picked, content in base64, and how it is to be read.
+         */
+        TraceIn: {
+            check: components["schemas"]["SecondLength"];
+            /** Content */
+            content: string;
+            /** Inside */
+            inside: [
+                number,
+                number
+            ];
+            /** Scale */
+            scale: components["schemas"]["FourCorners"] | components["schemas"]["OneLength"];
+        };
+        /**
+         * Traced
+         * @description A traced piece.
+         *
+         *     Args:
+         *         outline: mm, lower left corner at the origin, as the picture shows it.
+         *         to_picture: what turns mm of the outline into pixels of the picture, [3, 3].
+         *         off_mm: how far it may be off at most.
+         *         check_off: by how much of itself the second length disagrees.
+         *         pixel_mm: how large a pixel is on the piece, at the most.
+         *         fit_mm: how far the edge lies from its lines and arcs.
+         *         dropped: openings too small to be told.
+         *         words: what was found.
+         */
+        Traced: {
+            /** Check Off */
+            check_off: number;
+            /** Dropped */
+            dropped: number;
+            /** Fit Mm */
+            fit_mm: number;
+            /** Off Mm */
+            off_mm: number;
+            outline: components["schemas"]["Outline"];
+            /** Pixel Mm */
+            pixel_mm: number;
+            /** To Picture */
+            to_picture: number[][];
+            /** Words */
+            words: string[];
         };
         /**
          * TrayPlate
@@ -13907,6 +14021,32 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SwapResult"];
+                };
+            };
+        };
+    };
+    yorvek_server_api_drawings_trace_template: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TraceIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Traced"];
                 };
             };
         };

@@ -21,14 +21,15 @@ def photo_jpeg(data: bytes, *, name: str = "photo") -> bytes:
     Raises:
         InputError: no picture, damaged, or too large.
     """
-    small = opened(data, "RGB", SIDE, name=name)
+    small, _ = opened(data, "RGB", SIDE, name=name)
     out = io.BytesIO()
     small.save(out, "JPEG", quality=80)
     return out.getvalue()
 
 
-def opened(data: bytes, mode: str, side: int, *, name: str = "photo") -> Image.Image:
-    """A picture of at most so many pixels a side, turned as the camera held it.
+def opened(data: bytes, mode: str, side: int, *, name: str = "photo") -> tuple[Image.Image, float]:
+    """A picture of at most so many pixels a side, turned as the camera held it, and how many of its pixels stand for
+    one of the file's.
 
     Raises:
         InputError: no picture, damaged, or too large.
@@ -47,6 +48,8 @@ def opened(data: bytes, mode: str, side: int, *, name: str = "photo") -> Image.I
                     got=f"{picture.width} × {picture.height}",
                     needs=f"at most {MOST_PIXELS // 10**6} million pixels",
                 )
+            whole = max(picture.size)
+            picture.draft(mode, (side, side))  # of a large JPEG no more is read than is wanted
             small = ImageOps.exif_transpose(picture).convert(mode)
             small.thumbnail((side, side))
     except InputError:
@@ -60,4 +63,4 @@ def opened(data: bytes, mode: str, side: int, *, name: str = "photo") -> Image.I
         raise InputError(
             field=name, got=type(error).__name__, needs="a picture that is whole: this one is damaged"
         ) from None
-    return small
+    return small, max(small.size) / whole

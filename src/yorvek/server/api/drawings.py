@@ -12,6 +12,7 @@ from pydantic import Field
 from yorvek.core.errors import InputError
 from yorvek.core.files.apart import read_apart
 from yorvek.core.files.drawing import DrawingRead, read_drawing
+from yorvek.core.files.tracing.trace import TraceAsk, Traced, trace
 from yorvek.core.model import Model
 from yorvek.core.parts import PartSpec
 from yorvek.core.parts.geometry import part_geometry
@@ -56,6 +57,20 @@ def look_at_drawing(request: HttpRequest, job_id: int, body: DrawingIn) -> Drawi
     """What a drawing holds: outlines, what is wrong with it and where, what was mended. Nothing is stored."""
     job_of(request, job_id)
     return _read(body)
+
+
+class TraceIn(TraceAsk):
+    """A picture of a template as it was picked, content in base64, and how it is to be read."""
+
+    content: str = Field(max_length=28_000_000)
+
+
+@router.post("/jobs/{job_id}/trace", response=Traced)
+def trace_template(request: HttpRequest, job_id: int, body: TraceIn) -> Traced:
+    """The outline of a piece in a picture, in true size, and how far off it may be. Nothing is stored."""
+    asked = resolve(body, job_state(job_of(request, job_id)).names())
+    plain = TraceAsk(scale=asked.scale, check=asked.check, inside=asked.inside)
+    return read_apart(trace, content_of(body.content), plain)
 
 
 class Taken(Model):

@@ -13,20 +13,22 @@ import PartForm from './PartForm.vue'
 import PartList from './PartList.vue'
 import { leadTo } from '../../ui/lead'
 import PartSheet from './PartSheet.vue'
+import TraceIn from './TraceIn.vue'
 
 onMounted(() => attempt(loadFamilies))
 const chosen = ref<number | null>(job.value!.parts[0]?.id ?? null)
 usePicked('part', chosen)
 const row = computed(() => job.value!.parts.find((p) => p.id === chosen.value))
-const drawing = ref(false)
+/** What is brought in, if anything is. */
+const bringing = ref<'drawing' | 'picture' | null>(null)
 const form = useDraft<Draft>('parts', { saved: (id) => (chosen.value = id) })
 const { draft, begin, leave } = form
 function add(kind: string) {
   begin(blank(kind))
-  drawing.value = false
+  bringing.value = null
 }
-function drawIn() {
-  if (leave()) drawing.value = true
+function bringIn(what: 'drawing' | 'picture') {
+  if (leave()) bringing.value = what
 }
 function choose(part: number) {
   if (leave()) chosen.value = part
@@ -53,7 +55,8 @@ function leadThere(part: number, asked: string) {
         :key="f.kind"
         @click="add(f.kind)"
         >{{ f.words }}</el-button
-      ><el-button @click="drawIn">{{ $t('parts.from_a_drawing') }}</el-button>
+      ><el-button @click="bringIn('drawing')">{{ $t('parts.from_a_drawing') }}</el-button
+      ><el-button @click="bringIn('picture')">{{ $t('parts.from_a_picture') }}</el-button>
     </div>
   </div>
   <div class="columns gap">
@@ -68,7 +71,8 @@ function leadThere(part: number, asked: string) {
       </p>
     </section>
     <section>
-      <DrawingIn v-if="drawing" :materials="materials" @done="drawing = false" />
+      <DrawingIn v-if="bringing === 'drawing'" :materials="materials" @done="bringing = null" />
+      <TraceIn v-else-if="bringing === 'picture'" :materials="materials" @done="bringing = null" />
       <PartForm v-else-if="draft" :form="form" />
       <PartSheet v-else-if="row" :row="row" @change="change" />
     </section>

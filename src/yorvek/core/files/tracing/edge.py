@@ -20,12 +20,14 @@ LIGHT_SPREADS = 0.06
 """How far around the light is averaged, of the picture's longer side (ours)."""
 ROUNDS = 3
 FIRST = 0.3
-"""Of the way from the piece's tone to the ground's, where the first look parts them (ours)."""
+"""Of the way from the darker tone to the lighter, where the first look parts them (ours)."""
 LEAST_CONTRAST = 0.12
 """Piece and ground differ by that at least, of the ground (ours)."""
 SMALLEST_HOLE_PX = 80
 SEED_PX = 3
 REACH_PX, STEP_PX = 4.0, 0.25
+SIDES = 4
+"""Steps at either end that say how light both sides are."""
 SMOOTH = 3.0
 """Points that an edge's direction is taken over, and over which it is smoothed across it (ours)."""
 
@@ -74,7 +76,7 @@ def edges_of(gray: NDArray[np.uint8], inside: tuple[float, float], around: Point
     holes = [r for r, area in inner if area >= SMALLEST_HOLE_PX]
     if outer.min() <= 1 or outer[:, 0].max() >= width - 2 or outer[:, 1].max() >= height - 2:
         raise InputError(field="inside", got="the edge of the picture", needs=ALL_OF_IT)
-    return Edges(_fine(outer, shaded, level), [_fine(h, shaded, level) for h in holes], len(inner) - len(holes))
+    return Edges(_fine(outer, soft), [_fine(h, soft) for h in holes], len(inner) - len(holes))
 
 
 def _seen(shape: tuple[int, ...], at: tuple[int, int], around: Points | None) -> NDArray[np.bool_]:
@@ -114,14 +116,14 @@ def _against_the_light(soft: Picture, at: tuple[int, int], seen: NDArray[np.bool
 
 
 def _first_level(small: Picture, at: tuple[int, int], seen: NDArray[np.bool_]) -> tuple[float, bool]:
-    """Between the piece and the ground before anything is known of the light: nearer to the piece, so that ground in
-    the shade is none of it; and whether the piece is the darker one.
+    """Between the piece and the ground before anything is known of the light: nearer to the darker of both, so that
+    what is lighter and in the shade is none of it; and whether the piece is the darker one.
     """
     x, y = at
     here = float(np.median(small[max(0, y - 1) : y + 2, max(0, x - 1) : x + 2]))
     low, high = (float(v) for v in np.percentile(small[seen], (3, 97)))
     dark = here < (low + high) / 2
-    return here + FIRST * ((high if dark else low) - here), dark
+    return (here + FIRST * (high - here), True) if dark else (low + FIRST * (here - low), False)
 
 
 def _float(values: Any) -> Picture:
@@ -168,15 +170,25 @@ def _piece_at(mask: NDArray[np.bool_], at: tuple[int, int]) -> NDArray[np.uint8]
     return piece
 
 
-def _fine(ring: Points, shaded: Picture, level: float) -> Points:
-    """A ring moved across itself to where the level is crossed."""
-    run = np.column_stack([gaussian_filter1d(ring[:, k], SMOOTH, mode="wrap") for k in (0, 1)])
+def _fine(ring: Points, soft: Picture) -> Points:
+    """A ring moved across itself to where the picture is halfway between both of its sides, as they are there: that
+    asks nothing of the light. Twice, so that both sides are looked at from the edge itself.
+    """
+    for _ in range(2):
+        ring = _moved(ring, soft)
+    return ring
+
+
+def _moved(ring: Points, soft: Picture) -> Points:
+    run = _smooth(ring)
     ahead = np.roll(run, -2, axis=0) - np.roll(run, 2, axis=0)
     across = np.column_stack([-ahead[:, 1], ahead[:, 0]])
     across /= np.maximum(np.linalg.norm(across, axis=1, keepdims=True), 1e-9)
     steps = np.arange(-REACH_PX, REACH_PX + STEP_PX / 2, STEP_PX)
     places = ring[:, None, :] + steps[None, :, None] * across[:, None, :]
-    values = map_coordinates(shaded, [places[..., 1], places[..., 0]], order=1, mode="nearest") - level
+    values = map_coordinates(soft, [places[..., 1], places[..., 0]], order=1, mode="nearest")
+    sides = _smooth(np.column_stack([values[:, :SIDES].mean(axis=1), values[:, -SIDES:].mean(axis=1)]))
+    values = values - sides.mean(axis=1)[:, None]
     crossed = (values[:, :-1] <= 0) != (values[:, 1:] <= 0)
     middle = (len(steps) - 1) / 2
     away = np.where(crossed, np.abs(np.arange(len(steps) - 1) + 0.5 - middle), np.inf)
@@ -187,3 +199,8 @@ def _fine(ring: Points, shaded: Picture, level: float) -> Points:
     shift = np.where(np.isfinite(away.min(axis=1)), steps[nearest] + share * STEP_PX, 0.0)
     fine: Points = ring + shift[:, None] * across
     return fine
+
+
+def _smooth(closed: Points) -> Points:
+    """Along a closed run."""
+    return np.column_stack([gaussian_filter1d(closed[:, k], SMOOTH, mode="wrap") for k in (0, 1)])

@@ -18,6 +18,8 @@ LEAST_RUN = 4
 MOST_POINTS = 3000
 WINDOW, SHARP = 6, math.radians(32)
 """A corner turns so much over so many points before and after it (ours)."""
+SUDDEN = 0.68
+"""Of that, what it turns over half as many points; an arc turns by half (ours)."""
 ROUNDED = 4
 """Points on either side of a corner that a picture rounds off (ours)."""
 ARC_OVER_LINE = 1.35
@@ -107,7 +109,7 @@ def ring_through(points: Points, tolerance: float) -> tuple[Ring, float]:
     run = np.roll(run, -_sharpest(run), axis=0)
     size = float(np.ptp(run, axis=0).max())
     sharp = _corners(run)
-    cuts = _joined(run, _stretches(run, sharp, tolerance, size), sharp, tolerance, size)
+    cuts = _joined(run, _stretches(run, sharp, tolerance), sharp, tolerance)
     shapes = [_laid(_inner(run, a, b, sharp), size) for a, b in _pairs(cuts, len(run))]
     ring = _ring(run, cuts, shapes, tolerance)
     return ring, _furthest(run, ring)
@@ -123,26 +125,29 @@ def _thinned(points: Points) -> Points:
     return np.column_stack([np.interp(places, along, closed[:, k]) for k in (0, 1)])
 
 
-def _turned(run: Points) -> Points:
-    """How far it turns at each point, radians, over some points before and after."""
-    before, after = run - np.roll(run, WINDOW, axis=0), np.roll(run, -WINDOW, axis=0) - run
+def _turned(run: Points, window: int) -> Points:
+    """How far it turns at each point, radians, over so many points before and after."""
+    before, after = run - np.roll(run, window, axis=0), np.roll(run, -window, axis=0) - run
     cross = before[:, 0] * after[:, 1] - before[:, 1] * after[:, 0]
     turned: Points = np.abs(np.arctan2(cross, (before * after).sum(axis=1)))
     return turned
 
 
 def _sharpest(run: Points) -> int:
-    return int(_turned(run).argmax())
+    return int(_turned(run, WINDOW).argmax())
 
 
 def _corners(run: Points) -> set[int]:
-    """Points where it turns sharply: a picture rounds them off, and nothing is laid through them."""
-    turned = _turned(run)
+    """Points where it turns sharply: a picture rounds them off, and nothing is laid through them. What turns by as
+    much less as it is looked at more closely is an arc.
+    """
+    turned, closely = _turned(run, WINDOW), _turned(run, WINDOW // 2)
     found: set[int] = set()
     for k in np.argsort(-turned):
         if turned[k] < SHARP:
             break
-        if all(min(abs(k - c), len(run) - abs(k - c)) > WINDOW for c in found):
+        near = np.take(closely, range(k - 1, k + 2), mode="wrap").max()
+        if near > SUDDEN * turned[k] and all(min(abs(k - c), len(run) - abs(k - c)) > WINDOW for c in found):
             found.add(int(k))
     return found
 
@@ -154,41 +159,41 @@ def _stretch(run: Points, a: int, b: int) -> Points:
     return run[a : b + 1]
 
 
-def _inner(run: Points, a: int, b: int, sharp: set[int]) -> Points:
+def _inner(run: Points, a: int, b: int, sharp: set[int], trimmed: float = TRIMMED) -> Points:
     """Of a stretch what is surely its own: less at a corner, which the picture rounds off, and at where it changes."""
     points = _stretch(run, a, b)
-    off = int(len(points) * TRIMMED)
+    off = int(len(points) * trimmed)
     first = max(off, ROUNDED) if a % len(run) in sharp else off
     last = max(off, ROUNDED) if b % len(run) in sharp else off
     return points[first : len(points) - last] if len(points) - first - last >= LEAST_RUN else points
 
 
-def _fits(points: Points, size: float, tolerance: float, kind: type[Shape]) -> bool:
+def _fits(points: Points, tolerance: float, kind: type[Shape]) -> bool:
     if kind is Line:
         return float(line_through(points).away(points).max()) <= tolerance
     arc = circle_through(points)
-    return arc is not None and arc.radius <= FLATTEST * size and float(arc.away(points).max()) <= tolerance
+    return float((line_through(points) if arc is None else arc).away(points).max()) <= tolerance
 
 
-def _reach(run: Points, start: int, last: int, size: float, tolerance: float, kind: type[Shape]) -> int:
+def _reach(run: Points, start: int, last: int, tolerance: float, kind: type[Shape]) -> int:
     """How far along from `start`, up to `last`, one shape lies close to all points: doubled, then halved back."""
     good, step = min(start + LEAST_RUN - 1, last), LEAST_RUN
     while good < last:
         tried = min(good + step, last)
-        if not _fits(_stretch(run, start, tried), size, tolerance, kind):
+        if not _fits(_stretch(run, start, tried), tolerance, kind):
             break
         good, step = tried, step * 2
     bad = min(good + step, last + 1)
     while bad - good > 1:
         tried = (good + bad) // 2
-        if tried <= last and _fits(_stretch(run, start, tried), size, tolerance, kind):
+        if tried <= last and _fits(_stretch(run, start, tried), tolerance, kind):
             good = tried
         else:
             bad = tried
     return good
 
 
-def _stretches(run: Points, sharp: set[int], tolerance: float, size: float) -> list[int]:
+def _stretches(run: Points, sharp: set[int], tolerance: float) -> list[int]:
     """Where each stretch begins: each as long as a line or an arc reaches, and none over a corner."""
     corners = sorted({0, *sharp})
     cuts = []
@@ -197,8 +202,8 @@ def _stretches(run: Points, sharp: set[int], tolerance: float, size: float) -> l
         start, end = a + ROUNDED * (a in sharp), b - ROUNDED * (b % len(run) in sharp)
         at = start
         while at < end:
-            line = _reach(run, at, end, size, tolerance, Line)
-            arc = _reach(run, at, end, size, tolerance, Arc)
+            line = _reach(run, at, end, tolerance, Line)
+            arc = _reach(run, at, end, tolerance, Arc)
             at = max(at + 1, arc if arc - at > ARC_OVER_LINE * (line - at) else line)
             if at < end - LEAST_RUN:
                 cuts.append(at)
@@ -210,7 +215,7 @@ def _pairs(cuts: list[int], count: int) -> list[tuple[int, int]]:
     return list(zip(cuts, ends, strict=True))
 
 
-def _joined(run: Points, cuts: list[int], sharp: set[int], tolerance: float, size: float) -> list[int]:
+def _joined(run: Points, cuts: list[int], sharp: set[int], tolerance: float) -> list[int]:
     """Without the cuts that one line or arc goes over; corners stay."""
     kept = list(cuts)
     k = 0
@@ -222,8 +227,8 @@ def _joined(run: Points, cuts: list[int], sharp: set[int], tolerance: float, siz
         a = before if before < kept[k] else before - len(run)
         b = after if after > kept[k] else after + len(run)
         turned = np.roll(run, -a, axis=0)
-        points = _inner(turned, 0, b - a, {(c - a) % len(run) for c in sharp})
-        if any(_fits(points, size, tolerance, kind) for kind in (Line, Arc)):
+        points = _inner(turned, 0, b - a, {(c - a) % len(run) for c in sharp}, trimmed=0.0)
+        if any(_fits(points, tolerance, kind) for kind in (Line, Arc)):
             kept.pop(k)
             k = max(0, k - 1)
         else:

@@ -76,11 +76,8 @@ def trace(data: bytes, ask: TraceAsk) -> Traced:
     Raises:
         InputError: no picture, a scale that is none or that a second length speaks against, no piece at that place.
     """
-    picture = opened(data, "RGB", 100_000)
-    factor = min(1.0, SIDE_PX / max(picture.size))
-    if factor < 1:
-        picture = picture.resize((round(picture.width * factor), round(picture.height * factor)))
-    gray = np.asarray(picture.convert("L"), dtype=np.uint8)
+    picture, factor = opened(data, "L", SIDE_PX)
+    gray = np.asarray(picture, dtype=np.uint8)
     own = _scaled(ask, factor)
     plane = plane_of(own.scale, gray)
     check_off = off_by(own.check, own.scale, plane)
