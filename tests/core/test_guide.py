@@ -72,3 +72,10 @@ def test_the_core_from_python_prints_what_its_page_says(capsys):
     assert len([line for line in code.splitlines() if line.strip()]) == 10
     exec(compile(code, "docs/core.md", "exec"), {})
     assert capsys.readouterr().out == printed
+
+
+def test_the_bent_handle():
+    """Cut length and bends of the Reed Barrow's handle, as the guide says them."""
+    handle = next(w for w in worked(demo("reed-barrow")).parts.values() if w.part.mark == "H1").geometry
+    near = [f"{b.x1 - b.zone_mm / 2:.1f}" for b in handle.bends]
+    assert f"is cut {handle.length_mm:.1f} long; its bends begin {near[0]} and {near[1]} from the left" in GUIDE

@@ -1,0 +1,119 @@
+"""Bent bars, fits and traces as a person makes them: typed, seen, audited, taken back."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Iterator
+
+import pytest
+from playwright.sync_api import Browser, Page
+
+from tests.browser.conftest import DEMO, choose, log_in
+from tests.browser.running import Application
+from tests.core import strap_picture
+from yorvek.core.files.tracing.plane import FourCorners
+
+
+@pytest.fixture(scope="module")
+def inside(browser: Browser, demo: Application) -> Iterator[tuple[Page, str]]:
+    """Sluice Seven, at the desk."""
+    context = browser.new_context(viewport={"width": 1280, "height": 800})
+    page = context.new_page()
+    log_in(page, demo)
+    page.get_by_role("link", name="Sluice Seven").first.click()
+    page.get_by_role("navigation", name="Stages").wait_for()
+    yield page, re.sub(r"/[a-z]+$", "", page.url)
+    context.close()
+
+
+def test_a_tube_is_bent_and_set_by_how_the_last_one_came_out(inside: tuple[Page, str]) -> None:
+    page, job = inside
+    page.goto(f"{job}/parts")
+    page.get_by_role("button", name="Bar or tube", exact=True).click()
+    choose(page, "Section", "CHS 33.7×2.6")
+    page.get_by_label("Length, point to point").fill("300")
+    page.get_by_role("button", name="Add to Bends").click()
+    assert page.get_by_label("First leg").input_value() == "300"
+    bend = page.get_by_role("group", name="Bends 1")
+    bend.get_by_label("Turned, up or −down").fill("45")
+    bend.get_by_label("Leg after it").fill("20")
+    page.get_by_text("its bends take of it").first.wait_for()
+    bend.get_by_label("Leg after it").fill("400")
+    page.get_by_text("bent, from the side").first.wait_for()
+    page.get_by_role("button", name="Save part").click()
+    bends = page.get_by_role("region", name="Bends, in order from the left")
+    bends.get_by_text("48°").wait_for()
+    bends.get_by_text("by rule of thumb").wait_for()
+    bends.get_by_role("button", name="Came out…: bend 1").click()
+    told = bends.get_by_role("form", name="How bend 1 came out")
+    told.get_by_label("It came out at").fill("44")
+    told.get_by_role("button", name="Keep it").click()
+    bends.get_by_text("49.1°").wait_for()
+    bends.get_by_text("one bend of your own").wait_for()
+    page.get_by_role("button", name="Undo").click()
+    bends.get_by_text("by rule of thumb").wait_for()
+    page.get_by_role("button", name="Undo").click()
+    bends.wait_for(state="detached")
+
+
+def test_a_pin_that_does_not_go_in_is_told_mended_and_taken_back(inside: tuple[Page, str]) -> None:
+    page, job = inside
+    page.goto(f"{job}/parts")
+    fits = page.get_by_role("region", name="Fits")
+    fits.get_by_role("button", name="+ pin in a bore").click()
+    form = fits.get_by_role("form", name="Fit")
+    form.get_by_label("What is it").fill("pin of the new strap")
+    form.get_by_label("Across").first.fill("25")
+    choose(page, "What is around it", "a hole of a part")
+    form.get_by_role("button", name="Save the fit").click()
+    found = page.get_by_role("region", name="Before it is cut")
+    found.get_by_text("pin of the new strap: does not go in").wait_for()
+    found.get_by_text("1 to decide").wait_for()
+    fits.get_by_role("button", name="Change pin of the new strap").click()
+    form.get_by_label("Across").first.fill("24")
+    form.get_by_role("button", name="Save the fit").click()
+    found.wait_for(state="detached")
+    fits.get_by_text("What slides over this, or into it?").click()
+    choose(page, "Tube or bar", "CHS 33.7×2.6")
+    fits.get_by_role("button", name="Find it").click()
+    fits.get_by_role("cell", name=re.compile("^CHS ")).first.wait_for()
+    page.get_by_role("button", name="Undo").click()
+    found.get_by_text("1 to decide").wait_for()
+    page.get_by_role("button", name="Undo").click()
+    found.wait_for(state="detached")
+
+
+def test_a_template_is_traced_from_its_picture(inside: tuple[Page, str]) -> None:
+    page, job = inside
+    page.goto(f"{job}/parts")
+    page.get_by_role("button", name="From a picture").click()
+    page.get_by_label("Picture", exact=True).set_input_files(DEMO / strap_picture.NAME)
+    page.get_by_label("From corner 1 to corner 2").fill("600")
+    page.get_by_label("From corner 2 to corner 3").fill("200")
+    page.get_by_label("A second length, measured aslant").fill("250")
+    ask = strap_picture.asked()
+    assert isinstance(ask.scale, FourCorners)
+    picture = page.get_by_role("group", name="Places on the picture")
+    page.get_by_role("img", name="The picture that is traced").wait_for()
+    page.get_by_text("Press corner 1 of the rectangle.").wait_for()
+    for x, y in [*ask.scale.corners, *ask.check.ends, ask.inside]:
+        box = picture.bounding_box()
+        assert box is not None
+        k = box["width"] / strap_picture.CAMERA.width
+        picture.dispatch_event("click", {"clientX": box["x"] + x * k, "clientY": box["y"] + y * k})
+    page.get_by_text("All is pressed").wait_for()
+    page.get_by_role("button", name="Find its outline").click()
+    page.get_by_text("within 1 % of the").first.wait_for()
+    page.get_by_label("A second length, measured aslant").fill("212.1")
+    page.get_by_role("button", name="Find its outline").click()
+    page.get_by_text(re.compile("^Off by .* mm at most")).wait_for()
+    corner = picture.get_by_role("button", name="Corner 1 of the outline")
+    before = corner.get_attribute("cx")
+    corner.focus()
+    page.keyboard.press("ArrowRight")
+    assert corner.get_attribute("cx") != before
+    page.get_by_label("Mark", exact=True).fill("S9")
+    page.get_by_role("button", name="Make it a part").click()
+    page.get_by_role("row", name=re.compile("^S9")).wait_for()
+    page.get_by_role("button", name="Undo").click()
+    page.get_by_role("row", name=re.compile("^S9")).wait_for(state="detached")
