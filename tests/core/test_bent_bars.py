@@ -286,3 +286,41 @@ def test_a_bent_bar_is_bought_as_long_as_it_is_cut_and_its_own_bends_are_known()
     g = worked_parts(state)[1].geometry
     assert g.length_mm == pytest.approx(657.08, abs=0.01)
     assert g.bends[0].set_deg == pytest.approx(93)
+
+
+def test_the_usual_former_is_three_depths_of_a_tube_and_one_inside_of_solid_bar():
+    assert drawn(TUBE, 300, bend(90, 300)).bends[0].radius_mm == pytest.approx(3 * 33.7)
+    assert drawn(SQUARE, 300, bend(90, 300)).bends[0].radius_mm == pytest.approx(3 * 40)
+    # S355 is bent to one and a half of its thickness (common practice, no source)
+    assert drawn(ROD, 300, bend(90, 300)).bends[0].radius_mm == pytest.approx(1.5 * 16 + 8)
+    assert drawn(ROD, 300, bend(90, 300), material="S235").bends[0].radius_mm == pytest.approx(16 + 8)
+
+
+@pytest.mark.parametrize(
+    ("turn", "roll", "words"),
+    [(90, 0, "up"), (-90, 0, "down"), (90, 90, "to the front"), (-90, 90, "to the back"), (90, 270, "to the back"),
+     (90, 360, "up"), (-90, 180, "up"), (90, -90, "to the back"), (90, 30, "30° round from up to the front")],
+)  # fmt: skip
+def test_to_where_it_is_bent_is_said(turn, roll, words):
+    assert drawn(TUBE, 300, bend(turn, 300, roll=roll)).bends[0].words == f"90° {words}, R101.1"
+
+
+def test_a_leg_is_held_by_the_deeper_of_the_bends_beside_it():
+    """A flat bent the easy way and the hard way: the leg between wants twice the 50 of the hard one."""
+    told = warned_of(FLAT, 300, bend(90, 190, radius=12), bend(90, 400, radius=125, roll=0))
+    assert list(told) == ["bends.0.leg"]
+
+
+def test_solid_bar_of_a_small_radius_keeps_its_length_further_in():
+    """DIN 6935's k falls with r / s, down to a share of 0.2 here (ours): R2 inside of 16 has 0.1."""
+    g = drawn(ROD, 200, bend(90, 200, radius=10), measured="middle")
+    assert g.bends[0].zone_mm == pytest.approx(math.pi / 2 * (2 + 0.2 * 16))
+
+
+def test_the_end_of_a_leg_that_goes_away_is_seen_as_the_disc_it_is():
+    """A leg to the back, seen from the side: half a disc stands beyond the run of its middle."""
+    g = drawn(TUBE, 400, bend(90, 500, radius=110), bend(-90, 300, radius=110, roll=90), measured="middle")
+    side = g.views[0]
+    assert side.height_mm == pytest.approx(500 + 33.7, abs=0.3) and g.views[1].height_mm == pytest.approx(
+        300 + 16.85, abs=0.3
+    )

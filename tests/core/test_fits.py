@@ -302,3 +302,45 @@ def test_a_bore_is_as_the_nominal_wall_leaves_it():
     """HSS tables carry the design wall, 0.93 of what is made (AISC); 2 × 0.125 in is taken off."""
     s = next(x for x in catalogue() if x.series == "round HSS" and x.id.endswith("X0.125"))
     assert wall_of(s) / 25.4 == pytest.approx(0.125, abs=0.002)
+
+
+@pytest.mark.parametrize(
+    ("id", "outside_off", "bore_off"),
+    [
+        # EN 10219-2: 1 %, at least 0.5; wall 10 % up to 5, then 0.5; EN 10210-2: 10 % of any wall (from memory)
+        ("SHS 40×40×4 cold", 0.5, 0.5 + 0.8), ("SHS 100×100×6 cold", 1.0, 2.0),
+        ("SHS 100×100×8 hot", 1.0, 1.0 + 1.6),
+        # EN 10060, 10059: by steps of the size (from memory)
+        ("RD 12", 0.4, None), ("RD 25", 0.5, None), ("RD 30", 0.6, None), ("RD 40", 0.8, None), ("SQ 16", 0.5, None),
+        # ASTM A29, A513 and A500: 0.25 up to an inch, then 1 %; 0.1 up to an inch, then 0.15; by steps (from memory)
+        ("RD 1 in", 0.25, None), ("RD 2 in", 0.508, None), ("tube ⌀3/4 11 ga", 0.1, None),
+        ("tube ⌀1-1/2 11 ga", 0.15, None),
+        ("HSS2X2X1/4", 0.51, None), ("HSS3X3X1/4", 0.64, None), ("HSS5X5X1/4", 0.76, None), ("HSS8X8X1/2", 2.032, None),
+        # drawn over a mandrel: its bore by itself
+        ("DOM 1×0.12 in", 0.1, 0.13),
+        # extrusions: 0.3 or 1 %
+        ("AL 30×30×2", 0.3, 0.3 + 0.4), ("AL 60×60×3", 0.6, 0.6 + 0.6),
+    ],
+)  # fmt: skip
+def test_limits_are_as_their_standards_have_them(id, outside_off, bore_off):
+    s = section(id)
+    across = outside(s, s.depth_mm)
+    assert across.most - across.nominal == pytest.approx(outside_off)
+    assert across.nominal - across.least == pytest.approx(outside_off)
+    if bore_off is not None:
+        inside = bore(s, s.depth_mm)
+        assert inside.most - inside.nominal == pytest.approx(bore_off)
+        assert inside.nominal == pytest.approx(s.depth_mm - 2 * s.wall_mm)
+
+
+def test_a_pipe_has_an_eighth_off_its_wall():
+    """ASTM A53: 12.5 % (from memory)."""
+    s = section("Pipe2STD")
+    found = bore(s, s.depth_mm)
+    assert found.most - found.nominal == pytest.approx(0.01 * s.depth_mm + 2 * 0.125 * wall_of(s))
+
+
+def test_of_a_rectangle_the_narrower_side_is_meant():
+    id = next(s.id for s in catalogue() if s.series == "EN 10210" and s.shape == "rhs" and s.depth_mm > s.width_mm)
+    found = result(pin(side(10), side(section_id=id)))
+    assert found.nominal_mm == pytest.approx(section(id).width_mm - 2 * section(id).wall_mm - 10)
