@@ -9,6 +9,7 @@ from typing import Any, get_args
 import pytest
 from pydantic import BaseModel
 
+from yorvek.core.files.tracing.trace import TraceAsk
 from yorvek.core.help import FIELDS, Help
 from yorvek.core.jobs.asking import load_asks, process_asks
 from yorvek.core.jobs.joints import joint_kinds
@@ -20,7 +21,13 @@ from yorvek.core.records.stock import StockSpec
 from yorvek.core.workshop.processes import USUAL, Process
 
 STAGES = Path(__file__).parents[2] / "web" / "src" / "stages"
-MODELS = {**{kind.plural: kind.spec for kind in IN_STATE}, "brief": JobSpec, "notes": NoteSpec, "stock": StockSpec}
+MODELS = {
+    **{kind.plural: kind.spec for kind in IN_STATE},
+    "brief": JobSpec,
+    "notes": NoteSpec,
+    "stock": StockSpec,
+    "trace": TraceAsk,
+}
 ALL = [(form, path) for form, fields in FIELDS.items() for path in fields]
 WITHIN = {"FitSideFields.vue": "fits.inner."}
 """Fields that stand in a form more than once, and where one of them does."""

@@ -7,6 +7,7 @@ from yorvek.core.help.entry import Help
 from yorvek.core.help.joints import JOINTS
 from yorvek.core.help.making import PARTS, STOCK
 from yorvek.core.help.sizing import MEMBERS, PLATES, PROFILES, STRUCTURES
+from yorvek.core.help.tracing import TRACE
 
 __all__ = ["FIELDS", "Help"]
 
@@ -24,5 +25,6 @@ FIELDS: dict[str, dict[str, Help]] = {
     "profiles": PROFILES,
     "stock": STOCK,
     "structures": {**STRUCTURES, **WITHIN},
+    "trace": TRACE,
 }
 """By form and place within its record, rows without their numbers."""

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** A fit as it is entered: a pin in a bore, or a stack of widths. */
 import { ref } from 'vue'
+import { useOwnForm } from '../../composables/useOwnForm'
 import ChoiceField from '../../ui/ChoiceField.vue'
 import NumberField from '../../ui/NumberField.vue'
 import QuantityField from '../../ui/QuantityField.vue'
@@ -8,9 +9,13 @@ import TextField from '../../ui/TextField.vue'
 import FitSideFields from './FitSideFields.vue'
 import { blank, row, type By, type Fit } from './fits'
 
-defineProps<{ number: number }>()
+const props = defineProps<{ number: number; keep: () => Promise<unknown> }>()
 const fit = defineModel<Fit>({ required: true })
-const emit = defineEmits<{ save: []; leave: [] }>()
+const emit = defineEmits<{ leave: [] }>()
+const { troubles, send } = useOwnForm('brief')
+async function save() {
+  if (await send(props.keep)) emit('leave')
+}
 const inner = ref<By | null>(null)
 const outer = ref<By | null>(null)
 const opening = () => {
@@ -20,7 +25,8 @@ const opening = () => {
 }
 </script>
 <template>
-  <form class="panel" :aria-label="$t('parts.fit')" @submit.prevent="emit('save')">
+  <form class="panel" :aria-label="$t('parts.fit')" @submit.prevent="save">
+    <p v-for="s in troubles" :key="s" class="bad" role="alert">{{ s }}</p>
     <div class="fields">
       <TextField id="fit-name" v-model="fit.name" :label="$t('parts.what_fits')" :at="`fits.${number}.name`" />
       <template v-if="fit.kind === 'pin'">

@@ -22,14 +22,14 @@ function leave() {
   at.value = null
   draft.value = null
 }
-const keep = (fits: Fit[]) => attempt(() => saveBrief({ ...copy(job.value!.job.spec), fits }, job.value!.job.version))
-async function save() {
+const sent = (fits: Fit[]) => saveBrief({ ...copy(job.value!.job.spec), fits }, job.value!.job.version)
+function keep() {
   const fits = specs()
   fits[at.value!] = draft.value!
-  if (await keep(fits)) leave()
+  return sent(fits)
 }
 async function takeAway(k: number) {
-  if (await keep(specs().filter((_, i) => i !== k))) leave()
+  if (await attempt(() => sent(specs().filter((_, i) => i !== k)))) leave()
 }
 const short = (mm: number) => (unit.value === 'mm' ? `${Number(mm.toFixed(2))}` : (mm / 25.4).toFixed(3))
 const play = (f: { least_mm?: number | null; most_mm?: number | null; thick?: number[] }) =>
@@ -84,7 +84,7 @@ defineExpose({ change })
       </tbody>
     </table>
     <p v-else class="soft">{{ $t('parts.no_fit_yet') }}</p>
-    <FitForm v-if="draft && at !== null" :key="at" v-model="draft" :number="at" @save="save" @leave="leave" />
+    <FitForm v-if="draft && at !== null" :key="at" v-model="draft" :number="at" :keep="keep" @leave="leave" />
     <SlideFinder />
   </section>
 </template>

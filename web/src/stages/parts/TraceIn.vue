@@ -3,8 +3,9 @@
 import { computed, reactive, ref } from 'vue'
 import { call, type S } from '../../api/client'
 import { t } from '../../messages'
+import { useOwnForm } from '../../composables/useOwnForm'
 import { picked } from '../../shared/file'
-import { attempt, change, copy, job } from '../../shared/job'
+import { change, copy, job } from '../../shared/job'
 import { entry, length, lengthUnit, unit } from '../../shared/units'
 import ChoiceField from '../../ui/ChoiceField.vue'
 import NumberField from '../../ui/NumberField.vue'
@@ -55,8 +56,9 @@ async function pick(event: Event) {
   url.value = `data:${(event.target as HTMLInputElement).files![0].type};base64,${brought.content}`
   anew()
 }
+const { troubles, send } = useOwnForm('trace')
 const look = () =>
-  attempt(async () => {
+  send(async () => {
     const body = asked(way.value, at.value, sizes, file.value!.content)
     found.value = await call<S['Traced']>('POST', `/jobs/${job.value!.job.id}/trace`, body)
     outline.value = copy(found.value.outline)
@@ -78,7 +80,7 @@ function corner(k: number, to: Place) {
 }
 const off = computed(() => (found.value ? length(Math.ceil(found.value.off_mm * 10) / 10) + lengthUnit() : ''))
 const make = () =>
-  attempt(async () => {
+  send(async () => {
     const said = moved.value ? t('parts.with_corners_moved') : t('parts.off_by_x', [off.value])
     await change('POST', `/jobs/${job.value!.job.id}/parts`, {
       ...part,
@@ -97,6 +99,7 @@ const make = () =>
 <template>
   <form class="panel" @submit.prevent="found ? make() : look()">
     <h2>{{ $t('parts.traced_from_a_picture') }}</h2>
+    <p v-for="s in troubles" :key="s" class="bad" role="alert">{{ s }}</p>
     <p class="soft">{{ $t('parts.how_to_take_it') }}</p>
     <div class="fields gap">
       <div class="field">
@@ -116,11 +119,11 @@ const make = () =>
         @change="anew"
       />
       <template v-if="way === 'corners'">
-        <QuantityField v-model="sizes.across" :label="$t('parts.corner_1_to_2')" />
-        <QuantityField v-model="sizes.up" :label="$t('parts.corner_2_to_3')" />
+        <QuantityField v-model="sizes.across" at="scale.across" :label="$t('parts.corner_1_to_2')" />
+        <QuantityField v-model="sizes.up" at="scale.up" :label="$t('parts.corner_2_to_3')" />
       </template>
-      <QuantityField v-else v-model="sizes.length" :label="$t('parts.that_length')" />
-      <QuantityField v-model="sizes.second" :label="$t('parts.second_length')" />
+      <QuantityField v-else v-model="sizes.length" at="scale.length" :label="$t('parts.that_length')" />
+      <QuantityField v-model="sizes.second" at="check.length" :label="$t('parts.second_length')" />
     </div>
     <TracePicture
       v-if="file"

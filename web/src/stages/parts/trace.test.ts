@@ -112,10 +112,18 @@ it('moves a corner of the outline, and presses nothing anew while it lies there'
 })
 it('makes a part of what was found, and says how far it may be off', async () => {
   const sent: [string, Record<string, unknown>][] = []
+  let refused = true
   const found = { outline: { outer: square, openings: [] }, to_picture: M, off_mm: 0.42, check_off: 0.003, words: [] }
   vi.stubGlobal('fetch', async (path: string, how: { body: string }) => {
     if (path.endsWith('/quantity')) return new Response('{"text_mm":"","text_in":""}', { status: 200 })
     sent.push([path, JSON.parse(how.body)])
+    if (refused) {
+      refused = false
+      const sentence = 'check.length: “200” was given; within 1 % of it'
+      return new Response(JSON.stringify({ errors: [{ path: 'check.length', sentence }], error: sentence }), {
+        status: 422,
+      })
+    }
     return new Response(JSON.stringify(path.endsWith('/trace') ? found : { changes: null }), { status: 200 })
   })
   me.value = { may_write: true } as never
@@ -132,6 +140,9 @@ it('makes a part of what was found, and says how far it may be off', async () =>
   const all = Object.fromEntries(ORDER.corners.map((n, k) => [n, [k, k]]))
   form.findComponent(TracePicture).vm.$emit('update:modelValue', all)
   await flushPromises()
+  await form.find('form').trigger('submit')
+  await flushPromises()
+  expect(form.find('[role=alert]').text()).toContain('A second length, measured aslant: “200” was given')
   await form.find('form').trigger('submit')
   await flushPromises()
   expect(form.text()).toContain('Off by 0.5 mm at most.')
