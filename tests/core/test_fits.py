@@ -75,6 +75,8 @@ def test_least_and_most_are_the_worst_of_both():
         (side(20, 0.3), side(20.1, 0.1), "turns", "care", "goes in as drawn, 0.3 mm too thick at worst"),
         (side(20), side(22), "turns", "care", "rattles: up to 2 mm of play"),
         (side(20), side(21.5), "turns", "fits", "goes in and moves"),
+        (side(20), side(20), "turns", "care", "has no play: it will not turn"),
+        (side(20), side(20), "fixed", "fits", "0 mm either way to align, at least"),
         (side(20), side(22), "fixed", "fits", "1 mm either way to align, at least"),
         (side(20), side(20.5), "welded", "care", "the weld shrinks it onto what is in it"),
         (side(20), side(20.75), "welded", "fits", "goes in, and comes off after the weld"),
@@ -245,6 +247,7 @@ def test_corner_gaps_are_as_shapes_are_apart(seed):
 
 def test_slides_over_a_tube_are_closest_first_and_all_go():
     found = slides(section("CHS 33.7×2.6"), catalogue(), "over")
+    assert all(s.nominal_mm > 0 for s in found)
     assert found and [s.nominal_mm for s in found] == sorted(s.nominal_mm for s in found)
     for s in found:
         outer = section(s.section_id)

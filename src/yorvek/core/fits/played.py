@@ -148,6 +148,8 @@ def _judged(fit: PinFit, play: Span, inner: Span, unit: UnitSystem) -> tuple[Lev
         return "care", "the weld shrinks it onto what is in it", mend
     if play.least < -CLOSE_MM:
         return "care", f"goes in as drawn, {tight} too thick at worst", "measure both, or ream it"
+    if fit.moves == "turns" and play.nominal <= CLOSE_MM:
+        return "care", "has no play: it will not turn", "ream it, or a thinner pin"
     if fit.moves == "turns" and play.most > RATTLES_MM + CLOSE_MM:
         return "care", f"rattles: up to {_text(play.most, unit)} of play", "a bush, or a thicker pin"
     if fit.moves == "fixed":

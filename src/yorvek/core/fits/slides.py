@@ -13,6 +13,8 @@ from yorvek.core.sections import Section
 
 MOST_PLAY_MM = 8.0
 """More is no fit (ours)."""
+HARDLY_MM = 0.05
+"""Less as drawn does not slide (ours)."""
 MOST_FOUND = 24
 ROUND, SQUARE = ("chs", "round_bar"), ("rhs", "square_bar")
 HOLLOW = ("chs", "rhs")
@@ -73,7 +75,7 @@ def _between(inner: Section, outer: Section, id: str) -> Slide | None:
     except InputError:
         return None
     play, by = _play(pairs)
-    if play.nominal < 0 or any(b.nominal - a.nominal > MOST_PLAY_MM for a, b in pairs):
+    if play.nominal < HARDLY_MM or any(b.nominal - a.nominal > MOST_PLAY_MM for a, b in pairs):
         return None
     corner = corner_gap(play.nominal, inner.outer_radius_mm, inner_corner(outer)) if outer.shape == "rhs" else None
     seamed = outer.series in SEAMED
