@@ -89,11 +89,11 @@ def trace(data: bytes, ask: TraceAsk) -> Traced:
     outline = Outline(outer=laid[0][0], openings=[r for r, _ in laid[1:]])
     x0, y0, x1, y1 = bounds_mm(outline)
     fit = max(off for _, off in laid)
-    off = SLACK * (fit + pixel * PRESSED_PX / 2 + max(x1 - x0, y1 - y0) * _scale_off(own, check_off, plane))
+    edge, scale = fit + pixel * PRESSED_PX / 2, max(x1 - x0, y1 - y0) * _scale_off(own, check_off, plane)
     return Traced(
-        outline=outline.moved(-x0, -y0), to_picture=_back(plane, x0, y0, factor), off_mm=round(off, 3),
+        outline=outline.moved(-x0, -y0), to_picture=_back(plane, x0, y0, factor), off_mm=round(SLACK * (edge + scale), 3),
         check_off=check_off, pixel_mm=pixel, fit_mm=fit, dropped=edges.dropped,
-        words=_words(outline, edges.dropped),
+        words=_words(outline, edges.dropped, by_scale=scale > edge),
     )  # fmt: skip
 
 
@@ -147,7 +147,7 @@ def _back(plane: NDArray[np.float64], x0: float, y0: float, factor: float) -> li
     return found
 
 
-def _words(outline: Outline, dropped: int) -> list[str]:
+def _words(outline: Outline, dropped: int, *, by_scale: bool) -> list[str]:
     arcs = sum(1 for v in outline.outer.vertices if v.bulge)
     lines = len(outline.outer.vertices) - arcs
     out = [f"{lines} lines and {arcs} arcs around it"]
@@ -155,4 +155,8 @@ def _words(outline: Outline, dropped: int) -> list[str]:
         out.append(f"{len(outline.openings)} openings")
     if dropped:
         out.append(f"{dropped} specks left out: too small to be told from dirt")
+    if by_scale:
+        out.append(
+            "most of what it may be off is the scale: press the second length's ends closer, or take a longer one"
+        )
     return out
