@@ -91,8 +91,8 @@ def trace(data: bytes, ask: TraceAsk) -> Traced:
     fit = max(off for _, off in laid)
     edge, scale = fit + pixel * PRESSED_PX / 2, max(x1 - x0, y1 - y0) * _scale_off(own, check_off, plane)
     return Traced(
-        outline=outline.moved(-x0, -y0), to_picture=_back(plane, x0, y0, factor), off_mm=round(SLACK * (edge + scale), 3),
-        check_off=check_off, pixel_mm=pixel, fit_mm=fit, dropped=edges.dropped,
+        outline=outline.moved(-x0, -y0), to_picture=_back(plane, x0, y0, factor),
+        off_mm=round(SLACK * (edge + scale), 3), check_off=check_off, pixel_mm=pixel, fit_mm=fit, dropped=edges.dropped,
         words=_words(outline, edges.dropped, by_scale=scale > edge),
     )  # fmt: skip
 
