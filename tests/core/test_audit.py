@@ -12,8 +12,9 @@ from tests.core.test_plate_families import bend, spec
 from tests.core.test_saddles import TUBE, bar
 from yorvek.core.files.pdf import cut_list_pdf
 from yorvek.core.jobs.audit import RULES
-from yorvek.core.jobs.spec import GoingOn
-from yorvek.core.quantities.entry import Length
+from yorvek.core.jobs.spec import GoingOn, StockSpec
+from yorvek.core.parts import PartSpec
+from yorvek.core.quantities.entry import Length, resolve
 from yorvek.core.records.digest import digest_of
 
 
@@ -182,3 +183,26 @@ def test_what_is_to_decide_stands_on_the_cut_list():
 
 def test_every_rule_says_what_it_looks_for():
     assert len({r.id for r in RULES}) == len(RULES) and all(r.words for r in RULES)
+
+
+def test_a_bar_that_is_taken_apart_and_has_no_stock_is_named_by_its_part():
+    """Its pieces are its profile and its plate, under the part's mark and a number."""
+    cap = "Cap = SHS 60×60×4 hot + plate 80×6 at -10, 60"
+    shape = {"family": "bar", "section_id": cap, "length": {"text": "7000"}}
+    part = resolve(PartSpec.model_validate({"mark": "P9", "material_id": "S355", "shape": shape}), {})
+    bar = {"form": "bar", "section_id": "SHS 60×60×4 hot", "material_id": "S355", "length": {"text": "3000"}, "qty": 1}
+    stock = resolve(StockSpec.model_validate({"item": bar}), {})
+    state = plain_job().model_copy(update={"parts": {9: part}, "stock": {1: stock}})
+    found = [f for f in worked(state).audit if f.rule == "reach"]
+    assert [(f.mark, f.part, f.asked) for f in found] == [("P9", 9, "shape.length")]
+
+
+def test_a_bent_bar_without_stock_leads_to_its_legs():
+    legs = {"first_leg": {"text": "4000"}, "bends": [{"turn": {"text": "30"}, "leg": {"text": "4000"}}]}
+    shape = {"family": "bar", "section_id": "CHS 33.7×2.6", **legs}
+    part = resolve(PartSpec.model_validate({"mark": "P9", "material_id": "S355", "shape": shape}), {})
+    bar = {"form": "bar", "section_id": "CHS 33.7×2.6", "material_id": "S355", "length": {"text": "6000"}, "qty": 1}
+    stock = resolve(StockSpec.model_validate({"item": bar}), {})
+    state = plain_job().model_copy(update={"parts": {9: part}, "stock": {1: stock}})
+    found = [f for f in worked(state).audit if f.rule == "reach"]
+    assert [(f.mark, f.asked) for f in found] == [("P9", "shape.first_leg")]

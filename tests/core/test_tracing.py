@@ -17,6 +17,7 @@ from tests.core.jobs import DEMO
 from tests.core.pictured import Camera, picture
 from yorvek.core.errors import InputError
 from yorvek.core.files.tracing.fitting import ring_through
+from yorvek.core.files.tracing.plane import refuse_beyond
 from yorvek.core.files.tracing.trace import TraceAsk, trace
 from yorvek.core.outlines import Outline, Ring, Vertex, bounds_mm, ring_points
 from yorvek.core.quantities.entry import resolve
@@ -288,3 +289,32 @@ def test_lines_and_arcs_are_laid_through_points_within_what_is_asked(seed):
     found, off = ring_through(points, 0.12)
     assert shapely.hausdorff_distance(shapely.LinearRing(ring_points(found)), line, densify=0.01) < 0.5
     assert off < 0.5 and len(found.vertices) <= 2 * corners
+
+
+def test_a_piece_towards_the_horizon_of_its_corners_is_refused():
+    """A small rectangle pressed as if it ran away steeply: far up the picture there is no plane left."""
+    camera = Camera((160, 30), 650, 0, 0, 900, 675)
+    data = picture(camera, STRAP, paper=SHEET)
+    px = camera.pixels(np.array([(20, -48), (120, -48), (90, -20), (50, -20), (120, 30)], dtype=float)).tolist()
+    scale = {"kind": "corners", "corners": px[:4], "across": {"text": "100"}, "up": {"text": "60"}}
+    check = {"ends": [px[0], px[2]], "length": {"text": "116.6"}}
+    ask = resolve(TraceAsk.model_validate({"scale": scale, "check": check, "inside": px[4]}), {})
+    assert field_of(data, ask) in ("check.ends", "inside")
+    aside = camera.pixels(np.array([(40, -46), (80, -22)], dtype=float)).tolist()
+    free = {"ends": aside, "length": {"text": "60"}}
+    ask = resolve(TraceAsk.model_validate({"scale": scale, "check": free, "inside": px[4]}), {})
+    assert field_of(data, ask) in ("check.length", "inside")
+
+
+@pytest.mark.parametrize("value", [1e9, float("inf"), float("nan")])
+def test_places_that_no_picture_has_are_refused(value):
+    with pytest.raises(ValueError):
+        TraceAsk.model_validate({**asked(Camera((0, 0), 1, 0, 0, 9, 9), (0, 0)).model_dump(), "inside": [value, 1]})
+
+
+def test_the_plane_is_not_trusted_towards_its_horizon():
+    plane = np.array([[1.0, 0, 0], [0, 1, 0], [0, -0.01, 1.0]])
+    refuse_beyond(np.array([[0.0, 0], [10, 50]]), plane)
+    for far in ([10.0, 95], [10, 150]):
+        with pytest.raises(InputError):
+            refuse_beyond(np.array([[0.0, 0], far]), plane)

@@ -18,7 +18,8 @@ from yorvek.core.model import Model
 from yorvek.core.quantities.entry import Length
 
 Pixels = NDArray[np.float64]
-Point = tuple[float, float]
+Pixel = Annotated[float, Field(ge=-1e5, le=1e5, allow_inf_nan=False)]
+Point = tuple[Pixel, Pixel]
 MOST_OFF = 0.01
 """The second length may be off by so much of itself (PRODUCT: refused above 1 %)."""
 LEAST_PX = 40.0
@@ -27,6 +28,8 @@ ACROSS_DEG = 30.0
 """A second length is turned from the first by that much, or it does not see what is foreshortened (ours)."""
 LEAST_SEEN = 0.25
 """A second length lies at 30° or more from both sides of the rectangle (ours)."""
+NEAR_HORIZON = 0.15
+"""A point is that much further off than the nearest at the most, as one share of the other (ours)."""
 SAME_PX = 8.0
 REACH_PX, MOST_MOVED_PX = 6, 4.0
 """A corner that was pressed is looked for within so many pixels, and may move by so many (ours)."""
@@ -114,6 +117,14 @@ def in_plane(points: Pixels, plane: Pixels) -> Pixels:
     flat = np.column_stack([points, np.ones(len(points))]) @ plane.T
     found: Pixels = flat[:, :2] / flat[:, 2:]
     return found
+
+
+def refuse_beyond(points: Pixels, plane: Pixels) -> None:
+    """Raises InputError for points that the plane does not reach: at or beyond its horizon, as the scale has it."""
+    away = np.column_stack([points, np.ones(len(points))]) @ plane[2]
+    if float(away.min()) <= NEAR_HORIZON * float(away.max()):
+        needs = "a piece nearer to the four corners: it lies towards the horizon that they give the picture"
+        raise InputError(field="inside", got="a piece far from the corners", needs=needs)
 
 
 def off_by(check: SecondLength, scale: FourCorners | OneLength, plane: Pixels) -> float:

@@ -18,6 +18,7 @@ from yorvek.core.files.tracing.plane import (
     in_plane,
     off_by,
     plane_of,
+    refuse_beyond,
     seen_of_a_side,
 )
 from yorvek.core.model import Model
@@ -83,6 +84,7 @@ def trace(data: bytes, ask: TraceAsk) -> Traced:
     check_off = off_by(own.check, own.scale, plane)
     lies_on = np.array(own.scale.corners) if isinstance(own.scale, FourCorners) else None
     edges = edges_of(gray, own.inside, lies_on)
+    refuse_beyond(edges.outer, plane)
     rings = [in_plane(r, plane) for r in (edges.outer, *edges.holes)]
     pixel = _pixel_mm(edges.outer, plane)
     laid = [ring_through(r, _close(r, pixel)) for r in rings]

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 from collections.abc import Callable, Iterator, Mapping, Sequence
 from dataclasses import dataclass
 from typing import TYPE_CHECKING, Literal
@@ -15,6 +16,7 @@ if TYPE_CHECKING:
     from yorvek.core.jobs.state import JobState
 
 Level = Literal["stop", "care"]
+NUMBERED = re.compile(r" \(\d+\)$")
 
 
 @dataclass(frozen=True)
@@ -68,8 +70,12 @@ class Audited:
                 yield number, w, w.geometry
 
     def numbered(self, mark: str) -> int:
-        """The part of a mark."""
-        return next(number for number, w in self.parts.items() if w.part.mark == mark)
+        """The part of a piece's mark; nothing where there is none. Of a bar that is taken apart a piece has its part's
+        mark and a number, and of a mark that stands twice the second is numbered.
+        """
+        own = NUMBERED.sub("", mark)
+        by_mark = {w.part.mark: number for number, w in reversed(list(self.parts.items()))}
+        return next((by_mark[m] for m in (mark, own, own.rpartition(".")[0]) if m in by_mark), 0)
 
 
 @dataclass(frozen=True)

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from yorvek.core.jobs.audit.kind import Audited, AuditRule, Flaw
+from yorvek.core.parts import PartGeometry
 from yorvek.core.quantities import length_text
 
 
@@ -15,6 +16,13 @@ def _look(job: Audited) -> Iterator[Flaw]:
     yield from (flaw for flaw in _without_stock(job) if flaw.part not in stuck)
 
 
+def _length_of(g: PartGeometry | None) -> str:
+    """The field that states how long a bar is: of one that is bent, its legs."""
+    if g is None or g.kind != "bar":
+        return ""
+    return "shape.first_leg" if g.bends else "shape.length"
+
+
 def _not_carried(job: Audited) -> Iterator[Flaw]:
     unit, longest = job.state.job.unit, job.state.job.longest_piece
     for number, _, g in job.drawn():
@@ -22,7 +30,7 @@ def _not_carried(job: Audited) -> Iterator[Flaw]:
         if longest is not None and size > longest.value + 1e-6:
             long, takes = length_text(size, unit), length_text(longest.value, unit)
             words = f"it is {long} long, and vehicle and door take {takes}"
-            asked = "shape.length" if g.kind == "bar" else ""
+            asked = _length_of(g)
             yield Flaw(number, words, "a joint that is made on site, or another vehicle", asked)
 
 
@@ -40,7 +48,9 @@ def _without_stock(job: Audited) -> Iterator[Flaw]:
                 words = f"{u.qty} of it, {length_text(wants, unit)} long, come out of no stock: the longest is "
                 words += length_text(longest, unit)
                 mend = "longer bars, a splice, or a shorter piece"
-            yield Flaw(job.numbered(u.part), words, mend, "shape.length")
+            number = job.numbered(u.part)
+            asked = _length_of(job.parts[number].geometry) if number else ""
+            yield Flaw(number, words, mend, asked, of=u.part)
 
 
 REACH = AuditRule("reach", "pieces that no stock makes, or that nobody can carry out", _look)
