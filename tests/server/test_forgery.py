@@ -65,6 +65,8 @@ def example(shape):
     kind = shape.get("type")
     if kind == "object":
         return {name: example(shape["properties"][name]) for name in shape.get("required", [])}
+    if "prefixItems" in shape:
+        return [example(each) for each in shape["prefixItems"]]
     if kind == "array":
         return [example(shape["items"])] * shape.get("minItems", 0)
     return {"string": "1", "integer": 1, "number": 1.0, "boolean": False, "null": None}.get(kind, "1")
