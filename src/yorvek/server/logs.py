@@ -15,6 +15,8 @@ from datetime import UTC, datetime
 
 from django.http import HttpRequest, HttpResponseBase
 
+from yorvek.server.away import LOST
+
 HEADER = "X-Request-Id"
 GIVEN = re.compile(r"[A-Za-z0-9._-]{6,64}")
 """What a proxy may number a request with: anything else might be made to look like a line of ours."""
@@ -62,6 +64,14 @@ def numbered(answer: Answer) -> Answer:
     return answered
 
 
+def _number_of(who: object) -> object:
+    """Whose request it is; nothing where the database cannot say."""
+    try:
+        return getattr(who, "pk", None)
+    except LOST:
+        return None
+
+
 def _write_down(request: HttpRequest, status: int, took: float) -> None:
     level = logging.INFO
     if status >= 500 or took > SLOW_S:
@@ -74,6 +84,6 @@ def _write_down(request: HttpRequest, status: int, took: float) -> None:
         "path": request.path,
         "status": status,
         "ms": round(1000 * took),
-        "person": getattr(who, "pk", None),
+        "person": _number_of(who),
     }
     logger.log(level, "answered", extra={"known": known})

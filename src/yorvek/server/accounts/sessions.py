@@ -6,7 +6,9 @@ import time
 from collections.abc import Callable
 
 from django.contrib.auth import logout
-from django.http import HttpRequest, HttpResponseBase
+from django.http import HttpRequest, HttpResponseBase, JsonResponse
+
+from yorvek.server.away import LOST, away_body
 
 IDLE_S, LONGEST_S, NOTED_EVERY_S = 8 * 3600, 14 * 24 * 3600, 300
 SINCE, SEEN = "since", "seen"
@@ -23,8 +25,14 @@ def ends(answer: Answer) -> Answer:
     """Middleware: log out who was away too long, and let nothing of the API be kept by the browser."""
 
     def answered(request: HttpRequest) -> HttpResponseBase:
-        if request.user.is_authenticated:
-            _look(request)
+        try:
+            if request.user.is_authenticated:
+                _look(request)
+        except LOST as error:
+            # before the API is come to: it would be a page in HTML that no caller reads
+            if not request.path.startswith("/api/"):
+                raise
+            return JsonResponse(away_body(error, "nothing"), status=503)
         response = answer(request)
         if request.path.startswith("/api/"):
             response.headers.setdefault("Cache-Control", "no-store")

@@ -6,7 +6,6 @@ import json
 import logging
 from typing import Any
 
-from django.db import InterfaceError, OperationalError
 from django.http import HttpRequest, HttpResponse
 from django.http.request import RawPostDataException
 from ninja import NinjaAPI
@@ -37,6 +36,7 @@ from yorvek.server.api import (
 from yorvek.server.api.parsing import CarefulParser
 from yorvek.server.api.rendering import QuickRenderer
 from yorvek.server.api.view import job_view
+from yorvek.server.away import LOST, SAID, away_body
 from yorvek.server.jobs.models import Job
 from yorvek.server.journal.authorship import NotYours
 from yorvek.server.journal.conflicts import Conflict
@@ -163,23 +163,9 @@ def asked_twice(request: HttpRequest, error: AlreadyDone) -> HttpResponse:
     return api.create_response(request, body, status=200)
 
 
-SAID = {
-    "nothing": "nothing was saved. What you typed is still here; try again in a moment.",
-    "perhaps": "it is not known whether your change was saved. Look at the job again before you repeat it.",
-    "all": "but your change was saved. Load the job again to see it.",
-}
-
-
-DOES_NOT_ANSWER = "The database does not answer just now"
-NO_ROOM = (1021, 1114)
-"""What MariaDB says where it cannot write any more: disk full, table full."""
-
-
 def away(request: HttpRequest, error: Exception) -> HttpResponse:
     """The database is away: what of the change is in it, and what to do."""
-    full = bool(error.args) and error.args[0] in NO_ROOM
-    what = "The disk of the database is full; whoever runs this makes room" if full else DOES_NOT_ANSWER
-    body = {"sentence": f"{what}: {SAID[saved.get()]}", "saved": saved.get()}
+    body = away_body(error, saved.get())
     return api.create_response(request, body, status=503)
 
 
@@ -190,6 +176,6 @@ def fault(request: HttpRequest, error: Exception) -> HttpResponse:
     return api.create_response(request, {"sentence": sentence, "saved": saved.get()}, status=500)
 
 
-for lost in (OperationalError, InterfaceError):
+for lost in LOST:
     api.exception_handler(lost)(away)
 api.exception_handler(Exception)(fault)
