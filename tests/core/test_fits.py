@@ -12,7 +12,7 @@ from yorvek.core.fits.slides import corner_gap
 from yorvek.core.fits.stock import LIMITS, bore, outside, wall_of
 from yorvek.core.jobs.audit import Audited, audit
 from yorvek.core.jobs.cutting import worked_parts
-from yorvek.core.jobs.fits import fit_offers, fit_results, slides_here
+from yorvek.core.jobs.fits import fit_offers, fit_results, named_in, slides_here
 from yorvek.core.jobs.free_joints import FreeJointSpec
 from yorvek.core.jobs.spec import JobSpec, StockSpec
 from yorvek.core.parts import PartSpec
@@ -47,9 +47,20 @@ def job_with(*fits, parts=(), unit="mm"):
     return state.model_copy(update={"job": resolve(JobSpec.model_validate(spec), {}), "parts": made})
 
 
+def results(state):
+    return fit_results(state, named_in(state, worked_parts(state)))
+
+
+def offers_of(state):
+    return fit_offers(named_in(state, worked_parts(state)), "mm")
+
+
+def audited(state):
+    return audit(Audited(state, worked_parts(state), [], results(state)))
+
+
 def result(fit, **more):
-    state = job_with(fit, **more)
-    return fit_results(state, worked_parts(state))[0]
+    return results(job_with(fit, **more))[0]
 
 
 def test_a_tube_on_a_half_inch_rod():
@@ -142,9 +153,9 @@ def strap(hole=30, mark="S1"):
 
 def test_a_hole_of_a_part_is_followed_and_its_part_is_led_to():
     state = job_with(pin(side(30), side(hole="S1|hole")), parts=[strap(28)])
-    found = fit_results(state, worked_parts(state))[0]
+    found = results(state)[0]
     assert (found.level, found.part, found.asked) == ("stop", 1, "hole")
-    (told,) = [f for f in audit(Audited(state, worked_parts(state), [])) if f.rule == "fits"]
+    (told,) = [f for f in audited(state) if f.rule == "fits"]
     assert (told.mark, told.asked, told.open) == ("S1", "shape.hole", True)
     assert told.words == "hinge: does not go in: 2 mm too thick"
     assert result(pin(side(30), side(hole="S1|hole")), parts=[strap(30.5)]).level == "fits"
@@ -162,7 +173,7 @@ def test_of_holes_those_that_are_round_are_offered():
         "shape": {"family": "bar", "section_id": "SHS 60×60×4 hot", "length": mm(400)},
     }  # fmt: skip
     state = job_with(parts=[plate, tube])
-    offers = fit_offers(state, worked_parts(state))
+    offers = offers_of(state)
     assert [(o.value, o.words) for o in offers.holes] == [
         ("F1|features.1.x", "F1, ⌀11 mm"), ("T1|features.0.x", "T1, ⌀11 mm"),
     ]  # fmt: skip
@@ -170,13 +181,13 @@ def test_of_holes_those_that_are_round_are_offered():
 
 def test_a_fit_of_no_part_is_told_by_its_name():
     state = job_with(pin(side(20), side(19), name="spare pin"))
-    (told,) = audit(Audited(state, worked_parts(state), []))
+    (told,) = audited(state)
     assert (told.mark, told.part, told.asked, told.level) == ("spare pin", 0, "fits.0", "stop")
 
 
 def test_what_fits_is_not_told():
     state = job_with(pin(side(20), side(20.5)), stack(side(30), row(29)))
-    assert audit(Audited(state, worked_parts(state), [])) == []
+    assert audited(state) == []
 
 
 def test_a_stack_is_as_thick_as_its_rows_and_their_limits_add_up():
@@ -220,9 +231,9 @@ def test_a_pin_joint_of_the_sizing_is_followed():
     spec = {"mark": "J1", "material_id": "S355", "joint": joint}
     state = job_with(pin(side(joint="J1"), side(hole="S1|hole")), parts=[strap(23)])
     state = state.model_copy(update={"joints": {4: resolve(FreeJointSpec.model_validate(spec), {})}})
-    found = fit_results(state, worked_parts(state))[0]
+    found = results(state)[0]
     assert (found.level, found.nominal_mm) == ("stop", pytest.approx(-1))
-    assert [o.words for o in fit_offers(state, {}).joints] == ["J1, ⌀24 mm"]
+    assert [o.words for o in offers_of(state).joints] == ["J1, ⌀24 mm"]
 
 
 def test_squares_bind_at_their_corners():

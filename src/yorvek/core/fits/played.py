@@ -6,11 +6,11 @@ from collections.abc import Callable
 from typing import Literal, NamedTuple
 
 from yorvek.core.errors import InputError
-from yorvek.core.fits.slides import corner_gap
-from yorvek.core.fits.spec import Fit, FitSide, PinFit, StackFit
-from yorvek.core.fits.stock import Span, bore, inner_corner, outside
+from yorvek.core.fits.slides import corners_apart
+from yorvek.core.fits.spec import Fit, FitSide, PinFit, StackFit, StackRow
+from yorvek.core.fits.stock import Span, bore, outside
 from yorvek.core.model import Model
-from yorvek.core.quantities import UnitSystem
+from yorvek.core.quantities import INCH_MM, UnitSystem
 from yorvek.core.sections import Section
 
 RATTLES_MM = 1.5
@@ -111,27 +111,22 @@ def _side(side: FitSide, by: Plays, field: str, *, hollow: bool) -> _Side:
 def _pin(fit: PinFit, by: Plays) -> FitResult:
     inner = _side(fit.inner, by, "inner", hollow=False)
     outer = _side(fit.outer, by, "outer", hollow=True)
-    least = outer.span.least - inner.span.most
-    most = outer.span.most - inner.span.least
-    nominal = outer.span.nominal - inner.span.nominal
-    level, words, mend = _bind(inner, outer, nominal, by.unit) or _judged(
-        fit, Span(least, nominal, most, ""), inner.span, by.unit
-    )
+    play = outer.span.less(inner.span)
+    level, words, mend = _bind(inner, outer, play.nominal, by.unit) or _judged(fit, play, inner.span, by.unit)
     hole = outer.hole or inner.hole
     return FitResult(
-        name=fit.name, level=level, least_mm=least, nominal_mm=nominal, most_mm=most, words=words, mend=mend,
-        rows=[_said("goes in", inner, by.unit), _said("around it", outer, by.unit)],
+        name=fit.name, level=level, least_mm=play.least, nominal_mm=play.nominal, most_mm=play.most, words=words,
+        mend=mend, rows=[_said("goes in", inner, by.unit), _said("around it", outer, by.unit)],
         part=hole.part if hole else 0, asked=hole.asked if hole else "",
     )  # fmt: skip
 
 
 def _bind(inner: _Side, outer: _Side, play: float, unit: UnitSystem) -> tuple[Level, str, str] | None:
     """What is wrong where the corners of a square do not go into those of another, whatever its sides do."""
-    a, b = inner.section, outer.section
-    if a is None or b is None or b.shape != "rhs" or a.shape not in ("rhs", "square_bar"):
+    if inner.section is None or outer.section is None or play < -CLOSE_MM:
         return None
-    gap = corner_gap(play, a.outer_radius_mm, inner_corner(b))
-    if play < -CLOSE_MM or gap >= -CLOSE_MM:
+    gap = corners_apart(inner.section, outer.section, play)
+    if gap is None or gap >= -CLOSE_MM:
         return None
     over = _text(-gap, unit)
     return "stop", f"its corners bind, {over} too much across them", "round its corners, or one size larger around it"
@@ -158,25 +153,31 @@ def _judged(fit: PinFit, play: Span, inner: Span, unit: UnitSystem) -> tuple[Lev
 
 
 def _stack(fit: StackFit, by: Plays) -> FitResult:
-    off = [(r.size.value * r.count, (r.off.value if r.off is not None else 0.0) * r.count) for r in fit.rows]
-    nominal, spread = sum(size for size, _ in off), sum(by_ for _, by_ in off)
-    thick = Span.off(nominal, spread, "")
-    rows = [
-        f"{r.count} × {r.name or 'one'}: {_text(r.size.value, by.unit)}"
-        + (f" ± {_text(r.off.value, by.unit)}" if r.off is not None else "")
-        for r in fit.rows
-    ]
-    bolt = by.bolt(fit.bolt, thick.most) if fit.bolt else ""
-    known = {"name": fit.name, "thick": [thick.least, thick.nominal, thick.most], "rows": rows, "bolt": bolt}
+    thick = Span.off(
+        sum(r.size.value * r.count for r in fit.rows),
+        sum(r.off.value * r.count for r in fit.rows if r.off is not None),
+        "",
+    )
+    found = FitResult(
+        name=fit.name, level="fits", words=f"{_text(thick.least, by.unit)} to {_text(thick.most, by.unit)} thick",
+        thick=[thick.least, thick.nominal, thick.most], rows=[_row(r, by.unit) for r in fit.rows],
+        bolt=by.bolt(fit.bolt, thick.most) if fit.bolt else "",
+    )  # fmt: skip
     if fit.opening is None:
-        whole = f"{_text(thick.least, by.unit)} to {_text(thick.most, by.unit)} thick"
-        return FitResult.model_validate({**known, "level": "fits", "words": whole})
+        return found
     opening = _side(fit.opening, by, "opening", hollow=True)
-    play = Span(opening.span.least - thick.most, opening.span.nominal - nominal, opening.span.most - thick.least, "")
+    play = opening.span.less(thick)
     level, words, mend = _filled(fit, play, by.unit)
-    numbers = {"least_mm": play.least, "nominal_mm": play.nominal, "most_mm": play.most}
-    said = [_said("between", opening, by.unit), *rows]
-    return FitResult.model_validate({**known, **numbers, "rows": said, "level": level, "words": words, "mend": mend})
+    between = {
+        "level": level, "words": words, "mend": mend, "rows": [_said("between", opening, by.unit), *found.rows],
+        "least_mm": play.least, "nominal_mm": play.nominal, "most_mm": play.most,
+    }  # fmt: skip
+    return found.model_copy(update=between)
+
+
+def _row(row: StackRow, unit: UnitSystem) -> str:
+    off = f" ± {_text(row.off.value, unit)}" if row.off is not None else ""
+    return f"{row.count} × {row.name or 'one'}: {_text(row.size.value, unit)}{off}"
 
 
 def _filled(fit: StackFit, play: Span, unit: UnitSystem) -> tuple[Level, str, str]:
@@ -209,4 +210,4 @@ def _said(what: str, side: _Side, unit: UnitSystem) -> str:
 
 def _text(mm: float, unit: UnitSystem) -> str:
     """A play in words: hundredths of a millimetre, thousandths of an inch."""
-    return f"{mm / 25.4:.3f} in" if unit == "in" else f"{round(mm, 2) + 0.0:g} mm"
+    return f"{mm / INCH_MM:.3f} in" if unit == "in" else f"{round(mm, 2) + 0.0:g} mm"

@@ -7,7 +7,7 @@ from collections.abc import Iterable
 from typing import Literal
 
 from yorvek.core.errors import InputError
-from yorvek.core.fits.stock import SEAMED, Span, bore, inner_corner, outside
+from yorvek.core.fits.stock import SEAMED, bore, inner_corner, outside
 from yorvek.core.model import Model
 from yorvek.core.sections import Section
 
@@ -16,8 +16,7 @@ MOST_PLAY_MM = 8.0
 HARDLY_MM = 0.05
 """Less as drawn does not slide (ours)."""
 MOST_FOUND = 24
-ROUND, SQUARE = ("chs", "round_bar"), ("rhs", "square_bar")
-HOLLOW = ("chs", "rhs")
+SQUARE = ("rhs", "square_bar")
 BIND_MM = 1e-6
 
 
@@ -47,60 +46,46 @@ def slides(of: Section, among: Iterable[Section], how: Literal["over", "into"]) 
     Raises:
         InputError: what is neither round nor square, or what nothing goes into.
     """
-    if of.shape not in (*ROUND, *SQUARE):
+    if not of.round and of.shape not in SQUARE:
         raise InputError(field="section_id", got=of.id, needs="a tube, a round or a square")
-    if how == "into" and of.shape not in HOLLOW:
+    if how == "into" and not of.closed:
         raise InputError(field="section_id", got=of.id, needs="a hollow section: nothing goes into this")
-    family = ROUND if of.shape in ROUND else SQUARE
-    found = []
-    for other in among:
-        if other.id == of.id or other.shape not in family:
-            continue
-        inner, outer = (of, other) if how == "over" else (other, of)
-        if outer.shape not in HOLLOW:
-            continue
-        slide = _between(inner, outer, other.id)
-        if slide is not None:
-            found.append(slide)
+    alike = [s for s in among if s.id != of.id and (s.round if of.round else s.shape in SQUARE)]
+    every = (_between(*((of, s) if how == "over" else (s, of)), s.id) for s in alike)
+    found = [slide for slide in every if slide is not None]
     return sorted(found, key=lambda s: (s.goes == "corners bind", s.nominal_mm))[:MOST_FOUND]
 
 
 def _between(inner: Section, outer: Section, id: str) -> Slide | None:
     """How one fits the other; None where it does not, or not nearly, or no limits are known."""
     try:
-        pairs = [
-            (outside(inner, a), bore(outer, b))
-            for a, b in zip(_sides(inner), _sides(outer), strict=True)
-        ]  # fmt: skip
+        plays = [bore(outer, b).less(outside(inner, a)) for a, b in zip(_sides(inner), _sides(outer), strict=True)]
     except InputError:
         return None
-    play, by = _play(pairs)
-    if play.nominal < HARDLY_MM or any(b.nominal - a.nominal > MOST_PLAY_MM for a, b in pairs):
+    play = min(plays, key=lambda p: p.nominal)
+    if play.nominal < HARDLY_MM or max(p.nominal for p in plays) > MOST_PLAY_MM:
         return None
-    corner = corner_gap(play.nominal, inner.outer_radius_mm, inner_corner(outer)) if outer.shape == "rhs" else None
+    corner = corners_apart(inner, outer, play.nominal)
     seamed = outer.series in SEAMED
     goes: Literal["always", "mostly", "corners bind"] = "always" if play.least >= 0 else "mostly"
     if corner is not None and corner < -BIND_MM:
         goes = "corners bind"
     return Slide(
         section_id=id, least_mm=play.least, nominal_mm=play.nominal, most_mm=play.most, corner_mm=corner,
-        seamed=seamed, goes=goes, words=_words(goes, seamed, inner, outer), by=by,
+        seamed=seamed, goes=goes, words=_words(goes, seamed, inner, outer), by=play.by,
     )  # fmt: skip
 
 
 def _sides(s: Section) -> list[float]:
     """Depth and width, the larger first; of a round one its diameter."""
-    return [s.depth_mm] if s.shape in ROUND else sorted((s.depth_mm, s.width_mm), reverse=True)
+    return [s.depth_mm] if s.round else sorted((s.depth_mm, s.width_mm), reverse=True)
 
 
-def _play(pairs: list[tuple[Span, Span]]) -> tuple[Span, str]:
-    """The closest of the sides, and by which standards."""
-    spans = [
-        Span(b.least - a.most, b.nominal - a.nominal, b.most - a.least, f"{a.by}; {b.by}" if a.by != b.by else a.by)
-        for a, b in pairs
-    ]
-    closest = min(spans, key=lambda s: s.nominal)
-    return closest, closest.by
+def corners_apart(inner: Section, outer: Section, play_mm: float) -> float | None:
+    """What is left between the corners of two squares, mm; None of what is not square."""
+    if outer.shape != "rhs" or inner.shape not in SQUARE:
+        return None
+    return corner_gap(play_mm, inner.outer_radius_mm, inner_corner(outer))
 
 
 def corner_gap(play_mm: float, outer_radius_mm: float, inner_radius_mm: float) -> float:

@@ -9,15 +9,14 @@ from collections.abc import Callable
 from dataclasses import dataclass
 
 from yorvek.core.errors import InputError
+from yorvek.core.quantities import INCH_MM
 from yorvek.core.sections import Section
 
-INCH = 25.4
 DESIGN_WALL = 0.93
-"""Design wall over nominal wall in the inch shape table."""
+"""Design wall over nominal wall in the inch shape table (AISC 360 B4.2, from memory)."""
 DESIGN_SERIES = ("HSS", "round HSS", "pipe")
 SEAMED = ("EN 10210", "EN 10219", "EN 10219 stainless", "HSS", "round HSS", "pipe", "inch tube")
 """Series that may be welded along, with a bead inside."""
-ROUND = ("chs", "round_bar")
 
 
 @dataclass(frozen=True)
@@ -34,14 +33,19 @@ class Span:
         """Either way by as much."""
         return cls(nominal - off, nominal, nominal + off, by)
 
+    def less(self, other: Span) -> Span:
+        """What is left of it around another, both at their worst: the play."""
+        by = self.by if self.by == other.by else f"{other.by}; {self.by}"
+        return Span(self.least - other.most, self.nominal - other.nominal, self.most - other.least, by)
+
 
 @dataclass(frozen=True)
 class Limits:
-    """A standard: how far the outside may be off, and the wall, mm, of a size, mm."""
+    """A standard: how far the outside may be off, and of what is hollow the wall, mm, of a size, mm."""
 
     by: str
     outside: Callable[[float], float]
-    wall: Callable[[float], float]
+    wall: Callable[[float], float] = lambda t: 0.0
 
 
 def _en_wall(t: float) -> float:
@@ -58,7 +62,11 @@ def _step(size: float, steps: tuple[tuple[float, float], ...]) -> float:
 
 
 def _a500(b: float) -> float:
-    return _step(b, ((2.5 * INCH, 0.51), (3.5 * INCH, 0.64), (5.5 * INCH, 0.76))) if b <= 5.5 * INCH else 0.01 * b
+    return (
+        _step(b, ((2.5 * INCH_MM, 0.51), (3.5 * INCH_MM, 0.64), (5.5 * INCH_MM, 0.76)))
+        if b <= 5.5 * INCH_MM
+        else 0.01 * b
+    )
 
 
 LIMITS: dict[str, Limits] = {
@@ -66,17 +74,17 @@ LIMITS: dict[str, Limits] = {
     "EN 10219": Limits("EN 10219-2", _en_outside, _en_wall),
     "EN 10219 stainless": Limits("EN 10219-2, as for steel", _en_outside, _en_wall),
     "HSS": Limits("ASTM A500", _a500, lambda t: 0.1 * t),
-    "round HSS": Limits("ASTM A500", lambda d: (0.005 if d < 2 * INCH else 0.0075) * d, lambda t: 0.1 * t),
-    "pipe": Limits("ASTM A53", lambda d: 0.4 if d <= 1.9 * INCH else 0.01 * d, lambda t: 0.125 * t),
-    "DOM": Limits("ASTM A513 type 5", lambda d: 0.1 if d <= 2 * INCH else 0.18, lambda t: 0.05),
-    "inch tube": Limits("ASTM A513 type 1", lambda d: 0.1 if d <= INCH else 0.15, lambda t: 0.1 * t),
+    "round HSS": Limits("ASTM A500", lambda d: (0.005 if d < 2 * INCH_MM else 0.0075) * d, lambda t: 0.1 * t),
+    "pipe": Limits("ASTM A53", lambda d: 0.4 if d <= 1.9 * INCH_MM else 0.01 * d, lambda t: 0.125 * t),
+    "DOM": Limits("ASTM A513 type 5", lambda d: 0.1 if d <= 2 * INCH_MM else 0.18, lambda t: 0.05),
+    "inch tube": Limits("ASTM A513 type 1", lambda d: 0.1 if d <= INCH_MM else 0.15, lambda t: 0.1 * t),
     "aluminium": Limits("EN 755", lambda d: max(0.3, 0.01 * d), lambda t: 0.1 * t),
     "inch aluminium": Limits("EN 755, as metric", lambda d: max(0.3, 0.01 * d), lambda t: 0.1 * t),
     "EN 10060": Limits(
-        "EN 10060", lambda d: _step(d, ((15, 0.4), (25, 0.5), (35, 0.6), (50, 0.8), (80, 1.0), (1e9, 1.3))), float
+        "EN 10060", lambda d: _step(d, ((15, 0.4), (25, 0.5), (35, 0.6), (50, 0.8), (80, 1.0), (1e9, 1.3)))
     ),
-    "EN 10059": Limits("EN 10059", lambda b: _step(b, ((15, 0.4), (25, 0.5), (35, 0.6), (50, 0.8), (1e9, 1.0))), float),
-    "inch bar": Limits("ASTM A29", lambda d: 0.25 if d <= INCH else 0.01 * d, float),
+    "EN 10059": Limits("EN 10059", lambda b: _step(b, ((15, 0.4), (25, 0.5), (35, 0.6), (50, 0.8), (1e9, 1.0)))),
+    "inch bar": Limits("ASTM A29", lambda d: 0.25 if d <= INCH_MM else 0.01 * d),
 }
 MEMORY = "from memory"
 
@@ -101,7 +109,7 @@ def bore(s: Section, across: float) -> Span:
     Raises:
         InputError: it is not hollow.
     """
-    if s.shape not in ("chs", "rhs"):
+    if not s.closed:
         raise InputError(field="section_id", got=s.id, needs="a hollow section: it has no bore")
     limits, wall = _limits(s), wall_of(s)
     if s.series == "DOM":  # drawn over a mandrel: its bore is held by itself

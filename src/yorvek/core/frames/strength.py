@@ -166,7 +166,7 @@ def _torque_Nmm(s: Section, m: Material, Fy: float) -> float:
         ).strength.nominal
     if s.shape == "composed" and s.Ct_mm3:
         return torque_Nmm(Fy, s.Ct_mm3)
-    if s.shape in ("chs", "round_bar"):
+    if s.round:
         return torque_Nmm(Fy, s.J_mm4 / (s.depth_mm / 2))
     return torque_Nmm(Fy, s.J_mm4 / max(s.wall_mm, s.flange_mm, min(s.depth_mm, s.width_mm) if not s.wall_mm else 0.0))
 

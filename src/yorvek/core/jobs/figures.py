@@ -20,7 +20,7 @@ from yorvek.core.jobs.bar_groups import bar_groups, changed_after_cutting
 from yorvek.core.jobs.budget import ModuleMass, module_masses
 from yorvek.core.jobs.cautions import Caution, cautions
 from yorvek.core.jobs.cutting import BarGroup, SheetGroup, WorkedPart, worked_parts
-from yorvek.core.jobs.fits import FitOffers, fit_offers, fit_results
+from yorvek.core.jobs.fits import FitOffers, fit_offers, fit_results, named_in
 from yorvek.core.jobs.free_joints import FreeJointResult, work_out_joint
 from yorvek.core.jobs.halves import with_whole_sticks
 from yorvek.core.jobs.holes import holes_check
@@ -184,6 +184,8 @@ def figures(
     moving = _by_mark(state.plates, {k: r for k, r in plates.items() if state.plates[k].form != "web"})
     stiffness, softest = _job_reserve([*results, *moving], "stiffness")
     bars = _bars(state, parts, plan_bars)
+    named = named_in(state, parts)
+    fits = fit_results(state, named)
     sheets = sheet_groups(state, parts)
     bought = purchase(state.job, [(b.group, b.plan) for b in bars], sheets, sent_out(state, parts))
     limit = state.job.module_mass_limit
@@ -209,7 +211,7 @@ def figures(
         cut_before=[*changed_after_cutting(state, parts), *plates_changed(state, parts)],
         unverified=[d.name for d in state.dimensions.values() if not d.verified_by],
         held_up=[d.name for d in state.dimensions.values() if not d.verified_by and not d.cut_anyway.strip()],
-        audit=audit(Audited(state, parts, bars)),
-        fits=fit_results(state, parts),
-        fit_offers=fit_offers(state, parts),
+        audit=audit(Audited(state, parts, bars, fits)),
+        fits=fits,
+        fit_offers=fit_offers(named, state.job.unit),
     )

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterator, Mapping
-from typing import Literal
+from typing import Literal, NamedTuple
 
 from yorvek.core.errors import InputError
 from yorvek.core.fits import FitResult, Plays, Slide, play_of, slides
@@ -17,26 +17,35 @@ from yorvek.core.joints.pin import Pinned
 from yorvek.core.model import Model
 from yorvek.core.outlines.width import is_circle, span_of
 from yorvek.core.parts import BarPiece
-from yorvek.core.quantities import length_text
+from yorvek.core.quantities import UnitSystem, length_text
 from yorvek.core.quantities.entry import Length
 from yorvek.core.sections import catalogue, section
 
 
-def fit_results(state: JobState, parts: Mapping[int, WorkedPart]) -> list[FitResult]:
+class Named(NamedTuple):
+    """What fits of a job may name: round holes of its parts, and its pinned joints."""
+
+    holes: Mapping[str, Hole]
+    pins: Mapping[str, Pinned]
+
+
+def named_in(state: JobState, parts: Mapping[int, WorkedPart]) -> Named:
+    """Gathered once for all fits, and for what is offered to them."""
+    return Named(_holes_of(parts), dict(_pinned_joints(state)))
+
+
+def fit_results(state: JobState, there: Named) -> list[FitResult]:
     """Every fit of a job, in its order."""
-    if not state.job.fits:
-        return []
-    pins = dict(pinned_joints(state))
 
     def hole(named: str) -> Hole:
-        found = dict(holes_of(parts)).get(named)
+        found = there.holes.get(named)
         if found is None:
             mark, _, asked = named.partition("|")
             raise InputError(field="hole", got=f"{mark} {asked}".strip(), needs="a round hole of a part that is there")
         return found
 
     def joint(mark: str) -> tuple[float, float]:
-        found = pins.get(mark)
+        found = there.pins.get(mark)
         if found is None:
             raise InputError(field="joint", got=mark, needs="a pinned joint that is there")
         return found.pin_mm, found.bored_mm
@@ -62,14 +71,15 @@ class FitOffers(Model):
     joints: list[FitOffer] = []
 
 
-def fit_offers(state: JobState, parts: Mapping[int, WorkedPart]) -> FitOffers:
+def fit_offers(there: Named, unit: UnitSystem) -> FitOffers:
     """Every hole, once for each question that states it, and every pinned joint."""
-    unit = state.job.unit
-    holes = {name: f"{name.partition('|')[0]}, ⌀{length_text(h.across_mm, unit)}" for name, h in holes_of(parts)}
-    joints = {name: f"{name}, ⌀{length_text(pin.pin_mm, unit)}" for name, pin in pinned_joints(state)}
+
+    def offer(name: str, words: str, mm: float) -> FitOffer:
+        return FitOffer(value=name, words=f"{words}, ⌀{length_text(mm, unit)}")
+
     return FitOffers(
-        holes=[FitOffer(value=v, words=w) for v, w in holes.items()],
-        joints=[FitOffer(value=v, words=w) for v, w in joints.items()],
+        holes=[offer(name, name.partition("|")[0], hole.across_mm) for name, hole in there.holes.items()],
+        joints=[offer(name, name, pin.pin_mm) for name, pin in there.pins.items()],
     )
 
 
@@ -100,7 +110,7 @@ def _on_hand(bars: list[BarStockSpec], section_id: str) -> str:
     return ", ".join(f"{b.qty} × {b.length.text}" for b in mine)
 
 
-def pinned_joints(state: JobState) -> Iterator[tuple[str, Pinned]]:
+def _pinned_joints(state: JobState) -> Iterator[tuple[str, Pinned]]:
     """Pinned joints by what a fit names them by: a mark; of a structure its mark, and where in it."""
     for free in state.joints.values():
         plain = plain_joint(free.joint) if free.joint is not None else None
@@ -113,8 +123,11 @@ def pinned_joints(state: JobState) -> Iterator[tuple[str, Pinned]]:
                 yield f"{spec.mark}: {at.at}", plain
 
 
-def holes_of(parts: Mapping[int, WorkedPart]) -> Iterator[tuple[str, Hole]]:
-    """Round holes of parts by what a fit names them by: the part's mark, a bar, and the question that states it."""
+def _holes_of(parts: Mapping[int, WorkedPart]) -> dict[str, Hole]:
+    """Round holes of parts by what a fit names them by: the part's mark, a bar, and the question that states it. All of
+    one question are alike.
+    """
+    out: dict[str, Hole] = {}
     for number, w in parts.items():
         g = w.geometry
         if g is None:
@@ -122,5 +135,7 @@ def holes_of(parts: Mapping[int, WorkedPart]) -> Iterator[tuple[str, Hole]]:
         rings = zip(g.outline.openings, g.openings_asked, strict=False)
         faces = ((ring, asked) for f in g.faces for ring, asked in zip(f.openings, f.asked, strict=True))
         for ring, asked in [*rings, *faces]:
-            if asked and is_circle(ring):
-                yield f"{w.part.mark}|{asked}", Hole(span_of(ring), number, asked)
+            name = f"{w.part.mark}|{asked}"
+            if asked and name not in out and is_circle(ring):
+                out[name] = Hole(span_of(ring), number, asked)
+    return out

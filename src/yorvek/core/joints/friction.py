@@ -34,7 +34,7 @@ class Held(Model):
 def find(end: End, joint: Held) -> States:
     """Slip along the bar and turning about it."""
     s = end.section
-    if s is None or s.shape not in ("chs", "round_bar"):
+    if s is None or not s.round:
         return {"slip": "friction on a bar that is not round is not looked at: its walls give"}
     each, bar = preload_N(joint.torque_Nm * 1000, joint.bolt_mm), s.depth_mm
     if joint.by == "clamp":

@@ -117,7 +117,7 @@ def _tube(end: End, onto: Onto, at: Seat) -> Wall:
     assert s is not None and c is not None
     if c.shape == "chs":
         return _round(end, onto, at)
-    shrink = ROUND_AS_SQUARE if s.shape in ("chs", "round_bar") else 1.0
+    shrink = ROUND_AS_SQUARE if s.round else 1.0
     return _flat(
         end, onto, at, at.along_mm * shrink, at.across_mm * shrink, wall=s.wall_mm or min(s.depth_mm, s.width_mm) / 2
     )
@@ -155,7 +155,7 @@ def _round(end: End, onto: Onto, at: Seat) -> Wall:
     s, c = end.section, onto.section
     assert s is not None and c is not None
     t, D, Fy = c.wall_mm, c.depth_mm, Fy_of(end, onto)
-    d = min(s.depth_mm if s.shape in ("chs", "round_bar") else min(at.across_mm, at.along_mm), D)
+    d = min(s.depth_mm if s.round else min(at.across_mm, at.along_mm), D)
     punch = allowed(end, aisc.round_punching_N(Fy, t, d, at.sine))
     if is_en(end):
         kp = en.round_stress_factor(_use(end, onto))

@@ -14,8 +14,7 @@ from yorvek.core.sections import Section
 from yorvek.core.sections.catalogue import outline_of
 
 Lengths = NDArray[np.float64]
-ROUND = ("chs", "round_bar")
-WRAPPED = (*ROUND, "rhs", "square_bar", "flat")
+WRAPPED = ("chs", "round_bar", "rhs", "square_bar", "flat")
 STATIONS = 144
 """Places on a way round (ours)."""
 
@@ -46,7 +45,7 @@ def around(s: Section, side: str) -> Around:
     """
     if s.shape not in WRAPPED:
         raise InputError(field="shape.section_id", got=s.id, needs="a tube, a round or a flat to wrap a paper about")
-    made = _round(s) if s.shape in ROUND else _cornered(s)
+    made = _round(s) if s.round else _cornered(s)
     if side == "left":
         return made
     # seen from the other end the paper goes round the other way

@@ -13,7 +13,7 @@ from shapely import Polygon, box
 from yorvek.core.errors import InputError
 from yorvek.core.model import Model
 from yorvek.core.outlines import Outline, Ring, ring_points
-from yorvek.core.parts.around import ROUND, WRAPPED, Around, Lengths, around
+from yorvek.core.parts.around import WRAPPED, Around, Lengths, around
 from yorvek.core.parts.drawn import MarkLine
 from yorvek.core.parts.saying import METRIC, Say
 from yorvek.core.parts.spec import EndShape
@@ -114,7 +114,7 @@ def _saddle(side: str, shape: EndShape, s: Section, from_square_deg: float, say:
     depth = float(cut.max()) - furthest
     template, lines = _paper(about, cut - furthest, say)
     heights = np.linspace(-s.depth_mm / 2, s.depth_mm / 2, HEIGHTS + 1)
-    half = np.sqrt(np.maximum(0.0, (s.depth_mm / 2) ** 2 - heights**2)) if s.shape in ROUND else s.width_mm / 2
+    half = np.sqrt(np.maximum(0.0, (s.depth_mm / 2) ** 2 - heights**2)) if s.round else s.width_mm / 2
     seen = np.minimum(z(heights, heights * 0 + half), z(heights, heights * 0 - half)) - furthest
     offset = f", {say(abs(beside))} {'in front of' if beside > 0 else 'behind'} its middle" if beside else ""
     return EndCut(
@@ -131,7 +131,7 @@ def _saddle(side: str, shape: EndShape, s: Section, from_square_deg: float, say:
 
 def _mean(s: Section, about: Around, z: Callable[[Lengths, Lengths], Lengths]) -> float:
     """How far the cut is from the tube's axis, over the metal: of a tube over its wall, of a solid over all of it."""
-    scales = [1.0] if s.shape in ("chs", "rhs") else [(k + 0.5) / RINGS for k in range(RINGS)]
+    scales = [1.0] if s.closed else [(k + 0.5) / RINGS for k in range(RINGS)]
     steps = np.diff(about.u)
     cuts = [z(k * about.p, k * about.q) for k in scales]
     means = [float(np.average((v[1:] + v[:-1]) / 2, weights=steps)) for v in cuts]

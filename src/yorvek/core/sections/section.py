@@ -92,6 +92,10 @@ class Section(Model):
     def closed(self) -> bool:
         return self.shape in ("rhs", "chs")
 
+    @property
+    def round(self) -> bool:
+        return self.shape in ("chs", "round_bar")
+
     def mass_kg_per_m(self, density_kg_m3: float = STEEL_KG_M3) -> float:
         """Mass of a metre."""
         return self.mass_area_mm2 * density_kg_m3 * 1e-6

@@ -7,6 +7,7 @@ from collections.abc import Callable, Iterator, Mapping, Sequence
 from dataclasses import dataclass
 from typing import TYPE_CHECKING, Literal
 
+from yorvek.core.fits import FitResult
 from yorvek.core.jobs.cutting import WorkedPart
 from yorvek.core.model import Model
 from yorvek.core.parts import PartGeometry
@@ -62,6 +63,7 @@ class Audited:
     state: JobState
     parts: Mapping[int, WorkedPart]
     bars: Sequence[BarResult]
+    fits: Sequence[FitResult]
 
     def drawn(self) -> Iterator[tuple[int, WorkedPart, PartGeometry]]:
         """Parts that could be worked out."""

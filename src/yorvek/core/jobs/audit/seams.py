@@ -12,7 +12,7 @@ FACE = "features.0.face"
 
 def _look(job: Audited) -> Iterator[Flaw]:
     for number, _, g in job.drawn():
-        if g.kind != "bar" or not g.faces or section(str(g.section_id)).shape not in ("chs", "rhs"):
+        if g.kind != "bar" or not g.faces or not section(str(g.section_id)).closed:
             continue
         drilled = {f.face for f in g.faces}
         free = [name for name in ("front", "top", "back", "bottom") if name not in drilled]

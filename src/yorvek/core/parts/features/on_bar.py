@@ -67,7 +67,7 @@ def faces_of(s: Section) -> dict[FaceName, Face]:
     if s.shape == "rhs":
         upright, level = Face(d, r, d - r, t, behind=True), Face(b, r, b - r, t, behind=True)
         return {"front": upright, "back": upright, "top": level, "bottom": level}
-    if s.shape in ("chs", "round_bar"):
+    if s.round:
         round_ = Face(d, d / 2, d / 2, t if s.shape == "chs" else d, behind=s.shape == "chs")
         return dict.fromkeys(OPPOSITE, round_)
     if s.shape in ("flat", "square_bar"):
