@@ -3435,16 +3435,6 @@ export interface components {
          */
         Catalogue: {
             /**
-             * Bar Bends
-             * @default []
-             */
-            bar_bends: components["schemas"]["Question"][];
-            /**
-             * Bar Legs
-             * @default []
-             */
-            bar_legs: components["schemas"]["Question"][];
-            /**
              * Bare Units
              * @default {}
              */
@@ -3453,6 +3443,11 @@ export interface components {
                     [key: string]: string;
                 };
             };
+            /**
+             * Bend Asks
+             * @default []
+             */
+            bend_asks: components["schemas"]["Question"][];
             /**
              * Features
              * @default []

@@ -33,6 +33,8 @@ class BendTried(Model):
     came: Bent
 
 
+LEAST_NEUTRAL = 0.2
+"""Of the depth, from the inside: no metal keeps its length further in (ours)."""
 Measured = Literal["outside", "middle"]
 BENDS_ASK = {
     "turn": ("Turned, up or −down", "", "90", "90"), "leg": ("Leg after it", "", "", ""),

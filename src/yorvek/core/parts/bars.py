@@ -11,10 +11,9 @@ from yorvek.core.outlines import Outline, Ring, area_mm2
 from yorvek.core.parts.bar_bend import BendTried
 from yorvek.core.parts.bending import on_legs, refuse_in_bends
 from yorvek.core.parts.bent_bars import BentBar, bends_shown, bent_bar
-from yorvek.core.parts.drawn import BendLine, DrawnDimension, Warned
+from yorvek.core.parts.drawn import BendLine, DrawnDimension, Shown, Warned
 from yorvek.core.parts.ends import cut_away, end_cut, papered
 from yorvek.core.parts.features.on_bar import BarFace, on_bar
-from yorvek.core.parts.plates.kind import Shown
 from yorvek.core.parts.saying import Say
 from yorvek.core.parts.spec import BarPiece, PartSpec
 from yorvek.core.parts.worked import PartGeometry
@@ -48,11 +47,10 @@ def _seen_from_the_side(faces: Sequence[BarFace]) -> list[tuple[Ring, str]]:
 
 def _whole(length: float, depth: float, reach: float, bent: bool) -> list[DrawnDimension]:
     """How long and how deep it is, and what states that."""
-    long = {"offset_mm": -reach, "value_mm": length, "asked": "first_leg" if bent else "length"}
-    deep = {"offset_mm": -reach, "value_mm": depth, "asked": "section_id"}
+    asked = "first_leg" if bent else "length"
     return [
-        DrawnDimension.model_validate({"x1": 0, "y1": 0, "x2": length, "y2": 0, **long}),
-        DrawnDimension.model_validate({"x1": length, "y1": 0, "x2": length, "y2": depth, **deep}),
+        DrawnDimension(x1=0, y1=0, x2=length, y2=0, offset_mm=-reach, value_mm=length, asked=asked),
+        DrawnDimension(x1=length, y1=0, x2=length, y2=depth, offset_mm=-reach, value_mm=depth, asked="section_id"),
     ]
 
 

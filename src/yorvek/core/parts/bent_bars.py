@@ -2,28 +2,26 @@
 
 from __future__ import annotations
 
-import itertools
 from collections.abc import Sequence
 from dataclasses import dataclass
 
 from yorvek.core.errors import InputError
 from yorvek.core.materials import Material
 from yorvek.core.parts.bar_bend import BarBend, BendTried
-from yorvek.core.parts.drawn import BendLine, PartView, Warned
-from yorvek.core.parts.folded import Folded, Folds
+from yorvek.core.parts.drawn import BendLine, PartView, Shown, Warned
+from yorvek.core.parts.folded import Folded, Folds, closed_on_itself, in_the_flat, leg_name, refuse_turns
 from yorvek.core.parts.in_space import Turn, clears_itself, seen
-from yorvek.core.parts.plates.kind import Shown
+from yorvek.core.parts.plates.brake import least_radius_of
 from yorvek.core.parts.saying import Say
 from yorvek.core.parts.spec import BarPiece
-from yorvek.core.parts.sprung import TUBES, set_for, set_words
+from yorvek.core.parts.sprung import set_for, set_words
 from yorvek.core.quantities.entry import Length
 from yorvek.core.sections import Section
-from yorvek.core.workshop.bends import bend_allowance_mm, din_k, least_radius_mm, mould_setback_mm, outer_wall_mm
+from yorvek.core.workshop.bends import bend_allowance_mm, din_k, mould_setback_mm, outer_wall_mm
 
-ROUND = ("chs", "round_bar")
-BENT = (*TUBES, "round_bar", "square_bar", "flat")
-LEAST_TURN_DEG, MOST_TURN_DEG = 1.0, 180.0
-"""Less is no bend, more is a coil (ours)."""
+BENT = ("chs", "rhs", "round_bar", "square_bar", "flat")
+MOST_TURN_DEG = 180.0
+"""More is a coil (ours)."""
 USUAL_OF_TUBE = 3.0
 """Radius to the middle over the depth, under which a tube kinks without a mandrel (common practice, no source)."""
 HELD_DEPTHS = 2.0
@@ -62,19 +60,13 @@ def bent_bar(shape: BarPiece, s: Section, metal: Material) -> BentBar:
     bends = list(zip(radii, depths, (abs(t) for t in turns), strict=True))
     zones = [bend_allowance_mm(r, d, turn, _neutral(shape, s, r, d)) for r, d, turn in bends]
     over = 1.0 if shape.measured == "outside" else 0.5
-    backs = [0.0, *(mould_setback_mm(r, over * d, turn) for r, d, turn in bends), 0.0]
-    entered = [first, *(b.leg for b in shape.bends)]
-    legs = [leg.value - a - b for leg, (a, b) in zip(entered, itertools.pairwise(backs), strict=True)]
-    for k, (leg, got) in enumerate(zip(legs, entered, strict=True)):
-        if leg <= 0:
-            raise InputError(
-                field=f"shape.{leg_name(k)}", got=got.text,
-                needs=f"more than the {got.value - leg:.1f} mm that its bends take of it",
-            )  # fmt: skip
-    found = BentBar(Folds(radii, zones, backs, legs), depths, rolls, turns)
-    if not (_in_plane(found, shape).clears_itself() if _planar(rolls) else clears_itself(_turned(found), legs, s)):
-        needs = "legs that clear one another: it runs into itself once it is bent"
-        raise InputError(field="shape.bends", got=f"{len(turns)} bends", needs=needs)
+    backs = [mould_setback_mm(r, over * d, turn) for r, d, turn in bends]
+    folds = in_the_flat([first, *(b.leg for b in shape.bends)], radii, zones, backs)
+    found = BentBar(folds, depths, rolls, turns)
+    if not (
+        _in_plane(found, shape).clears_itself() if _planar(rolls) else clears_itself(_turned(found), folds.legs, s)
+    ):
+        raise closed_on_itself(len(turns))
     return found
 
 
@@ -89,11 +81,6 @@ def bends_shown(
         views=_views(bar, shape, s),
         warned=_warned(bar, s, metal, say),
     )
-
-
-def leg_name(k: int) -> str:
-    """The question that states a leg."""
-    return "first_leg" if k == 0 else f"bends.{k - 1}.leg"
 
 
 def _marks(bar: BentBar, s: Section, metal: Material, tried: Sequence[BendTried], say: Say) -> list[BendLine]:
@@ -119,7 +106,7 @@ def _said(bar: BentBar, lines: Sequence[BendLine], s: Section, say: Say) -> list
         near, far = line.x1 - line.zone_mm / 2, line.x1 + line.zone_mm / 2
         reach = f"from {say(near, rough=True)} to {say(far, rough=True)}"
         out.append(f"bend {k + 1}: {line.words}, {reach}, {set_words(line)}")
-    if s.shape in TUBES:
+    if s.closed:
         thin = min(outer_wall_mm(s.wall_mm, bar.radius(k), depth) for k, depth in enumerate(bar.depths))
         out.append(f"outer wall about {say(thin, rough=True)} of {say(s.wall_mm)} in the bends")
         out.append("keep its seam at the side of the bends, where it is neither stretched nor pressed")
@@ -131,13 +118,13 @@ def _warned(bar: BentBar, s: Section, metal: Material, say: Say) -> list[Warned]
     out = []
     for k, depth in enumerate(bar.depths):
         asked = f"bends.{k}.radius"
-        if s.shape in TUBES:
+        if s.closed:
             usual, got = USUAL_OF_TUBE * depth, bar.radius(k)
             if got < usual - 1e-9:
                 words = f"bend {k + 1}: R{say(got, rough=True)} to its middle, under three times its depth, may kink"
                 out.append(Warned(words=words, mend=f"R{say(usual)}, or a mandrel, or fill it", asked=asked))
             continue
-        least, got = least_radius_mm(depth, metal.family, metal.yield_MPa, hard=metal.softens), bar.folds.radii[k]
+        least, got = least_radius_of(depth, metal), bar.folds.radii[k]
         if got < least - 1e-9:
             words = f"bend {k + 1}: R{say(got, rough=True)} inside may crack, R{say(least, rough=True)} is usual"
             mend = f"R{say(least + depth / 2, rough=True)} to its middle, bend it hot, or try it on a scrap first"
@@ -153,12 +140,11 @@ def _warned(bar: BentBar, s: Section, metal: Material, say: Say) -> list[Warned]
 
 def _views(bar: BentBar, shape: BarPiece, s: Section) -> list[PartView]:
     """It once bent: in its plane with its legs, or where its bends lie in several from the side and from above."""
-    names = [leg_name(k) for k in range(len(bar.folds.legs))]
     if not _planar(bar.rolls):
         return seen(_turned(bar), bar.folds.legs, s)
     first = bar.rolls[0] % 180
     words = {0.0: "bent, from the side", QUARTER: "bent, from above"}.get(first, "bent, in its plane")
-    return [_in_plane(bar, shape).view(words, names)]
+    return [_in_plane(bar, shape).view(words)]
 
 
 def _in_plane(bar: BentBar, shape: BarPiece) -> Folded:
@@ -193,19 +179,14 @@ def _first_leg(shape: BarPiece, s: Section) -> Length:
         raise InputError(field="shape.length", got=shape.length.text, needs=needs)
     if shape.first_leg is None:
         raise InputError(field="shape.first_leg", got="", needs="how long the first leg is")
-    for k, bend in enumerate(shape.bends):
-        if not LEAST_TURN_DEG <= abs(bend.turn.value) <= MOST_TURN_DEG:
-            raise InputError(
-                field=f"shape.bends.{k}.turn", got=bend.turn.text,
-                needs=f"{LEAST_TURN_DEG:g} to {MOST_TURN_DEG:g} degrees, negative for down",
-            )  # fmt: skip
+    refuse_turns([b.turn for b in shape.bends], MOST_TURN_DEG)
     return shape.first_leg
 
 
 def _roll(k: int, bend: BarBend, s: Section) -> float:
     if bend.roll is None:
         return QUARTER if s.shape == "flat" and s.width_mm < s.depth_mm else 0.0
-    if s.shape not in ROUND and bend.roll.value % QUARTER:
+    if not s.round and bend.roll.value % QUARTER:
         raise InputError(
             field=f"shape.bends.{k}.roll", got=bend.roll.text, needs="0, 90, 180 or 270 degrees: it has flat sides"
         )
@@ -214,7 +195,7 @@ def _roll(k: int, bend: BarBend, s: Section) -> float:
 
 def _depth(k: int, roll: float, s: Section) -> float:
     """Of the bar in the plane that it is bent in, mm."""
-    return s.depth_mm if s.shape in ROUND or roll % 180 == 0 else s.width_mm
+    return s.depth_mm if s.round or roll % 180 == 0 else s.width_mm
 
 
 def _inside(k: int, bend: BarBend, depth: float, s: Section, metal: Material) -> float:
@@ -230,9 +211,9 @@ def _inside(k: int, bend: BarBend, depth: float, s: Section, metal: Material) ->
                 needs=f"more than half its depth, {depth / 2:g} mm: the radius is to the middle of the bar",
             )  # fmt: skip
         return bend.radius.value - depth / 2
-    if s.shape in TUBES:
+    if s.closed:
         return (USUAL_OF_TUBE - 0.5) * depth
-    return max(depth, least_radius_mm(depth, metal.family, metal.yield_MPa, hard=metal.softens))
+    return max(depth, least_radius_of(depth, metal))
 
 
 def _neutral(shape: BarPiece, s: Section, inside: float, depth: float) -> float:
@@ -241,7 +222,7 @@ def _neutral(shape: BarPiece, s: Section, inside: float, depth: float) -> float:
     """
     if shape.neutral is not None:
         return shape.neutral
-    return 0.5 if s.shape in TUBES else max(0.2, din_k(inside, depth) / 2)
+    return 0.5 if s.closed else max(0.2, din_k(inside, depth) / 2)
 
 
 def _way(roll: float, turn: float) -> str:

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from dataclasses import dataclass, field
+
 from yorvek.core.model import Model
 from yorvek.core.outlines import Outline, bounds_mm
 
@@ -66,6 +68,17 @@ class Warned(Model):
     words: str
     mend: str
     asked: str = ""
+
+
+@dataclass
+class Shown:
+    """What a drawing shows beside how wide and how high a part is."""
+
+    dimensions: list[DrawnDimension] = field(default_factory=list)
+    notes: list[str] = field(default_factory=list)
+    bends: list[BendLine] = field(default_factory=list)
+    views: list[PartView] = field(default_factory=list)
+    warned: list[Warned] = field(default_factory=list)
 
 
 def field_of(asked: str) -> str:

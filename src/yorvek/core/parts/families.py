@@ -46,11 +46,11 @@ LEGS_ASK: Said = {
 }  # fmt: skip
 
 
-def bend_asks() -> tuple[Question, list[Question]]:
-    """The bends of a bar, and what else is asked of one that has any."""
+def bend_asks() -> list[Question]:
+    """The bends of a bar, first of all, and what else is asked of one that has any."""
     fields = BarPiece.model_fields
     rows = _question("bends", BENDS, fields["bends"], {"bends": BENDS_ASK}).model_copy(update={"optional": True})
-    return rows, [_question(name, said, fields[name]) for name, said in LEGS_ASK.items()]
+    return [rows, *(_question(name, said, fields[name]) for name, said in LEGS_ASK.items())]
 
 
 class Offered(Model):

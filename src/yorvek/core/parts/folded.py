@@ -9,9 +9,13 @@ from dataclasses import dataclass
 
 from shapely import Polygon
 
+from yorvek.core.errors import InputError
 from yorvek.core.outlines import Outline, Ring, Vertex, bounds_mm, ring_points
 from yorvek.core.parts.drawn import DrawnDimension, PartView
+from yorvek.core.quantities.entry import Length, Turned
 
+LEAST_TURN_DEG = 1.0
+"""Less is no bend (ours)."""
 Measured = tuple[tuple[float, float], tuple[float, float], bool]
 
 
@@ -42,6 +46,45 @@ class Folds:
         return [0.0, *(x - back for x, back in zip(ends, self.backs[1:], strict=False))]
 
 
+def leg_name(k: int) -> str:
+    """The question that states a leg of what is bent."""
+    return "first_leg" if k == 0 else f"bends.{k - 1}.leg"
+
+
+def refuse_turns(turns: Sequence[Turned], most_deg: float) -> None:
+    """Raises InputError, at its question, for a bend that is none, or that closes on itself."""
+    for k, turn in enumerate(turns):
+        if not LEAST_TURN_DEG <= abs(turn.value) <= most_deg:
+            needs = f"{LEAST_TURN_DEG:g} to {most_deg:g} degrees, negative for down"
+            raise InputError(field=f"shape.bends.{k}.turn", got=turn.text, needs=needs)
+
+
+def closed_on_itself(bends: int) -> InputError:
+    """The error of what is bent into itself."""
+    needs = "legs that clear one another: it runs into itself once it is bent"
+    return InputError(field="shape.bends", got=f"{bends} bends", needs=needs)
+
+
+def in_the_flat(entered: Sequence[Length], radii: list[float], zones: list[float], backs: Sequence[float]) -> Folds:
+    """Something bent, in the flat.
+
+    Args:
+        entered: its legs as they are measured.
+        radii, zones: inside radius and developed length of each bend, mm.
+        backs: how far the legs' measures reach over each bend, mm.
+
+    Raises:
+        InputError: a leg, at its question, of which its bends leave nothing.
+    """
+    over = [0.0, *backs, 0.0]
+    legs = [leg.value - a - b for leg, (a, b) in zip(entered, itertools.pairwise(over), strict=True)]
+    for k, (leg, got) in enumerate(zip(legs, entered, strict=True)):
+        if leg <= 0:
+            needs = f"more than the {got.value - leg:.1f} mm that its bends take of it"
+            raise InputError(field=f"shape.{leg_name(k)}", got=got.text, needs=needs)
+    return Folds(radii, zones, over, legs)
+
+
 @dataclass(frozen=True)
 class Folded:
     """A strip once it is bent in its plane, mm.
@@ -62,8 +105,8 @@ class Folded:
         """Whether it does not run into itself."""
         return bool(Polygon(ring_points(self.faces()[0])).is_valid)
 
-    def view(self, words: str, asked: Sequence[str]) -> PartView:
-        """It once bent, lower left corner at the origin, each leg with its measure; `asked`: what states each leg."""
+    def view(self, words: str) -> PartView:
+        """It once bent, lower left corner at the origin, each leg with its measure."""
         ring, measures = self.faces()
         outline = Outline(outer=ring)
         x0, y0, x1, y1 = bounds_mm(outline)
@@ -71,9 +114,9 @@ class Folded:
         dimensions = [
             DrawnDimension(
                 x1=ax - x0, y1=ay - y0, x2=bx - x0, y2=by - y0, offset_mm=-aside if below else aside,
-                value_mm=math.dist((ax, ay), (bx, by)), asked=name,
+                value_mm=math.dist((ax, ay), (bx, by)), asked=leg_name(k),
             )
-            for name, ((ax, ay), (bx, by), below) in zip(asked, measures, strict=True)
+            for k, ((ax, ay), (bx, by), below) in enumerate(measures)
         ]  # fmt: skip
         return PartView.of(words, outline.moved(-x0, -y0), dimensions)
 

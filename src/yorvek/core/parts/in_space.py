@@ -9,6 +9,7 @@ from typing import NamedTuple
 import numpy as np
 import shapely
 from numpy.typing import NDArray
+from scipy.spatial import cKDTree
 from shapely import LineString, MultiPolygon, Point, Polygon, affinity
 
 from yorvek.core.outlines import Outline, Ring
@@ -75,9 +76,8 @@ def clears_itself(turns: Sequence[Turn], legs: Sequence[float], s: Section) -> b
     points = run_of(turns, legs, depth / STEPS_OF_DEPTH)
     away = np.linalg.norm(np.diff(points, axis=0), axis=1)
     along = np.concatenate([[0.0], np.cumsum(away)])
-    apart = np.abs(along[:, None] - along[None, :]) > math.pi / 2 * depth
-    near = np.linalg.norm(points[:, None, :] - points[None, :, :], axis=2) < TOUCHES * depth
-    return not bool((apart & near).any())
+    near = cKDTree(points).query_pairs(TOUCHES * depth, output_type="ndarray")
+    return not bool((np.abs(along[near[:, 0]] - along[near[:, 1]]) > math.pi / 2 * depth).any())
 
 
 def seen(turns: Sequence[Turn], legs: Sequence[float], s: Section) -> list[PartView]:

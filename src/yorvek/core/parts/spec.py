@@ -7,7 +7,7 @@ from typing import Annotated, Literal
 from pydantic import Field
 
 from yorvek.core.model import Model
-from yorvek.core.parts.bar_bend import BarBend, Measured
+from yorvek.core.parts.bar_bend import LEAST_NEUTRAL, BarBend, Measured
 from yorvek.core.parts.features import Feature
 from yorvek.core.parts.plates import PlateShape
 from yorvek.core.quantities.entry import Angle, Length, Size
@@ -47,7 +47,10 @@ class BarPiece(Model):
     bends: list[BarBend] = Field(default=[], max_length=20, description="bends; its length follows from its legs")
     measured: Measured = Field(default="outside", description="where on its bends its legs end")
     neutral: float | None = Field(
-        default=None, ge=0.2, le=0.6, description="where of its depth the metal keeps its length, from the inside"
+        default=None,
+        ge=LEAST_NEUTRAL,
+        le=0.6,
+        description="where of its depth the metal keeps its length, from the inside",
     )
 
     def ends(self) -> list[tuple[str, EndShape, float]]:

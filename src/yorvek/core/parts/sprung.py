@@ -15,7 +15,6 @@ ALIKE = 0.1
 """Own bends within this share of the radius speak for it (ours)."""
 MOST_SPRUNG = 1.5
 """Set over turn, above which the formula is not believed (ours)."""
-TUBES = ("chs", "rhs")
 
 
 def set_for(
@@ -36,7 +35,7 @@ def set_for(
     ]
     if own:
         return turn_deg * median(own), own_words(own)
-    if s.shape in TUBES:
+    if s.closed:
         return overbend_angle_deg(turn_deg, OVERBEND_PER_DEGREE[metal.family]), "rule of thumb"
     return solid_set(turn_deg, radius_mm - depth_mm / 2, depth_mm, metal)
 

@@ -56,7 +56,6 @@ def least_radius_mm(thickness_mm: float, family: str, yield_MPa: float, *, hard:
     return thickness_mm * (1.5 if family == "carbon steel" and yield_MPa > 300 else 1.0)
 
 
-HALVINGS = 50
 OVERBEND_PER_DEGREE = {"carbon steel": 1 / 15, "stainless": 2.5 / 15, "aluminium": 2 / 15}
 """Common practice, no source; the shop's own bends replace it."""
 
@@ -82,8 +81,9 @@ def sprung_from_deg(
     """How far solid metal is bent so that it springs back to the target turn and inside radius: the radius it is bent
     to by `springback_ratio`, the turn by the length of its middle, which stays as it is.
     """
+    # at half of E t / Y it would spring back flat: every final radius comes from somewhere below
     low, high = 0.0, 0.499 * E_MPa * thickness_mm / yield_MPa
-    for _ in range(HALVINGS):
+    for _ in range(50):  # halved until nothing changes
         tried = (low + high) / 2
         wide = tried / springback_ratio(tried, thickness_mm, yield_MPa, E_MPa) > inside_radius_mm
         low, high = (low, tried) if wide else (tried, high)

@@ -56,8 +56,7 @@ class Catalogue(Model):
     materials: list[Material]
     bare_units: dict[str, dict[str, str]] = {}
     part_families: list[PartFamily] = []
-    bar_bends: list[Question] = []
-    bar_legs: list[Question] = []
+    bend_asks: list[Question] = []
     features: list[Offered] = []
     patterns: list[Offered] = []
     force_sources: list[SourceKind] = []
@@ -114,8 +113,7 @@ def _catalogue_json() -> bytes:
         materials=[*MATERIALS, *PANELS],
         bare_units=bare,
         part_families=part_families(),
-        bar_bends=[bend_asks()[0]],
-        bar_legs=bend_asks()[1],
+        bend_asks=bend_asks(),
         features=feature_kinds(),
         patterns=feature_patterns(),
         force_sources=source_kinds(),

@@ -7,7 +7,7 @@ import ChoiceField from '../../ui/ChoiceField.vue'
 import QuantityField from '../../ui/QuantityField.vue'
 import AskedFields from '../../ui/AskedFields.vue'
 import { unit } from '../../shared/units'
-import { barBends, barLegs, type Draft } from './part'
+import { bendAsks, type Draft } from './part'
 
 const draft = defineModel<Draft>({ required: true })
 /** What is bent is as long as its legs make it; what is not has none. */
@@ -41,8 +41,8 @@ watch(bent, (now) => {
     :optional="!!draft.shape.member_id"
     :hint="$t('parts.the_members')"
   />
-  <AskedFields v-else v-model="draft.shape" :asks="barLegs" within="shape." prefix="p-" />
-  <AskedFields v-model="draft.shape" :asks="barBends" within="shape." prefix="p-" />
+  <AskedFields v-else v-model="draft.shape" :asks="bendAsks.slice(1)" within="shape." prefix="p-" />
+  <AskedFields v-model="draft.shape" :asks="bendAsks.slice(0, 1)" within="shape." prefix="p-" />
   <QuantityField
     at="shape.left_end"
     v-model="draft.shape.left_end"

@@ -27,16 +27,14 @@ export const families = ref<S['PartFamily'][]>([])
 export const featureKinds = ref<S['Offered'][]>([])
 export const featurePatterns = ref<S['Offered'][]>([])
 /** What is asked of a bar's bends, and of one that has any. */
-export const barBends = ref<S['Question'][]>([])
-export const barLegs = ref<S['Question'][]>([])
+export const bendAsks = ref<S['Question'][]>([])
 export const materials = ref<S['Material'][]>([])
 export async function loadFamilies(): Promise<void> {
   const known = await catalogue()
   families.value = known.part_families ?? []
   featureKinds.value = known.features ?? []
   featurePatterns.value = known.patterns ?? []
-  barBends.value = known.bar_bends ?? []
-  barLegs.value = known.bar_legs ?? []
+  bendAsks.value = known.bend_asks ?? []
   materials.value = known.materials
 }
 const BAR = { kind: 'bar', words: t('parts.bar_or_tube'), letter: 'P' }

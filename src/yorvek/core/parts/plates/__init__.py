@@ -2,13 +2,14 @@
 
 from __future__ import annotations
 
+from yorvek.core.parts.drawn import Shown
 from yorvek.core.parts.plates.base_plate import BASE_PLATE, BasePlate
 from yorvek.core.parts.plates.bent import BENT, BentPlate
 from yorvek.core.parts.plates.cone import CONE, ConePlate
 from yorvek.core.parts.plates.fish import FISH, FishPlate
 from yorvek.core.parts.plates.free import FreeOutline
 from yorvek.core.parts.plates.gusset import GUSSET, Gusset
-from yorvek.core.parts.plates.kind import Plate, PlateKind, Said, Shown
+from yorvek.core.parts.plates.kind import Plate, PlateKind, Said
 from yorvek.core.parts.plates.lug import LUG, LugPlate
 from yorvek.core.parts.plates.rectangle import RECTANGLE, Rectangle
 from yorvek.core.parts.plates.ring import RING, RingPlate

@@ -2,27 +2,25 @@
 
 from __future__ import annotations
 
-import itertools
 from typing import ClassVar, Literal
 
 from pydantic import Field
 
-from yorvek.core.errors import InputError
 from yorvek.core.materials import Material
 from yorvek.core.model import Model
 from yorvek.core.outlines import Outline, bounds_mm
-from yorvek.core.parts.drawn import BendLine, Warned
-from yorvek.core.parts.folded import Folded, Folds
+from yorvek.core.parts.drawn import BendLine, Shown, Warned
+from yorvek.core.parts.folded import Folded, Folds, closed_on_itself, in_the_flat, leg_name, refuse_turns
 from yorvek.core.parts.plates.brake import USUAL_RADIUS, cracks, falls_in, pressed, radius_of, refuse_unbent
-from yorvek.core.parts.plates.kind import THICKNESS, Plate, PlateKind, Shown, stepped
+from yorvek.core.parts.plates.kind import THICKNESS, Plate, PlateKind, stepped
 from yorvek.core.parts.plates.rectangle import rectangle_outline
 from yorvek.core.parts.saying import Say
 from yorvek.core.parts.sprung import set_words, solid_set
 from yorvek.core.quantities.entry import Length, Place, Turned
 from yorvek.core.workshop.bends import bend_allowance_mm, din_allowance_mm, mould_setback_mm
 
-LEAST_TURN_DEG, MOST_TURN_DEG = 1.0, 170.0
-"""Less is no bend, more closes on itself (ours)."""
+MOST_TURN_DEG = 170.0
+"""More closes on itself (ours)."""
 
 
 class Bend(Model):
@@ -54,17 +52,8 @@ class BentPlate(Plate):
         """Raises InputError where a bend takes more than a leg has, or the plate runs into itself once bent."""
         self._refuse_turns(metal)
         folds = self._folds(metal)
-        for k, (leg, got) in enumerate(zip(folds.legs, self._entered(), strict=True)):
-            if leg <= 0:
-                raise InputError(
-                    field=f"shape.{self._leg_name(k)}", got=got.text,
-                    needs=f"more than the {got.value - leg:.1f} mm that its bends take of it",
-                )  # fmt: skip
         if not self._folded(folds).clears_itself():
-            raise InputError(
-                field="shape.bends", got=f"{len(self.bends)} bends",
-                needs="legs that clear one another: it runs into itself once it is bent",
-            )  # fmt: skip
+            raise closed_on_itself(len(self.bends))
         return rectangle_outline(folds.long(), self.width.value, None)
 
     def starts(self, metal: Material) -> list[float]:
@@ -74,7 +63,7 @@ class BentPlate(Plate):
         w, folds = self.width.value, self._folds(metal)
         middles = folds.middles()
         _, _, long, _ = bounds_mm(blank)
-        names = [self._leg_name(k) for k in range(len(folds.legs))]
+        names = [leg_name(k) for k in range(len(folds.legs))]
         chain = stepped([0.0, *middles, long], names, w, 0.7 * reach, up=False)
         lines = [self._line(k, x, folds, metal, say) for k, x in enumerate(middles)]
         said = [
@@ -83,13 +72,8 @@ class BentPlate(Plate):
         ]
         brake = pressed(self.thickness.value, [(r, w) for r in folds.radii], metal, say)
         notes = [f"flat {say(long, rough=True)} × {say(w, whole=True)}", *said, *brake]
-        return Shown(
-            chain,
-            notes,
-            lines,
-            [self._folded(folds).view("bent, from its end", names)],
-            self._warned(folds, metal, say),
-        )
+        made = self._folded(folds).view("bent, from its end")
+        return Shown(chain, notes, lines, [made], self._warned(folds, metal, say))
 
     def _line(self, k: int, x: float, folds: Folds, metal: Material, say: Say) -> BendLine:
         """Where a bend is marked, and how far it is pressed."""
@@ -99,11 +83,6 @@ class BentPlate(Plate):
             x1=x, y1=0.0, x2=x, y2=self.width.value, turn_deg=turn, zone_mm=folds.zones[k], asked=f"bends.{k}.turn",
             words=f"{_way(turn)}, R{say(radius, rough=True)}", radius_mm=radius, set_deg=set_deg, set_by=by,
         )  # fmt: skip
-
-    @staticmethod
-    def _leg_name(k: int) -> str:
-        """The question that states a leg."""
-        return "first_leg" if k == 0 else f"bends.{k - 1}.leg"
 
     def _radius_name(self, k: int) -> str:
         return f"bends.{k}.radius" if self.bends[k].radius is not None else "radius"
@@ -119,28 +98,21 @@ class BentPlate(Plate):
     def _folds(self, metal: Material) -> Folds:
         t, radii = self.thickness.value, self._radii(metal)
         bends = [(r, abs(b.turn.value)) for r, b in zip(radii, self.bends, strict=True)]
-        backs = [0.0, *(mould_setback_mm(r, t, turn) for r, turn in bends), 0.0]
+        backs = [mould_setback_mm(r, t, turn) for r, turn in bends]
         own = self.k_factor
         zones = [
             din_allowance_mm(r, t, turn) if own is None else bend_allowance_mm(r, t, turn, own) for r, turn in bends
         ]
-        legs = [leg.value - a - b for leg, (a, b) in zip(self._entered(), itertools.pairwise(backs), strict=True)]
-        return Folds(radii, zones, backs, legs)
+        return in_the_flat(self._entered(), radii, zones, backs)
 
     def _refuse_turns(self, metal: Material) -> None:
         named = [(self._radius_name(k), radius) for k, radius in enumerate(self._radii(metal))]
         refuse_unbent(metal, self.thickness.value, named)
-        for k, bend in enumerate(self.bends):
-            if not LEAST_TURN_DEG <= abs(bend.turn.value) <= MOST_TURN_DEG:
-                raise InputError(
-                    field=f"shape.bends.{k}.turn", got=bend.turn.text,
-                    needs=f"{LEAST_TURN_DEG:g} to {MOST_TURN_DEG:g} degrees, negative for down",
-                )  # fmt: skip
+        refuse_turns([b.turn for b in self.bends], MOST_TURN_DEG)
 
     def _folded(self, folds: Folds) -> Folded:
         """The plate once it is bent."""
-        turns = [b.turn.value for b in self.bends]
-        return Folded(self.thickness.value, folds, turns)
+        return Folded(self.thickness.value, folds, [b.turn.value for b in self.bends])
 
     def _warned(self, folds: Folds, metal: Material, say: Say) -> list[Warned]:
         """What may go wrong at the brake."""
@@ -149,7 +121,7 @@ class BentPlate(Plate):
             said += cracks(f"bend {k + 1}", self._radius_name(k), radius, t, metal, say)
         for k, leg in enumerate(self._entered()):
             beside = folds.radii[max(0, k - 1) : k + 1]
-            said += falls_in(f"leg {k + 1}", self._leg_name(k), leg.value, beside, t, say)
+            said += falls_in(f"leg {k + 1}", leg_name(k), leg.value, beside, t, say)
         return said
 
 

@@ -21,7 +21,7 @@ def radius_of(given: Place | None, thickness_mm: float, metal: Material) -> floa
     """Inside radius of a bend: as given, or what the usual die makes, or what the metal takes if that is more, mm."""
     if given is not None:
         return given.value
-    return max(air_bend_rules(thickness_mm).inside_radius_mm, _least_radius(thickness_mm, metal))
+    return max(air_bend_rules(thickness_mm).inside_radius_mm, least_radius_of(thickness_mm, metal))
 
 
 def refuse_unbent(metal: Material, thickness_mm: float, radii: Iterable[tuple[str, float]]) -> None:
@@ -47,7 +47,7 @@ def pressed(thickness_mm: float, bends: Iterable[tuple[float, float]], metal: Ma
 
 def cracks(name: str, asked: str, radius_mm: float, thickness_mm: float, metal: Material, say: Say) -> list[Warned]:
     """What is to be known of a bend that is sharper than its metal likes."""
-    least = _least_radius(thickness_mm, metal)
+    least = least_radius_of(thickness_mm, metal)
     if radius_mm >= least - 1e-9:
         return []
     usual = say(least, rough=True)
@@ -67,5 +67,6 @@ def falls_in(
     return [Warned(words=f"{name} is under the {holds} that the die holds", mend=mend, asked=asked)]
 
 
-def _least_radius(thickness_mm: float, metal: Material) -> float:
+def least_radius_of(thickness_mm: float, metal: Material) -> float:
+    """Inside radius below which a metal may crack, mm."""
     return least_radius_mm(thickness_mm, metal.family, metal.yield_MPa, hard=metal.softens)

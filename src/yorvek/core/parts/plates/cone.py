@@ -11,8 +11,8 @@ from pydantic import Field
 from yorvek.core.errors import InputError
 from yorvek.core.materials import Material
 from yorvek.core.outlines import Outline, Ring, Vertex, bounds_mm
-from yorvek.core.parts.drawn import DrawnDimension, PartView
-from yorvek.core.parts.plates.kind import Plate, PlateKind, Shown
+from yorvek.core.parts.drawn import DrawnDimension, PartView, Shown
+from yorvek.core.parts.plates.kind import Plate, PlateKind
 from yorvek.core.parts.plates.rectangle import rectangle_outline
 from yorvek.core.parts.saying import Say
 from yorvek.core.quantities.entry import Length

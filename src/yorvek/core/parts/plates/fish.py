@@ -7,8 +7,8 @@ from typing import ClassVar, Literal
 from yorvek.core.errors import InputError
 from yorvek.core.materials import Material
 from yorvek.core.outlines import Outline, Ring
-from yorvek.core.parts.drawn import DrawnDimension
-from yorvek.core.parts.plates.kind import THICKNESS, Plate, PlateKind, Shown
+from yorvek.core.parts.drawn import DrawnDimension, Shown
+from yorvek.core.parts.plates.kind import THICKNESS, Plate, PlateKind
 from yorvek.core.parts.saying import Say
 from yorvek.core.quantities.entry import Length, Place
 

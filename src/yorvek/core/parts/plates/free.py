@@ -11,7 +11,8 @@ from shapely import Polygon
 from yorvek.core.errors import InputError
 from yorvek.core.materials import Material
 from yorvek.core.outlines import Outline, bounds_mm, ring_points
-from yorvek.core.parts.plates.kind import Plate, Shown
+from yorvek.core.parts.drawn import Shown
+from yorvek.core.parts.plates.kind import Plate
 from yorvek.core.parts.saying import Say
 
 

@@ -10,7 +10,7 @@ from typing import ClassVar
 from yorvek.core.materials import Material
 from yorvek.core.model import Model
 from yorvek.core.outlines import Outline
-from yorvek.core.parts.drawn import BendLine, DrawnDimension, PartView, Warned
+from yorvek.core.parts.drawn import DrawnDimension, Shown
 from yorvek.core.parts.saying import Say
 from yorvek.core.quantities.entry import Place, Thickness
 
@@ -19,17 +19,6 @@ Said = dict[str, tuple[str, str, str, str]]
 WIDTH, HEIGHT = ("Width", "", "", ""), ("Height", "", "", "")
 THICKNESS = ("Thickness", "", "8", "3/8")
 CORNERS = ("Corner radius", "sharp", "", "")
-
-
-@dataclass
-class Shown:
-    """What a family's drawing shows beside the whole width and height."""
-
-    dimensions: list[DrawnDimension] = field(default_factory=list)
-    notes: list[str] = field(default_factory=list)
-    bends: list[BendLine] = field(default_factory=list)
-    views: list[PartView] = field(default_factory=list)
-    warned: list[Warned] = field(default_factory=list)
 
 
 class Plate(Model):

@@ -9,7 +9,8 @@ from pydantic import Field
 from yorvek.core.errors import InputError
 from yorvek.core.materials import Material
 from yorvek.core.outlines import Outline, Ring
-from yorvek.core.parts.plates.kind import CORNERS, HEIGHT, THICKNESS, WIDTH, Plate, PlateKind, Shown, corners
+from yorvek.core.parts.drawn import Shown
+from yorvek.core.parts.plates.kind import CORNERS, HEIGHT, THICKNESS, WIDTH, Plate, PlateKind, corners
 from yorvek.core.parts.plates.rectangle import rectangle_outline
 from yorvek.core.parts.saying import Say
 from yorvek.core.quantities.entry import Length, Place

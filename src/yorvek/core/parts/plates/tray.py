@@ -11,9 +11,9 @@ from pydantic import Field
 from yorvek.core.errors import InputError
 from yorvek.core.materials import Material
 from yorvek.core.outlines import Outline, Ring
-from yorvek.core.parts.drawn import BendLine, DrawnDimension, PartView
+from yorvek.core.parts.drawn import BendLine, DrawnDimension, PartView, Shown
 from yorvek.core.parts.plates.brake import USUAL_RADIUS, cracks, falls_in, pressed, radius_of, refuse_unbent
-from yorvek.core.parts.plates.kind import Plate, PlateKind, Shown
+from yorvek.core.parts.plates.kind import Plate, PlateKind
 from yorvek.core.parts.saying import Say
 from yorvek.core.quantities.entry import Length, Place
 from yorvek.core.workshop.bends import din_allowance_mm, mould_setback_mm

@@ -11,7 +11,8 @@ from shapely import Polygon
 from yorvek.core.errors import InputError
 from yorvek.core.materials import Material
 from yorvek.core.outlines import Outline, Ring, Vertex, ring_points
-from yorvek.core.parts.plates.kind import HEIGHT, THICKNESS, WIDTH, Plate, PlateKind, Shown, stepped
+from yorvek.core.parts.drawn import Shown
+from yorvek.core.parts.plates.kind import HEIGHT, THICKNESS, WIDTH, Plate, PlateKind, stepped
 from yorvek.core.parts.saying import Say
 from yorvek.core.quantities.entry import Length, Place
 
