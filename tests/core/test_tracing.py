@@ -297,13 +297,14 @@ def test_a_piece_towards_the_horizon_of_its_corners_is_refused():
     data = picture(camera, STRAP, paper=SHEET)
     px = camera.pixels(np.array([(20, -48), (120, -48), (90, -20), (50, -20), (120, 30)], dtype=float)).tolist()
     scale = {"kind": "corners", "corners": px[:4], "across": {"text": "100"}, "up": {"text": "60"}}
-    check = {"ends": [px[0], px[2]], "length": {"text": "116.6"}}
-    ask = resolve(TraceAsk.model_validate({"scale": scale, "check": check, "inside": px[4]}), {})
-    assert field_of(data, ask) in ("check.ends", "inside")
     aside = camera.pixels(np.array([(40, -46), (80, -22)], dtype=float)).tolist()
-    free = {"ends": aside, "length": {"text": "60"}}
-    ask = resolve(TraceAsk.model_validate({"scale": scale, "check": free, "inside": px[4]}), {})
-    assert field_of(data, ask) in ("check.length", "inside")
+    for ends, length, field in (
+        ([px[0], px[2]], "116.6", "check.ends"),
+        (aside, "60", "check.length"),
+        (aside, "72.3", "inside"),
+    ):
+        spec = {"scale": scale, "check": {"ends": ends, "length": {"text": length}}, "inside": px[4]}
+        assert field_of(data, resolve(TraceAsk.model_validate(spec), {})) == field
 
 
 @pytest.mark.parametrize("value", [1e9, float("inf"), float("nan")])

@@ -19,21 +19,25 @@ SHADED_PX = 700
 LIGHT_SPREADS = 0.06
 """How far around the light is averaged, of the picture's longer side (ours)."""
 ROUNDS = 3
+"""So often light and piece are told from each other, each time better (ours)."""
 FIRST = 0.3
 """Of the way from the darker tone to the lighter, where the first look parts them (ours)."""
 LEAST_CONTRAST = 0.12
 """Piece and ground differ by that at least, of the ground (ours)."""
 SMALLEST_HOLE_PX = 80
+"""Of area: less is a speck (ours)."""
 SEED_PX = 3
+"""So far around the place that was pressed its tone is taken (ours)."""
 REACH_PX, STEP_PX = 4.0, 0.25
+"""How far across itself an edge is looked for, and how finely (ours)."""
 SIDES = 4
 """Steps at either end that say how light both sides are."""
 SMOOTH = 3.0
 """Points that an edge's direction is taken over, and over which it is smoothed across it (ours)."""
 
-
 ALL_OF_IT = "all of the piece, with ground around it: it runs off, or is not told from the ground"
 INWARD_PX = 4
+"""So far inward of its edge a sheet is looked at: the edge itself is soft (ours)."""
 
 
 @dataclass(frozen=True)

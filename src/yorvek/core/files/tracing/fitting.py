@@ -16,6 +16,7 @@ Points = NDArray[np.float64]
 LEAST_RUN = 4
 """Points that a line or an arc is laid through at the least."""
 MOST_POINTS = 3000
+"""Of a run; more says nothing more of its lines (ours)."""
 WINDOW, SHARP = 6, math.radians(32)
 """A corner turns so much over so many points before and after it (ours)."""
 SUDDEN = 0.68
@@ -33,6 +34,7 @@ NEAR_STEPS = 6.0
 TOUCHES = 1.5
 """A line that stands so many tolerances from an arc touches it (ours)."""
 LEAST_SWEEP = math.radians(4)
+"""An arc that turns by less is a line (ours)."""
 
 
 @dataclass(frozen=True)
@@ -72,7 +74,7 @@ def line_through(points: Points) -> Line:
 
 
 def circle_through(points: Points) -> Arc | None:
-    """The circle that lies closest, by Pratt's algebraic fit made better by two steps of Gauss and Newton; None of
+    """The circle that lies closest, by Kåsa's algebraic fit made better by two steps of Gauss and Newton; None of
     points in a line.
     """
     at = points.mean(axis=0)

@@ -5,7 +5,6 @@ length that must agree.
 from __future__ import annotations
 
 import math
-from collections.abc import Sequence
 from typing import Annotated, Literal
 
 import cv2
@@ -18,8 +17,8 @@ from yorvek.core.model import Model
 from yorvek.core.quantities.entry import Length
 
 Pixels = NDArray[np.float64]
-Pixel = Annotated[float, Field(ge=-1e5, le=1e5, allow_inf_nan=False)]
-Point = tuple[Pixel, Pixel]
+Coordinate = Annotated[float, Field(ge=-1e5, le=1e5, allow_inf_nan=False)]
+Point = tuple[Coordinate, Coordinate]
 MOST_OFF = 0.01
 """The second length may be off by so much of itself (PRODUCT: refused above 1 %)."""
 LEAST_PX = 40.0
@@ -31,6 +30,7 @@ LEAST_SEEN = 0.25
 NEAR_HORIZON = 0.15
 """A point is that much further off than the nearest at the most, as one share of the other (ours)."""
 SAME_PX = 8.0
+"""Ends pressed so near to the corners are the corners again (ours)."""
 REACH_PX, MOST_MOVED_PX = 6, 4.0
 """A corner that was pressed is looked for within so many pixels, and may move by so many (ours)."""
 
@@ -137,7 +137,7 @@ def off_by(check: SecondLength, scale: FourCorners | OneLength, plane: Pixels) -
     apart = float(np.linalg.norm(ends[1] - ends[0]))
     if apart < LEAST_PX:
         raise InputError(field="check.ends", got=f"{apart:.0f} pixels", needs="two ends that are further apart")
-    _refuse_the_same(ends, check, scale, plane)
+    _refuse_the_same(check, scale, plane)
     there = in_plane(ends, plane)
     measured = float(np.linalg.norm(there[1] - there[0]))
     off = abs(measured / check.length.value - 1)
@@ -154,10 +154,10 @@ def seen_of_a_side(check: SecondLength, plane: Pixels) -> float:
     return float(square.min() / max(float(square.sum()), 1e-12))
 
 
-def _refuse_the_same(ends: Pixels, check: SecondLength, scale: FourCorners | OneLength, plane: Pixels) -> None:
+def _refuse_the_same(check: SecondLength, scale: FourCorners | OneLength, plane: Pixels) -> None:
     """Raises InputError for a length that does not speak for all of the scale."""
     if isinstance(scale, FourCorners):
-        near = [min(math.dist(end, c) for c in scale.corners) < SAME_PX for end in ends.tolist()]
+        near = [min(math.dist(end, c) for c in scale.corners) < SAME_PX for end in check.ends]
         if all(near):
             raise InputError(field="check.ends", got="corners again", needs="another length, beside the four corners")
         if (seen := seen_of_a_side(check, plane)) < LEAST_SEEN:
@@ -166,13 +166,8 @@ def _refuse_the_same(ends: Pixels, check: SecondLength, scale: FourCorners | One
                 field="check.ends", got=f"{math.degrees(math.asin(math.sqrt(seen))):.0f}° off", needs=needs
             )
         return
-    first = np.diff(np.array(scale.ends), axis=0)[0]
-    turned = abs(_angle_between(first, ends[1] - ends[0]))
-    if min(turned, 180 - turned) < ACROSS_DEG:
+    ax, ay, bx, by = (end[k] - start[k] for start, end in (scale.ends, check.ends) for k in (0, 1))
+    turned = math.degrees(math.atan2(abs(ax * by - ay * bx), abs(ax * bx + ay * by)))
+    if turned < ACROSS_DEG:
         needs = "a length that lies across the first one: along it, nothing shows what is foreshortened"
-        raise InputError(field="check.ends", got=f"turned by {min(turned, 180 - turned):.0f}°", needs=needs)
-
-
-def _angle_between(a: Sequence[float] | Pixels, b: Sequence[float] | Pixels) -> float:
-    cross, dot = a[0] * b[1] - a[1] * b[0], a[0] * b[0] + a[1] * b[1]
-    return math.degrees(math.atan2(cross, dot))
+        raise InputError(field="check.ends", got=f"turned by {turned:.0f}°", needs=needs)
