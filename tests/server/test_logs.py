@@ -5,6 +5,8 @@ import json
 import logging
 
 import pytest
+from django.contrib.auth import middleware
+from django.db import OperationalError
 
 from tests.server.conftest import a_load
 from yorvek.server import logs
@@ -60,3 +62,21 @@ def test_only_faults_and_slow_ones_are_written_down_as_a_rule(owner, written, mo
     monkeypatch.setattr(logs, "SLOW_S", -1.0)
     owner("GET", "/jobs")
     assert [line["path"] for line in written()] == ["/api/jobs"]
+
+
+@pytest.mark.parametrize(
+    ("why", "said"),
+    [((2002, "Can't connect"), "does not answer just now"), ((1021, "Disk full"), "disk of the database is full")],
+)
+def test_where_nobody_can_be_looked_up_it_is_said_as_the_api_says_it(owner, job, written, monkeypatch, why, said):
+    """The database goes away before the API is come to: who asks is not known then, and nothing was saved."""
+
+    def away(request):
+        raise OperationalError(*why)
+
+    monkeypatch.setattr(middleware, "get_user", away)
+    answer = owner("POST", f"{job['base']}/loads", a_load(name="c"))
+    assert answer.status_code == 503 and said in answer.json()["sentence"] and answer.json()["saved"] == "nothing"
+    assert answer["Cache-Control"] == "no-store"
+    (line,) = written()
+    assert (line["status"], line["person"]) == (503, None)

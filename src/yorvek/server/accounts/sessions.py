@@ -25,16 +25,18 @@ def ends(answer: Answer) -> Answer:
     """Middleware: log out who was away too long, and let nothing of the API be kept by the browser."""
 
     def answered(request: HttpRequest) -> HttpResponseBase:
+        of_api = request.path.startswith("/api/")
         try:
             if request.user.is_authenticated:
                 _look(request)
         except LOST as error:
-            # before the API is come to: it would be a page in HTML that no caller reads
-            if not request.path.startswith("/api/"):
+            if not of_api:
                 raise
-            return JsonResponse(away_body(error, "nothing"), status=503)
-        response = answer(request)
-        if request.path.startswith("/api/"):
+            # the API is not come to yet, and says nothing: without this a page in HTML would
+            response: HttpResponseBase = JsonResponse(away_body(error, "nothing"), status=503)
+        else:
+            response = answer(request)
+        if of_api:
             response.headers.setdefault("Cache-Control", "no-store")
         return response
 

@@ -81,6 +81,7 @@ export default {
   find: 'Find it',
   nothing_slides_x: 'Nothing of the catalogue does, for {0}.',
   profile: 'Profile',
+  in_this_job: 'in this job',
   least_play: 'Least play',
   as_drawn: 'As drawn',
   most_play: 'Most play',

@@ -7,7 +7,7 @@ import NumberField from '../../ui/NumberField.vue'
 import QuantityField from '../../ui/QuantityField.vue'
 import TextField from '../../ui/TextField.vue'
 import FitSideFields from './FitSideFields.vue'
-import { blank, row, type By, type Fit } from './fits'
+import { measured, row, type By, type Fit } from './fits'
 
 const props = defineProps<{ number: number; keep: () => Promise<unknown> }>()
 const fit = defineModel<Fit>({ required: true })
@@ -18,10 +18,8 @@ async function save() {
 }
 const inner = ref<By | null>(null)
 const outer = ref<By | null>(null)
-const opening = () => {
-  if (fit.value.kind !== 'stack') return
-  const full = blank.stack()
-  fit.value.opening = fit.value.opening || full.kind !== 'stack' ? null : full.opening
+function turnOpening() {
+  if (fit.value.kind === 'stack') fit.value.opening = fit.value.opening ? null : measured()
 }
 </script>
 <template>
@@ -78,7 +76,7 @@ const opening = () => {
     </div>
     <template v-if="fit.kind === 'stack'">
       <div class="row">
-        <el-checkbox :model-value="!!fit.opening" @change="opening">{{ $t('parts.stands_between') }}</el-checkbox>
+        <el-checkbox :model-value="!!fit.opening" @change="turnOpening">{{ $t('parts.stands_between') }}</el-checkbox>
         <el-checkbox v-if="fit.opening" v-model="fit.turns">{{ $t('parts.it_must_turn') }}</el-checkbox>
       </div>
       <div v-for="(r, k) in fit.rows" :key="k" class="fields stacked" role="group" :aria-label="`${k + 1}`">

@@ -3,6 +3,7 @@
 import { computed, ref } from 'vue'
 import { attempt, copy, job, mayWrite, saveBrief } from '../../shared/job'
 import { unit } from '../../shared/units'
+import { leadTo } from '../../ui/lead'
 import FitForm from './FitForm.vue'
 import SlideFinder from './SlideFinder.vue'
 import { blank, type Fit } from './fits'
@@ -18,6 +19,12 @@ function begin(k: number, fit: Fit) {
 }
 const add = (kind: 'pin' | 'stack') => begin(specs().length, blank[kind]())
 const change = (k: number) => begin(k, specs()[k])
+/** To the fit at such a place in the brief. */
+async function lead(asked: string) {
+  change(Number(asked.split('.')[1]))
+  await leadTo(`${asked}.name`)
+}
+defineExpose({ lead })
 function leave() {
   at.value = null
   draft.value = null
@@ -36,7 +43,6 @@ const play = (f: { least_mm?: number | null; most_mm?: number | null; thick?: nu
   f.least_mm != null
     ? `${short(f.least_mm)} … ${short(f.most_mm!)}`
     : (f.thick ?? []).slice(0, 3).map(short).join(' … ')
-defineExpose({ change })
 </script>
 <template>
   <section class="gap" :aria-label="$t('parts.fits')">
@@ -59,7 +65,7 @@ defineExpose({ change })
           <th v-if="mayWrite"></th>
         </tr>
       </thead>
-      <tbody v-for="(f, k) in found" :key="k" :class="f.level" :data-at="`fits.${k}`" tabindex="-1">
+      <tbody v-for="(f, k) in found" :key="k" :class="f.level">
         <tr>
           <td>
             <b>{{ f.name }}</b>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** What is cut: every part of the job, and one of them drawn. */
-import { computed, onMounted, ref } from 'vue'
+import { computed, onMounted, ref, useTemplateRef } from 'vue'
 import { useDraft } from '../../composables/useDraft'
 import { usePicked } from '../../composables/usePicked'
 import { attempt, job, mayWrite } from '../../shared/job'
@@ -37,10 +37,11 @@ function choose(part: number) {
 function change(asked?: string) {
   if (row.value && begin(row.value.spec as Draft, row.value) && asked) void leadTo(fieldOf(asked))
 }
-/** To what states a finding: the part's form, where somebody may write, else its drawing. */
+const fits = useTemplateRef('fits')
+/** To what states a finding: the form of the part or of the fit, where somebody may write, else the part's drawing. */
 function leadThere(part: number, asked: string) {
   if (!leave()) return
-  if (!part) return void leadTo(asked)
+  if (!part) return void (mayWrite.value && fits.value?.lead(asked))
   chosen.value = part
   if (!mayWrite.value || !asked || !row.value) return
   if (begin(row.value.spec as Draft, row.value)) void leadTo(asked)
@@ -63,7 +64,7 @@ function leadThere(part: number, asked: string) {
     <section>
       <PartList :chosen="chosen" @choose="choose" />
       <Audit @lead="leadThere" />
-      <Fits />
+      <Fits ref="fits" />
       <Budget />
       <p v-if="job!.parts.length" class="notice gap">
         {{ $t('parts.next') }}

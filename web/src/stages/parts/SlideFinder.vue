@@ -3,6 +3,7 @@
 import { computed, ref } from 'vue'
 import { call, type S } from '../../api/client'
 import { attempt, job } from '../../shared/job'
+import { t } from '../../messages'
 import { useCatalogue } from '../../composables/useCatalogue'
 import { unit } from '../../shared/units'
 import ChoiceField from '../../ui/ChoiceField.vue'
@@ -25,7 +26,8 @@ const find = () =>
   })
 /** Play in hundredths; of inches in thousandths. */
 const play = (mm: number) => (unit.value === 'mm' ? mm.toFixed(2) : (mm / 25.4).toFixed(3))
-const said = (s: S['SlideHere']) => [s.words, s.in_job ? 'in this job' : '', s.on_hand].filter(Boolean).join('; ')
+const said = (s: S['SlideHere']) =>
+  [s.words, s.in_job ? t('parts.in_this_job') : '', s.on_hand].filter(Boolean).join('; ')
 </script>
 <template>
   <details class="gap">

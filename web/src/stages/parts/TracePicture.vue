@@ -2,6 +2,7 @@
 /** The picture that is traced: places are pressed on it and moved, by hand or by the arrows; the outline lies over. */
 import { computed, ref } from 'vue'
 import type { S } from '../../api/client'
+import Mark from './Mark.vue'
 import { overPicture, through, type Matrix, type Place } from './trace'
 
 type Props = {
@@ -39,25 +40,9 @@ function move(event: PointerEvent) {
   if (typeof held.value === 'string') put(held.value, place(event))
   else if (held.value !== null) emit('corner', held.value, place(event))
 }
-const NUDGES: Record<string, Place> = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }
-function nudged(event: KeyboardEvent, from: Place): Place | null {
-  const by = NUDGES[event.key]
-  if (!by) return null
-  event.preventDefault()
-  const step = event.shiftKey ? 10 : 1
-  return [from[0] + by[0] * step, from[1] + by[1] * step]
-}
-function nudge(event: KeyboardEvent, name: string) {
-  const to = nudged(event, at.value[name])
-  if (to) put(name, to)
-}
 const corners = computed(() =>
   props.outline && props.matrix ? props.outline.outer.vertices.map((v) => through(props.matrix!, [v.x, v.y])) : [],
 )
-function nudgeCorner(event: KeyboardEvent, k: number) {
-  const to = nudged(event, corners.value[k])
-  if (to) emit('corner', k, to)
-}
 const rings = computed(() =>
   props.outline && props.matrix
     ? [props.outline.outer, ...(props.outline.openings ?? [])].map((r) => overPicture(r, props.matrix!))
@@ -91,20 +76,15 @@ const r = computed(() => (size.value[0] || 1000) / 90 / zoom.value)
         @pointerleave="held = null"
       >
         <path v-for="(d, k) in rings" :key="k" :d="d" class="found" :stroke-width="r / 3" />
-        <circle
+        <Mark
           v-for="(c, k) in corners"
           :key="`k${k}`"
-          class="corner"
-          tabindex="0"
-          role="button"
-          :aria-label="$t('parts.corner_x', [k + 1])"
-          :cx="c[0]"
-          :cy="c[1]"
-          :r="r * 0.8"
-          :stroke-width="r / 4"
-          @pointerdown.prevent="held = k"
-          @click.stop
-          @keydown="nudgeCorner($event, k)"
+          class="filled"
+          :at="c"
+          :radius="r * 0.8"
+          :label="$t('parts.corner_x', [k + 1])"
+          @hold="held = k"
+          @move="emit('corner', k, $event)"
         />
         <template v-if="!outline">
           <g v-for="name in order.filter((n) => at[n])" :key="name">
@@ -113,19 +93,7 @@ const r = computed(() => (size.value[0] || 1000) / 90 / zoom.value)
               class="cross"
               :stroke-width="r / 5"
             />
-            <circle
-              class="place"
-              tabindex="0"
-              role="button"
-              :aria-label="words(name)"
-              :cx="at[name][0]"
-              :cy="at[name][1]"
-              :r="r * 1.2"
-              :stroke-width="r / 4"
-              @pointerdown.prevent="held = name"
-              @click.stop
-              @keydown="nudge($event, name)"
-            />
+            <Mark :at="at[name]" :radius="r * 1.2" :label="words(name)" @hold="held = name" @move="put(name, $event)" />
             <text :x="at[name][0] + r * 1.6" :y="at[name][1] - r" :style="`font-size:${r * 2.4}px`">
               {{ name.split(' ').pop() }}
             </text>
@@ -159,16 +127,6 @@ svg {
 .found {
   fill: none;
   stroke: var(--gives);
-}
-.place,
-.corner {
-  fill: transparent;
-  stroke: var(--mark);
-  cursor: grab;
-  touch-action: none;
-}
-.corner {
-  fill: var(--sheet);
 }
 .cross {
   stroke: var(--mark);

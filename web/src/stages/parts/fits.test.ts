@@ -71,6 +71,14 @@ it('adds one beside those there are, and asks its name first', async () => {
   expect(sent.mock.lastCall![0].map((f: { name: string }) => f.name)).toEqual(['hinge', 'axle'])
   expect(shown.find('form.panel').exists()).toBe(false)
 })
+it('is led to from what the audit found, with the hand in its form', async () => {
+  const shown = mount(Fits, { attachTo: document.body })
+  await (shown.vm as unknown as { lead: (asked: string) => Promise<void> }).lead('fits.0')
+  const name = shown.find('#fit-name').element as HTMLInputElement
+  expect(name.value).toBe('hinge')
+  expect(document.activeElement).toBe(name)
+  shown.unmount()
+})
 it('takes away the one that is meant, and leaves readers alone', async () => {
   const shown = mount(Fits)
   await shown.find('[aria-label="Take away hinge"]').trigger('click')

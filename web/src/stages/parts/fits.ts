@@ -19,7 +19,7 @@ export function said(by: By, offers: S['FitOffers']): Side {
     joint: by === 'joint' ? (first.joint ?? '') : '',
   }
 }
-const measured = (): Side => ({ size: entry(''), off: null, section_id: '', hole: '', joint: '' })
+export const measured = (): Side => said('size', { holes: [], joints: [] })
 export const row = () => ({ name: '', size: entry(''), off: null, count: 1 })
 export const blank: Record<'pin' | 'stack', () => Fit> = {
   pin: () => ({ kind: 'pin', name: '', inner: measured(), outer: measured(), moves: 'turns' }),

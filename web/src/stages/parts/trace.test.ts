@@ -107,7 +107,7 @@ it('moves a corner of the outline, and presses nothing anew while it lies there'
   await open(picture)
   await picture.find('svg').trigger('click', { clientX: 60, clientY: 120 })
   expect(picture.emitted('update:modelValue')).toBeUndefined()
-  await picture.findAll('circle.corner')[1].trigger('keydown', { key: 'ArrowUp' })
+  await picture.findAll('circle')[1].trigger('keydown', { key: 'ArrowUp' })
   expect(picture.emitted('corner')).toEqual([[1, [100, -1]]])
 })
 it('makes a part of what was found, and says how far it may be off', async () => {
