@@ -102,7 +102,7 @@ def test_solid_bar_springs_back_by_its_yield():
     x = candidates * y / (e * t)
     bent_to = candidates[np.argmin(np.abs(candidates / (4 * x**3 - 3 * x + 1) - inside))]
     assert mark.set_deg == pytest.approx(90 * (inside + t / 2) / (bent_to + t / 2), rel=1e-4)
-    assert mark.set_by == "computed"
+    assert mark.set_by == "yield and radius"
 
 
 def test_what_springs_back_too_far_wants_a_trial():

@@ -45,7 +45,7 @@ def solid_set(turn_deg: float, inside_mm: float, depth_mm: float, metal: Materia
     found = sprung_from_deg(turn_deg, inside_mm, depth_mm, metal.yield_MPa, metal.E_MPa)
     if found > MOST_SPRUNG * turn_deg:
         return None, "a trial: so wide a bend springs back too far to say"
-    return found, "computed"
+    return found, "yield and radius"
 
 
 def set_words(line: BendLine) -> str:

@@ -91,7 +91,7 @@ export default {
   bend: 'Bend',
   begins_and_ends: 'From – to',
   its_middle: 'Middle',
-  about_the_middle: "About the bar's middle",
+  about_the_middle: 'About the middle',
   set_to: 'Set to',
   set_by_x: 'Marks count from the left end. How far it is set: by {0}.',
   not_said: 'not said',

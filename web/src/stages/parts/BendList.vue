@@ -30,7 +30,7 @@ async function told() {
   if (await keep([...every(), made])) of.value = null
 }
 const forget = (at: number) => keep(every().filter((_, k) => k !== at))
-const signed = (mm: number) => `${mm < 0 ? '−' : '+'}${length(Math.abs(mm))}`
+const signed = (mm: number) => `${Math.abs(mm) < 0.05 ? '' : mm < 0 ? '−' : '+'}${length(Math.abs(mm))}`
 </script>
 <template>
   <section v-if="marks.length" :aria-label="$t('parts.bends_in_order')" class="gap">

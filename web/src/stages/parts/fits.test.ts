@@ -72,6 +72,7 @@ it('adds one beside those there are, and asks its name first', async () => {
   expect(shown.find('form.panel').exists()).toBe(false)
 })
 it('is led to from what the audit found, with the hand in its form', async () => {
+  vi.stubGlobal('CSS', { escape: (text: string) => text })
   const shown = mount(Fits, { attachTo: document.body })
   await (shown.vm as unknown as { lead: (asked: string) => Promise<void> }).lead('fits.0')
   const name = shown.find('#fit-name').element as HTMLInputElement
