@@ -218,6 +218,7 @@ def test_E11_a_shop_has_a_fair_number_of_plans_under_way(owner, job, settings):
 
 def test_E14_health_knows_the_workers_and_the_queue(owner, job, client):
     import threading
+    import time
 
     from yorvek.server.cutting.beats import beats
 
@@ -235,8 +236,14 @@ def test_E14_health_knows_the_workers_and_the_queue(owner, job, client):
     Beat.objects.create(name="a dead one", at=timezone.now() - timedelta(minutes=1))
     assert client.get("/api/health").json()["workers"] == 1
     stopped = threading.Event()
+    beating = beats(stopped)
+    until = time.monotonic() + 20
+    while client.get("/api/health").json()["workers"] != 2:
+        assert time.monotonic() < until, "it does not beat"
+        time.sleep(0.05)
     stopped.set()
-    beats(stopped).join(5)
+    beating.join(5)
+    assert client.get("/api/health").json()["workers"] == 1, "it takes its word back"
 
 
 def test_E15_answers_are_packed_for_whoever_takes_that(owner, job):

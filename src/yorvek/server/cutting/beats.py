@@ -1,10 +1,13 @@
-"""Whether the workers live: each says so every few seconds, also while a plan takes it an hour."""
+"""Whether the workers live: each says so every few seconds, also while a plan takes it an hour; one that ends in order
+takes its word back.
+"""
 
 from __future__ import annotations
 
 import os
 import socket
 import threading
+from contextlib import suppress
 from datetime import timedelta
 
 from django.db import InterfaceError, OperationalError, connection
@@ -27,6 +30,8 @@ def beats(stop: threading.Event) -> threading.Thread:
             except (OperationalError, InterfaceError):
                 connection.close()
             stop.wait(EVERY_S)
+        with suppress(OperationalError, InterfaceError):
+            Beat.objects.filter(name=name).delete()
         connection.close()
 
     thread = threading.Thread(target=run, daemon=True)

@@ -2,7 +2,7 @@
 /** A place on a picture that is taken hold of, or moved by the arrows: a pixel, or ten with shift. */
 import type { Place } from './trace'
 
-const props = defineProps<{ at: Place; radius: number; label: string }>()
+const props = defineProps<{ place: Place; radius: number; label: string }>()
 const emit = defineEmits<{ hold: []; move: [Place] }>()
 const NUDGES: Record<string, Place> = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }
 function nudge(event: KeyboardEvent) {
@@ -10,7 +10,7 @@ function nudge(event: KeyboardEvent) {
   if (!by) return
   event.preventDefault()
   const step = event.shiftKey ? 10 : 1
-  emit('move', [props.at[0] + by[0] * step, props.at[1] + by[1] * step])
+  emit('move', [props.place[0] + by[0] * step, props.place[1] + by[1] * step])
 }
 </script>
 <template>
@@ -19,8 +19,8 @@ function nudge(event: KeyboardEvent) {
     tabindex="0"
     role="button"
     :aria-label="label"
-    :cx="at[0]"
-    :cy="at[1]"
+    :cx="place[0]"
+    :cy="place[1]"
     :r="radius"
     :stroke-width="radius / 4"
     @pointerdown.prevent="emit('hold')"

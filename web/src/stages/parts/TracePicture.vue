@@ -80,7 +80,7 @@ const r = computed(() => (size.value[0] || 1000) / 90 / zoom.value)
           v-for="(c, k) in corners"
           :key="`k${k}`"
           class="filled"
-          :at="c"
+          :place="c"
           :radius="r * 0.8"
           :label="$t('parts.corner_x', [k + 1])"
           @hold="held = k"
@@ -93,7 +93,7 @@ const r = computed(() => (size.value[0] || 1000) / 90 / zoom.value)
               class="cross"
               :stroke-width="r / 5"
             />
-            <Mark :at="at[name]" :radius="r * 1.2" :label="words(name)" @hold="held = name" @move="put(name, $event)" />
+            <Mark :place="at[name]" :radius="r * 1.2" :label="words(name)" @hold="held = name" @move="put(name, $event)" />
             <text :x="at[name][0] + r * 1.6" :y="at[name][1] - r" :style="`font-size:${r * 2.4}px`">
               {{ name.split(' ').pop() }}
             </text>

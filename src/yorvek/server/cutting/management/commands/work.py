@@ -52,7 +52,7 @@ class Command(BaseCommand):
 
         for number in (signal.SIGTERM, signal.SIGINT):
             signal.signal(number, stop)
-        beats(SHUTTING_DOWN)
+        beating = beats(SHUTTING_DOWN)
         warm_up()
         while not SHUTTING_DOWN.is_set():
             try:
@@ -65,3 +65,4 @@ class Command(BaseCommand):
                 connection.close()
                 time.sleep(1)
             SHUTTING_DOWN.wait(0.3)
+        beating.join(2)
