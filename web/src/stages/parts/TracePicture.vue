@@ -93,7 +93,13 @@ const r = computed(() => (size.value[0] || 1000) / 90 / zoom.value)
               class="cross"
               :stroke-width="r / 5"
             />
-            <Mark :place="at[name]" :radius="r * 1.2" :label="words(name)" @hold="held = name" @move="put(name, $event)" />
+            <Mark
+              :place="at[name]"
+              :radius="r * 1.2"
+              :label="words(name)"
+              @hold="held = name"
+              @move="put(name, $event)"
+            />
             <text :x="at[name][0] + r * 1.6" :y="at[name][1] - r" :style="`font-size:${r * 2.4}px`">
               {{ name.split(' ').pop() }}
             </text>
