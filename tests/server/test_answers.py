@@ -234,6 +234,14 @@ class TestBetweenProcesses:
         monkeypatch.setattr(thread, "work_out", again)
         assert owner.good("GET", base) == view
 
+    def test_all_processes_answer_with_the_same_view(self, owner, job):
+        """Each has the times of its own search; they are nobody's business."""
+        view = owner.good("GET", job["base"])
+        assert view["bars"] and all(b["plan"]["trace"] == [] for b in view["bars"])
+        forget()
+        opened._kept.clear()
+        assert owner.good("GET", job["base"]) == view
+
     def test_G5_a_structure_is_not_worked_out_under_the_lock(self, owner, monkeypatch):
         forget()
         base = f"/jobs/{owner.good('POST', '/jobs', {'name': 'Otter Holt', 'unit': 'mm'})['job']['id']}"

@@ -237,10 +237,13 @@ def test_E14_health_knows_the_workers_and_the_queue(owner, job, client):
     assert client.get("/api/health").json()["workers"] == 1
     stopped = threading.Event()
     beating = beats(stopped)
-    until = time.monotonic() + 20
-    while client.get("/api/health").json()["workers"] != 2:
-        assert time.monotonic() < until, "it does not beat"
+    counted = 0
+    for _ in range(400):
+        counted = client.get("/api/health").json()["workers"]
+        if counted == 2:
+            break
         time.sleep(0.05)
+    assert counted == 2, "it beats"
     stopped.set()
     beating.join(5)
     assert client.get("/api/health").json()["workers"] == 1, "it takes its word back"

@@ -106,11 +106,11 @@ def thread_figures(found: Figures, sheets: list[shapes.SheetView]) -> shapes.Thr
 
 
 def bar_views(bars: list[BarResult]) -> list[shapes.BarView]:
-    """Plans of the profiles with the order of work."""
+    """Plans of the profiles with the order of work; without the search's times, which every process has its own of."""
     return [
         shapes.BarView(
             group=b.group,
-            plan=b.plan,
+            plan=b.plan.model_copy(update={"trace": []}),
             laid=[laid(b.group, x) for x in b.plan.bars],
             stops=stops_of(b),
             proof=proof_words(b.plan),
