@@ -78,7 +78,8 @@ def test_a_pin_that_does_not_go_in_is_told_mended_and_taken_back(inside: tuple[P
     fits.get_by_role("button", name="Change pin of the new strap").click()
     form.get_by_label("Across").first.fill("24")
     form.get_by_role("button", name="Save the fit").click()
-    found.wait_for(state="detached")
+    found.get_by_text("pin of the new strap").wait_for(state="detached")
+    found.get_by_text("nothing to decide").wait_for()
     fits.get_by_text("What slides over this, or into it?").click()
     choose(page, "Tube or bar", "CHS 33.7×2.6")
     fits.get_by_role("button", name="Find it").click()
@@ -86,7 +87,7 @@ def test_a_pin_that_does_not_go_in_is_told_mended_and_taken_back(inside: tuple[P
     page.get_by_role("button", name="Undo").click()
     found.get_by_text("1 to decide").wait_for()
     page.get_by_role("button", name="Undo").click()
-    found.wait_for(state="detached")
+    found.get_by_text("pin of the new strap").wait_for(state="detached")
 
 
 def test_a_template_is_traced_from_its_picture(inside: tuple[Page, str]) -> None:
@@ -123,3 +124,44 @@ def test_a_template_is_traced_from_its_picture(inside: tuple[Page, str]) -> None
     page.get_by_role("row", name=re.compile("^S9")).wait_for()
     page.get_by_role("button", name="Undo").click()
     page.get_by_role("row", name=re.compile("^S9")).wait_for(state="detached")
+
+
+def test_the_other_hand_follows_and_pairs_are_counted(inside: tuple[Page, str]) -> None:
+    page, job = inside
+    page.goto(f"{job}/parts")
+    page.get_by_role("row").filter(has_text="K1").click()
+    page.get_by_role("button", name="Add its other hand").click()
+    page.get_by_role("heading", name="As K1, mirrored").wait_for()
+    assert page.get_by_label("Mark", exact=True).input_value() == "K3"
+    page.get_by_role("button", name="Save part").click()
+    uneven = page.get_by_text("4 right and 2 left: a pair wants as many of each")
+    uneven.first.wait_for()
+    page.get_by_role("heading", name="K3 guide plate").wait_for()
+    page.get_by_text("as K1, mirrored").first.wait_for()
+    page.get_by_role("button", name="Undo").click()
+    uneven.first.wait_for(state="detached")
+    page.get_by_role("row").filter(has_text="K1").click()
+    page.get_by_role("button", name="Change", exact=True).click()
+    page.get_by_role("group", name="Countersunk hole 1").get_by_label("From the left").fill("25")
+    page.get_by_role("button", name="Save part").click()
+    page.get_by_role("heading", name="K1 guide plate").wait_for()
+    page.get_by_role("row").filter(has_text="K2").click()
+    page.get_by_text("at 125, 20").first.wait_for()
+    page.get_by_role("button", name="Undo").click()
+    page.get_by_text("at 120, 20").first.wait_for()
+
+
+def test_a_drill_template_is_cut_with_the_rest_and_weighs_nothing_there(inside: tuple[Page, str]) -> None:
+    page, job = inside
+    page.goto(f"{job}/parts")
+    stage = page.get_by_role("navigation", name="Stages")
+    page.get_by_text("165.2 kg").first.wait_for()
+    page.get_by_role("row").filter(has_text="K1").click()
+    page.get_by_role("button", name="Add a drill template").click()
+    page.get_by_label("Kept, after the job").fill("plate rack")
+    page.get_by_role("button", name="Save part").click()
+    page.get_by_text("A drill template, used 2 times; no weight of what is built; kept: plate rack").wait_for()
+    stage.get_by_text("18 pieces").wait_for()
+    assert stage.get_by_text("165.2 kg").count() == 1
+    page.get_by_role("button", name="Undo").click()
+    stage.get_by_text("17 pieces").wait_for()

@@ -12,10 +12,13 @@ from tests.core.test_plate_families import bend, spec
 from tests.core.test_saddles import TUBE, bar
 from yorvek.core.files.pdf import cut_list_pdf
 from yorvek.core.jobs.audit import RULES
+from yorvek.core.jobs.free_joints import FreeJointSpec
 from yorvek.core.jobs.spec import GoingOn, StockSpec
 from yorvek.core.parts import PartSpec
 from yorvek.core.quantities.entry import Length, resolve
 from yorvek.core.records.digest import digest_of
+
+SQUARE = "SHS 60×60×4 hot"
 
 
 def mm(value):
@@ -42,6 +45,23 @@ def bent(**more):
     return marked(spec("bent", sizes.pop("features", ()), **sizes), "F9")
 
 
+def bracket():
+    """A left and a right one of it are two pieces."""
+    return bent(features=[hole(x=30, y=30)])
+
+
+def vented(*at, size=16):
+    """A square tube of 60 with holes in its upper wall; the seam is another matter."""
+    holes = [hole(size=size, x=x, y=30, face="top", through=False) for x in at]
+    return marked(bar(SQUARE), "F9", features=spec("rectangle", holes, width=900, height=90, thickness=9).features)
+
+
+def twin(mark="F9", of=1, **more):
+    own = {k: more.pop(k) for k in ("qty", "hand") if k in more}
+    shape = {"family": "twin", "of": of, **more}
+    return resolve(PartSpec.model_validate({"mark": mark, "shape": shape, **own}), {})
+
+
 STOCK = {
     1: {"item": {"form": "bar", "section_id": TUBE, "material_id": "S355", "length": mm(6000), "price": mm(60)}},
     2: {
@@ -60,7 +80,6 @@ def audited(*parts, stock=STOCK, **job):
 
 
 VAN = {"longest_piece": Length(text="4000", value=4000)}
-SQUARE = "SHS 60×60×4 hot"
 ROW = {"pattern": "row", "count": 3, "pitch": {"text": "28"}}
 DEMOS = sorted(p.name.removesuffix(".job.json") for p in DEMO.glob("*.job.json"))
 MISTAKES = [
@@ -91,6 +110,29 @@ MISTAKES = [
     ("a hole in a tube", [marked(bar(SQUARE), "F9", features=spec("rectangle", [hole(x=100, y=30)], width=300,
      height=90, thickness=9).features)], {}, "care", "features.0.face", "seam", "lay the seam to the top"),
     ("one piece under two marks", [marked(plate(), "F8"), plate()], {}, "care", "qty", "same piece as F8", "one mark"),
+    ("a mirror image of the same hand", [marked(bracket(), "F8", hand="left"), twin(hand="left")], {}, "stop", "hand",
+     "F8 mirrored, and both are said to be left", "right"),
+    ("a right one that is no mirror image", [marked(bracket(), "F8", hand="left"), twin(hand="right", mirrored=False)],
+     {}, "stop", "shape.mirrored", "made as F8, which is left: two alike", "mirror it"),
+    ("two drawn alike where a pair is wanted",
+     [marked(bracket(), "F8", hand="left"), marked(bracket(), "F9", hand="right")], {}, "stop", "hand",
+     "drawn as F8, which is left: two alike", "the other hand of F8"),
+    ("more left ones than right ones", [marked(bracket(), "F8", hand="left", qty=4), twin(qty=3)], {}, "stop", "qty",
+     "4 left and 3 right", "4 of each"),
+    ("more of one hand than of the other", [marked(bracket(), "F8", qty=3), twin(qty=2)], {}, "stop", "qty",
+     "3 of one hand and 2 of the other", "3 of each"),
+    ("a left one alone", [marked(bracket(), "F9", hand="left", qty=2)], {}, "care", "hand", "2 left, and no right one",
+     "its other hand"),
+    ("a growth that brings holes to the edge", [marked(plate(hole(x=20, y=100)), "F8"),
+     twin(grown=mm(-6), mirrored=False)], {}, "stop", "shape.of", "14 mm from the edge", "16.8 mm"),
+    ("a tube that is welded shut for the zinc bath", [marked(bar(), "F9")], {"finish": "galvanised"}, "stop",
+     "features", "no vent at both ends: it bursts", "⌀12.1 mm"),
+    ("a tube with a vent at one end only", [vented(60)], {"finish": "galvanised"}, "stop", "features",
+     "no vent at its right end", "⌀15 mm"),
+    ("a vent that is too small", [vented(60, 840, size=12)], {"finish": "galvanised"}, "stop", "features",
+     "no vent at both ends", "⌀15 mm"),
+    ("a bolt beside a bend", [bent(features=[hole(x=51.2, y=50)])], {}, "care", "features.0.x", "no room for washer",
+     "17.6 mm from the bend"),
     ("one bar under two marks", [marked(bar(), "F8"), marked(bar(), "F9")], {}, "care", "qty", "piece as F8", "F9"),
 ]  # fmt: skip
 
@@ -114,6 +156,10 @@ SOUND = [
     [bent(features=[hole(x=30, y=50)])],
     [marked(bar(), "P1"), marked(bar(length=mm(901)), "P2")],
     [plate(), plate(width=301).model_copy(update={"mark": "F8"})],
+    [marked(bracket(), "F8", hand="left", qty=4), twin(qty=4)],
+    [marked(bracket(), "F8", qty=4), twin(qty=4)],
+    [marked(plate(), "F8", hand="left"), marked(plate(), "F9", hand="right")],
+    [marked(plate(hole(x=20, y=100)), "F8"), twin(grown=mm(20), mirrored=False)],
     [marked(spec("lug", width=60, height=60, hole=40, thickness=15), "L1")],
     [marked(spec("ring", outer=100, inner=90, thickness=8), "R1")],
     [marked(spec("web", width=600, height=150, hole=100, holes=4, thickness=6), "W1")],
@@ -123,6 +169,49 @@ SOUND = [
 @pytest.mark.parametrize("parts", SOUND, ids=lambda parts: parts[0].shape.family)
 def test_of_a_sound_job_nothing_is_said(parts):
     assert audited(*parts).audit == []
+
+
+GALVANISED = {"finish": "galvanised"}
+
+
+def test_a_vented_tube_goes_to_the_bath_and_what_is_open_needs_none():
+    """60 mm: a quarter is ⌀15, within 90 mm of each end."""
+    assert audited(vented(60, 840), **GALVANISED).to_decide() == []
+    assert audited(vented(95, 840), **GALVANISED).to_decide() != []
+    assert audited(marked(bar("UPN 100"), "F9"), **GALVANISED).audit == []
+    assert audited(marked(bar(), "F9"), **GALVANISED, welded=False).audit == []
+    assert audited(vented(60, 840), finish="paint").to_decide() == []
+
+
+MIXED = ("S355", "6061-T6")
+
+
+@pytest.mark.parametrize(
+    ("environment", "metals", "level"),
+    [
+        ("salt", MIXED, "stop"),
+        ("outdoor", MIXED, "care"),
+        ("dry", MIXED, None),
+        ("salt", ("S355", "S235"), None),
+        ("salt", ("304", "S355"), "stop"),
+    ],
+)
+def test_two_metals_that_touch_are_named_where_it_is_wet(environment, metals, level):
+    own, other = metals
+    joint = {
+        "mark": "J7",
+        "section_id": SQUARE,
+        "material_id": own,
+        "onto": [{"section_id": SQUARE, "material_id": other}],
+    }
+    state = plain_job(joints={4: resolve(FreeJointSpec.model_validate(joint), {})}, members={}, loads={}, parts={})
+    state = state.model_copy(update={"job": state.job.model_copy(update={"environment": environment})})
+    found = [(f.level, f.mark, f.part) for f in worked(state).audit if f.rule == "metals"]
+    assert found == ([(level, "J7", 0)] if level else [])
+    if level:
+        assert next(f for f in worked(state).audit if f.rule == "metals").words.startswith(
+            "aluminium on carbon steel" if "6061-T6" in metals else "carbon steel on stainless"
+        )
 
 
 def test_the_least_is_enough_and_of_several_the_worst_is_named():

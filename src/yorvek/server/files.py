@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import Any
 
-from yorvek.core.files.jobfile import JobFile, Numbered, filed, present_shapes, spec_in
+from yorvek.core.files.jobfile import JobFile, Numbered, filed, in_order, present_shapes, spec_in
 from yorvek.core.jobs.cuts import CutBarSpec
 from yorvek.core.jobs.spec import BarStockSpec, SheetStockSpec, StockSpec
 from yorvek.core.records import FILED
@@ -26,7 +26,7 @@ def load_job(user: User, file: JobFile, *, stock: bool = False, title: str = "")
         scope.edit.save()
         numbers: dict[str, dict[int, int]] = {}
         for kind in FILED:
-            for item in getattr(file, kind.plural):
+            for item in in_order(kind, getattr(file, kind.plural)):
                 spec = kind.renumbered(spec_in(item), numbers)
                 row = scope.create(ROWS[kind.name], spec, resolved=True)
                 if isinstance(item, Numbered):

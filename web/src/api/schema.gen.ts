@@ -5413,6 +5413,34 @@ export interface components {
             y: components["schemas"]["Place"];
         };
         /**
+         * Jig
+         * @description What it is for, how often it is used, and where it goes after that.
+         */
+        Jig: {
+            /**
+             * Kept
+             * @description where it is kept after the job
+             * @default
+             */
+            kept: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "spacer" | "stop" | "former" | "drill template";
+            /**
+             * Minutes
+             * @description to make one and set it up
+             */
+            minutes?: number | null;
+            /**
+             * Uses
+             * @description how often this job uses it
+             * @default 1
+             */
+            uses: number;
+        };
+        /**
          * JobFileIn
          * @description A job file; `stock`: take its stock lines into the book as well, but for those that are there.
          */
@@ -7475,6 +7503,15 @@ export interface components {
              * @default false
              */
             grain: boolean;
+            /**
+             * Hand
+             * @description whether it is the left one of a pair, or the right one
+             * @default
+             * @enum {string}
+             */
+            hand: "" | "left" | "right";
+            /** @description cut for the work and no part of it: it weighs nothing there */
+            jig?: components["schemas"]["Jig"] | null;
             /** Mark */
             mark: string;
             /**
@@ -7510,7 +7547,7 @@ export interface components {
              */
             qty: number;
             /** Shape */
-            shape: components["schemas"]["Rectangle"] | components["schemas"]["BasePlate"] | components["schemas"]["Gusset"] | components["schemas"]["RingPlate"] | components["schemas"]["LugPlate"] | components["schemas"]["SlottedPlate"] | components["schemas"]["FishPlate"] | components["schemas"]["WebPlate"] | components["schemas"]["BentPlate"] | components["schemas"]["TrayPlate"] | components["schemas"]["ConePlate"] | components["schemas"]["FreeOutline"] | components["schemas"]["BarPiece"];
+            shape: components["schemas"]["Rectangle"] | components["schemas"]["BasePlate"] | components["schemas"]["Gusset"] | components["schemas"]["RingPlate"] | components["schemas"]["LugPlate"] | components["schemas"]["SlottedPlate"] | components["schemas"]["FishPlate"] | components["schemas"]["WebPlate"] | components["schemas"]["BentPlate"] | components["schemas"]["TrayPlate"] | components["schemas"]["ConePlate"] | components["schemas"]["FreeOutline"] | components["schemas"]["BarPiece"] | components["schemas"]["Twin"];
         };
         /**
          * PartView
@@ -10939,6 +10976,38 @@ export interface components {
              * @default 0
              */
             value: number;
+        };
+        /**
+         * Twin
+         * @description Another part over again: it follows that part's shape, metal and features, and takes its own after them.
+         */
+        Twin: {
+            /**
+             * Bare
+             * @description without the features of the part that it follows
+             * @default false
+             */
+            bare: boolean;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            family: "twin";
+            /** @description a flat plate all round, a straight bar in its length; negative: smaller */
+            grown?: components["schemas"]["Size"] | null;
+            /**
+             * Mirrored
+             * @description its mirror image: the other hand
+             * @default true
+             */
+            mirrored: boolean;
+            /**
+             * Of
+             * @description the part that it follows
+             */
+            of: number;
+            /** @description of a plate; that of the other where not given */
+            thickness?: components["schemas"]["Thickness"] | null;
         };
         /**
          * Unplaced

@@ -196,6 +196,31 @@ def _check_references(file: JobFile) -> None:
                         field=f"{kind.name} {label_of(spec)}", got=f"{ref.kind} {ref.id}",
                         needs=f"the file has no {ref.kind} of that id",
                     )  # fmt: skip
+        in_order(kind, getattr(file, kind.plural))
+
+
+def in_order(kind: Kind, items: list[Any]) -> list[Any]:
+    """Items of a kind, each after those of the same kind that it stands on.
+
+    Raises:
+        InputError: some stand on each other.
+    """
+    by_id = {x.id: x for x in items if isinstance(x, Numbered)}
+    out: dict[int, Any] = {}
+    for each in items:
+        chain = [each]
+        while chain:
+            last = chain[-1]
+            wanted = (by_id.get(r.id) for r in kind.refers(spec_in(last)) if r.kind == kind.name)
+            first = next((x for x in wanted if x is not None and id(x) not in out), None)
+            if first is None:
+                out[id(chain.pop())] = last
+            elif any(first is x for x in chain):
+                needs = "to stand on something that does not stand on it"
+                raise InputError(field=kind.plural, got=label_of(spec_in(first)), needs=needs)
+            else:
+                chain.append(first)
+    return list(out.values())
 
 
 def spec_in(item: Any) -> Any:

@@ -55,7 +55,9 @@ def labels_pdf(job: JobSpec, found: Figures, unit: UnitSystem, *, opens: str = "
         canvas.drawString(x + 8, y + height - 26, mark)
         canvas.setFont(SANS, 7.5)
         module = w.part.module or "no module"
-        lines = [f"{n} of {w.part.qty}  {w.part.name}", _size(w, unit), f"{job.name}, {job.revision}", module]
+        if w.part.jig is not None and w.part.jig.kept:
+            module = f"keep: {w.part.jig.kept}"
+        lines = [f"{n} of {w.part.qty}  {w.part.named()}", _size(w, unit), f"{job.name}, {job.revision}", module]
         for m, words in enumerate(lines):
             canvas.drawString(x + 8, y + height - 40 - 10 * m, cut_short(shown(words), SANS, 7.5, width - CODE - 16))
         words = f"{opens}{i}&piece={n}" if opens else f"{job.name}|{job.revision}|{w.part.mark}|{n}"

@@ -52,7 +52,7 @@ def pieces_table(figures: Figures, unit: UnitSystem) -> Table:
             each = g.mass_kg if unit == "mm" else g.mass_kg / POUND_KG
         rows.append(
             [
-                w.part.mark, w.part.name, w.part.module, w.part.qty, what, w.part.material_id,
+                w.part.mark, w.part.named(), w.part.module, w.part.qty, what, w.part.material_id,
                 *(_number(mm, unit) for mm in sides), size,
                 None if each is None else round(each, 3), None if each is None else round(each * w.part.qty, 3),
             ]

@@ -269,7 +269,7 @@ def _piece(page: Page, w: WorkedPart, unit: UnitSystem) -> None:
     if held is not None:
         size = f"at most {cut_text(held.value, unit)}, measure first"
     more = f"{', '.join(g.notes)}; {mass_text(g.mass_kg, unit)} each" + (f"; {w.part.module}" if w.part.module else "")
-    page.columns(f"☐  {w.part.qty} × {w.part.mark}  {w.part.name}", more, size)
+    page.columns(f"☐  {w.part.qty} × {w.part.mark}  {w.part.named()}", more, size)
 
 
 def drill_list(page: Page, drilled: Sequence[Drilled], unit: UnitSystem) -> None:

@@ -29,7 +29,7 @@ def bars_drilled(parts: Mapping[int, WorkedPart]) -> list[Drilled]:
     """What is drilled, milled and tapped in the bars of a job, by part and tool."""
     return [
         Drilled(
-            part=w.part.mark, name=w.part.name, qty=w.part.qty, holes=t.holes, across_mm=t.across_mm, why=t.tool,
+            part=w.part.mark, name=w.part.named(), qty=w.part.qty, holes=t.holes, across_mm=t.across_mm, why=t.tool,
             tool="" if t.opens else t.tool,
         )
         for w in parts.values()

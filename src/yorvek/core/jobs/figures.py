@@ -189,6 +189,7 @@ def figures(
     sheets = sheet_groups(state, parts)
     bought = purchase(state.job, [(b.group, b.plan) for b in bars], sheets, sent_out(state, parts))
     limit = state.job.module_mass_limit
+    built = [w for w in parts.values() if w.part.jig is None]
     return Figures(
         members=members,
         structures=structures,
@@ -202,8 +203,8 @@ def figures(
         stiffness=stiffness,
         weakest=weakest,
         softest=softest,
-        mass_kg=sum(w.geometry.mass_kg * w.part.qty for w in parts.values() if w.geometry),
-        modules=module_masses(list(parts.values()), limit.value if limit else None, state.job.carried),
+        mass_kg=sum(w.geometry.mass_kg * w.part.qty for w in built if w.geometry),
+        modules=module_masses(built, limit.value if limit else None, state.job.carried),
         purchase=bought,
         bars_to_cut=sum(bar.count for b in bars for bar in b.plan.bars if bar.cuts),
         bars_to_buy=round(sum(x.amount for x in bought.of("bars"))),

@@ -16,6 +16,7 @@ from yorvek.core.jobs.state import JobState
 from yorvek.core.jobs.ways import ways
 from yorvek.core.model import Model
 from yorvek.core.parts.plates import Rectangle
+from yorvek.core.parts.spec import TwinMade
 from yorvek.core.workshop.processes import best
 
 Solve = Callable[[BarProblem], BarPlan]
@@ -42,11 +43,13 @@ class FlatChoice(Model):
 
 
 def flat_choice(state: JobState, parts: Mapping[int, WorkedPart], number: int, solve: Solve) -> FlatChoice | None:
-    """What a rectangle costs off flat bar and off sheet; None where no flat is as thick and wide enough."""
+    """What a rectangle costs off flat bar and off sheet; None where no flat is as thick and wide enough,
+    and for a twin: it comes off what the part that it follows comes off.
+    """
     w = parts[number]
     shape = w.part.shape
     flats = flats_for(w)[:MOST_FLATS]
-    if not isinstance(shape, Rectangle) or not flats:
+    if not isinstance(shape, Rectangle) or isinstance(w.part, TwinMade) or not flats:
         return None
 
     def metal(off_bar: bool, flat: str = "", *, there: bool = True) -> tuple[float, bool]:

@@ -76,7 +76,7 @@ def drilled(w: WorkedPart, id: str, way: Process | None) -> list[Drilled]:
         return []
     after = [
         Drilled(
-            part=id, name=w.part.name, qty=w.part.qty, holes=t.holes, across_mm=t.across_mm, why=t.tool, tool=t.tool
+            part=id, name=w.part.named(), qty=w.part.qty, holes=t.holes, across_mm=t.across_mm, why=t.tool, tool=t.tool
         )
         for t in g.tools
     ]
@@ -88,7 +88,7 @@ def drilled(w: WorkedPart, id: str, way: Process | None) -> list[Drilled]:
     other_why = f"{why_later(way, g.thickness_mm)}; it is no round hole: mill it"
     return [
         Drilled(
-            part=id, name=w.part.name, qty=w.part.qty, holes=n, across_mm=mm,
+            part=id, name=w.part.named(), qty=w.part.qty, holes=n, across_mm=mm,
             why=round_why[mm] if round_ else other_why,
         )
         for (round_, mm), n in sorted(sizes.items())

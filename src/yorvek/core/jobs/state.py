@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections import Counter
+from collections.abc import Iterator
 
 from yorvek.core.checks import BeamMember
 from yorvek.core.checks.notches import Notch
@@ -16,6 +17,8 @@ from yorvek.core.jobs.spec import DimensionSpec, JobSpec, LoadSpec, MemberLoad, 
 from yorvek.core.jobs.structures import StructureSpec
 from yorvek.core.model import Model
 from yorvek.core.parts import BarPiece, PartSpec
+from yorvek.core.parts.twin import Twin
+from yorvek.core.parts.twins import made_like
 from yorvek.core.quantities.entry import evaluate_dimensions
 from yorvek.core.sections.catalogue import is_size
 from yorvek.core.sections.line import is_composed
@@ -141,12 +144,14 @@ def beam_member(state: JobState, member: MemberSpec) -> BeamMember:
 
 
 def followed(state: JobState, part: PartSpec) -> PartSpec:
-    """A bar piece with what it takes from its member filled in.
+    """A part with what it takes from elsewhere filled in: a bar piece from its member, a twin from another part.
 
     Raises:
-        InputError: the member is gone.
+        InputError: the member or the part is gone, or is a twin itself.
     """
     shape = part.shape
+    if isinstance(shape, Twin):
+        return made_like(part, shape, followed(state, _first(state, shape)))
     if not isinstance(shape, BarPiece):
         return part
     if shape.member_id is None:
@@ -176,3 +181,22 @@ def followed(state: JobState, part: PartSpec) -> PartSpec:
             "module": part.module or member.module,
         }
     )
+
+
+def _first(state: JobState, twin: Twin) -> PartSpec:
+    """The part that a twin follows."""
+    first = state.parts.get(twin.of)
+    if first is None:
+        raise InputError(field="shape.of", got=str(twin.of), needs="the part it follows is gone: choose another")
+    if isinstance(first.shape, Twin):
+        raise InputError(field="shape.of", got=first.mark, needs="a part that is no twin itself: what that one follows")
+    return first
+
+
+def as_made(state: JobState) -> Iterator[PartSpec]:
+    """Every part as it is made; as it is entered where it cannot be."""
+    for part in state.parts.values():
+        try:
+            yield followed(state, part)
+        except InputError:
+            yield part

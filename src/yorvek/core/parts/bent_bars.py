@@ -53,7 +53,7 @@ def bent_bar(shape: BarPiece, s: Section, metal: Material) -> BentBar:
             itself.
     """
     first = _first_leg(shape, s)
-    rolls = [_roll(k, b, s) for k, b in enumerate(shape.bends)]
+    rolls = [roll_deg(k, b, s) for k, b in enumerate(shape.bends)]
     depths = [_depth(k, roll, s) for k, roll in enumerate(rolls)]
     radii = [_inside(k, b, depth, s, metal) for k, (b, depth) in enumerate(zip(shape.bends, depths, strict=True))]
     turns = [b.turn.value for b in shape.bends]
@@ -183,7 +183,12 @@ def _first_leg(shape: BarPiece, s: Section) -> Length:
     return shape.first_leg
 
 
-def _roll(k: int, bend: BarBend, s: Section) -> float:
+def roll_deg(k: int, bend: BarBend, s: Section) -> float:
+    """Of the plane that a bend is in, about the bar.
+
+    Raises:
+        InputError: a bar with flat sides is bent over a corner.
+    """
     if bend.roll is None:
         return QUARTER if s.shape == "flat" and s.width_mm < s.depth_mm else 0.0
     if not s.round and bend.roll.value % QUARTER:

@@ -6,6 +6,7 @@ from dataclasses import dataclass, field
 
 from yorvek.core.model import Model
 from yorvek.core.outlines import Outline, bounds_mm
+from yorvek.core.parts.twin import OF
 
 
 class DrawnDimension(Model):
@@ -82,5 +83,9 @@ class Shown:
 
 
 def field_of(asked: str) -> str:
-    """Where on a part's form stands what a drawing names: of its family, or of one of its features."""
+    """Where on a part's form stands what a drawing names: of its family, of one of its features, or of the part that it
+    follows.
+    """
+    if asked.startswith(OF):
+        return "shape.of"
     return asked if asked.startswith("features.") else f"shape.{asked}"

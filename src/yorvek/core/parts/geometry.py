@@ -16,7 +16,9 @@ from yorvek.core.parts.features.laid import laid
 from yorvek.core.parts.features.where import Host
 from yorvek.core.parts.plates import PlateShape
 from yorvek.core.parts.saying import Say, said_in
-from yorvek.core.parts.spec import BarPiece, PartSpec
+from yorvek.core.parts.spec import BarPiece, PartSpec, TwinMade
+from yorvek.core.parts.twin import Twin
+from yorvek.core.parts.twins import at_the_twin, flat_of, said_of
 from yorvek.core.parts.worked import PartGeometry
 from yorvek.core.quantities import UnitSystem
 
@@ -53,7 +55,23 @@ def part_geometry(part: PartSpec, unit: UnitSystem = "mm", tried: Sequence[BendT
     Raises:
         InputError: dimensions that contradict each other, unknown section or material.
     """
+    if isinstance(part, TwinMade):
+        return _twin(part, unit, tried)
+    return _worked(part, unit, tried)
+
+
+def _twin(part: TwinMade, unit: UnitSystem, tried: Sequence[BendTried]) -> PartGeometry:
+    """Raises InputError, where it is the other part's fault at what says which part that is."""
+    try:
+        return said_of(part, _worked(part, unit, tried), said_in(unit))
+    except InputError as error:
+        raise at_the_twin(error, part.like, part.of_features) from None
+
+
+def _worked(part: PartSpec, unit: UnitSystem, tried: Sequence[BendTried]) -> PartGeometry:
     say = said_in(unit)
+    if isinstance(part.shape, Twin):
+        raise InputError(field="shape.of", got=str(part.shape.of), needs="a part of this job to follow")
     if not isinstance(part.shape, BarPiece):
         return _plate(part, part.shape, say)
     if part.features and part.shape.ripped:
@@ -68,6 +86,9 @@ def _plate(part: PartSpec, shape: PlateShape, say: Say) -> PartGeometry:
     _, _, w, h = bounds_mm(bare)
     reach = 0.12 * max(w, h)
     shown = shape.shown(bare, reach, m, say)
+    if isinstance(part, TwinMade):
+        bare, shown = flat_of(part.like, shape, bare, shown)
+        _, _, w, h = bounds_mm(bare)
     features = on_legs(part.features, shape.starts(m))
     with_all = laid(bare, features, Host(t, m), say)
     asked = [*(shape.openings_asked() or [""] * len(bare.openings)), *with_all.asked]

@@ -9,7 +9,9 @@ from pydantic import Field
 from yorvek.core.model import Model
 from yorvek.core.parts.bar_bend import LEAST_NEUTRAL, BarBend, Measured
 from yorvek.core.parts.features import Feature
+from yorvek.core.parts.jig import Jig
 from yorvek.core.parts.plates import PlateShape
+from yorvek.core.parts.twin import Side, Twin
 from yorvek.core.quantities.entry import Angle, Length, Size
 
 
@@ -66,7 +68,7 @@ class BarPiece(Model):
         return left, right
 
 
-Shape = Annotated[PlateShape | BarPiece, Field(discriminator="family")]
+Shape = Annotated[PlateShape | BarPiece | Twin, Field(discriminator="family")]
 
 
 class PartSpec(Model):
@@ -82,7 +84,22 @@ class PartSpec(Model):
     edge: Literal["rough", "cut", "clean"] = Field(default="rough", description="the edge it needs at least")
     mirror: bool = Field(default=False, description="a plate that may be cut from its other side")
     first: bool = Field(default=False, description="goes first where the metal does not reach for all")
+    hand: Side = Field(default="", description="whether it is the left one of a pair, or the right one")
+    jig: Jig | None = Field(default=None, description="cut for the work and no part of it: it weighs nothing there")
     grain: bool = Field(default=False, description="keep its direction on the sheet")
     features: list[Feature] = Field(
         default=[], max_length=60, description="holes, threads, slots and openings of a plate, beside its family's own"
     )
+
+    def named(self) -> str:
+        """Its name, whether it is the left one or the right one, and what jig it is, as papers say it."""
+        own = f"{self.name} {self.hand}".strip()
+        return own if self.jig is None else f"{self.jig.kind}: {own}".removesuffix(": ")
+
+
+class TwinMade(PartSpec):
+    """A twin as it is made: shape and metal of the part that it follows, and that part's features before its own."""
+
+    like: Twin
+    of_mark: str
+    of_features: int

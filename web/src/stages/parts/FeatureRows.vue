@@ -7,12 +7,12 @@ import { begunAll } from '../../ui/asked'
 import ChoiceField from '../../ui/ChoiceField.vue'
 import NumberField from '../../ui/NumberField.vue'
 import QuantityField from '../../ui/QuantityField.vue'
-import { featureKinds, featurePatterns, type Draft, type Feature } from './part'
+import { featureKinds, featurePatterns, madeFamily, type Draft, type Feature } from './part'
 
 const draft = defineModel<Draft>({ required: true })
 /** Of a bar, as it is drawn from the side; an angle has a front and a bottom. */
 const FACES = ['front', 'back', 'top', 'bottom']
-const onBar = computed(() => draft.value.shape.family === 'bar')
+const onBar = computed(() => madeFamily(draft.value) === 'bar')
 const rows = computed<Feature[]>(() => draft.value.features ?? [])
 const kind = (name: string) => featureKinds.value.find((k) => k.kind === name)
 const pattern = (name: string) => featurePatterns.value.find((p) => p.kind === name)
@@ -62,7 +62,7 @@ const takeAway = (k: number) => (draft.value.features = rows.value.filter((_, i)
           <el-checkbox v-model="f.through">{{ $t('parts.through_both_walls') }}</el-checkbox>
         </template>
         <NumberField
-          v-if="draft.shape.family === 'bent'"
+          v-if="madeFamily(draft) === 'bent'"
           :id="`p-f${k}-leg`"
           v-model="f.leg"
           :at="`features.${k}.leg`"

@@ -13,7 +13,11 @@ import TextField from '../../ui/TextField.vue'
 import BarFaces from './BarFaces.vue'
 import BarFields from './BarFields.vue'
 import FeatureRows from './FeatureRows.vue'
-import { fieldOf, wordsOf, type Draft } from './part'
+import JigFields from './JigFields.vue'
+import EdgeFields from './EdgeFields.vue'
+import { fieldOf, madeFamily, titleOf, type Draft } from './part'
+import TwinFields from './TwinFields.vue'
+import ChoiceField from '../../ui/ChoiceField.vue'
 import PartPicture from './PartPicture.vue'
 import PlateFields from './PlateFields.vue'
 
@@ -32,15 +36,30 @@ const alive = computed(() => drafted(preview.found, 'parts', row.value?.id))
       </template>
     </Alive>
     <BarFaces v-if="alive?.geometry" :geometry="alive.geometry" />
-    <h2>{{ wordsOf(draft.shape.family) }}</h2>
+    <h2>{{ titleOf(draft) }}</h2>
     <div class="fields gap">
       <TextField id="p-mark" v-model="draft.mark" :label="$t('parts.mark')" at="mark" />
       <TextField id="p-name" v-model="draft.name" :label="$t('parts.name')" at="name" />
       <NumberField id="p-qty" v-model="draft.qty" :label="$t('parts.pieces')" at="qty" />
       <TextField id="p-mod" v-model="draft.module" :label="$t('parts.module')" at="module" list="modules" />
       <datalist id="modules"><option v-for="m in job!.job.spec.modules" :key="m" :value="m" /></datalist>
-      <BarFields v-if="draft.shape.family === 'bar'" v-model="draft" />
-      <PlateFields v-else v-model="draft" /><FeatureRows v-model="draft" /></div
+      <ChoiceField
+        id="p-hand"
+        v-model="draft.hand"
+        :label="$t('parts.hand')"
+        at="hand"
+        :options="[
+          { value: '', label: $t('parts.neither') },
+          { value: 'left', label: $t('parts.left') },
+          { value: 'right', label: $t('parts.right') },
+        ]"
+      />
+      <JigFields v-model="draft" />
+      <TwinFields v-if="draft.shape.family === 'twin'" v-model="draft" :own="row?.id" />
+      <BarFields v-else-if="draft.shape.family === 'bar'" v-model="draft" />
+      <PlateFields v-else v-model="draft" />
+      <EdgeFields v-if="draft.shape.family === 'twin' && madeFamily(draft) !== 'bar'" v-model="draft" />
+      <FeatureRows v-model="draft" /></div
   ></EditForm>
 </template>
 <style scoped>

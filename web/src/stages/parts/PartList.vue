@@ -12,7 +12,12 @@ defineProps<{ chosen: number | null }>()
 const emit = defineEmits<{ choose: [number] }>()
 const columns: Column<S['PartRow']>[] = [
   { id: 'mark', head: t('parts.mark'), by: (p) => p.spec.mark },
-  { id: 'name', head: t('parts.name'), by: (p) => p.spec.name, words: (p) => p.followed.module ?? '' },
+  {
+    id: 'name',
+    head: t('parts.name'),
+    by: (p) => p.spec.name,
+    words: (p) => `${p.followed.hand} ${p.spec.jig?.kind ?? ''} ${p.followed.module}`,
+  },
   { id: 'from', head: t('parts.from'), by: (p) => stockOf(p), words: (p) => p.followed.material_id ?? '' },
   { id: 'size', head: t('parts.size'), by: (p) => (p.trouble ? '' : sizeOf(p)), words: (p) => p.trouble ?? '' },
   { id: 'pieces', head: t('parts.pieces'), num: true, by: (p) => p.spec.qty },
@@ -31,7 +36,8 @@ const columns: Column<S['PartRow']>[] = [
     @update:model-value="emit('choose', $event!)"
   >
     <template #name="{ row: p }"
-      >{{ p.spec.name }} <span class="soft">{{ p.followed.module }}</span></template
+      >{{ p.spec.name }}
+      <span class="soft">{{ p.followed.hand }} {{ p.spec.jig?.kind }} {{ p.followed.module }}</span></template
     >
     <template #from="{ row: p }"
       >{{ stockOf(p) }} <span class="soft">{{ p.followed.material_id }}</span></template

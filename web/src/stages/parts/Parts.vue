@@ -41,7 +41,7 @@ const fits = useTemplateRef('fits')
 /** To what states a finding: the form of the part or of the fit, where somebody may write, else the part's drawing. */
 function leadThere(part: number, asked: string) {
   if (!leave()) return
-  if (!part) return void (mayWrite.value && fits.value?.lead(asked))
+  if (!part) return void (mayWrite.value && asked.startsWith('fits.') && fits.value?.lead(asked))
   chosen.value = part
   if (!mayWrite.value || !asked || !row.value) return
   if (begin(row.value.spec as Draft, row.value)) void leadTo(asked)
@@ -75,7 +75,7 @@ function leadThere(part: number, asked: string) {
       <DrawingIn v-if="bringing === 'drawing'" :materials="materials" @done="bringing = null" />
       <TraceIn v-else-if="bringing === 'picture'" :materials="materials" @done="bringing = null" />
       <PartForm v-else-if="draft" :form="form" />
-      <PartSheet v-else-if="row" :row="row" @change="change" />
+      <PartSheet v-else-if="row" :row="row" @change="change" @again="begin" />
     </section>
   </div>
 </template>

@@ -1,9 +1,10 @@
 <script setup lang="ts">
-/** A plate: what its family asks for, as the core says, and how it may lie on the sheet. */
+/** A plate: what its family asks for, as the core says. */
 import { computed } from 'vue'
 import type { S } from '../../api/client'
 import AskedFields from '../../ui/AskedFields.vue'
 import ChoiceField from '../../ui/ChoiceField.vue'
+import EdgeFields from './EdgeFields.vue'
 import { families, materials, type Draft } from './part'
 
 const draft = defineModel<Draft>({ required: true })
@@ -23,14 +24,5 @@ const asks = computed(() => families.value.find((f) => f.kind === draft.value.sh
     {{ $t('parts.outline_from_x', [draft.shape.source || $t('parts.a_drawing')]) }}
   </p>
   <AskedFields v-model="draft.shape" :asks="asks" within="shape." prefix="p-" :material="draft.material_id" />
-  <ChoiceField
-    id="p-edge"
-    v-model="draft.edge"
-    :label="$t('parts.edge_it_needs')"
-    at="edge"
-    :options="['rough', 'cut', 'clean']"
-  />
-  <el-checkbox v-model="draft.mirror">{{ $t('parts.may_be_turned_over') }}</el-checkbox>
-  <el-checkbox v-model="draft.first">{{ $t('parts.goes_first_if_the_metal') }}</el-checkbox>
-  <el-checkbox v-model="draft.grain">{{ $t('parts.keep_the_grains_direction') }}</el-checkbox>
+  <EdgeFields v-model="draft" />
 </template>

@@ -2,7 +2,7 @@
 import { t } from '../../messages'
 import { ref } from 'vue'
 import type { S } from '../../api/client'
-import { job } from '../../shared/job'
+import { copy, job } from '../../shared/job'
 import { catalogue } from '../../composables/useCatalogue'
 import { length, unit } from '../../shared/units'
 import { begunAll } from '../../ui/asked'
@@ -19,6 +19,8 @@ export type Draft = {
   mirror?: boolean
   first?: boolean
   grain: boolean
+  hand?: S['PartSpec']['hand']
+  jig?: S['PartSpec']['jig']
   features?: Feature[]
 }
 export type Feature = Record<string, any> & { kind: string; pattern: Record<string, any> }
@@ -64,14 +66,17 @@ const blankBar = () => ({
 })
 const metal = () => job.value!.members[0]?.spec.material_id ?? (unit.value === 'mm' ? 'S355' : 'A36')
 
-/** A new part of a family, under the next mark that is free. */
-export function blank(kind: string): Draft {
-  const letter = kind === 'bar' ? BAR.letter : known(kind)!.letter
+/** The next mark of a letter that is free. */
+function freeMark(letter: string): string {
   const taken = job.value!.parts.map((p) => p.spec.mark)
   let n = 1
   while (taken.includes(`${letter}${n}`)) n++
+  return `${letter}${n}`
+}
+/** A new part of a family, under the next mark that is free. */
+export function blank(kind: string): Draft {
   return {
-    mark: `${letter}${n}`,
+    mark: freeMark(kind === 'bar' ? BAR.letter : known(kind)!.letter),
     name: '',
     module: '',
     qty: 1,
@@ -81,11 +86,68 @@ export function blank(kind: string): Draft {
     mirror: false,
     first: false,
     grain: false,
+    hand: '',
+    jig: null,
     features: [],
   }
 }
-/** Where on its form stands what was pressed on a drawing: of its family, or of one of its features. */
-export const fieldOf = (asked: string): string => (asked.startsWith('features.') ? asked : `shape.${asked}`)
+const over = (of: number, mirrored: boolean) => ({
+  family: 'twin',
+  of,
+  mirrored,
+  bare: false,
+  grown: null,
+  thickness: null,
+})
+const letterOf = (mark: string) => /^[^\d]*/.exec(mark)![0].slice(0, 12) || BAR.letter
+/** The other hand of a part, as many as there are of it. */
+export function otherHand({ id, spec }: S['PartRow']): Draft {
+  return {
+    ...(copy(spec) as Draft),
+    mark: freeMark(letterOf(spec.mark)),
+    material_id: '',
+    hand: spec.hand ? OTHER[spec.hand] : '',
+    features: [],
+    shape: over(id, true),
+  }
+}
+/** A template that is laid on a part to drill it: the same outline and holes, one of it, used for each piece. */
+export function drillTemplate({ id, spec, followed }: S['PartRow']): Draft {
+  const of = spec.shape.family === 'twin' ? spec.shape.of : id
+  return {
+    ...(copy(spec) as Draft),
+    mark: freeMark('J'),
+    name: t('parts.template_for_x', [spec.mark]),
+    qty: 1,
+    material_id: '',
+    hand: '',
+    features: [],
+    jig: { kind: 'drill template', uses: followed.qty ?? 1, kept: '', minutes: null },
+    shape: over(of, spec.shape.family === 'twin' && spec.shape.mirrored !== false),
+  }
+}
+/** What a jig is, how often it is used, and where it goes. */
+export function saidOf(jig: NonNullable<S['PartSpec']['jig']>): string {
+  const kept = jig.kept ? t('parts.keep_x', [jig.kept]) : ''
+  const minutes = jig.minutes ? t('parts.x_minutes_each', [jig.minutes]) : ''
+  return t('parts.jig_x_used_x', [jig.kind, jig.uses ?? 1]) + kept + minutes
+}
+const OTHER = { left: 'right', right: 'left' } as const
+const firstOf = ({ shape }: Draft) => job.value!.parts.find((p) => p.id === shape.of)?.spec
+/** What a draft is once it is made: a twin is what it follows. */
+export const madeFamily = (draft: Draft): string =>
+  draft.shape.family === 'twin' ? (firstOf(draft)?.shape.family ?? 'twin') : draft.shape.family
+/** What a form is of: a family, or a part over again. */
+export function titleOf(draft: Draft): string {
+  if (draft.shape.family !== 'twin') return wordsOf(draft.shape.family)
+  const mark = firstOf(draft)?.mark ?? '?'
+  return draft.shape.mirrored ? t('parts.as_x_mirrored', [mark]) : t('parts.as_x', [mark])
+}
+/** Where on its form stands what was pressed on a drawing: of its family, of a feature, or of the part it follows. */
+export function fieldOf(asked: string): string {
+  if (asked.startsWith('of.')) return 'shape.of'
+  return asked.startsWith('features.') ? asked : `shape.${asked}`
+}
 
 export function sizeOf({ geometry: g }: S['PartRow']): string {
   if (!g) return ''

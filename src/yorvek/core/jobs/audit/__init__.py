@@ -8,12 +8,16 @@ from yorvek.core.jobs.audit.alike import ALIKE
 from yorvek.core.jobs.audit.edges import EDGES
 from yorvek.core.jobs.audit.fits import FITS
 from yorvek.core.jobs.audit.kind import Audited, AuditFinding, AuditRule, Flaw
+from yorvek.core.jobs.audit.metals import METALS
+from yorvek.core.jobs.audit.pairs import PAIRS
 from yorvek.core.jobs.audit.reach import REACH
+from yorvek.core.jobs.audit.room import ROOM
 from yorvek.core.jobs.audit.seams import SEAMS
+from yorvek.core.jobs.audit.vents import VENTS
 from yorvek.core.jobs.audit.warned import MADE
 from yorvek.core.jobs.spec import LONGEST_KEY
 
-RULES: tuple[AuditRule, ...] = (MADE, FITS, EDGES, REACH, SEAMS, ALIKE)
+RULES: tuple[AuditRule, ...] = (MADE, FITS, PAIRS, VENTS, METALS, EDGES, REACH, ROOM, SEAMS, ALIKE)
 
 __all__ = ["RULES", "AuditFinding", "AuditRule", "Audited", "audit"]
 

@@ -9,18 +9,28 @@ from yorvek.core.jobs.audit.kind import Audited, AuditRule, Flaw
 from yorvek.core.parts import BarPiece
 
 
-def _look(job: Audited) -> Iterator[Flaw]:
-    same: dict[str, list[tuple[int, str]]] = defaultdict(list)
+def same_pieces(job: Audited) -> list[list[int]]:
+    """Parts that are one and the same piece, where there is more than one of them."""
+    same: dict[str, list[int]] = defaultdict(list)
     for number, w, g in job.drawn():
         ends = w.part.shape.ends() if isinstance(w.part.shape, BarPiece) else []
         said = [g.outline.model_dump_json(), str(g.thickness_mm), str(g.section_id), g.material_id, w.part.process]
-        said += [str([f.model_dump_json() for f in g.faces]), str(g.tools), str(g.bends), str(ends)]
-        same["|".join(said)].append((number, w.part.mark))
-    for found in same.values():
-        for number, mark in found[1:]:
-            first = found[0][1]
-            mend = f"one mark and one number of pieces, or say in their names what tells {first} and {mark} apart"
-            yield Flaw(number, f"it is the same piece as {first}", mend, "qty", "care")
+        said += [str([f.model_copy(update={"asked": []}) for f in g.faces]), str(g.tools)]
+        said += [str([b.model_copy(update={"asked": ""}) for b in g.bends]), str(ends)]
+        same["|".join(said)].append(number)
+    return [numbers for numbers in same.values() if len(numbers) > 1]
+
+
+def _look(job: Audited) -> Iterator[Flaw]:
+    for numbers in same_pieces(job):
+        first = job.parts[numbers[0]].part
+        for number in numbers[1:]:
+            part = job.parts[number].part
+            if {first.hand, part.hand} == {"left", "right"} or (first.jig is None) != (part.jig is None):
+                continue
+            apart = f"say in their names what tells {first.mark} and {part.mark} apart"
+            mend = f"one mark and one number of pieces, or {apart}"
+            yield Flaw(number, f"it is the same piece as {first.mark}", mend, "qty", "care")
 
 
 ALIKE = AuditRule("alike", "one piece under two marks", _look)

@@ -16,6 +16,8 @@ from yorvek.core.outlines.width import is_circle, middle_of, span_of
 from yorvek.core.parts import BasePlate, PartGeometry
 from yorvek.core.parts.drawn import field_of
 from yorvek.core.parts.saying import Say, said_in
+from yorvek.core.parts.spec import TwinMade
+from yorvek.core.parts.twin import OF
 
 Sizes = NDArray[np.float64]
 EDGE, PITCH = 1.2, 2.2
@@ -72,7 +74,12 @@ def _least(size: Sizes, wrong: NDArray[np.bool_], holes: Sequence[tuple[Ring, st
 
 
 def _bolted(w: WorkedPart, asked: str) -> bool:
-    """Holes of features and of the grid of a plate with holes: others are there to be light, or are checked as pins."""
+    """Holes of features and of the grid of a plate with holes: others are there to be light, or are checked as pins. Of
+    a twin those that stand to its edge as they do in the part that it follows are said there.
+    """
+    if isinstance(w.part, TwinMade) and asked.startswith(OF) and w.part.like.grown is None:
+        return False
+    asked = asked.removeprefix(OF)
     return asked.startswith("features.") or (isinstance(w.part.shape, BasePlate) and asked == "hole")
 
 

@@ -38,6 +38,7 @@ class BentPlate(Plate):
 
     across: ClassVar[str] = ""
     up: ClassVar[str] = "width"
+    turns_up: ClassVar[bool] = True
 
     family: Literal["bent"] = "bent"
     width: Length = Field(description="along the bends")

@@ -26,10 +26,12 @@ class Plate(Model):
 
     Class variables:
         across, up: the question that states how far it reaches across and up; nothing where none does.
+        turns_up: its mirror image is made top for bottom, so that its bends stay where they are; else left for right.
     """
 
     across: ClassVar[str] = "width"
     up: ClassVar[str] = "height"
+    turns_up: ClassVar[bool] = False
 
     thickness: Thickness
 

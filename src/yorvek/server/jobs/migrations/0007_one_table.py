@@ -28,7 +28,7 @@ SINCE = {
         "bends_tried": True, "fits": True,
     },
     "parts": {
-        "__all__": {"features": True, "shape": {
+        "__all__": {"features": True, "hand": True, "jig": True, "shape": {
             "left_shape": {"offset"}, "right_shape": {"offset"}, "first_leg": True, "bends": True, "measured": True,
             "neutral": True,
         }},
