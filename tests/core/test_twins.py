@@ -7,7 +7,7 @@ import math
 import numpy as np
 import pypdf
 import pytest
-from shapely import Polygon
+from shapely import Point, Polygon
 
 from tests.core.jobs import worked
 from tests.core.test_bent_bars import bar as bent_bar
@@ -248,10 +248,50 @@ def test_a_plate_is_larger_all_round_or_smaller(by):
     assert other.notes[0] == f"as {first.mark}, {size}"
 
 
+DRAWN = {
+    "gusset": {"leg_x": 200, "leg_y": 150, "thickness": 8, "nose": 15, "root_clip": 12},
+    "base_plate": {"width": 200, "height": 120, "thickness": 12, "hole": 18, "edge": 30},
+    "web": {"width": 600, "height": 150, "hole": 100, "holes": 4, "thickness": 6},
+    "bent": {"first_leg": 70, "bends": [bend(90, 80), bend(-60, 60)], "thickness": 5, "width": 100},
+    "tray": {"length": 300, "width": 200, "height": 40, "thickness": 2},
+}
+
+
+@pytest.mark.parametrize("family", DRAWN)
+def test_what_is_drawn_beside_it_is_mirrored_with_it(family):
+    """Each dimension lies over the mirrored metal where the first one's lay over its own, its line on the same side."""
+    one, other = made(spec(family, (), "S355", **DRAWN[family]), twin())
+    w, h = one.width_mm, one.height_mm
+    up = family == "bent"
+
+    def over(line):
+        ends = sorted([(line.x1, line.y1), (line.x2, line.y2)])
+        return [(x, h - y) if up else (w - x, y) for x, y in ends]
+
+    def aside(line):
+        """The middle of where a dimension's line is drawn."""
+        along = np.array([line.x2 - line.x1, line.y2 - line.y1])
+        left = np.array([-along[1], along[0]]) / np.hypot(*along)
+        return np.array([line.x1 + line.x2, line.y1 + line.y2]) / 2 + left * line.offset_mm
+
+    # the first two say how wide and how high all of it is
+    first, own = one.dimensions[2:], other.dimensions[2:]
+    assert first or one.bends, "nothing is drawn beside it"
+    for a, b in zip(first, own, strict=True):
+        assert sorted(over(a)) == [pytest.approx(p) for p in sorted([(b.x1, b.y1), (b.x2, b.y2)])]
+        x, y = aside(a)
+        assert aside(b) == pytest.approx((x, h - y) if up else (w - x, y))
+        assert b.value_mm == a.value_mm
+    for a, b in zip(one.bends, other.bends, strict=True):
+        assert sorted(over(a)) == [pytest.approx(p) for p in sorted([(b.x1, b.y1), (b.x2, b.y2)])]
+
+
 def test_points_of_a_gusset_are_cut_off_where_they_would_reach_too_far():
-    sharp = spec("gusset", (), "S355", leg_x=400, leg_y=60, thickness=8, nose=0.1, root_clip=0)
+    sharp = spec("gusset", (), "S355", leg_x=400, leg_y=60, thickness=8, nose=0, root_clip=0)
     other = made(sharp, twin(grown=mm(10), mirrored=False))[1]
-    assert other.width_mm < 400 + 10 + 3 * 10 + 1
+    edge = Polygon(ring_points(made(sharp)[0].outline.outer)).exterior
+    far = max(edge.distance(Point(v.x - 10, v.y - 10)) for v in other.outline.outer.vertices)
+    assert 25 < far < 33, "a point that would reach 130 mm is cut off at three times the growth"
     outer = Polygon(ring_points(other.outline.outer))
     assert outer.buffer(-9.9).area > Polygon(ring_points(made(sharp)[0].outline.outer)).area
 

@@ -72,6 +72,8 @@ GUARDS: tuple[tuple[str, list[str]], ...] = (
     ("parts/in_space.py", ["tests/core/test_bent_bars.py"]),
     ("parts/sprung.py", ["tests/core/test_bent_bars.py", "tests/core/test_plate_families.py"]),
     ("parts/folded.py", ["tests/core/test_bent_bars.py", "tests/core/test_plate_families.py"]),
+    ("parts/twins.py", ["tests/core/test_twins.py"]),
+    ("parts/other_hand.py", ["tests/core/test_twins.py"]),
     ("fits/*.py", ["tests/core/test_fits.py"]),
     ("jobs/fits.py", ["tests/core/test_fits.py"]),
     ("files/tracing/*.py", ["tests/core/test_tracing.py"]),
