@@ -233,6 +233,21 @@ def test_it_follows_what_changes_and_has_its_own_after_that():
     assert {d.asked for d in same.dimensions} <= {"of.width", "of.height", "of.features.0.x", "of.features.0.y"}
 
 
+@pytest.mark.parametrize("change", [{"material_id": "6061-T6"}, {"thickness": mm(8)}], ids=["metal", "thickness"])
+@pytest.mark.parametrize("mirrored", [True, False])
+def test_in_another_metal_or_thickness_holes_stay_where_their_legs_have_them(change, mirrored):
+    """Another metal has another usual radius, and so another flat: as the same plate drawn by itself."""
+    sizes = {"first_leg": 100, "bends": [bend(90, 120), bend(-60, 100)], "width": 100}
+    holes = [hole(20, 30, leg=1), hole(60, 20, leg=2), hole(60, 35, leg=3)]
+    first = spec("bent", holes, "S355", thickness=5, **sizes)
+    own = spec("bent", holes, change.get("material_id", "S355"), thickness=8 if "thickness" in change else 5, **sizes)
+    (alone,) = made(own)
+    other = made(first, twin(mirrored=mirrored, **change))[1]
+    assert other.width_mm == pytest.approx(alone.width_mm) and other.width_mm != pytest.approx(made(first)[0].width_mm)
+    places = [(x, 100 - y) if mirrored else (x, y) for x, y in map(middle_of, alone.outline.openings)]
+    assert [middle_of(r) for r in other.outline.openings] == [pytest.approx(p, abs=2e-3) for p in places]
+
+
 @pytest.mark.parametrize("by", [15.0, -6.0])
 def test_a_plate_is_larger_all_round_or_smaller(by):
     """A rectangle of 200 × 100 with corners of R10: straight sides and corners grow by as much (by hand)."""

@@ -46,17 +46,18 @@ def made_like(part: PartSpec, twin: Twin, first: PartSpec) -> TwinMade:
     own = part.features
     features = [] if twin.bare else list(first.features)
     shape: Shape = first.shape
+    metal = part.material_id or first.material_id
     try:
         if isinstance(shape, BarPiece):
             shape, features = _bar(shape, features, twin)
         elif not isinstance(shape, Twin):
-            shape, features = _plate(shape, features, twin, first.material_id)
+            shape, features = _plate(shape, features, twin, metal)
     except InputError as error:
         raise at_the_twin(error, twin, len(features)) from None
     hand = part.hand or (OTHER[first.hand] if twin.mirrored else "")
     fields = {name: getattr(part, name) for name in PartSpec.model_fields}
     fields |= {
-        "shape": shape, "features": [*features, *own], "material_id": part.material_id or first.material_id,
+        "shape": shape, "features": [*features, *own], "material_id": metal,
         "module": part.module or first.module, "hand": hand,
     }  # fmt: skip
     return TwinMade.model_construct(**fields, like=twin, of_mark=first.mark, of_features=len(features))
