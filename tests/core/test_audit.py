@@ -171,6 +171,26 @@ def test_of_a_sound_job_nothing_is_said(parts):
     assert audited(*parts).audit == []
 
 
+def pairs(*parts, rules=("pairs", "alike")):
+    return [(f.mark, f.words) for f in audited(*parts).audit if f.rule in rules]
+
+
+def test_one_that_says_its_hand_says_that_of_all_that_follow_each_other():
+    first, third = marked(bracket(), "F8", qty=4), twin("F7", qty=1)
+    assert pairs(first, twin(qty=3, hand="right"), third, rules=["pairs"]) == []
+    uneven = pairs(first, twin(qty=4, hand="right"), third, rules=["pairs"])
+    assert uneven == [("F8", "5 right and 4 left: a pair wants as many of each")]
+    ((mark, words),) = pairs(first, twin(qty=3, hand="right"))
+    assert (mark, words) == ("F9", "4 left and 3 right: a pair wants as many of each")
+
+
+def test_of_several_alike_each_is_held_against_those_before_it():
+    three = [marked(bracket(), f"F{k}", hand=hand) for k, hand in enumerate(("", "left", "right"))]
+    assert ("F2", "it is said to be right, and is drawn as F1, which is left: two alike") in pairs(*three)
+    plain = [marked(plate(), f"F{k}", hand=hand) for k, hand in enumerate(("left", "right", "right"))]
+    assert ("F2", "it is the same piece as F1") in pairs(*plain)
+
+
 GALVANISED = {"finish": "galvanised"}
 
 

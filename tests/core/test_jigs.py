@@ -48,6 +48,11 @@ def test_a_drill_template_is_no_second_mark_and_no_half_of_a_pair():
     assert job(handed, marked(twin("J1"), "J1", jig=SPACER, qty=3)).audit == []
 
 
+def test_a_jig_before_two_of_one_piece_hides_nothing():
+    jig, one, two = marked(plate(), "J1", jig=SPACER), marked(plate(), "F8"), marked(plate(), "F9")
+    assert [(f.mark, f.words) for f in job(jig, one, two).audit] == [("F9", "it is the same piece as F8")]
+
+
 def test_a_jig_needs_no_vent():
     assert audited(marked(vented(), "J1", jig=SPACER), **GALVANISED).to_decide() == []
 

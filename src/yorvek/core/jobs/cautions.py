@@ -10,7 +10,7 @@ from dataclasses import dataclass
 from typing import Literal
 
 from yorvek.core.errors import InputError
-from yorvek.core.jobs.state import JobState, as_made
+from yorvek.core.jobs.state import JobState, with_twins
 from yorvek.core.materials import Material, material
 from yorvek.core.model import Model
 from yorvek.core.sections import section
@@ -64,7 +64,7 @@ def _families(state: JobState) -> set[str]:
 def _galvanised_stock(state: JobState) -> bool:
     """Whether galvanised stock is there of a size that this job cuts."""
     sections = {id for _, id in state.sections_used()}
-    plates = {(p.material_id, t.value) for p in as_made(state) if (t := getattr(p.shape, "thickness", None))}
+    plates = {(p.material_id, t.value) for p in with_twins(state) if (t := getattr(p.shape, "thickness", None))}
     return any(
         s.item.galvanised
         and (

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from yorvek.core.checks.record import Check
 from yorvek.core.jobs.spec import MemberSpec
-from yorvek.core.jobs.state import JobState, as_made
+from yorvek.core.jobs.state import JobState, with_twins
 from yorvek.core.outlines import Outline, bounds_mm
 from yorvek.core.parts import BarPiece, PartSpec
 from yorvek.core.parts.features import Feature
@@ -18,7 +18,7 @@ def holes_check(state: JobState, number: int, member: MemberSpec) -> list[Check]
     """One that is not checked, where parts of a member have holes that none of its slots stands for."""
     names = [
         f"{part.mark} at {x:g} mm"
-        for part in as_made(state)
+        for part in with_twins(state)
         if isinstance(part.shape, BarPiece) and part.shape.member_id == number
         for x in _unknown(state, member, part, part.shape)
     ]

@@ -193,10 +193,10 @@ def _first(state: JobState, twin: Twin) -> PartSpec:
     return first
 
 
-def as_made(state: JobState) -> Iterator[PartSpec]:
-    """Every part as it is made; as it is entered where it cannot be."""
+def with_twins(state: JobState) -> Iterator[PartSpec]:
+    """Every part as it is entered, twins as what they follow makes them; as they are entered too where it cannot."""
     for part in state.parts.values():
         try:
-            yield followed(state, part)
+            yield followed(state, part) if isinstance(part.shape, Twin) else part
         except InputError:
             yield part

@@ -11,7 +11,7 @@ from yorvek.core.errors import InputError
 from yorvek.core.outlines import Outline, ring_points
 from yorvek.core.parts.drawn import BendLine, Warned, field_of
 from yorvek.core.parts.features import Feature
-from yorvek.core.quantities.entry import Place
+from yorvek.core.parts.features.where import placed
 
 NEAR_THICKNESSES = 2.0
 """An opening nearer to a bend than that is pulled out of round (common practice, no source)."""
@@ -37,7 +37,12 @@ def _on_flat(feature: Feature, number: int, starts: Sequence[float]) -> Feature:
         raise InputError(
             field=f"features.{number}.x", got=feature.x.text, needs="a place on its leg, clear of the bend"
         )
-    return feature.model_copy(update={"x": Place(text=f"{x:g}", value=x)})
+    return feature.model_copy(update={"x": placed(x)})
+
+
+def zones_of(bends: Sequence[BendLine]) -> list[Polygon]:
+    """Where the metal turns, on the flat."""
+    return [LineString([(b.x1, b.y1), (b.x2, b.y2)]).buffer(b.zone_mm / 2, cap_style="flat") for b in bends]
 
 
 def refuse_in_bends(
@@ -48,7 +53,7 @@ def refuse_in_bends(
     Raises:
         InputError: an opening that reaches into the metal that turns.
     """
-    zones = [LineString([(b.x1, b.y1), (b.x2, b.y2)]).buffer(b.zone_mm / 2, cap_style="flat") for b in bends]
+    zones = zones_of(bends)
     near: dict[str, float] = {}
     for ring, field in zip(outline.openings, asked, strict=True):
         opening = Polygon(ring_points(ring))

@@ -7,7 +7,7 @@ from dataclasses import dataclass
 
 from yorvek.core.errors import InputError
 from yorvek.core.materials import Material
-from yorvek.core.parts.bar_bend import BarBend, BendTried
+from yorvek.core.parts.bar_bend import LEAST_NEUTRAL, BarBend, BendTried
 from yorvek.core.parts.drawn import BendLine, PartView, Shown, Warned
 from yorvek.core.parts.folded import Folded, Folds, closed_on_itself, in_the_flat, leg_name, refuse_turns
 from yorvek.core.parts.in_space import Turn, clears_itself, seen
@@ -227,7 +227,7 @@ def _neutral(shape: BarPiece, s: Section, inside: float, depth: float) -> float:
     """
     if shape.neutral is not None:
         return shape.neutral
-    return 0.5 if s.closed else max(0.2, din_k(inside, depth) / 2)
+    return 0.5 if s.closed else max(LEAST_NEUTRAL, din_k(inside, depth) / 2)
 
 
 def _way(roll: float, turn: float) -> str:

@@ -20,10 +20,10 @@ from yorvek.core.parts.features import (
     Window,
 )
 from yorvek.core.parts.features.on_bar import OPPOSITE
-from yorvek.core.parts.features.where import Pattern
-from yorvek.core.parts.spec import BarPiece, EndShape
+from yorvek.core.parts.features.where import Pattern, placed
+from yorvek.core.parts.spec import BarPiece, EndShape, PartSpec
 from yorvek.core.parts.worked import PartGeometry
-from yorvek.core.quantities.entry import Place, Size, Turned
+from yorvek.core.quantities.entry import Size, Turned
 from yorvek.core.sections import Section, section
 
 Line = TypeVar("Line", DrawnDimension, BendLine)
@@ -99,12 +99,6 @@ def _pattern_mirrored(p: Pattern, up: bool) -> Pattern:
     return p
 
 
-def placed(mm: float) -> Place:
-    """A place as it would be typed, to a thousandth."""
-    at = round(mm, 3) + 0.0
-    return Place(text=f"{at:g}" if at == round(at, 2) else f"{at:.3f}", value=at)
-
-
 def _turned(deg: float) -> Turned:
     at = round((deg + 180.0) % 360.0 - 180.0, 6) + 0.0
     return Turned(text=f"{at:g}", value=at)
@@ -150,16 +144,17 @@ def _to_the_back(feature: Feature, s: Section) -> Feature:
     return _feature_mirrored(feature, s.width_mm, True)
 
 
-def has_hands(shape: object, features: Sequence[Feature], g: PartGeometry) -> bool:
+def has_hands(part: PartSpec, g: PartGeometry) -> bool:
     """Whether its mirror image is another piece: what is flat, and worked from one side no more than from the other, is
     its own other hand, turned over; so is a plain bar. Of others it is not looked at whether they are even.
     """
-    if any(isinstance(f, Countersunk) for f in features):
+    shape = part.shape
+    if any(isinstance(f, Countersunk) for f in part.features):
         return True
     if g.kind == "plate":
         return bool(g.bends or g.views)
     if not isinstance(shape, BarPiece) or shape.bends or section(g.section_id or "").shape not in EVEN:
         return True
     aside = any(end.offset is not None and end.offset.value for _, end, _ in shape.ends())
-    sides = any(f.face not in ("front", "back") or not f.through for f in features)
+    sides = any(f.face not in ("front", "back") or not f.through for f in part.features)
     return aside or sides

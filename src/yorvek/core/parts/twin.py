@@ -26,3 +26,8 @@ class Twin(Model):
         default=None, description="a flat plate all round, a straight bar in its length; negative: smaller"
     )
     thickness: Thickness | None = Field(default=None, description="of a plate; that of the other where not given")
+
+    @property
+    def by_mm(self) -> float:
+        """How much larger or longer it is; 0 of what is as large."""
+        return self.grown.value if self.grown is not None else 0.0

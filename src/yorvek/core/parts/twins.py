@@ -14,12 +14,12 @@ from yorvek.core.outlines.outline import Vertex
 from yorvek.core.parts.bending import on_legs
 from yorvek.core.parts.drawn import Shown
 from yorvek.core.parts.features import Feature
+from yorvek.core.parts.features.where import placed
 from yorvek.core.parts.other_hand import (
     bar_mirrored,
     features_mirrored,
     has_hands,
     outline_mirrored,
-    placed,
     shown_mirrored,
 )
 from yorvek.core.parts.plates import PlateShape
@@ -70,8 +70,8 @@ def at_the_twin(error: InputError, twin: Twin, of_features: int) -> InputError:
     asked = asked_of(error.field, of_features)
     if not asked.startswith(OF):
         return InputError(field=asked, got=error.got, needs=error.needs)
-    if twin.grown is not None and error.field.startswith("features."):
-        return InputError(field="shape.grown", got=twin.grown.text, needs="openings that stay within what is left")
+    if twin.by_mm and error.field.startswith("features."):
+        return _wrong_growth(twin, "openings that stay within what is left")
     changed = "shape.thickness" if twin.thickness is not None else "shape.of"
     return InputError(field=changed, got=error.got, needs=f"{error.needs} ({error.field.rpartition('.')[2]})")
 
@@ -79,14 +79,12 @@ def at_the_twin(error: InputError, twin: Twin, of_features: int) -> InputError:
 def _bar(shape: BarPiece, features: Sequence[Feature], twin: Twin) -> tuple[BarPiece, list[Feature]]:
     if twin.thickness is not None:
         raise InputError(field="shape.thickness", got=twin.thickness.text, needs="nothing: it follows a bar")
-    if twin.grown is not None and twin.grown.value:
+    if twin.by_mm:
         if shape.length is None or shape.bends:
-            needs = "nothing: only a straight bar is made longer, and one that is bent by its legs"
-            raise InputError(field="shape.grown", got=twin.grown.text, needs=needs)
-        long = round(shape.length.value + twin.grown.value, 3)
+            raise _wrong_growth(twin, "nothing: only a straight bar is made longer, and one that is bent by its legs")
+        long = round(shape.length.value + twin.by_mm, 3)
         if long <= 0:
-            needs = f"something of its {shape.length.value:g} mm left"
-            raise InputError(field="shape.grown", got=twin.grown.text, needs=needs)
+            raise _wrong_growth(twin, f"something of its {shape.length.value:g} mm left")
         shape = shape.model_copy(update={"length": Length(text=f"{long:g}", value=long)})
     if not twin.mirrored or not shape.section_id:
         return shape, list(features)
@@ -104,10 +102,10 @@ def _plate(
     if twin.mirrored:
         flat = features_mirrored(flat, *_across(shape, bare))
         bare = outline_mirrored(bare, *_across(shape, bare))
-    if twin.grown is None or not twin.grown.value:
+    if not twin.by_mm:
         return shape, flat
-    _, dx, dy = grown(bare, twin.grown.value, twin.grown.text)
-    return shape, [_moved(f, dx, dy, twin.grown.text) for f in flat]
+    _, dx, dy = grown(bare, twin)
+    return shape, [_moved(f, dx, dy, twin) for f in flat]
 
 
 def _across(shape: PlateShape, bare: Outline) -> tuple[float, bool]:
@@ -116,10 +114,14 @@ def _across(shape: PlateShape, bare: Outline) -> tuple[float, bool]:
     return (h, True) if shape.turns_up else (w, False)
 
 
-def _moved(feature: Feature, dx: float, dy: float, text: str) -> Feature:
+def _wrong_growth(twin: Twin, needs: str) -> InputError:
+    return InputError(field="shape.grown", got=twin.grown.text if twin.grown is not None else "", needs=needs)
+
+
+def _moved(feature: Feature, dx: float, dy: float, twin: Twin) -> Feature:
     x, y = feature.x.value + dx, feature.y.value + dy
     if min(x, y) < 0:
-        raise InputError(field="shape.grown", got=text, needs="openings that stay within what is left")
+        raise _wrong_growth(twin, "openings that stay within what is left")
     return feature.model_copy(update={"x": placed(x), "y": placed(y)})
 
 
@@ -132,25 +134,27 @@ def flat_of(twin: Twin, shape: PlateShape, bare: Outline, shown: Shown) -> tuple
     if twin.mirrored:
         size, up = _across(shape, bare)
         bare, shown = outline_mirrored(bare, size, up), shown_mirrored(shown, size, up)
-    if twin.grown is None or not twin.grown.value:
+    if not twin.by_mm:
         return bare, shown
     if shown.bends or shown.views:
-        raise InputError(field="shape.grown", got=twin.grown.text, needs="nothing: it is bent, its legs say its size")
-    return grown(bare, twin.grown.value, twin.grown.text)[0], Shown()
+        raise _wrong_growth(twin, "nothing: it is bent, its legs say its size")
+    return grown(bare, twin)[0], Shown()
 
 
-def grown(outline: Outline, by: float, text: str = "") -> tuple[Outline, float, float]:
+def grown(outline: Outline, twin: Twin) -> tuple[Outline, float, float]:
     """An outline, larger all round or smaller, and how far what it had has moved: its lower left corner is the origin
     again. Its corners stay sharp, its openings stay as they are.
 
     Raises:
         InputError: nothing is left, or it falls apart, or an opening breaks its edge.
     """
-    edge = Polygon(ring_points(outline.outer, chord_mm=CHORD_MM)).buffer(by, join_style="mitre", mitre_limit=POINTED)
+    edge = Polygon(ring_points(outline.outer, chord_mm=CHORD_MM)).buffer(
+        twin.by_mm, join_style="mitre", mitre_limit=POINTED
+    )
     if not isinstance(edge, Polygon) or edge.is_empty or edge.interiors:
-        raise InputError(field="shape.grown", got=text, needs="a growth that leaves one whole plate")
+        raise _wrong_growth(twin, "a growth that leaves one whole plate")
     if any(not edge.contains(Polygon(ring_points(o))) for o in outline.openings):
-        raise InputError(field="shape.grown", got=text, needs="openings that stay within what is left")
+        raise _wrong_growth(twin, "openings that stay within what is left")
     x0, y0, _, _ = edge.bounds
     pieces = fitted(list(edge.exterior.normalize().reverse().coords), FITTED_MM)
     outer = Ring(vertices=[Vertex(x=x - x0, y=y - y0, bulge=bulge) for (x, y), _, bulge in pieces])
@@ -165,13 +169,12 @@ def said_of(part: TwinMade, g: PartGeometry, say: Say) -> PartGeometry:
 
     whose = f"as {part.of_mark}"
     if part.like.mirrored:
-        other = has_hands(part.shape, part.features, g)
+        other = has_hands(part, g)
         whose += ", mirrored" if other else ", turned over: alike from both sides, it is its own other hand"
-    if part.like.grown is not None and part.like.grown.value:
-        by = part.like.grown.value
-        whose += f", {say(abs(by), whole=True)} {'longer' if g.kind == 'bar' else 'larger all round'}"
-        if by < 0:
-            whose = whose.replace("longer", "shorter").replace("larger", "smaller")
+    by = part.like.by_mm
+    if by:
+        larger = ("longer", "shorter") if g.kind == "bar" else ("larger all round", "smaller all round")
+        whose += f", {say(abs(by), whole=True)} {larger[by < 0]}"
     return g.model_copy(
         update={
             "notes": [whose, *g.notes],

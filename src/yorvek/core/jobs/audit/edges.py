@@ -77,7 +77,7 @@ def _bolted(w: WorkedPart, asked: str) -> bool:
     """Holes of features and of the grid of a plate with holes: others are there to be light, or are checked as pins. Of
     a twin those that stand to its edge as they do in the part that it follows are said there.
     """
-    if isinstance(w.part, TwinMade) and asked.startswith(OF) and w.part.like.grown is None:
+    if isinstance(w.part, TwinMade) and asked.startswith(OF) and not w.part.like.by_mm:
         return False
     asked = asked.removeprefix(OF)
     return asked.startswith("features.") or (isinstance(w.part.shape, BasePlate) and asked == "hole")

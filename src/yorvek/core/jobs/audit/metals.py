@@ -9,7 +9,7 @@ from yorvek.core.materials import material
 
 WET: dict[str, tuple[Level, str]] = {"salt": ("stop", "in salt air"), "outdoor": ("care", "in the wet")}
 NOBLE = ("aluminium", "carbon steel", "stainless")
-"""The less noble first: it is eaten by those after it (any table of metals in sea water)."""
+"""The less noble first: it is eaten by those after it (the order of metals in sea water, from memory)."""
 
 
 def _look(job: Audited) -> Iterator[Flaw]:

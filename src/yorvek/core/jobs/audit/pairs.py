@@ -5,13 +5,13 @@ from __future__ import annotations
 from collections import defaultdict
 from collections.abc import Iterator, Sequence
 
-from yorvek.core.jobs.audit.alike import same_pieces
+from yorvek.core.jobs.audit.alike import after_others, same_pieces
 from yorvek.core.jobs.audit.kind import Audited, AuditRule, Flaw
 from yorvek.core.jobs.cutting import WorkedPart
 from yorvek.core.parts import PartGeometry
 from yorvek.core.parts.other_hand import has_hands
-from yorvek.core.parts.spec import TwinMade
-from yorvek.core.parts.twin import OTHER
+from yorvek.core.parts.spec import PartSpec, TwinMade
+from yorvek.core.parts.twin import OTHER, Side
 
 BOTH = {"left", "right"}
 
@@ -41,7 +41,7 @@ def _lot(number: int, w: WorkedPart, g: PartGeometry, firsts: set[int]) -> tuple
 
 
 def _handed(w: WorkedPart) -> bool:
-    return w.geometry is not None and has_hands(w.part.shape, w.part.features, w.geometry)
+    return w.geometry is not None and has_hands(w.part, w.geometry)
 
 
 def _against_its_hand(job: Audited, number: int, part: TwinMade) -> Iterator[Flaw]:
@@ -55,34 +55,37 @@ def _against_its_hand(job: Audited, number: int, part: TwinMade) -> Iterator[Fla
         yield Flaw(number, words, f"mirror it, or say that it is {first.hand}", "shape.mirrored")
 
 
-def _drawn_alike(job: Audited, numbers: Sequence[int]) -> Iterator[Flaw]:
+def _drawn_alike(job: Audited, numbers: list[int]) -> Iterator[Flaw]:
     """Parts drawn one by one, the same piece, and yet called the left and the right one."""
-    first = job.parts[numbers[0]].part
-    for number in numbers[1:]:
+    own = [n for n in numbers if not isinstance(job.parts[n].part, TwinMade)]
+    for number, earlier in after_others(own):
         w = job.parts[number]
-        linked = isinstance(w.part, TwinMade) or isinstance(first, TwinMade)
-        if {w.part.hand, first.hand} == BOTH and not linked and _handed(w):
+        first = next((p for n in earlier if {(p := job.parts[n].part).hand, w.part.hand} == BOTH), None)
+        if first is not None and _handed(w):
             words = f"it is said to be {w.part.hand}, and is drawn as {first.mark}, which is {first.hand}: two alike"
             yield Flaw(number, words, f"make it the other hand of {first.mark}", "hand")
 
 
+def _mirrored(part: PartSpec) -> bool:
+    return isinstance(part, TwinMade) and part.like.mirrored
+
+
 def _numbers(job: Audited, numbers: Sequence[int]) -> Iterator[Flaw]:
-    """As many of one hand as of the other, among a part and its twins."""
+    """As many of one hand as of the other, among a part and its twins. One that says its hand says that of all."""
+    parts = {n: job.parts[n].part for n in numbers}
+    said: Side = next((OTHER[p.hand] if _mirrored(p) else p.hand for p in parts.values() if p.hand), "")
+    names: tuple[str, str] = (said, OTHER[said]) if said else ("of one hand", "of the other")
     hands: dict[str, list[int]] = defaultdict(list)
-    for n in numbers:
-        part = job.parts[n].part
-        if part.hand or not isinstance(part, TwinMade):
-            hands[part.hand or "of one hand"].append(n)
-        elif part.like.mirrored:
-            hands["of the other"].append(n)
-    count = {hand: sum(job.parts[n].part.qty for n in of) for hand, of in hands.items()}
-    if len(count) == 1:
+    for n, part in parts.items():
+        if part.hand or not isinstance(part, TwinMade) or part.like.mirrored:
+            hands[part.hand or names[_mirrored(part)]].append(n)
+    count = {hand: sum(parts[n].qty for n in of) for hand, of in hands.items()}
+    if len(count) == 1 and said:
         ((hand, n),) = count.items()
-        if hand in BOTH:
-            words = f"{n} {hand}, and no {'right' if hand == 'left' else 'left'} one"
-            yield Flaw(numbers[0], words, "make its other hand, or say that it has none", "hand", "care")
-        return
-    if len(count) == 2 and len(set(count.values())) == 2:
+        (other,) = BOTH - {hand}
+        mend = "make its other hand, or say that it has none"
+        yield Flaw(numbers[0], f"{n} {hand}, and no {other} one", mend, "hand", "care")
+    if len(set(count.values())) == 2:
         less, more = sorted(count, key=count.__getitem__)
         words = f"{count[more]} {more} and {count[less]} {less}: a pair wants as many of each"
         yield Flaw(hands[less][0], words, f"{count[more]} of each, or a reason why not", "qty")

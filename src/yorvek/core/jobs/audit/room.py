@@ -4,10 +4,11 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
-from shapely import LineString, Point
+from shapely import Point
 
 from yorvek.core.jobs.audit.kind import Audited, AuditRule, Flaw
 from yorvek.core.outlines.width import is_circle, middle_of, span_of
+from yorvek.core.parts.bending import zones_of
 from yorvek.core.parts.drawn import field_of
 from yorvek.core.parts.saying import said_in
 
@@ -22,7 +23,7 @@ def _look(job: Audited) -> Iterator[Flaw]:
     for number, _, g in job.drawn():
         if g.kind != "plate" or not g.bends:
             continue
-        zones = [LineString([(b.x1, b.y1), (b.x2, b.y2)]).buffer(b.zone_mm / 2, cap_style="flat") for b in g.bends]
+        zones = zones_of(g.bends)
         tight: dict[str, tuple[float, float]] = {}
         for ring, asked in zip(g.outline.openings, g.openings_asked, strict=True):
             if not is_circle(ring) or "features." not in asked:

@@ -1,4 +1,4 @@
-"""Closed tubes that go to the zinc bath, or are welded shut, without a hole at each end."""
+"""Closed tubes that are welded up and go to the zinc bath without a hole at each end."""
 
 from __future__ import annotations
 

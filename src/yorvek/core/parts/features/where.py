@@ -24,6 +24,12 @@ FaceName = Literal["front", "back", "top", "bottom"]
 Point = tuple[float, float]
 
 
+def placed(mm: float) -> Place:
+    """A place that was worked out, as it would be typed, to a thousandth."""
+    at = round(mm, 3) + 0.0
+    return Place(text=f"{at:.3f}".rstrip("0").rstrip("."), value=at)
+
+
 class OncePattern(Model):
     """One of it."""
 
