@@ -21,6 +21,16 @@ async function goOn(f: Found) {
   if (await keep([...others, { finding: f.key, reason: reason.value }])) at.value = ''
 }
 const takeBack = (f: Found) => keep(reasons().filter((r) => r.finding !== f.key))
+/** Where something stands that is no part and no fit: a structure or a joint of the sizing. */
+function placeOf(f: Found) {
+  if (f.part || f.asked) return null
+  const { job: own, structures, joints } = job.value!
+  const to = (kind: string, rows: { id: number; spec: { mark: string } }[]) =>
+    rows
+      .filter((r) => r.spec.mark === f.mark)
+      .map((r) => ({ path: `/jobs/${own.id}/size`, query: { pick: `${kind} ${r.id}` } }))
+  return [...to('structure', structures), ...to('joint', joints)][0] ?? null
+}
 function begin(f: Found) {
   at.value = f.key
   reason.value = ''
@@ -35,7 +45,10 @@ function begin(f: Found) {
     <ul>
       <li v-for="f in found" :key="f.key" :class="{ stop: f.open }">
         <div class="row spread">
-          <button type="button" class="link" @click="emit('lead', f.part, f.asked)">
+          <router-link v-if="placeOf(f)" :to="placeOf(f)!" class="link"
+            ><b>{{ f.mark }}</b> {{ f.words }}</router-link
+          >
+          <button v-else type="button" class="link" @click="emit('lead', f.part, f.asked)">
             <b>{{ f.mark }}</b> {{ f.words }}
           </button>
           <template v-if="mayWrite && f.level === 'stop'">
@@ -87,6 +100,7 @@ p {
   font: inherit;
   color: inherit;
   text-align: left;
+  text-decoration: none;
   cursor: pointer;
 }
 .link:hover {

@@ -1,4 +1,4 @@
-import { flushPromises, mount } from '@vue/test-utils'
+import { flushPromises, mount, RouterLinkStub } from '@vue/test-utils'
 import { beforeEach, expect, it, vi } from 'vitest'
 import { job, me } from '../../shared/job'
 import { toDecide } from '../../shared/audit'
@@ -45,6 +45,21 @@ it('leads to the field that states it', async () => {
   const shown = mount(Audit)
   await shown.find('button.link').trigger('click')
   expect(shown.emitted('lead')).toEqual([[4, 'features.0.x']])
+})
+it('leads to the structure or the joint of the sizing that it is of', () => {
+  const of = (mark: string) => finding(mark, { part: 0, asked: '' })
+  const rows = (mark: string, id: number) => [{ id, spec: { mark } }]
+  job.value = {
+    ...job.value!,
+    structures: rows('G1', 7),
+    joints: rows('J2', 9),
+    figures: { audit: [of('G1'), of('J2'), of('X3')] },
+  } as never
+  const shown = mount(Audit, { global: { stubs: { RouterLink: RouterLinkStub } } })
+  expect(shown.findAllComponents(RouterLinkStub).map((l) => l.props('to'))).toEqual([
+    { path: '/jobs/3/size', query: { pick: 'structure 7' } },
+    { path: '/jobs/3/size', query: { pick: 'joint 9' } },
+  ])
 })
 it('keeps a reason beside those there are, and takes the one that is meant back', async () => {
   const shown = mount(Audit)

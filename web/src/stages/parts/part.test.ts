@@ -107,6 +107,11 @@ it('makes a drill template of a part: one, of the same outline, used for each pi
   expect(made.shape).toMatchObject({ family: 'twin', of: 8, mirrored: false })
   const right = { ...spec, mark: 'F2', shape: { family: 'twin', of: 8, mirrored: true } }
   expect(drillTemplate({ id: 9, spec: right, followed: right } as never).shape).toMatchObject({ of: 8, mirrored: true })
+  const changed = { ...right, features: [{ kind: 'hole' }], shape: { ...right.shape, bare: true } }
+  expect(drillTemplate({ id: 9, spec: changed, followed: changed } as never)).toMatchObject({
+    features: [{ kind: 'hole' }],
+    shape: { of: 8, mirrored: true, bare: true },
+  })
   expect(saidOf({ ...made.jig!, kept: 'rack 3', minutes: 20 })).toBe(
     'A drill template, used 6 times; no weight of what is built; kept: rack 3; 20 minutes each',
   )

@@ -111,9 +111,10 @@ export function otherHand({ id, spec }: S['PartRow']): Draft {
     shape: over(id, true),
   }
 }
-/** A template that is laid on a part to drill it: the same outline and holes, one of it, used for each piece. */
+/** A template that is laid on a part to drill it: one of the same outline and holes, used for each piece. Of a twin it
+    follows the same part, with all that is changed in it. */
 export function drillTemplate({ id, spec, followed }: S['PartRow']): Draft {
-  const of = spec.shape.family === 'twin' ? spec.shape.of : id
+  const twin = spec.shape.family === 'twin'
   return {
     ...(copy(spec) as Draft),
     mark: freeMark('J'),
@@ -121,9 +122,9 @@ export function drillTemplate({ id, spec, followed }: S['PartRow']): Draft {
     qty: 1,
     material_id: '',
     hand: '',
-    features: [],
+    features: twin ? copy(spec.features ?? []) : [],
     jig: { kind: 'drill template', uses: followed.qty ?? 1, kept: '', minutes: null },
-    shape: over(of, spec.shape.family === 'twin' && spec.shape.mirrored !== false),
+    shape: twin ? copy(spec.shape) : over(id, false),
   }
 }
 /** What a jig is, how often it is used, and where it goes. */
