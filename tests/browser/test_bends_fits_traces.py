@@ -90,6 +90,13 @@ def test_a_pin_that_does_not_go_in_is_told_mended_and_taken_back(inside: tuple[P
     found.get_by_text("pin of the new strap").wait_for(state="detached")
 
 
+PRESS = """(picture, [x, y, width]) => {
+  const box = picture.getBoundingClientRect(), k = box.width / width
+  picture.dispatchEvent(new MouseEvent("click", { clientX: box.x + x * k, clientY: box.y + y * k }))
+}"""
+"""Measured and pressed in one go: while the page still fills, what was measured before lies elsewhere a moment later."""
+
+
 def test_a_template_is_traced_from_its_picture(inside: tuple[Page, str]) -> None:
     page, job = inside
     page.goto(f"{job}/parts")
@@ -103,11 +110,8 @@ def test_a_template_is_traced_from_its_picture(inside: tuple[Page, str]) -> None
     picture = page.get_by_role("group", name="Places on the picture")
     page.get_by_role("img", name="The picture that is traced").wait_for()
     page.get_by_text("Press corner 1 of the rectangle.").wait_for()
-    for x, y in [*ask.scale.corners, *ask.check.ends, ask.inside]:
-        box = picture.bounding_box()
-        assert box is not None
-        k = box["width"] / strap_picture.CAMERA.width
-        picture.dispatch_event("click", {"clientX": box["x"] + x * k, "clientY": box["y"] + y * k})
+    for place in [*ask.scale.corners, *ask.check.ends, ask.inside]:
+        picture.evaluate(PRESS, [*place, strap_picture.CAMERA.width])
     page.get_by_text("All is pressed").wait_for()
     page.get_by_role("button", name="Find its outline").click()
     page.get_by_role("alert").get_by_text("A second length, measured aslant").wait_for()

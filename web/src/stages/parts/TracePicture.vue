@@ -65,7 +65,9 @@ const r = computed(() => (size.value[0] || 1000) / 90 / zoom.value)
   <div class="room">
     <div class="sheet" :style="{ width: `${zoom * 100}%` }">
       <img :src="url" :alt="$t('parts.picture_of_a_template')" @load="loaded" />
+      <!-- what is not loaded yet has no pixels to press: a press would stand at its corner -->
       <svg
+        v-if="size[0]"
         ref="svg"
         :viewBox="`0 0 ${size[0]} ${size[1]}`"
         role="group"
