@@ -18,6 +18,11 @@ export async function catalogue(): Promise<S['Catalogue']> {
   bareUnits.value = known.value.bare_units ?? {}
   return known.value
 }
+/** As on a page that was just opened: the next who asks reads it anew. */
+export function forgetCatalogue(): void {
+  asked = null
+  known.value = null
+}
 /** For a component: it, as soon as it is there. */
 export function useCatalogue(): Readonly<ShallowRef<S['Catalogue'] | null>> {
   onMounted(() => attempt(catalogue))

@@ -1,5 +1,5 @@
 /** A page that holds a job, and what edits changed of it. */
-import { enableAutoUnmount, flushPromises, mount } from '@vue/test-utils'
+import { flushPromises, mount } from '@vue/test-utils'
 import { afterEach, beforeEach, expect, it, vi } from 'vitest'
 import ClashPanel from '../frame/ClashPanel.vue'
 import { attempt, change, conflict, job, laidOver, message, save } from './job'
@@ -64,7 +64,6 @@ it('reads the job anew where somebody else was faster', async () => {
   expect(job.value!.loads.map((x) => x.id)).toEqual([5, 9])
 })
 
-enableAutoUnmount(afterEach)
 const theirs = { name: 'crowd', note: 'with children', area: { text: '5 kPa' } }
 const clash = {
   sentence: 'Tove changed this while you had it open.',

@@ -1,5 +1,5 @@
 /** A draft that is typed: what it would come to is asked a moment later, one question at a time, the newest last. */
-import { enableAutoUnmount, flushPromises, mount } from '@vue/test-utils'
+import { flushPromises, mount } from '@vue/test-utils'
 import { afterEach, beforeEach, expect, it, vi } from 'vitest'
 import { nextTick, ref } from 'vue'
 import RippleBar from '../frame/RippleBar.vue'
@@ -42,7 +42,6 @@ beforeEach(() => {
     return new Promise<Response>((done) => answers.push(done))
   })
 })
-enableAutoUnmount(afterEach)
 afterEach(() => {
   vi.useRealTimers()
   vi.unstubAllGlobals()

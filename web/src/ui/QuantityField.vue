@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** A field that takes shop notation, says what it understood, and keeps what was typed. */
-import { computed, ref, watch } from 'vue'
+import { computed, onUnmounted, ref, watch } from 'vue'
 import { ApiError, call, type S } from '../api/client'
 import FieldFrame from './FieldFrame.vue'
 import { bareUnit, unit } from '../shared/units'
@@ -64,6 +64,7 @@ watch(
   },
   { immediate: true },
 )
+onUnmounted(() => clearTimeout(timer))
 </script>
 <template>
   <FieldFrame

@@ -2,7 +2,7 @@ import { flushPromises, mount } from '@vue/test-utils'
 import { expect, it, vi } from 'vitest'
 import { ref } from 'vue'
 import EditForm from './EditForm.vue'
-import { helpFor, placeOf } from './help'
+import { forgetHelp, helpFor, placeOf } from './help'
 import TextField from './TextField.vue'
 
 const SAG = { what: 'how far it may sag', why: 'what sags looks weak', usual: '240', source: 'a table' }
@@ -10,6 +10,7 @@ vi.stubGlobal(
   'fetch',
   async () => new Response(JSON.stringify({ brief: { span_over: SAG, 'parts.figures': SAG } }), { status: 200 }),
 )
+forgetHelp()
 const form = {
   name: 'brief',
   wrong: ref([]),

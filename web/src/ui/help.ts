@@ -18,6 +18,12 @@ export function readHelp(): void {
   )
 }
 
+/** As on a page that was just opened: the next form reads it anew. */
+export function forgetHelp(): void {
+  asked = null
+  told.value = {}
+}
+
 /** A place in a record as help knows it: rows and roles without their numbers and names, both ends of a bar alike. */
 export const placeOf = (at: string): string =>
   at
