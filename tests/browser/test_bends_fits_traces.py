@@ -94,7 +94,7 @@ PRESS = """(picture, [x, y, width]) => {
   const box = picture.getBoundingClientRect(), k = box.width / width
   picture.dispatchEvent(new MouseEvent("click", { clientX: box.x + x * k, clientY: box.y + y * k }))
 }"""
-"""Measured and pressed in one go: while the page still fills, what was measured before lies elsewhere a moment later."""
+"""Measured and pressed in one go: while the page still fills, what was measured lies elsewhere a moment later."""
 
 
 def test_a_template_is_traced_from_its_picture(inside: tuple[Page, str]) -> None:

@@ -5,6 +5,7 @@ import io
 import pypdf
 import pytest
 
+from tests.core.boxed import FOUR, box, wall
 from tests.core.jobs import DEMO, demo, worked
 from tests.core.test_features import hole, tapped
 from tests.core.test_jobs import plain_job
@@ -133,6 +134,8 @@ MISTAKES = [
      "no vent at both ends", "⌀15 mm"),
     ("a bolt beside a bend", [bent(features=[hole(x=51.2, y=50)])], {}, "care", "features.0.x", "no room for washer",
      "17.6 mm from the bend"),
+    ("a box without two of its walls", [box(FOUR, mark="F9"), wall(1, qty=2)], {}, "stop", "qty", "walls 2, 4: 0 of 2",
+     "add its walls"),
     ("one bar under two marks", [marked(bar(), "F8"), marked(bar(), "F9")], {}, "care", "qty", "piece as F8", "F9"),
 ]  # fmt: skip
 
@@ -160,6 +163,7 @@ SOUND = [
     [marked(bracket(), "F8", qty=4), twin(qty=4)],
     [marked(plate(), "F8", hand="left"), marked(plate(), "F9", hand="right")],
     [marked(plate(hole(x=20, y=100)), "F8"), twin(grown=mm(20), mirrored=False)],
+    [box(FOUR, tab=30), wall(1, qty=2), wall(2, "D1-2", qty=2)],
     [marked(spec("lug", width=60, height=60, hole=40, thickness=15), "L1")],
     [marked(spec("ring", outer=100, inner=90, thickness=8), "R1")],
     [marked(spec("web", width=600, height=150, hole=100, holes=4, thickness=6), "W1")],

@@ -1166,6 +1166,27 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/parts/{part_id}/walls": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Make Walls
+         * @description Make the walls that a box still wants, one part for those that are cut alike, and set right how many there are of
+         *     the others, as one edit.
+         */
+        post: operations["yorvek_server_api_boxes_make_walls"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/parts/{row_id}": {
         parameters: {
             query?: never;
@@ -3333,6 +3354,71 @@ export interface components {
              * @default false
              */
             through: boolean;
+        };
+        /**
+         * BoxCorner
+         * @description A corner of the side.
+         */
+        BoxCorner: {
+            /** @description from the left */
+            x: components["schemas"]["Place"];
+            /** @description from below */
+            y: components["schemas"]["Place"];
+        };
+        /**
+         * BoxSide
+         * @description Of every box there are two. Walls stand between them, set in from their edge by the weld.
+         */
+        BoxSide: {
+            /** @description tabs, from middle to middle at most; 150 mm if not given */
+            apart?: components["schemas"]["Length"] | null;
+            /** @description about a tab on each side; 0.5 mm where not given */
+            clearance?: components["schemas"]["Place"] | null;
+            /** Corners */
+            corners: components["schemas"]["BoxCorner"][];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            family: "box_side";
+            /** @description of the walls, for their weld; the thinner plate if not given */
+            inset?: components["schemas"]["Place"] | null;
+            /** @description how long; without tabs where not given */
+            tab?: components["schemas"]["Length"] | null;
+            thickness: components["schemas"]["Thickness"];
+            /** @description of the walls; as the sides where not given */
+            wall?: components["schemas"]["Thickness"] | null;
+            /** @description outside, over both sides */
+            width: components["schemas"]["Length"];
+        };
+        /**
+         * BoxWall
+         * @description It follows the side of its box: its outline comes from there.
+         */
+        BoxWall: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            family: "box_wall";
+            /**
+             * Number
+             * @description which wall: from the corner of that number to the next
+             */
+            number: number;
+            /**
+             * Of
+             * @description the part that is the box's side
+             */
+            of: number;
+        };
+        /**
+         * BoxWallsIn
+         * @description The version of the side that was looked at.
+         */
+        BoxWallsIn: {
+            /** Version */
+            version: number;
         };
         /**
          * Buckling
@@ -7547,7 +7633,7 @@ export interface components {
              */
             qty: number;
             /** Shape */
-            shape: components["schemas"]["Rectangle"] | components["schemas"]["BasePlate"] | components["schemas"]["Gusset"] | components["schemas"]["RingPlate"] | components["schemas"]["LugPlate"] | components["schemas"]["SlottedPlate"] | components["schemas"]["FishPlate"] | components["schemas"]["WebPlate"] | components["schemas"]["BentPlate"] | components["schemas"]["TrayPlate"] | components["schemas"]["ConePlate"] | components["schemas"]["FreeOutline"] | components["schemas"]["BarPiece"] | components["schemas"]["Twin"];
+            shape: components["schemas"]["Rectangle"] | components["schemas"]["BasePlate"] | components["schemas"]["Gusset"] | components["schemas"]["RingPlate"] | components["schemas"]["LugPlate"] | components["schemas"]["SlottedPlate"] | components["schemas"]["FishPlate"] | components["schemas"]["WebPlate"] | components["schemas"]["BentPlate"] | components["schemas"]["TrayPlate"] | components["schemas"]["BoxSide"] | components["schemas"]["ConePlate"] | components["schemas"]["FreeOutline"] | components["schemas"]["BarPiece"] | components["schemas"]["Twin"] | components["schemas"]["BoxWall"];
         };
         /**
          * PartView
@@ -12970,6 +13056,33 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Saved"];
+                };
+            };
+        };
+    };
+    yorvek_server_api_boxes_make_walls: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+                part_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BoxWallsIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Changes"];
                 };
             };
         };

@@ -61,7 +61,7 @@ PARTS: dict[str, Help] = {
     "jig.kept": h("where it is kept after the job", "the next job looks there first", "left empty: scrap", SHOP),
     "jig.minutes": h("to make one and set it up", "against what it saves", "left empty: not known", SHOP),
     "shape.of": h(
-        "which part it is over again",
+        "which part it is over again, or whose wall it is",
         "what changes there changes here",
         "the one that is drawn; a part that follows is not followed itself",
         SHOP,
@@ -141,6 +141,37 @@ PARTS: dict[str, Help] = {
         "as the drawing says it",
         "DIN 6935, from memory",
     ),
+    "shape.corners": h(
+        "the corners of the side, one after the other",
+        "a wall runs from each to the next",
+        "around it, either way",
+        SHOP,
+    ),
+    "shape.corners.x": h("from the left of the side", "it is the outline that is cut", "0 at the left", SHOP),
+    "shape.corners.y": h("from below", "it is the outline that is cut", "0 below", SHOP),
+    "shape.wall": h("how thick the walls are", "bent across, they may be thinner", "left empty: as the sides", SHOP),
+    "shape.inset": h(
+        "from the side's edge to the outside of a wall",
+        "the weld lies on that ledge",
+        "the leg of the weld; left empty: the thinner plate",
+        SHOP,
+    ),
+    "shape.tab": h(
+        "how long the tabs are that go through the sides",
+        "they set the walls before anything is tacked",
+        "three to six thicknesses; left empty: none",
+        SHOP,
+    ),
+    "shape.apart": h(
+        "tabs from middle to middle, at the most", "a long wall bows between them", "left empty: 150 mm", SHOP
+    ),
+    "shape.clearance": h(
+        "play about a tab, on each side",
+        "too little and zinc, paint or a burr keep it out; too much and it stands aslant",
+        "left empty: 0.5 mm",
+        SHOP,
+    ),
+    "shape.number": h("which wall of the box", "its length and tabs come from there", "by the drawing", SHOP),
     "shape.bends": h("where it is bent, one after the other", "each adds a leg", "up is towards you", SHOP),
     "shape.bends.turn": h(
         "how far it is turned there", "0 would be flat, 90 is a square corner, negative is down", "90", SHOP

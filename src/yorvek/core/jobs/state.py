@@ -17,8 +17,10 @@ from yorvek.core.jobs.spec import DimensionSpec, JobSpec, LoadSpec, MemberLoad, 
 from yorvek.core.jobs.structures import StructureSpec
 from yorvek.core.model import Model
 from yorvek.core.parts import BarPiece, PartSpec
+from yorvek.core.parts.box_wall import BoxWall
 from yorvek.core.parts.twin import Twin
 from yorvek.core.parts.twins import made_like
+from yorvek.core.parts.walls import wall_made
 from yorvek.core.quantities.entry import evaluate_dimensions
 from yorvek.core.sections.catalogue import is_size
 from yorvek.core.sections.line import is_composed
@@ -144,7 +146,8 @@ def beam_member(state: JobState, member: MemberSpec) -> BeamMember:
 
 
 def followed(state: JobState, part: PartSpec) -> PartSpec:
-    """A part with what it takes from elsewhere filled in: a bar piece from its member, a twin from another part.
+    """A part with what it takes from elsewhere filled in: a bar piece from its member, a twin or a wall of
+    a box from another part.
 
     Raises:
         InputError: the member or the part is gone, or is a twin itself.
@@ -152,6 +155,8 @@ def followed(state: JobState, part: PartSpec) -> PartSpec:
     shape = part.shape
     if isinstance(shape, Twin):
         return made_like(part, shape, followed(state, _first(state, shape)))
+    if isinstance(shape, BoxWall):
+        return wall_made(part, shape, _first(state, shape))
     if not isinstance(shape, BarPiece):
         return part
     if shape.member_id is None:
@@ -183,20 +188,22 @@ def followed(state: JobState, part: PartSpec) -> PartSpec:
     )
 
 
-def _first(state: JobState, twin: Twin) -> PartSpec:
-    """The part that a twin follows."""
-    first = state.parts.get(twin.of)
+def _first(state: JobState, shape: Twin | BoxWall) -> PartSpec:
+    """The part that one follows."""
+    first = state.parts.get(shape.of)
     if first is None:
-        raise InputError(field="shape.of", got=str(twin.of), needs="the part it follows is gone: choose another")
+        raise InputError(field="shape.of", got=str(shape.of), needs="the part it follows is gone: choose another")
     if isinstance(first.shape, Twin):
         raise InputError(field="shape.of", got=first.mark, needs="a part that is no twin itself: what that one follows")
     return first
 
 
 def with_twins(state: JobState) -> Iterator[PartSpec]:
-    """Every part as it is entered, twins as what they follow makes them; as they are entered too where it cannot."""
+    """Every part as it is entered, twins and walls as what they follow makes them; as they are entered too where it
+    cannot.
+    """
     for part in state.parts.values():
         try:
-            yield followed(state, part) if isinstance(part.shape, Twin) else part
+            yield followed(state, part) if isinstance(part.shape, Twin | BoxWall) else part
         except InputError:
             yield part

@@ -10,6 +10,7 @@ from yorvek.core.outlines import Outline, area_mm2, bounds_mm, cut_length_mm
 from yorvek.core.parts.bar_bend import BendTried
 from yorvek.core.parts.bars import bar_geometry
 from yorvek.core.parts.bending import on_legs, refuse_in_bends
+from yorvek.core.parts.box_wall import BoxWall
 from yorvek.core.parts.drawn import DrawnDimension
 from yorvek.core.parts.features import Feature
 from yorvek.core.parts.features.laid import laid
@@ -70,7 +71,7 @@ def _twin(part: TwinMade, unit: UnitSystem, tried: Sequence[BendTried]) -> PartG
 
 def _worked(part: PartSpec, unit: UnitSystem, tried: Sequence[BendTried]) -> PartGeometry:
     say = said_in(unit)
-    if isinstance(part.shape, Twin):
+    if isinstance(part.shape, Twin | BoxWall):
         raise InputError(field="shape.of", got=str(part.shape.of), needs="a part of this job to follow")
     if not isinstance(part.shape, BarPiece):
         return _plate(part, part.shape, say)

@@ -8,6 +8,7 @@ from pydantic import Field
 
 from yorvek.core.model import Model
 from yorvek.core.parts.bar_bend import LEAST_NEUTRAL, BarBend, Measured
+from yorvek.core.parts.box_wall import BoxWall
 from yorvek.core.parts.features import Feature
 from yorvek.core.parts.jig import Jig
 from yorvek.core.parts.plates import PlateShape
@@ -68,7 +69,7 @@ class BarPiece(Model):
         return left, right
 
 
-Shape = Annotated[PlateShape | BarPiece | Twin, Field(discriminator="family")]
+Shape = Annotated[PlateShape | BarPiece | Twin | BoxWall, Field(discriminator="family")]
 
 
 class PartSpec(Model):

@@ -16,6 +16,7 @@ from yorvek.core.errors import InputError, needs_of, place_of
 from yorvek.server.accounts.slowing import TooFast
 from yorvek.server.api import (
     accounts,
+    boxes,
     checking,
     drafts,
     drawings,
@@ -59,6 +60,7 @@ for prefix, module in (
     ("", records),
     ("", structures),
     ("", drafts),
+    ("", boxes),
     ("", checking),
     ("", fits),
     ("", links),

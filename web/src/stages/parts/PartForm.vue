@@ -15,8 +15,9 @@ import BarFields from './BarFields.vue'
 import FeatureRows from './FeatureRows.vue'
 import JigFields from './JigFields.vue'
 import EdgeFields from './EdgeFields.vue'
-import { fieldOf, madeFamily, titleOf, type Draft } from './part'
+import { fieldOf, follows, madeFamily, titleOf, type Draft } from './part'
 import TwinFields from './TwinFields.vue'
+import WallFields from './WallFields.vue'
 import ChoiceField from '../../ui/ChoiceField.vue'
 import PartPicture from './PartPicture.vue'
 import PlateFields from './PlateFields.vue'
@@ -56,9 +57,10 @@ const alive = computed(() => drafted(preview.found, 'parts', row.value?.id))
       />
       <JigFields v-model="draft" />
       <TwinFields v-if="draft.shape.family === 'twin'" v-model="draft" :own="row?.id" />
+      <WallFields v-else-if="draft.shape.family === 'box_wall'" v-model="draft" />
       <BarFields v-else-if="draft.shape.family === 'bar'" v-model="draft" />
       <PlateFields v-else v-model="draft" />
-      <EdgeFields v-if="draft.shape.family === 'twin' && madeFamily(draft) !== 'bar'" v-model="draft" />
+      <EdgeFields v-if="follows(draft) && madeFamily(draft) !== 'bar'" v-model="draft" />
       <FeatureRows v-model="draft" /></div
   ></EditForm>
 </template>

@@ -2,7 +2,7 @@
 /** One part drawn, with its files. */
 import type { S } from '../../api/client'
 import CutFile from '../../shared/CutFile.vue'
-import { attempt, job, mayWrite, remove } from '../../shared/job'
+import { attempt, change, job, mayWrite, remove } from '../../shared/job'
 import { mass, run } from '../../shared/units'
 import BarFaces from './BarFaces.vue'
 import BendList from './BendList.vue'
@@ -34,6 +34,12 @@ const emit = defineEmits<{ change: [asked?: string]; again: [draft: Draft] }>()
           ><el-button v-if="row.spec.shape.family !== 'twin'" @click="emit('again', otherHand(row))">{{
             $t('parts.its_other_hand')
           }}</el-button
+          ><el-button
+            v-if="row.spec.shape.family === 'box_side'"
+            @click="
+              attempt(() => change('POST', `/jobs/${job!.job.id}/parts/${row.id}/walls`, { version: row.version }))
+            "
+            >{{ $t('parts.its_walls') }}</el-button
           ><el-button
             v-if="row.geometry?.kind === 'plate' && row.geometry.outline.openings?.length && !row.spec.jig"
             @click="emit('again', drillTemplate(row))"

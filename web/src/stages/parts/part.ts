@@ -135,13 +135,16 @@ export function saidOf(jig: NonNullable<S['PartSpec']['jig']>): string {
 }
 const OTHER = { left: 'right', right: 'left' } as const
 const firstOf = ({ shape }: Draft) => job.value!.parts.find((p) => p.id === shape.of)?.spec
+/** Whether its outline comes from another part. */
+export const follows = ({ shape }: Draft): boolean => shape.family === 'twin' || shape.family === 'box_wall'
 /** What a draft is once it is made: a twin is what it follows. */
 export const madeFamily = (draft: Draft): string =>
   draft.shape.family === 'twin' ? (firstOf(draft)?.shape.family ?? 'twin') : draft.shape.family
 /** What a form is of: a family, or a part over again. */
 export function titleOf(draft: Draft): string {
-  if (draft.shape.family !== 'twin') return wordsOf(draft.shape.family)
+  if (!follows(draft)) return wordsOf(draft.shape.family)
   const mark = firstOf(draft)?.mark ?? '?'
+  if (draft.shape.family === 'box_wall') return t('parts.wall_x_of_x', [draft.shape.number, mark])
   return draft.shape.mirrored ? t('parts.as_x_mirrored', [mark]) : t('parts.as_x', [mark])
 }
 /** Where on its form stands what was pressed on a drawing: of its family, of a feature, or of the part it follows. */

@@ -5,6 +5,7 @@ from __future__ import annotations
 from yorvek.core.parts.drawn import Shown
 from yorvek.core.parts.plates.base_plate import BASE_PLATE, BasePlate
 from yorvek.core.parts.plates.bent import BENT, BentPlate
+from yorvek.core.parts.plates.box_side import BOX_SIDE, BoxSide
 from yorvek.core.parts.plates.cone import CONE, ConePlate
 from yorvek.core.parts.plates.fish import FISH, FishPlate
 from yorvek.core.parts.plates.free import FreeOutline
@@ -19,16 +20,17 @@ from yorvek.core.parts.plates.web import WEB, WebPlate
 
 PlateShape = (
     Rectangle | BasePlate | Gusset | RingPlate | LugPlate | SlottedPlate | FishPlate | WebPlate
-    | BentPlate | TrayPlate | ConePlate | FreeOutline
+    | BentPlate | TrayPlate | BoxSide | ConePlate | FreeOutline
 )  # fmt: skip
 FAMILIES: tuple[PlateKind, ...] = (
-    BASE_PLATE, GUSSET, RECTANGLE, RING, LUG, SLOTTED, FISH, WEB, BENT, TRAY, CONE,
+    BASE_PLATE, GUSSET, RECTANGLE, RING, LUG, SLOTTED, FISH, WEB, BENT, TRAY, BOX_SIDE, CONE,
 )  # fmt: skip
 
 __all__ = [
     "FAMILIES",
     "BasePlate",
     "BentPlate",
+    "BoxSide",
     "ConePlate",
     "FishPlate",
     "FreeOutline",

@@ -1,0 +1,132 @@
+"""The side of a box of plates: its outline with slots for the tabs of the walls. It holds what the whole box is."""
+
+from __future__ import annotations
+
+from typing import ClassVar, Literal
+
+from pydantic import Field
+
+from yorvek.core.materials import Material
+from yorvek.core.model import Model
+from yorvek.core.outlines import Outline, Ring, area_mm2
+from yorvek.core.parts.box import PlateBox
+from yorvek.core.parts.drawn import DrawnDimension, PartView, Shown, Warned
+from yorvek.core.parts.plates.kind import Plate, PlateKind
+from yorvek.core.parts.saying import Say
+from yorvek.core.quantities.entry import Length, Place, Thickness
+
+APART_MM, CLEARANCE_MM = 150.0, 0.5
+"""Where nothing is given: tabs from middle to middle (ours), and play about a tab on each side (common practice, no
+source).
+"""
+THIN_EDGE = 0.5
+"""Of the thickness: less beside a slot burns through before it is welded (ours)."""
+
+
+class BoxCorner(Model):
+    """A corner of the side."""
+
+    x: Place = Field(description="from the left")
+    y: Place = Field(description="from below")
+
+
+class BoxSide(Plate):
+    """Of every box there are two. Walls stand between them, set in from their edge by the weld."""
+
+    across: ClassVar[str] = ""
+    up: ClassVar[str] = ""
+
+    family: Literal["box_side"] = "box_side"
+    corners: list[BoxCorner] = Field(min_length=3, max_length=30)
+    width: Length = Field(description="outside, over both sides")
+    wall: Thickness | None = Field(default=None, description="of the walls; as the sides where not given")
+    inset: Place | None = Field(
+        default=None, description="of the walls, for their weld; the thinner plate if not given"
+    )
+    tab: Length | None = Field(default=None, description="how long; without tabs where not given")
+    apart: Length | None = Field(default=None, description="tabs, from middle to middle at most; 150 mm if not given")
+    clearance: Place | None = Field(default=None, description="about a tab on each side; 0.5 mm where not given")
+
+    def wall_thickness(self) -> Thickness:
+        """Of its walls."""
+        return self.wall or self.thickness
+
+    def box(self) -> PlateBox:
+        """The whole box."""
+        side, wall = self.thickness.value, self.wall_thickness().value
+        return PlateBox(
+            corners=tuple(complex(c.x.value, c.y.value) for c in self.corners),
+            width=self.width.value,
+            side=side,
+            wall=wall,
+            inset=min(side, wall) if self.inset is None else self.inset.value,
+            tab=0.0 if self.tab is None else self.tab.value,
+            apart=APART_MM if self.apart is None else self.apart.value,
+            clearance=CLEARANCE_MM if self.clearance is None else self.clearance.value,
+        )
+
+    def blank(self, metal: Material) -> Outline:
+        """Raises InputError where there is no room for walls or slots."""
+        return self.box().side_outline()
+
+    def openings_asked(self) -> list[str]:
+        return ["tab"] * len(self.box().slots)
+
+    def shown(self, blank: Outline, reach: float, metal: Material, say: Say) -> Shown:
+        box = self.box()
+        return Shown([], _notes(box, blank, metal, say), [], [_closed(box)], _warned(box, say))
+
+
+def _notes(box: PlateBox, side: Outline, metal: Material, say: Say) -> list[str]:
+    """What the box is, what it weighs, what is welded."""
+    lots = box.alike()
+    corner, along = box.seams_mm()
+    walls = sum(len(lot) * area_mm2(box.wall_outline(lot[0])) for lot in lots) * box.wall
+    mass = (2 * area_mm2(side) * box.side + walls) * metal.density_kg_m3 * 1e-9
+    said = [
+        f"side of a box {say(box.width, whole=True)} wide: two of these, {len(box.walls)} walls of {len(lots)} kinds",
+        f"closed it is {mass:.2f} kg",
+        f"seams {(corner + along) / 1000:.2f} m: {corner / 1000:.2f} m where walls meet, {along / 1000:.2f} m along "
+        "the sides",
+    ]
+    none = [str(k + 1) for k, w in enumerate(box.walls) if not w.tabs]
+    if not box.tab:
+        return [*said, "no tabs: set the walls by a square"]
+    if none:
+        said.append(f"too short for a tab: wall {', '.join(none)}")
+    return [*said, f"a slot lets its wall move {say(box.clearance, whole=True)} either way"]
+
+
+def _closed(box: PlateBox) -> PartView:
+    """The box as it is put together, from the side, with how long its walls are."""
+    x0, y0 = min(c.real for c in box.corners), min(c.imag for c in box.corners)
+    outer = Ring.polygon([(c.real - x0, c.imag - y0) for c in box.corners])
+    walls, sized = [], []
+    for k, w in enumerate(box.walls):
+        plan = [(x - x0, y - y0) for x, y in w.area(0.0, w.long, 0.0, box.wall)]
+        walls.append(Ring.polygon(plan))
+        (x1, y1), (x2, y2) = plan[3], plan[2]
+        label = f"{k + 1}:"
+        sized.append(DrawnDimension(x1=x1, y1=y1, x2=x2, y2=y2, offset_mm=0.0, value_mm=w.long, label=label))
+    return PartView.of("closed, from the side: its walls by number", Outline(outer=outer, openings=walls), sized)
+
+
+def _warned(box: PlateBox, say: Say) -> list[Warned]:
+    left, least = box.inset - box.clearance, THIN_EDGE * box.side
+    if not box.slots or left >= least - 1e-9:
+        return []
+    words = f"only {say(left, rough=True)} of the side stays beyond its slots"
+    return [Warned(words=words, mend=f"walls set in by {say(least + box.clearance, rough=True)}", asked="inset")]
+
+
+BOX_SIDE = PlateKind(
+    BoxSide, "Box from plates: its side", "D",
+    {
+        "corners": ("Corners, in order", "", "4", "4"), "width": ("Width over both sides", "", "", ""),
+        "thickness": ("Thickness of the sides", "", "6", "1/4"),
+        "wall": ("Thickness of the walls", "as the sides", "", ""),
+        "inset": ("Walls set in by", "the thinner plate", "", ""), "tab": ("Tabs, how long", "none", "30", "1 1/4"),
+        "apart": ("Tabs apart at most", "150 mm", "", ""), "clearance": ("Play about a tab", "0.5 mm", "", ""),
+    },
+    {"corners": {"x": ("From the left", "", "", ""), "y": ("From below", "", "", "")}},
+)  # fmt: skip
