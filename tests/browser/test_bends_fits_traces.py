@@ -169,3 +169,32 @@ def test_a_drill_template_is_cut_with_the_rest_and_weighs_nothing_there(inside: 
     assert stage.get_by_text("165.2 kg").count() == 1
     page.get_by_role("button", name="Undo").click()
     stage.get_by_text("17 pieces").wait_for()
+
+
+def test_a_box_is_made_of_plates_and_its_walls_follow(inside: tuple[Page, str]) -> None:
+    page, job = inside
+    page.goto(f"{job}/parts")
+    page.get_by_role("button", name="Box from plates: its side").click()
+    for k, (x, y) in enumerate([("0", "0"), ("400", "0"), ("400", "250"), ("0", "250")]):
+        page.locator(f"[data-at='shape.corners.{k}.x'] input").fill(x)
+        page.locator(f"[data-at='shape.corners.{k}.y'] input").fill(y)
+    page.get_by_label("Width over both sides").fill("9")
+    page.get_by_role("button", name="Save part").click()
+    page.get_by_role("alert").get_by_text("more than both sides, 12 mm").wait_for()
+    page.get_by_label("Width over both sides").fill("200")
+    page.get_by_role("button", name="Save part").click()
+    wants = page.get_by_text("the box wants walls 1, 3: 0 of 2; walls 2, 4: 0 of 2")
+    wants.wait_for()
+    page.get_by_role("button", name="Add its walls").click()
+    wants.wait_for(state="detached")
+    page.get_by_role("row").filter(has_text="D1-2").click()
+    page.get_by_text("from wall 2, 4 of D1").wait_for()
+    page.get_by_role("row").filter(has_text="400 × 250").click()
+    page.get_by_role("button", name="Change", exact=True).click()
+    page.locator("[data-at='shape.corners.1.bend'] input").fill("10")
+    page.get_by_role("button", name="Save part").click()
+    page.get_by_text("the box wants").wait_for()  # two of its walls are one now
+    for _ in range(3):
+        page.get_by_role("button", name="Undo").click()
+        page.wait_for_load_state("networkidle")
+    page.get_by_role("row").filter(has_text="D1-2").wait_for(state="detached")

@@ -11,8 +11,12 @@ NECK += [(x, 200 - y) for x, y in reversed(NECK)]
 
 def box(corners=ELL, width=240, thickness=6, *, mark="D1", qty=2, **more):
     own = {k: more.pop(k) for k in ("features", "material_id", "module") if k in more}
-    sizes = {k: mm(str(v)) for k, v in more.items()}
-    shape = {"family": "box_side", "corners": [{"x": mm(repr(float(x))), "y": mm(repr(float(y)))} for x, y in corners]}
+    bends = more.pop("bends", {})
+    sizes = {k: mm(str(v)) for k, v in {"tab": 0, **more}.items()}
+    rows = [{"x": mm(repr(float(x))), "y": mm(repr(float(y)))} for x, y in corners]
+    for k, radius in bends.items():
+        rows[k]["bend"] = mm(str(radius))
+    shape = {"family": "box_side", "corners": rows}
     shape |= {"width": mm(str(width)), "thickness": mm(str(thickness)), **sizes}
     return part(shape, mark, qty=qty, **own)
 

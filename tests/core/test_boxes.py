@@ -12,7 +12,8 @@ from shapely.affinity import affine_transform
 
 from tests.core.boxed import ELL, FOUR, NECK, box, wall
 from tests.core.jobs import worked
-from tests.core.test_twins import job
+from tests.core.test_plate_families import mm
+from tests.core.test_twins import job, part
 from tests.core.test_twins import twin as other_hand
 from yorvek.core.errors import InputError
 from yorvek.core.jobs.boxes import lots_of, walls_wanted
@@ -152,7 +153,7 @@ def test_whatever_its_corners_it_closes_or_is_refused_in_words(corners, sizes, t
 @pytest.mark.parametrize(("change", "words"), [
     ({"corners": [(0, 0), (100, 0), (0, 100), (100, 100)]}, "does not cross itself"),
     ({"corners": [(0, 0), (100, 0), (100, 0), (0, 100)]}, "a place of its own"),
-    ({"corners": [(0, 0), (300, 0), (300, 8), (0, 8)]}, "more than its neighbours take of it"),
+    ({"corners": [(0, 0), (300, 0), (300, 8), (0, 8)]}, "more than its corners take of it"),
     ({"corners": NECK}, "two of them run into each other"),
     ({"width": 12}, "more than both sides, 12 mm"),
     ({"inset": 0.4, "tab": 30}, "more than its play, 0.5 mm"),
@@ -177,6 +178,10 @@ def test_its_view_shows_every_wall_by_its_number():
     (view,) = part_geometry(box()).views
     assert [d.label for d in view.dimensions] == [f"{k}:" for k in range(1, 7)] and len(view.outline.openings) == 6
     assert [round(d.value_mm) for d in view.dimensions] == [476, 176, 234, 214, 236, 396]
+    (view,) = part_geometry(box(FOUR, bends={1: 8, 2: 8})).views
+    assert [d.label for d in view.dimensions] == ["1:", "1:", "1:", "2:"] and len(view.outline.openings) == 2
+    walls = [Polygon(ring_points(o)) for o in view.outline.openings]
+    assert all(w.is_valid and w.area > 6 * 270 for w in walls)
 
 
 def test_walls_follow_the_side_and_say_what_is_wrong_with_it():
@@ -209,6 +214,87 @@ def test_walls_that_are_cut_alike_are_one_part_and_as_many_as_its_boxes_want():
         walls_wanted(job(box(FOUR, qty=3)), 1)
     with pytest.raises(InputError, match="6 of them together"):
         walls_wanted(job(box(FOUR, qty=6), wall(1, "A", qty=2), wall(3, "B", qty=3)), 1)
+
+
+@pytest.mark.parametrize(("corners", "welded", "legs", "turns"), [
+    (FOUR, [0, 3], [382, 288, 382], [90, 90]),  # outside, from a weld's inner edge to the apex of the outer faces
+    (ELL, [0, 1, 2, 4, 5], [240, 220], [-90]),  # bent away from the inside: its outside is the inner face
+    ([(0, 0), (400, 0), (400, 300)], [0, 2], None, None),
+])  # fmt: skip
+def test_a_corner_is_bent_and_its_flat_is_that_of_the_plate_so_bent(corners, welded, legs, turns):
+    bends = {k: 8 for k in range(len(corners)) if k not in welded}
+    side = box(corners, bends=bends, tab=20)
+    state = job(side, *walls_wanted(job(side), 1).new)
+    made = worked_parts(state)
+    (bent,) = [w.geometry for w in made.values() if w.geometry.bends]
+    if legs is not None:
+        rows = [{"turn": mm(str(t)), "leg": mm(str(x))} for t, x in zip(turns, legs[1:], strict=True)]
+        shape = {"family": "bent", "width": mm("240"), "thickness": mm("6"), "first_leg": mm(str(legs[0])),
+                 "bends": rows, "radius": mm("8")}  # fmt: skip
+        plain = part_geometry(part(shape))
+        assert bent.width_mm == pytest.approx(plain.width_mm, abs=1e-6)
+        for ours, theirs in zip(bent.bends, plain.bends, strict=True):
+            assert (ours.x1, ours.zone_mm, ours.turn_deg, ours.set_deg) == pytest.approx(
+                (theirs.x1, theirs.zone_mm, theirs.turn_deg, theirs.set_deg)
+            )
+    assert any(n.startswith("bend 1:") and "R8" in n for n in bent.notes)
+    assert f"{len(welded)} wall" in made[1].geometry.notes[1]
+
+
+def test_where_it_is_bent_its_tabs_go_into_their_slots_too():
+    side = box(FOUR, bends={1: 8, 2: 8}, tab=20)
+    made = worked_parts(job(side, wall(1)))
+    (_, slots), (cut, _) = outline(made[1].geometry), outline(made[2].geometry)
+    bottom = sorted(s.centroid.x for s in slots if s.centroid.y < 12)
+    top = sorted((s.centroid.x for s in slots if s.centroid.y > 288), reverse=True)
+    right = sorted(s.centroid.y for s in slots if s.centroid.x > 388)
+    tabs = [(a + b) / 2 for a, b in tabs_of(cut, made[2].geometry.width_mm, 240, 6)]
+    long, turned = made[2].geometry.width_mm, 8 + 6
+    straight = (382 - turned, 288 - 2 * turned)
+    assert [12 + s for s in tabs[: len(bottom)]] == pytest.approx(bottom)
+    assert [394 - turned - (s - (long - straight[0])) for s in tabs[-len(top) :]] == pytest.approx(top)
+    middle = tabs[len(bottom) : -len(top)]
+    assert [s - (long / 2 - straight[1] / 2) + 6 + turned for s in middle] == pytest.approx(right)
+    assert (len(bottom), len(right), len(top)) == (3, 2, 3)
+
+
+@pytest.mark.parametrize("corners", [ELL, ELL[::-1], [(0, 0), (500, 0), (640, 260), (300, 180), (90, 330)]])
+def test_legs_that_are_bent_into_each_other_lie_on_one_arc(corners):
+    radius, t, count = 9, 6, len(corners)
+    plates = box(corners, bends=dict.fromkeys(range(1, count), radius)).shape.box()
+    (wall,) = plates.walls
+    assert len(wall.legs) == count
+    for leg, after, fold in zip(wall.legs, wall.legs[1:], wall.folds, strict=False):
+        (_, one), (two, _) = (x.area(0, x.long, 0, t)[:2] for x in (leg, after))
+        outer = radius + t if fold.turn_deg > 0 else radius
+        assert math.dist(one, two) == pytest.approx(2 * outer * math.sin(math.radians(abs(fold.turn_deg)) / 2))
+    first, last = wall.legs[0].area(0, 1, 0, t), wall.legs[-1].area(0, wall.legs[-1].long, 0, t)
+    assert math.dist(first[3], last[2]) < 1e-9  # inner edges meet where it is welded
+
+
+@pytest.mark.parametrize(("change", "words"), [
+    ({"bends": dict.fromkeys(range(6), 8)}, "does not come off the brake"),
+    ({"corners": [(0, 0), (400, 0), (0, 150)], "bends": {1: 8}}, "turns 135 degrees at most; weld it"),
+    ({"bends": {1: 0.2}}, "no tool folds it sharper"),
+    ({"bends": {1: 180}}, "more than its corners take of it"),
+    ({"bends": {1: 8}, "material_id": "birch plywood"}, "a panel is not bent"),
+])  # fmt: skip
+def test_what_is_not_bent_so_is_refused(change, words):
+    with pytest.raises(InputError) as refused:
+        part_geometry(box(**change))
+    assert words in refused.value.sentence
+
+
+def test_what_cracks_or_is_not_held_by_the_die_is_said_at_its_corner():
+    sharp = part_geometry(box(bends={1: 2}))
+    assert [w.asked for w in sharp.warned if "may crack" in w.words] == ["corners.1.bend"]
+    short = part_geometry(box([(0, 0), (400, 0), (400, 45), (200, 45), (200, 300), (0, 300)], bends={1: 10, 2: 10}))
+    assert [w.asked for w in short.warned] == ["corners.1.bend"] and "the leg beside corner 2" in short.warned[0].words
+
+
+def test_walls_that_are_one_another_turned_end_for_end_are_alike():
+    ends = box(FOUR, bends={1: 8, 3: 8}).shape.box()
+    assert len(ends.walls) == 2 and ends.alike() == [[0, 1]]
 
 
 def test_a_wall_that_is_missing_is_found_before_the_cut():

@@ -33,7 +33,7 @@ def test_its_walls_are_one_edit_and_follow_the_side(owner, job):
     assert found["D1-2"]["spec"]["name"] == "walls 2, 4" and found["D1-2"]["geometry"]["height_mm"] == 240
     owner.good("PUT", f"{job['base']}/parts/{first}", {"version": 1, "spec": side("300", qty=4)})
     assert parts(owner, job)["D1-2"]["geometry"]["height_mm"] == 300
-    assert wanting(owner, job) == ["the box wants walls 1, 3: 2 of 4", "the box wants walls 2, 4: 2 of 4"]
+    assert wanting(owner, job) == ["the box wants walls 1, 3: 2 of 4; walls 2, 4: 2 of 4"]
     owner.good("POST", f"{job['base']}/parts/{first}/walls", {"version": 2})
     assert {p["spec"]["qty"] for p in parts(owner, job).values()} == {4} and wanting(owner, job) == []
     for _ in range(2):

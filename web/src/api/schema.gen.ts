@@ -3360,6 +3360,8 @@ export interface components {
          * @description A corner of the side.
          */
         BoxCorner: {
+            /** @description inside radius of a wall that is bent there; welded if not given */
+            bend?: components["schemas"]["Place"] | null;
             /** @description from the left */
             x: components["schemas"]["Place"];
             /** @description from below */
@@ -3383,8 +3385,8 @@ export interface components {
             family: "box_side";
             /** @description of the walls, for their weld; the thinner plate if not given */
             inset?: components["schemas"]["Place"] | null;
-            /** @description how long; without tabs where not given */
-            tab?: components["schemas"]["Length"] | null;
+            /** @description how long; 0 without tabs */
+            tab: components["schemas"]["Place"];
             thickness: components["schemas"]["Thickness"];
             /** @description of the walls; as the sides where not given */
             wall?: components["schemas"]["Thickness"] | null;
@@ -7433,7 +7435,7 @@ export interface components {
         };
         /**
          * PartFamily
-         * @description A family, the letter that its marks begin with, and its questions.
+         * @description A family, the letter that its marks begin with, how many there are of it at first, and its questions.
          */
         PartFamily: {
             /** Asks */
@@ -7442,6 +7444,11 @@ export interface components {
             kind: string;
             /** Letter */
             letter: string;
+            /**
+             * Pieces
+             * @default 1
+             */
+            pieces: number;
             /** Words */
             words: string;
         };

@@ -149,6 +149,12 @@ PARTS: dict[str, Help] = {
     ),
     "shape.corners.x": h("from the left of the side", "it is the outline that is cut", "0 at the left", SHOP),
     "shape.corners.y": h("from below", "it is the outline that is cut", "0 below", SHOP),
+    "shape.corners.bend": h(
+        "inside radius where one wall runs round the corner",
+        "a bend saves a seam; one corner at least is welded",
+        "left empty: welded; bent: one to two thicknesses",
+        SHOP,
+    ),
     "shape.wall": h("how thick the walls are", "bent across, they may be thinner", "left empty: as the sides", SHOP),
     "shape.inset": h(
         "from the side's edge to the outside of a wall",

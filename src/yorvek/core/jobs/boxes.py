@@ -111,4 +111,5 @@ def _wants(state: JobState, number: int) -> list[str]:
         lots = lots_of(state, number)
     except InputError as error:
         return [error.sentence] if error.field == "qty" else []
-    return [f"{lot.words}: {lot.there} of {lot.wanted}" for lot in lots if lot.there != lot.wanted]
+    short = [f"{lot.words}: {lot.there} of {lot.wanted}" for lot in lots if lot.there != lot.wanted]
+    return ["; ".join(short)] if short else []

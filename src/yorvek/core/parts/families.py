@@ -19,11 +19,12 @@ from yorvek.core.quantities.asked import Question, may_be_none, question
 
 
 class PartFamily(Model):
-    """A family, the letter that its marks begin with, and its questions."""
+    """A family, the letter that its marks begin with, how many there are of it at first, and its questions."""
 
     kind: str
     words: str
     letter: str
+    pieces: int = 1
     asks: list[Question]
 
 
@@ -102,7 +103,7 @@ def part_families() -> list[PartFamily]:
     """Every family of plates that is made from dimensions, in the order that it is offered."""
     return [
         PartFamily(
-            kind=str(f.model.model_fields["family"].default), words=f.words, letter=f.letter,
+            kind=str(f.model.model_fields["family"].default), words=f.words, letter=f.letter, pieces=f.pieces,
             asks=[_question(name, said, f.model.model_fields[name], f.rows) for name, said in f.asks.items()],
         )
         for f in FAMILIES

@@ -1,12 +1,42 @@
-"""Walls of a box worked out: each an outline that follows the box's side."""
+"""Walls of a box worked out: each an outline that follows the box's side, with the lines that it is bent along."""
 
 from __future__ import annotations
 
 from yorvek.core.errors import InputError
-from yorvek.core.parts.box import PlateBox
+from yorvek.core.materials import Material
+from yorvek.core.outlines import Outline, bounds_mm
+from yorvek.core.parts.box import Fold, PlateBox
 from yorvek.core.parts.box_wall import BoxWall
+from yorvek.core.parts.drawn import BendLine, Shown
 from yorvek.core.parts.plates import BoxSide, FreeOutline
+from yorvek.core.parts.plates.brake import pressed
+from yorvek.core.parts.saying import Say
 from yorvek.core.parts.spec import PartSpec
+from yorvek.core.parts.sprung import set_words, solid_set
+
+
+class WallPlate(FreeOutline):
+    """A wall as it is cut; `folds`: what it is bent by, and where on its flat, from the left."""
+
+    folds: list[tuple[float, Fold]] = []
+
+    def shown(self, blank: Outline, reach: float, metal: Material, say: Say) -> Shown:
+        _, y0, _, y1 = bounds_mm(blank)
+        lines = [_line(at, fold, (y0, y1), self.thickness.value, metal, say) for at, fold in self.folds]
+        said = [f"bend {k}: {x.words}, {say(x.x1, rough=True)} from the left, {set_words(x)}" for k, x in
+                enumerate(lines, 1)]  # fmt: skip
+        brake = pressed(self.thickness.value, [(x.radius_mm, y1 - y0) for x in lines], metal, say)
+        return Shown(notes=[f"from {self.source}", *said, *brake], bends=lines)
+
+
+def _line(at: float, fold: Fold, ends: tuple[float, float], thickness_mm: float, metal: Material, say: Say) -> BendLine:
+    turn = abs(fold.turn_deg)
+    set_deg, by = solid_set(turn, fold.radius, thickness_mm, metal)
+    way = "inward" if fold.turn_deg > 0 else "outward"
+    return BendLine(
+        x1=at, y1=ends[0], x2=at, y2=ends[1], turn_deg=fold.turn_deg, zone_mm=fold.zone, radius_mm=fold.radius,
+        words=f"{turn:.4g}° {way}, R{say(fold.radius, rough=True)}", set_deg=set_deg, set_by=by,
+    )  # fmt: skip
 
 
 def wall_made(part: PartSpec, wall: BoxWall, side: PartSpec) -> PartSpec:
@@ -24,9 +54,12 @@ def wall_made(part: PartSpec, wall: BoxWall, side: PartSpec) -> PartSpec:
         raise InputError(
             field="shape.number", got=str(wall.number), needs=f"1 to {count}: {side.mark} has as many walls"
         )
+    cut = box.walls[wall.number - 1]
     lot = lot_of(box, wall.number)
-    made = FreeOutline(
-        outline=box.wall_outline(wall.number - 1),
+    folded = [(at - fold.zone / 2, fold) for at, fold in zip(cut.starts[1:], cut.folds, strict=True)]
+    made = WallPlate(
+        outline=box.wall_outline(cut),
+        folds=folded,
         thickness=_side(side).wall_thickness(),
         source=f"wall {', '.join(map(str, lot))} of {side.mark}",
     )

@@ -35,7 +35,7 @@ const emit = defineEmits<{ change: [asked?: string]; again: [draft: Draft] }>()
             $t('parts.its_other_hand')
           }}</el-button
           ><el-button
-            v-if="row.spec.shape.family === 'box_side'"
+            v-if="job!.figures.audit.some((f) => f.rule === 'boxes' && f.part === row.id)"
             @click="
               attempt(() => change('POST', `/jobs/${job!.job.id}/parts/${row.id}/walls`, { version: row.version }))
             "

@@ -79,7 +79,7 @@ export function blank(kind: string): Draft {
     mark: freeMark(kind === 'bar' ? BAR.letter : known(kind)!.letter),
     name: '',
     module: '',
-    qty: 1,
+    qty: known(kind)?.pieces ?? 1,
     material_id: metal(),
     shape: kind === 'bar' ? blankBar() : blankPlate(known(kind)!),
     edge: 'rough',

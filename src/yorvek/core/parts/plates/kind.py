@@ -59,7 +59,7 @@ class Plate(Model):
 @dataclass(frozen=True)
 class PlateKind:
     """A family that is made from dimensions: its model, what it is called, the letter that its marks begin with, its
-    questions, and those of each row of a field that is a list.
+    questions, those of each row of a field that is a list, and how many there are of it to begin with.
     """
 
     model: type[Plate]
@@ -67,6 +67,7 @@ class PlateKind:
     letter: str
     asks: Said
     rows: dict[str, Said] = field(default_factory=dict)
+    pieces: int = 1
 
 
 def corners(radius: Place | None, say: Say) -> list[str]:
