@@ -8,7 +8,7 @@ import pytest
 from hypothesis import assume, given, settings
 from hypothesis import strategies as st
 from shapely import LineString, Point, Polygon
-from shapely.affinity import affine_transform
+from shapely.affinity import affine_transform, scale
 
 from tests.core.boxed import ELL, FOUR, NECK, box, wall
 from tests.core.jobs import worked
@@ -86,6 +86,7 @@ def tried(corners, width=240, side=6.0, t=6.0, inset=6.0, tab=30.0, clearance=0.
         place = [way[0], inward[0], way[1], inward[1], *start]
         sections.append(affine_transform(Polygon([(0, 0), (lengths[k], 0), (lengths[k], t), (0, t)]), place))
         if cut.bounds[3] > width - 2 * side + 1e-6:
+            assert cut.symmetric_difference(scale(cut, yfact=-1, origin=(0, width / 2))).area < 1e-6
             for a, b in tabs_of(cut, lengths[k], width, side):
                 tongue = affine_transform(Polygon([(a, 0), (b, 0), (b, t), (a, t)]), place)
                 (slot,) = [s for s in slots if s.intersects(tongue)]
