@@ -19,7 +19,7 @@ VIEWS = ("brief", "size", "compare", "parts", "stock", *(f"cut/{room}" for room 
 @pytest.fixture(scope="module")
 def inside(demo: Application, browser: Browser):
     """A logged-in page and the address of a demo job."""
-    context = browser.new_context(viewport={"width": 1280, "height": 800})
+    context = browser.new_context(viewport={"width": 1280, "height": 800}, reduced_motion="reduce")
     page = context.new_page()
     page.set_default_timeout(20_000)
     log_in(page, demo)
@@ -69,7 +69,6 @@ def test_open_forms_are_accessible_in_both_themes(inside: tuple[Page, str], view
     page.evaluate(AXE.read_text())
     for theme in ("light", "dark"):
         page.evaluate("t => { document.documentElement.dataset.theme = t }", theme)
-        page.wait_for_timeout(500)  # colours of buttons pass over
         found = page.evaluate("axe.run(document, {runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa']})")
         wrong = [(v["id"], v["help"], [n["target"] for n in v["nodes"]][:4]) for v in found["violations"]]
         assert not wrong, (theme, wrong)
