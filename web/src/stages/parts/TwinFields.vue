@@ -4,7 +4,8 @@ import { computed } from 'vue'
 import { job } from '../../shared/job'
 import ChoiceField from '../../ui/ChoiceField.vue'
 import QuantityField from '../../ui/QuantityField.vue'
-import { madeFamily, materials, type Draft } from './part'
+import FollowedMetal from './FollowedMetal.vue'
+import { madeFamily, type Draft } from './part'
 
 const props = defineProps<{ own?: number }>()
 const draft = defineModel<Draft>({ required: true })
@@ -30,13 +31,7 @@ const bar = computed(() => madeFamily(draft.value) === 'bar')
       { value: false, label: $t('parts.the_same_way_round') },
     ]"
   />
-  <ChoiceField
-    id="p-mat"
-    v-model="draft.material_id"
-    :label="$t('parts.material')"
-    at="material_id"
-    :options="[{ value: '', label: $t('parts.that_parts') }, ...materials.map((m) => ({ value: m.id, label: m.name }))]"
-  />
+  <FollowedMetal v-model="draft" />
   <QuantityField
     at="shape.grown"
     v-model="draft.shape.grown"

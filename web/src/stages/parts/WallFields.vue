@@ -4,7 +4,8 @@ import { computed } from 'vue'
 import { job } from '../../shared/job'
 import ChoiceField from '../../ui/ChoiceField.vue'
 import NumberField from '../../ui/NumberField.vue'
-import { materials, type Draft } from './part'
+import FollowedMetal from './FollowedMetal.vue'
+import type { Draft } from './part'
 
 const draft = defineModel<Draft>({ required: true })
 const sides = computed(() => job.value!.parts.filter((p) => p.spec.shape.family === 'box_side'))
@@ -18,11 +19,5 @@ const sides = computed(() => job.value!.parts.filter((p) => p.spec.shape.family 
     :options="sides.map((p) => ({ value: p.id, label: `${p.spec.mark} ${p.spec.name}` }))"
   />
   <NumberField id="p-number" v-model="draft.shape.number" :label="$t('parts.wall_number')" at="shape.number" />
-  <ChoiceField
-    id="p-mat"
-    v-model="draft.material_id"
-    :label="$t('parts.material')"
-    at="material_id"
-    :options="[{ value: '', label: $t('parts.that_parts') }, ...materials.map((m) => ({ value: m.id, label: m.name }))]"
-  />
+  <FollowedMetal v-model="draft" />
 </template>
