@@ -21,6 +21,7 @@ from yorvek.core.jobs.cutting import worked_parts
 from yorvek.core.jobs.state import followed
 from yorvek.core.outlines import ring_points
 from yorvek.core.parts.geometry import part_geometry
+from yorvek.core.parts.jig import Jig
 
 
 def outline(geometry):
@@ -112,7 +113,7 @@ def test_a_box_closes_edge_to_edge_and_every_tab_goes_into_its_slot():
     holes = 2 * sum(s.area for s in slots) * 6 * 7850e-9
     parts = 2 * first.mass_kg + sum(g.mass_kg for g in walls)
     assert parts == pytest.approx(shell + tongues - holes, rel=1e-9)
-    assert f"closed it is {parts:.2f} kg" in first.notes
+    assert f"closed it is {parts:.1f} kg" in first.notes
     seams = 6 * 228 + 2 * sum(g.width_mm for g in walls)
     assert f"seams {seams / 1000:.2f} m: 1.37 m where walls meet, 3.46 m along the sides" in first.notes
 
@@ -166,6 +167,13 @@ def test_what_does_not_close_is_refused(change, words):
     assert words in refused.value.sentence
 
 
+def test_in_inches_it_says_pounds_and_feet():
+    metric, inch = (part_geometry(box(), unit).notes for unit in ("mm", "in"))
+    kg, lb = (float(notes[2].split()[3]) for notes in (metric, inch))
+    assert lb == pytest.approx(kg / 0.45359237, abs=0.15) and inch[2].endswith(" lb")
+    assert inch[3] == "seams 15.9 ft: 4.5 ft where walls meet, 11.4 ft along the sides"
+
+
 def test_a_short_wall_has_no_tab_and_a_thin_ledge_is_said():
     short = part_geometry(box([(0, 0), (400, 0), (400, 60), (0, 60)], tab=30))
     assert "too short for a tab: wall 2, 4" in short.notes and len(short.outline.openings) == 6
@@ -213,6 +221,9 @@ def test_walls_that_are_cut_alike_are_one_part_and_as_many_as_its_boxes_want():
     assert [lot.there for lot in lots_of(three, 1)] == [5, 6]
     with pytest.raises(InputError, match="an even number"):
         walls_wanted(job(box(FOUR, qty=3)), 1)
+    other = other_hand(of=1, qty=3, mirrored=False)
+    holed = job(box(FOUR, qty=3), other, other_hand("J1", of=1).model_copy(update={"jig": Jig(kind="stop")}))
+    assert [p.qty for p in walls_wanted(holed, 1).new] == [6, 6]  # sides with holes of their own count, templates not
     with pytest.raises(InputError, match="6 of them together"):
         walls_wanted(job(box(FOUR, qty=6), wall(1, "A", qty=2), wall(3, "B", qty=3)), 1)
 
@@ -275,7 +286,8 @@ def test_legs_that_are_bent_into_each_other_lie_on_one_arc(corners):
 
 @pytest.mark.parametrize(("change", "words"), [
     ({"bends": dict.fromkeys(range(6), 8)}, "does not come off the brake"),
-    ({"corners": [(0, 0), (400, 0), (0, 150)], "bends": {1: 8}}, "turns 135 degrees at most; weld it"),
+    ({"corners": [(0, 0), (400, 0), (0, 150)], "bends": {1: 8}}, "turns 1 to 135 degrees; weld it"),
+    ({"corners": [(0, 0), (200, 0), (400, 0), (400, 300), (0, 300)], "bends": {1: 8}}, "turns 1 to 135 degrees"),
     ({"bends": {1: 0.2}}, "no tool folds it sharper"),
     ({"bends": {1: 180}}, "more than its corners take of it"),
     ({"bends": {1: 8}, "material_id": "birch plywood"}, "a panel is not bent"),
@@ -315,5 +327,5 @@ def test_its_walls_are_pieces_of_the_job_like_others():
     state = job(box(FOUR, tab=30), *walls)
     assert followed(state, state.parts[2]).shape.thickness.value == 6
     assert sum(w.geometry.mass_kg * w.part.qty for w in worked_parts(state).values()) == pytest.approx(
-        float(next(n for n in worked_parts(state)[1].geometry.notes if n.startswith("closed")).split()[3]), abs=0.005
+        float(next(n for n in worked_parts(state)[1].geometry.notes if n.startswith("closed")).split()[3]), abs=0.05
     )

@@ -185,6 +185,14 @@ def test_what_a_family_begins_with_makes_a_part_once_its_blanks_are_filled(famil
         return None if a.optional else {"text": usual or ("200" if unit == "mm" else "8"), "unit": unit}
 
     shape = {"family": family.kind, **{a.name: begun(a) for a in family.asks}}
+    if "corners" in shape:  # no two of which are in one place
+        far = {"x": [0, 1, 1, 0], "y": [0, 0, 1, 1]}
+        size = 300 if unit == "mm" else 12
+        for name, ways in far.items():
+            shape["corners"] = [
+                {**row, name: {"text": str(size * way), "unit": unit}}
+                for row, way in zip(shape["corners"], ways, strict=True)
+            ]
     spec = resolve(PartSpec.model_validate({"mark": "F1", "material_id": "S355", "shape": shape}), {})
     assert part_geometry(spec).mass_kg > 0
 

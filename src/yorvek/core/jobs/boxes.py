@@ -10,6 +10,7 @@ from yorvek.core.jobs.state import JobState
 from yorvek.core.parts import PartSpec
 from yorvek.core.parts.box_wall import BoxWall
 from yorvek.core.parts.plates import BoxSide
+from yorvek.core.parts.twin import Twin
 from yorvek.core.parts.walls import box_of
 
 SIDES = 2
@@ -40,20 +41,30 @@ def lots_of(state: JobState, number: int) -> list[Lot]:
     Raises:
         InputError: a part that is no side of a box, or one that does not close; a number of sides that makes no boxes.
     """
-    side = state.parts[number]
-    if side.qty % SIDES:
-        raise InputError(field="qty", got=str(side.qty), needs="an even number: a box has two sides")
+    sides = sum(state.parts[n].qty for n in _sides(state, number))
+    if sides % SIDES:
+        raise InputError(field="qty", got=str(sides), needs="an even number: a box has two sides")
     walls = {
         n: (p, p.shape.number) for n, p in state.parts.items() if isinstance(p.shape, BoxWall) and p.shape.of == number
     }
     return [
         Lot(
             walls=[k + 1 for k in lot],
-            wanted=len(lot) * side.qty // SIDES,
+            wanted=len(lot) * sides // SIDES,
             parts={n: p for n, (p, wall) in walls.items() if wall - 1 in lot},
         )
-        for lot in box_of(side).alike()
+        for lot in box_of(state.parts[number]).alike()
     ]
+
+
+def _sides(state: JobState, number: int) -> list[int]:
+    """Parts that are sides of a box: what holds it, and what is made like that, as with a hole on one side only."""
+    return [number, *(n for n, p in state.parts.items() if _is_side(p, number))]
+
+
+def _is_side(part: PartSpec, number: int) -> bool:
+    s = part.shape
+    return isinstance(s, Twin) and s.of == number and not s.by_mm and s.thickness is None and part.jig is None
 
 
 def sides_of(state: JobState) -> Iterator[tuple[int, PartSpec]]:

@@ -19,8 +19,8 @@ from yorvek.core.workshop.bends import din_allowance_mm
 
 BRIDGE_THICKNESSES = 3.0
 """Metal that stays between two slots, and between a slot and its leg's end (common practice, no source)."""
-MOST_TURN_DEG = 135.0
-"""A corner that is bent further closes on itself (ours)."""
+LEAST_TURN_DEG, MOST_TURN_DEG = 1.0, 135.0
+"""A corner that turns less is none, and one that is bent further closes on itself (ours)."""
 OVERLAP_MM2 = 1e-3
 ALIKE_DIGITS = 2
 Points = list[tuple[float, float]]
@@ -201,8 +201,8 @@ class PlateBox:
 
     def _fold(self, k: int) -> Fold:
         radius, turn = self.bent[k] or 0.0, math.degrees(self._turn(k))
-        if abs(turn) > MOST_TURN_DEG:
-            needs = f"a corner that turns {MOST_TURN_DEG:g} degrees at most; weld it"
+        if not LEAST_TURN_DEG <= abs(turn) <= MOST_TURN_DEG:
+            needs = f"a corner that turns {LEAST_TURN_DEG:g} to {MOST_TURN_DEG:g} degrees; weld it"
             raise InputError(field=f"shape.corners.{k}.bend", got=f"{abs(turn):.0f} degrees", needs=needs)
         return Fold(turn, radius, din_allowance_mm(radius, self.wall, abs(turn)), k)
 

@@ -98,9 +98,8 @@ def _notes(box: PlateBox, side: Outline, metal: Material, say: Say) -> list[str]
     said = [
         f"side of a box {say(box.width, whole=True)} wide: two of these, {_counted(len(box.walls), 'wall')} of "
         f"{_counted(len(lots), 'kind')}",
-        f"closed it is {mass:.2f} kg",
-        f"seams {(corner + along) / 1000:.2f} m: {corner / 1000:.2f} m where walls meet, {along / 1000:.2f} m along "
-        "the sides",
+        f"closed it is {say.mass(mass)}",
+        f"seams {say.run(corner + along)}: {say.run(corner)} where walls meet, {say.run(along)} along the sides",
     ]
     none = [str(k + 1) for k, w in enumerate(box.walls) if not w.tabs]
     if not box.tab:
