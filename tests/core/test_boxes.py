@@ -224,6 +224,9 @@ def test_walls_that_are_cut_alike_are_one_part_and_as_many_as_its_boxes_want():
     other = other_hand(of=1, qty=3, mirrored=False)
     holed = job(box(FOUR, qty=3), other, other_hand("J1", of=1).model_copy(update={"jig": Jig(kind="stop")}))
     assert [p.qty for p in walls_wanted(holed, 1).new] == [6, 6]  # sides with holes of their own count, templates not
+    walls = [p.model_copy(update={"qty": 2}) for p in walls_wanted(job(box(FOUR, qty=4)), 1).new]
+    own = job(box(FOUR, qty=4), *walls, *(other_hand(f"T{k}", of=k, qty=2, mirrored=False) for k in (2, 3)))
+    assert [(lot.there, lot.wanted) for lot in lots_of(own, 1)] == [(4, 4), (4, 4)]
     with pytest.raises(InputError, match="6 of them together"):
         walls_wanted(job(box(FOUR, qty=6), wall(1, "A", qty=2), wall(3, "B", qty=3)), 1)
 

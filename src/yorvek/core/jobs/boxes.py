@@ -41,28 +41,27 @@ def lots_of(state: JobState, number: int) -> list[Lot]:
     Raises:
         InputError: a part that is no side of a box, or one that does not close; a number of sides that makes no boxes.
     """
-    sides = sum(state.parts[n].qty for n in _sides(state, number))
+    sides = sum(p.qty for p in _with_like(state, number).values())
     if sides % SIDES:
         raise InputError(field="qty", got=str(sides), needs="an even number: a box has two sides")
-    walls = {
-        n: (p, p.shape.number) for n, p in state.parts.items() if isinstance(p.shape, BoxWall) and p.shape.of == number
-    }
+    walls = {n: p.shape.number for n, p in state.parts.items() if isinstance(p.shape, BoxWall) and p.shape.of == number}
     return [
         Lot(
             walls=[k + 1 for k in lot],
             wanted=len(lot) * sides // SIDES,
-            parts={n: p for n, (p, wall) in walls.items() if wall - 1 in lot},
+            parts={n: p for first, k in walls.items() if k - 1 in lot for n, p in _with_like(state, first).items()},
         )
         for lot in box_of(state.parts[number]).alike()
     ]
 
 
-def _sides(state: JobState, number: int) -> list[int]:
-    """Parts that are sides of a box: what holds it, and what is made like that, as with a hole on one side only."""
-    return [number, *(n for n, p in state.parts.items() if _is_side(p, number))]
+def _with_like(state: JobState, number: int) -> dict[int, PartSpec]:
+    """A part and what is made like it and as large, as with a hole of its own: it stands in its place in a box."""
+    like = {n: p for n, p in state.parts.items() if _is_like(p, number)}
+    return {number: state.parts[number], **like}
 
 
-def _is_side(part: PartSpec, number: int) -> bool:
+def _is_like(part: PartSpec, number: int) -> bool:
     s = part.shape
     return isinstance(s, Twin) and s.of == number and not s.by_mm and s.thickness is None and part.jig is None
 
