@@ -71,6 +71,11 @@ def at_the_api(application: Application) -> Caller:
     return caller
 
 
+def settled(page: Page) -> None:
+    """Wait until what is typed has been worked out: till then a form pales, and what lies below its picture moves."""
+    page.locator(".alive.stale").first.wait_for(state="detached")
+
+
 class Person:
     """Uses a page and counts what it costs."""
 

@@ -8,7 +8,7 @@ from collections.abc import Iterator
 import pytest
 from playwright.sync_api import Browser, Page
 
-from tests.browser.conftest import DEMO, choose, log_in
+from tests.browser.conftest import DEMO, choose, log_in, settled
 from tests.browser.running import Application
 from tests.core import strap_picture
 from yorvek.core.files.tracing.plane import FourCorners
@@ -137,6 +137,7 @@ def test_the_other_hand_follows_and_pairs_are_counted(inside: tuple[Page, str]) 
     page.get_by_role("button", name="Add its other hand").click()
     page.get_by_role("heading", name="As K1, mirrored").wait_for()
     assert page.get_by_label("Mark", exact=True).input_value() == "K3"
+    settled(page)
     page.get_by_role("button", name="Save part").click()
     uneven = page.get_by_text("4 right and 2 left: a pair wants as many of each")
     uneven.first.wait_for()
@@ -147,6 +148,7 @@ def test_the_other_hand_follows_and_pairs_are_counted(inside: tuple[Page, str]) 
     page.get_by_role("row").filter(has_text="K1").click()
     page.get_by_role("button", name="Change", exact=True).click()
     page.get_by_role("group", name="Countersunk hole 1").get_by_label("From the left").fill("25")
+    settled(page)
     page.get_by_role("button", name="Save part").click()
     page.get_by_role("heading", name="K1 guide plate").wait_for()
     page.get_by_role("row").filter(has_text="K2").click()
@@ -163,6 +165,7 @@ def test_a_drill_template_is_cut_with_the_rest_and_weighs_nothing_there(inside: 
     page.get_by_role("row").filter(has_text="K1").click()
     page.get_by_role("button", name="Add a drill template").click()
     page.get_by_label("Kept, after the job").fill("plate rack")
+    settled(page)
     page.get_by_role("button", name="Save part").click()
     page.get_by_text("A drill template, used 2 times; no weight of what is built; kept: plate rack").wait_for()
     stage.get_by_text("18 pieces").wait_for()
@@ -179,9 +182,11 @@ def test_a_box_is_made_of_plates_and_its_walls_follow(inside: tuple[Page, str]) 
         page.locator(f"[data-at='shape.corners.{k}.x'] input").fill(x)
         page.locator(f"[data-at='shape.corners.{k}.y'] input").fill(y)
     page.get_by_label("Width over both sides").fill("9")
+    settled(page)
     page.get_by_role("button", name="Save part").click()
     page.get_by_role("alert").get_by_text("more than both sides, 12 mm").wait_for()
     page.get_by_label("Width over both sides").fill("200")
+    settled(page)
     page.get_by_role("button", name="Save part").click()
     wants = page.get_by_text("the box wants walls 1, 3: 0 of 2; walls 2, 4: 0 of 2")
     wants.wait_for()
@@ -192,9 +197,13 @@ def test_a_box_is_made_of_plates_and_its_walls_follow(inside: tuple[Page, str]) 
     page.get_by_role("row").filter(has_text="400 × 250").click()
     page.get_by_role("button", name="Change", exact=True).click()
     page.locator("[data-at='shape.corners.1.bend'] input").fill("10")
+    settled(page)
     page.get_by_role("button", name="Save part").click()
     page.get_by_text("the box wants").wait_for()  # two of its walls are one now
-    for _ in range(3):
-        page.get_by_role("button", name="Undo").click()
-        page.wait_for_load_state("networkidle")
-    page.get_by_role("row").filter(has_text="D1-2").wait_for(state="detached")
+    undo = page.get_by_role("button", name="Undo")
+    undo.click()
+    page.get_by_text("the box wants").wait_for(state="detached")
+    undo.click()
+    wants.wait_for()
+    undo.click()
+    page.get_by_role("row").filter(has_text="400 × 250").wait_for(state="detached")

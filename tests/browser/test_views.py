@@ -7,7 +7,7 @@ import re
 import pytest
 from playwright.sync_api import Browser, Page
 
-from tests.browser.conftest import Person, log_in
+from tests.browser.conftest import Person, log_in, settled
 from tests.browser.running import Application, Caller, wait_until
 from yorvek.launch.places import WEB
 
@@ -69,6 +69,7 @@ def test_open_forms_are_accessible_in_both_themes(inside: tuple[Page, str], view
     page.evaluate(AXE.read_text())
     for theme in ("light", "dark"):
         page.evaluate("t => { document.documentElement.dataset.theme = t }", theme)
+        settled(page)
         found = page.evaluate("axe.run(document, {runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa']})")
         wrong = [(v["id"], v["help"], [n["target"] for n in v["nodes"]][:4]) for v in found["violations"]]
         assert not wrong, (theme, wrong)
