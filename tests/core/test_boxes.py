@@ -160,8 +160,14 @@ def test_whatever_its_corners_it_closes_or_is_refused_in_words(corners, sizes, t
     ({"width": 12}, "more than both sides, 12 mm"),
     ({"inset": 0.4, "tab": 30}, "more than its play, 0.5 mm"),
     ({"corners": [(0, 0), (900, 0), (0, 120)], "tab": 20}, "three thicknesses"),
+    ({"bends": dict.fromkeys(range(6), 8)}, "does not come off the brake"),
+    ({"corners": [(0, 0), (400, 0), (0, 150)], "bends": {1: 8}}, "turns 1 to 135 degrees; weld it"),
+    ({"corners": [(0, 0), (200, 0), (400, 0), (400, 300), (0, 300)], "bends": {1: 8}}, "turns 1 to 135 degrees"),
+    ({"bends": {1: 0.2}}, "no tool folds it sharper"),
+    ({"bends": {1: 180}}, "more than its corners take of it"),
+    ({"bends": {1: 8}, "material_id": "birch plywood"}, "a panel is not bent"),
 ])  # fmt: skip
-def test_what_does_not_close_is_refused(change, words):
+def test_what_does_not_close_or_is_not_bent_so_is_refused(change, words):
     with pytest.raises(InputError) as refused:
         part_geometry(box(**change))
     assert words in refused.value.sentence
@@ -205,6 +211,9 @@ def test_walls_follow_the_side_and_say_what_is_wrong_with_it():
     broken = worked_parts(job(box(width=12), wall(2)))
     assert "a box that closes" in broken[2].trouble and "more than both sides" in broken[2].trouble
     assert "the side of a box" in worked_parts(job(wall(1, "A", of=2), wall(1, "B", of=1)))[1].trouble
+    assert worked_parts(job(box(), wall(2, material_id="S355")))[2].trouble is None
+    other = worked_parts(job(box(), wall(2, material_id="6082-T6")))[2].trouble
+    assert "6082-T6" in other and "that of the side D1, S355" in other
     mirrored = worked_parts(job(box(), wall(4), other_hand(of=2)))[3]
     assert mirrored.trouble is None and mirrored.geometry.mass_kg == pytest.approx(0.214 * 0.228 * 6 * 7.85)
 
@@ -285,20 +294,6 @@ def test_legs_that_are_bent_into_each_other_lie_on_one_arc(corners):
         assert math.dist(one, two) == pytest.approx(2 * outer * math.sin(math.radians(abs(fold.turn_deg)) / 2))
     first, last = wall.legs[0].area(0, 1, 0, t), wall.legs[-1].area(0, wall.legs[-1].long, 0, t)
     assert math.dist(first[3], last[2]) < 1e-9  # inner edges meet where it is welded
-
-
-@pytest.mark.parametrize(("change", "words"), [
-    ({"bends": dict.fromkeys(range(6), 8)}, "does not come off the brake"),
-    ({"corners": [(0, 0), (400, 0), (0, 150)], "bends": {1: 8}}, "turns 1 to 135 degrees; weld it"),
-    ({"corners": [(0, 0), (200, 0), (400, 0), (400, 300), (0, 300)], "bends": {1: 8}}, "turns 1 to 135 degrees"),
-    ({"bends": {1: 0.2}}, "no tool folds it sharper"),
-    ({"bends": {1: 180}}, "more than its corners take of it"),
-    ({"bends": {1: 8}, "material_id": "birch plywood"}, "a panel is not bent"),
-])  # fmt: skip
-def test_what_is_not_bent_so_is_refused(change, words):
-    with pytest.raises(InputError) as refused:
-        part_geometry(box(**change))
-    assert words in refused.value.sentence
 
 
 def test_what_cracks_or_is_not_held_by_the_die_is_said_at_its_corner():

@@ -3405,7 +3405,7 @@ export interface components {
             family: "box_wall";
             /**
              * Number
-             * @description which wall: from the corner of that number to the next
+             * @description which wall, counted from the first corner that is welded
              */
             number: number;
             /**

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator, Mapping
+from collections.abc import Mapping
 from typing import NamedTuple
 
 from yorvek.core.errors import InputError
@@ -66,11 +66,6 @@ def _is_like(part: PartSpec, number: int) -> bool:
     return isinstance(s, Twin) and s.of == number and not s.by_mm and s.thickness is None and part.jig is None
 
 
-def sides_of(state: JobState) -> Iterator[tuple[int, PartSpec]]:
-    """Sides of boxes among the parts."""
-    return ((n, p) for n, p in state.parts.items() if isinstance(p.shape, BoxSide))
-
-
 class Walls(NamedTuple):
     """What makes a box whole: parts that are new, and others with the number that is wanted, by their number."""
 
@@ -111,15 +106,15 @@ def _wall(side: PartSpec, number: int, lot: Lot, taken: set[str]) -> PartSpec:
     )  # fmt: skip
 
 
-def boxes_wanting(state: JobState) -> Mapping[int, list[str]]:
+def boxes_wanting(state: JobState) -> Mapping[int, str]:
     """What boxes want, in words, by the number of their side."""
-    return {n: found for n, p in sides_of(state) if p.jig is None and (found := _wants(state, n))}
+    sides = [n for n, p in state.parts.items() if isinstance(p.shape, BoxSide) and p.jig is None]
+    return {n: found for n in sides if (found := _wants(state, n))}
 
 
-def _wants(state: JobState, number: int) -> list[str]:
+def _wants(state: JobState, number: int) -> str:
     try:
         lots = lots_of(state, number)
     except InputError as error:
-        return [error.sentence] if error.field == "qty" else []
-    short = [f"{lot.words}: {lot.there} of {lot.wanted}" for lot in lots if lot.there != lot.wanted]
-    return ["; ".join(short)] if short else []
+        return error.sentence if error.field == "qty" else ""
+    return "; ".join(f"{lot.words}: {lot.there} of {lot.wanted}" for lot in lots if lot.there != lot.wanted)

@@ -18,6 +18,7 @@ from yorvek.core.jobs.structures import StructureSpec
 from yorvek.core.model import Model
 from yorvek.core.parts import BarPiece, PartSpec
 from yorvek.core.parts.box_wall import BoxWall
+from yorvek.core.parts.spec import Follower
 from yorvek.core.parts.twin import Twin
 from yorvek.core.parts.twins import made_like
 from yorvek.core.parts.walls import wall_made
@@ -188,7 +189,7 @@ def followed(state: JobState, part: PartSpec) -> PartSpec:
     )
 
 
-def _first(state: JobState, shape: Twin | BoxWall) -> PartSpec:
+def _first(state: JobState, shape: Follower) -> PartSpec:
     """The part that one follows."""
     first = state.parts.get(shape.of)
     if first is None:
@@ -204,6 +205,6 @@ def with_twins(state: JobState) -> Iterator[PartSpec]:
     """
     for part in state.parts.values():
         try:
-            yield followed(state, part) if isinstance(part.shape, Twin | BoxWall) else part
+            yield followed(state, part) if isinstance(part.shape, Follower) else part
         except InputError:
             yield part

@@ -15,12 +15,13 @@ from shapely import Polygon, STRtree, unary_union
 
 from yorvek.core.errors import InputError
 from yorvek.core.outlines import Outline, Ring
+from yorvek.core.parts.folded import LEAST_TURN_DEG
 from yorvek.core.workshop.bends import din_allowance_mm
 
 BRIDGE_THICKNESSES = 3.0
 """Metal that stays between two slots, and between a slot and its leg's end (common practice, no source)."""
-LEAST_TURN_DEG, MOST_TURN_DEG = 1.0, 135.0
-"""A corner that turns less is none, and one that is bent further closes on itself (ours)."""
+MOST_TURN_DEG = 135.0
+"""A corner that is bent further closes on itself (ours)."""
 OVERLAP_MM2 = 1e-3
 ALIKE_DIGITS = 2
 Points = list[tuple[float, float]]

@@ -14,4 +14,4 @@ class BoxWall(Model):
 
     family: Literal["box_wall"] = "box_wall"
     of: int = Field(description="the part that is the box's side")
-    number: int = Field(ge=1, le=30, description="which wall: from the corner of that number to the next")
+    number: int = Field(ge=1, le=30, description="which wall, counted from the first corner that is welded")

@@ -10,15 +10,13 @@ from yorvek.core.outlines import Outline, area_mm2, bounds_mm, cut_length_mm
 from yorvek.core.parts.bar_bend import BendTried
 from yorvek.core.parts.bars import bar_geometry
 from yorvek.core.parts.bending import on_legs, refuse_in_bends
-from yorvek.core.parts.box_wall import BoxWall
 from yorvek.core.parts.drawn import DrawnDimension
 from yorvek.core.parts.features import Feature
 from yorvek.core.parts.features.laid import laid
 from yorvek.core.parts.features.where import Host
 from yorvek.core.parts.plates import PlateShape
 from yorvek.core.parts.saying import Say, said_in
-from yorvek.core.parts.spec import BarPiece, PartSpec, TwinMade
-from yorvek.core.parts.twin import Twin
+from yorvek.core.parts.spec import BarPiece, Follower, PartSpec, TwinMade
 from yorvek.core.parts.twins import at_the_twin, flat_of, said_of
 from yorvek.core.parts.worked import PartGeometry
 from yorvek.core.quantities import UnitSystem
@@ -71,7 +69,7 @@ def _twin(part: TwinMade, unit: UnitSystem, tried: Sequence[BendTried]) -> PartG
 
 def _worked(part: PartSpec, unit: UnitSystem, tried: Sequence[BendTried]) -> PartGeometry:
     say = said_in(unit)
-    if isinstance(part.shape, Twin | BoxWall):
+    if isinstance(part.shape, Follower):
         raise InputError(field="shape.of", got=str(part.shape.of), needs="a part of this job to follow")
     if not isinstance(part.shape, BarPiece):
         return _plate(part, part.shape, say)

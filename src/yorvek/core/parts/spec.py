@@ -69,7 +69,9 @@ class BarPiece(Model):
         return left, right
 
 
-Shape = Annotated[PlateShape | BarPiece | Twin | BoxWall, Field(discriminator="family")]
+Follower = Twin | BoxWall
+"""What takes its shape from another part."""
+Shape = Annotated[PlateShape | BarPiece | Follower, Field(discriminator="family")]
 
 
 class PartSpec(Model):

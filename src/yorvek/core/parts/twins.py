@@ -12,7 +12,6 @@ from yorvek.core.outlines import Outline, Ring, bounds_mm, ring_points
 from yorvek.core.outlines.arcs import fitted
 from yorvek.core.outlines.outline import Vertex
 from yorvek.core.parts.bending import on_legs
-from yorvek.core.parts.box_wall import BoxWall
 from yorvek.core.parts.drawn import Shown
 from yorvek.core.parts.features import Feature
 from yorvek.core.parts.features.where import placed
@@ -25,7 +24,7 @@ from yorvek.core.parts.other_hand import (
 )
 from yorvek.core.parts.plates import PlateShape
 from yorvek.core.parts.saying import Say
-from yorvek.core.parts.spec import BarPiece, PartSpec, Shape, TwinMade
+from yorvek.core.parts.spec import BarPiece, Follower, PartSpec, Shape, TwinMade
 from yorvek.core.parts.twin import OF, OTHER, Twin
 from yorvek.core.parts.worked import PartGeometry
 from yorvek.core.quantities.entry import Length
@@ -51,7 +50,7 @@ def made_like(part: PartSpec, twin: Twin, first: PartSpec) -> TwinMade:
     try:
         if isinstance(shape, BarPiece):
             shape, features = _bar(shape, features, twin)
-        elif not isinstance(shape, Twin | BoxWall):
+        elif not isinstance(shape, Follower):
             shape, features = _plate(shape, features, twin, metal)
     except InputError as error:
         raise at_the_twin(error, twin, len(features)) from None

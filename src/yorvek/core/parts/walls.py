@@ -7,12 +7,11 @@ from yorvek.core.materials import Material
 from yorvek.core.outlines import Outline, bounds_mm
 from yorvek.core.parts.box import Fold, PlateBox
 from yorvek.core.parts.box_wall import BoxWall
-from yorvek.core.parts.drawn import BendLine, Shown
+from yorvek.core.parts.drawn import Shown
 from yorvek.core.parts.plates import BoxSide, FreeOutline
-from yorvek.core.parts.plates.brake import pressed
+from yorvek.core.parts.plates.brake import line_across, listed, pressed
 from yorvek.core.parts.saying import Say
 from yorvek.core.parts.spec import PartSpec
-from yorvek.core.parts.sprung import set_words, solid_set
 
 
 class WallPlate(FreeOutline):
@@ -22,28 +21,26 @@ class WallPlate(FreeOutline):
 
     def shown(self, blank: Outline, reach: float, metal: Material, say: Say) -> Shown:
         _, y0, _, y1 = bounds_mm(blank)
-        lines = [_line(at, fold, (y0, y1), self.thickness.value, metal, say) for at, fold in self.folds]
-        said = [f"bend {k}: {x.words}, {say(x.x1, rough=True)} from the left, {set_words(x)}" for k, x in
-                enumerate(lines, 1)]  # fmt: skip
-        brake = pressed(self.thickness.value, [(x.radius_mm, y1 - y0) for x in lines], metal, say)
-        return Shown(notes=[f"from {self.source}", *said, *brake], bends=lines)
+        t = self.thickness.value
+        lines = [
+            line_across((at, y0, y1), _turned(fold, say), (fold.turn_deg, fold.radius, fold.zone), t, metal)
+            for at, fold in self.folds
+        ]
+        brake = pressed(t, [(x.radius_mm, y1 - y0) for x in lines], metal, say)
+        return Shown(notes=[f"from {self.source}", *listed(lines, say), *brake], bends=lines)
 
 
-def _line(at: float, fold: Fold, ends: tuple[float, float], thickness_mm: float, metal: Material, say: Say) -> BendLine:
-    turn = abs(fold.turn_deg)
-    set_deg, by = solid_set(turn, fold.radius, thickness_mm, metal)
+def _turned(fold: Fold, say: Say) -> str:
     way = "inward" if fold.turn_deg > 0 else "outward"
-    return BendLine(
-        x1=at, y1=ends[0], x2=at, y2=ends[1], turn_deg=fold.turn_deg, zone_mm=fold.zone, radius_mm=fold.radius,
-        words=f"{turn:.4g}° {way}, R{say(fold.radius, rough=True)}", set_deg=set_deg, set_by=by,
-    )  # fmt: skip
+    return f"{abs(fold.turn_deg):.4g}° {way}, R{say(fold.radius, rough=True)}"
 
 
 def wall_made(part: PartSpec, wall: BoxWall, side: PartSpec) -> PartSpec:
     """A wall with its outline, and what it takes from the side of its box.
 
     Raises:
-        InputError: a part that is no side of a box, or one that cannot be worked out; a wall that it has not.
+        InputError: a part that is no side of a box, or one that cannot be worked out; a wall that it has not, or of
+            another metal: mass, bends and welds of the box are worked out in one.
     """
     box = box_of(side)
     try:
@@ -54,6 +51,9 @@ def wall_made(part: PartSpec, wall: BoxWall, side: PartSpec) -> PartSpec:
         raise InputError(
             field="shape.number", got=str(wall.number), needs=f"1 to {count}: {side.mark} has as many walls"
         )
+    if part.material_id not in ("", side.material_id):
+        needs = f"that of the side {side.mark}, {side.material_id}: a box is worked out in one metal"
+        raise InputError(field="material_id", got=part.material_id, needs=needs)
     cut = box.walls[wall.number - 1]
     lot = lot_of(box, wall.number)
     folded = [(at - fold.zone / 2, fold) for at, fold in zip(cut.starts[1:], cut.folds, strict=True)]
@@ -63,9 +63,7 @@ def wall_made(part: PartSpec, wall: BoxWall, side: PartSpec) -> PartSpec:
         thickness=_side(side).wall_thickness(),
         source=f"wall {', '.join(map(str, lot))} of {side.mark}",
     )
-    taken = {
-        "shape": made, "material_id": part.material_id or side.material_id, "module": part.module or side.module,
-    }  # fmt: skip
+    taken = {"shape": made, "material_id": side.material_id, "module": part.module or side.module}
     return part.model_copy(update=taken)
 
 

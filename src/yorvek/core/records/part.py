@@ -3,22 +3,22 @@
 from yorvek.core.errors import InputError
 from yorvek.core.jobs.state import JobState, followed
 from yorvek.core.parts import BarPiece, PartSpec
-from yorvek.core.parts.box_wall import BoxWall
 from yorvek.core.parts.geometry import part_geometry
+from yorvek.core.parts.spec import Follower
 from yorvek.core.parts.twin import Twin
 from yorvek.core.records.kind import Kind, Numbers, Ref, Solve
 
 
 def _refers(spec: PartSpec) -> list[Ref]:
     shape = spec.shape
-    if isinstance(shape, Twin | BoxWall):
+    if isinstance(shape, Follower):
         return [Ref("part", shape.of)]
     return [Ref("member", shape.member_id)] if isinstance(shape, BarPiece) and shape.member_id is not None else []
 
 
 def _renumbered(spec: PartSpec, numbers: Numbers) -> PartSpec:
     shape = spec.shape
-    if isinstance(shape, Twin | BoxWall):
+    if isinstance(shape, Follower):
         return spec.model_copy(update={"shape": shape.model_copy(update={"of": numbers["part"][shape.of]})})
     if not isinstance(shape, BarPiece) or shape.member_id is None:
         return spec

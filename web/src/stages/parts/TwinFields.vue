@@ -4,8 +4,7 @@ import { computed } from 'vue'
 import { job } from '../../shared/job'
 import ChoiceField from '../../ui/ChoiceField.vue'
 import QuantityField from '../../ui/QuantityField.vue'
-import FollowedMetal from './FollowedMetal.vue'
-import { madeFamily, type Draft } from './part'
+import { madeFamily, materials, type Draft } from './part'
 
 const props = defineProps<{ own?: number }>()
 const draft = defineModel<Draft>({ required: true })
@@ -31,7 +30,13 @@ const bar = computed(() => madeFamily(draft.value) === 'bar')
       { value: false, label: $t('parts.the_same_way_round') },
     ]"
   />
-  <FollowedMetal v-model="draft" />
+  <ChoiceField
+    id="p-mat"
+    v-model="draft.material_id"
+    :label="$t('parts.material')"
+    at="material_id"
+    :options="[{ value: '', label: $t('parts.that_parts') }, ...materials.map((m) => ({ value: m.id, label: m.name }))]"
+  />
   <QuantityField
     at="shape.grown"
     v-model="draft.shape.grown"

@@ -4,7 +4,6 @@ import { computed } from 'vue'
 import { job } from '../../shared/job'
 import ChoiceField from '../../ui/ChoiceField.vue'
 import NumberField from '../../ui/NumberField.vue'
-import FollowedMetal from './FollowedMetal.vue'
 import type { Draft } from './part'
 
 const draft = defineModel<Draft>({ required: true })
@@ -19,5 +18,4 @@ const sides = computed(() => job.value!.parts.filter((p) => p.spec.shape.family 
     :options="sides.map((p) => ({ value: p.id, label: `${p.spec.mark} ${p.spec.name}` }))"
   />
   <NumberField id="p-number" v-model="draft.shape.number" :label="$t('parts.wall_number')" at="shape.number" />
-  <FollowedMetal v-model="draft" />
 </template>

@@ -10,8 +10,7 @@ from yorvek.core.jobs.boxes import boxes_wanting
 
 def _look(job: Audited) -> Iterator[Flaw]:
     for number, wants in boxes_wanting(job.state).items():
-        for words in wants:
-            yield Flaw(number, f"the box wants {words}", "add its walls, or change how many sides there are", "qty")
+        yield Flaw(number, f"the box wants {wants}", "add its walls, or change how many sides there are", "qty")
 
 
 BOXES = AuditRule("boxes", "boxes that do not close", _look)

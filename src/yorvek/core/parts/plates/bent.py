@@ -11,11 +11,19 @@ from yorvek.core.model import Model
 from yorvek.core.outlines import Outline, bounds_mm
 from yorvek.core.parts.drawn import BendLine, Shown, Warned
 from yorvek.core.parts.folded import Folded, Folds, closed_on_itself, in_the_flat, leg_name, refuse_turns
-from yorvek.core.parts.plates.brake import USUAL_RADIUS, cracks, falls_in, pressed, radius_of, refuse_unbent
+from yorvek.core.parts.plates.brake import (
+    USUAL_RADIUS,
+    cracks,
+    falls_in,
+    line_across,
+    listed,
+    pressed,
+    radius_of,
+    refuse_unbent,
+)
 from yorvek.core.parts.plates.kind import THICKNESS, Plate, PlateKind, stepped
 from yorvek.core.parts.plates.rectangle import rectangle_outline
 from yorvek.core.parts.saying import Say
-from yorvek.core.parts.sprung import set_words, solid_set
 from yorvek.core.quantities.entry import Length, Place, Turned
 from yorvek.core.workshop.bends import bend_allowance_mm, din_allowance_mm, mould_setback_mm
 
@@ -67,23 +75,17 @@ class BentPlate(Plate):
         names = [leg_name(k) for k in range(len(folds.legs))]
         chain = stepped([0.0, *middles, long], names, w, 0.7 * reach, up=False)
         lines = [self._line(k, x, folds, metal, say) for k, x in enumerate(middles)]
-        said = [
-            f"bend {k + 1}: {line.words}, {say(line.x1, rough=True)} from the left, {set_words(line)}"
-            for k, line in enumerate(lines)
-        ]
         brake = pressed(self.thickness.value, [(r, w) for r in folds.radii], metal, say)
-        notes = [f"flat {say(long, rough=True)} × {say(w, whole=True)}", *said, *brake]
+        notes = [f"flat {say(long, rough=True)} × {say(w, whole=True)}", *listed(lines, say), *brake]
         made = self._folded(folds).view("bent, from its end")
         return Shown(chain, notes, lines, [made], self._warned(folds, metal, say))
 
     def _line(self, k: int, x: float, folds: Folds, metal: Material, say: Say) -> BendLine:
         """Where a bend is marked, and how far it is pressed."""
         turn, radius = self.bends[k].turn.value, folds.radii[k]
-        set_deg, by = solid_set(abs(turn), radius, self.thickness.value, metal)
-        return BendLine(
-            x1=x, y1=0.0, x2=x, y2=self.width.value, turn_deg=turn, zone_mm=folds.zones[k], asked=f"bends.{k}.turn",
-            words=f"{_way(turn)}, R{say(radius, rough=True)}", radius_mm=radius, set_deg=set_deg, set_by=by,
-        )  # fmt: skip
+        words, bend = f"{_way(turn)}, R{say(radius, rough=True)}", (turn, radius, folds.zones[k])
+        at = (x, 0.0, self.width.value)
+        return line_across(at, words, bend, self.thickness.value, metal, f"bends.{k}.turn")
 
     def _radius_name(self, k: int) -> str:
         return f"bends.{k}.radius" if self.bends[k].radius is not None else "radius"

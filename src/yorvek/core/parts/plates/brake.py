@@ -2,12 +2,13 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable
+from collections.abc import Iterable, Sequence
 
 from yorvek.core.errors import InputError
 from yorvek.core.materials import Material
-from yorvek.core.parts.drawn import Warned
+from yorvek.core.parts.drawn import BendLine, Warned
 from yorvek.core.parts.saying import Say
+from yorvek.core.parts.sprung import set_words, solid_set
 from yorvek.core.quantities.entry import Place
 from yorvek.core.workshop.bends import least_radius_mm
 from yorvek.core.workshop.presses import FLANGE_OF_OPENING, air_bend_force, air_bend_rules, opening_of_mm
@@ -33,6 +34,34 @@ def refuse_unbent(metal: Material, thickness_mm: float, radii: Iterable[tuple[st
         if radius < least:
             needs = f"at least a tenth of the thickness, {least:.2g} mm: no tool folds it sharper"
             raise InputError(field=f"shape.{asked}", got=f"{radius:g} mm", needs=needs)
+
+
+def line_across(
+    at: tuple[float, float, float], words: str, bend: tuple[float, float, float], thickness_mm: float, metal: Material,
+    asked: str = "",
+) -> BendLine:  # fmt: skip
+    """A line to bend along, and how far it is pressed.
+
+    Args:
+        at: from the left, and from where to where across, mm.
+        words: how far and how sharp.
+        bend: how far it turns, degrees; its inside radius, and how much of the flat turns, mm.
+    """
+    x, low, high = at
+    turn_deg, radius, zone = bend
+    set_deg, by = solid_set(abs(turn_deg), radius, thickness_mm, metal)
+    return BendLine(
+        x1=x, y1=low, x2=x, y2=high, turn_deg=turn_deg, zone_mm=zone, asked=asked, words=words, radius_mm=radius,
+        set_deg=set_deg, set_by=by,
+    )  # fmt: skip
+
+
+def listed(lines: Sequence[BendLine], say: Say) -> list[str]:
+    """Bends one after the other, as the drawing's notes say them."""
+    return [
+        f"bend {k}: {line.words}, {say(line.x1, rough=True)} from the left, {set_words(line)}"
+        for k, line in enumerate(lines, 1)
+    ]
 
 
 def pressed(thickness_mm: float, bends: Iterable[tuple[float, float]], metal: Material, say: Say) -> list[str]:
