@@ -25,6 +25,7 @@ def state_of(file: JobFile) -> JobState:
         joints={r.id: r.spec for r in file.joints},
         profiles=dict(enumerate(file.profiles)),
         parts={r.id: r.spec for r in file.parts},
+        assemblies={r.id: r.spec for r in file.assemblies},
         stock=dict(enumerate(file.stock)),
         cuts=dict(enumerate(file.cuts)),
         kept=dict(enumerate(file.kept)),

@@ -229,6 +229,7 @@ def test_the_schema_names_every_part_of_the_document():
         "joints",
         "profiles",
         "parts",
+        "assemblies",
         "stock",
         "notes",
         "cuts",

@@ -236,6 +236,70 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/assemblies": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Make Assembly
+         * @description Make a assembly.
+         */
+        post: operations["yorvek_server_api_records_make_assembly"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/assemblies/{row_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Change Assembly
+         * @description Change a assembly.
+         */
+        put: operations["yorvek_server_api_records_change_assembly"];
+        post?: never;
+        /**
+         * Take Away Assembly
+         * @description Take away a assembly.
+         */
+        delete: operations["yorvek_server_api_records_take_away_assembly"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/assembly-view": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * See Assembly
+         * @description An assembly as it is seen from somewhere, with marks and weld symbols. Nothing is stored.
+         */
+        post: operations["yorvek_server_api_assemblies_see_assembly"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/back": {
         parameters: {
             query?: never;
@@ -460,6 +524,26 @@ export interface paths {
          *     between.
          */
         post: operations["yorvek_server_api_drawings_make_parts_of_drawing"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/export/assemblies/{assembly_id}.{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Export Assembly
+         * @description The sheets of an assembly as PDF, or its views in true size as DXF.
+         */
+        get: operations["yorvek_server_api_assemblies_export_assembly"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1943,6 +2027,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/structures/{structure_id}/set-out": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Set Out Structure
+         * @description Parts of the job along every bar of a structure. Nothing is stored.
+         */
+        get: operations["yorvek_server_api_assemblies_set_out_structure"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/structures/{structure_id}/take": {
         parameters: {
             query?: never;
@@ -2505,6 +2609,30 @@ export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
         /**
+         * AlongBar
+         * @description A bar where a bar of the structure stands, its middle line on that bar's.
+         */
+        AlongBar: {
+            /** Bar */
+            bar: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            by: "bar";
+            /**
+             * @description turned about its length
+             * @default {
+             *       "text": "0",
+             *       "unit": "mm",
+             *       "value": 0
+             *     }
+             */
+            rolled: components["schemas"]["Turned"];
+            /** @description its left end, behind the start of that bar; none: in the middle of it */
+            start?: components["schemas"]["Size"] | null;
+        };
+        /**
          * Angle
          * @description An angle of a cut away from square, degrees.
          */
@@ -2541,6 +2669,194 @@ export interface components {
              * @default 0
              */
             value: number;
+        };
+        /**
+         * AssemblyFlaw
+         * @description What cannot be, or is not known: of which row (or none), of its welds or its places, in words.
+         */
+        AssemblyFlaw: {
+            /** Asked */
+            asked: string;
+            /** Mend */
+            mend: string;
+            /** Words */
+            words: string;
+        };
+        /** AssemblyIn */
+        AssemblyIn: {
+            spec: components["schemas"]["AssemblySpec"];
+            /** Version */
+            version: number;
+        };
+        /**
+         * AssemblyResult
+         * @description An assembly worked out; `size_mm`, `middle_mm` and the mass are of one of it, of what has a place.
+         *
+         *     Args:
+         *         notes: what of the parts is not drawn, or not looked at.
+         */
+        AssemblyResult: {
+            /** Flaws */
+            flaws: components["schemas"]["AssemblyFlaw"][];
+            /** Mass Kg */
+            mass_kg: number;
+            /** Middle Mm */
+            middle_mm: number[];
+            /** Notes */
+            notes: string[];
+            /** Rows */
+            rows: components["schemas"]["Listed"][];
+            /** Size Mm */
+            size_mm: number[];
+            /**
+             * Standard
+             * @enum {string}
+             */
+            standard: "ISO 2553" | "AWS A2.4";
+            /** Steps */
+            steps: number[];
+            /** Welds */
+            welds: components["schemas"]["Callout"][];
+        };
+        /** AssemblyRow */
+        AssemblyRow: {
+            /** Id */
+            id: number;
+            result: components["schemas"]["AssemblyResult"];
+            spec: components["schemas"]["AssemblySpec"];
+            /** Version */
+            version: number;
+        };
+        /**
+         * AssemblySpec
+         * @description Parts as they are put together.
+         */
+        AssemblySpec: {
+            /**
+             * Callouts
+             * @description none: by the job's method
+             */
+            callouts?: ("ISO 2553" | "AWS A2.4") | null;
+            /**
+             * Drawing
+             * @description somebody else's drawing that it is entered from
+             * @default
+             */
+            drawing: string;
+            /** Mark */
+            mark: string;
+            /**
+             * Module
+             * @default
+             */
+            module: string;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            /**
+             * Placed
+             * @default []
+             */
+            placed: components["schemas"]["Placed"][];
+            /**
+             * Qty
+             * @default 1
+             */
+            qty: number;
+            /**
+             * Structure Id
+             * @description the structure whose bars parts may stand along
+             */
+            structure_id?: number | null;
+            /**
+             * Welds
+             * @default []
+             */
+            welds: components["schemas"]["Weld"][];
+        };
+        /**
+         * AssemblyView
+         * @description A view on paper, mm, x to the right and y up; one to `scale`.
+         */
+        AssemblyView: {
+            /** Height Mm */
+            height_mm: number;
+            /** Lines */
+            lines: components["schemas"]["DrawnLine"][];
+            /** Scale */
+            scale: number;
+            /** Texts */
+            texts: components["schemas"]["DrawnWords"][];
+            /**
+             * View
+             * @enum {string}
+             */
+            view: "front" | "right" | "above" | "space";
+            /** Width Mm */
+            width_mm: number;
+            /** Words */
+            words: string;
+        };
+        /**
+         * AtPlace
+         * @description By where its lower left back corner stands, and how far it is turned about x, then y (up), then z.
+         */
+        AtPlace: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            by: "place";
+            /**
+             * @default {
+             *       "text": "0",
+             *       "unit": "mm",
+             *       "value": 0
+             *     }
+             */
+            turn_x: components["schemas"]["Turned"];
+            /**
+             * @default {
+             *       "text": "0",
+             *       "unit": "mm",
+             *       "value": 0
+             *     }
+             */
+            turn_y: components["schemas"]["Turned"];
+            /**
+             * @default {
+             *       "text": "0",
+             *       "unit": "mm",
+             *       "value": 0
+             *     }
+             */
+            turn_z: components["schemas"]["Turned"];
+            /**
+             * @default {
+             *       "text": "0",
+             *       "unit": "mm",
+             *       "value": 0
+             *     }
+             */
+            x: components["schemas"]["Size"];
+            /**
+             * @default {
+             *       "text": "0",
+             *       "unit": "mm",
+             *       "value": 0
+             *     }
+             */
+            y: components["schemas"]["Size"];
+            /**
+             * @default {
+             *       "text": "0",
+             *       "unit": "mm",
+             *       "value": 0
+             *     }
+             */
+            z: components["schemas"]["Size"];
         };
         /**
          * AuditFinding
@@ -3452,6 +3768,41 @@ export interface components {
             own: components["schemas"]["OwnSpec"];
         };
         /**
+         * Callout
+         * @description A weld of an assembly.
+         *
+         *     Args:
+         *         words: it in words, as the list of welds says it.
+         *         size, run: what stands before and behind its symbol.
+         *         places: how many there are in one assembly; `run_mm`: how long what touches is in all.
+         */
+        Callout: {
+            /** All Round */
+            all_round: boolean;
+            /** At Site */
+            at_site: boolean;
+            /** Kind */
+            kind: string;
+            /** Marks */
+            marks: string[];
+            /** Number */
+            number: number;
+            /** Places */
+            places: number;
+            /** Run */
+            run: string;
+            /** Run Mm */
+            run_mm: number;
+            /** Sides */
+            sides: string;
+            /** Size */
+            size: string;
+            /** Tail */
+            tail: string;
+            /** Words */
+            words: string;
+        };
+        /**
          * Candidate
          * @description One section in one material.
          */
@@ -3617,6 +3968,7 @@ export interface components {
          *     what is null is as it was.
          */
         Changes: {
+            assemblies?: components["schemas"]["Listed_AssemblyRow_"] | null;
             /** Bars */
             bars?: components["schemas"]["BarView"][] | null;
             comments?: components["schemas"]["Listed_CommentRow_"] | null;
@@ -4421,6 +4773,37 @@ export interface components {
             y2: number;
         };
         /**
+         * DrawnLine
+         * @description A line on paper, mm; of which row of the assembly where it is of one.
+         */
+        DrawnLine: {
+            /**
+             * Dashed
+             * @default false
+             */
+            dashed: boolean;
+            /**
+             * Filled
+             * @default false
+             */
+            filled: boolean;
+            /**
+             * Layer
+             * @enum {string}
+             */
+            layer: "BODY" | "MARK" | "WELD";
+            /** Points */
+            points: [
+                number,
+                number
+            ][];
+            /**
+             * Row
+             * @default -1
+             */
+            row: number;
+        };
+        /**
          * DrawnPosition
          * @description The structure in one of its positions: nodes in mm, what stands, and the nodes that the ground holds.
          */
@@ -4458,6 +4841,34 @@ export interface components {
             ][][][];
             /** Width Mm */
             width_mm: number;
+        };
+        /**
+         * DrawnWords
+         * @description Words on paper, mm, the middle of their height at y; where on them x is.
+         */
+        DrawnWords: {
+            /**
+             * Anchor
+             * @default start
+             * @enum {string}
+             */
+            anchor: "start" | "middle" | "end";
+            /**
+             * Layer
+             * @enum {string}
+             */
+            layer: "BODY" | "MARK" | "WELD";
+            /**
+             * Row
+             * @default -1
+             */
+            row: number;
+            /** Words */
+            words: string;
+            /** X */
+            x: number;
+            /** Y */
+            y: number;
         };
         /**
          * Drilled
@@ -5946,6 +6357,8 @@ export interface components {
          * @description Everything the views of a job show; `stand` says of when.
          */
         JobView: {
+            /** Assemblies */
+            assemblies: components["schemas"]["AssemblyRow"][];
             /** Bars */
             bars: components["schemas"]["BarView"][];
             /** Comments */
@@ -6347,6 +6760,43 @@ export interface components {
              * @enum {string}
              */
             unit: "mm" | "in";
+        };
+        /**
+         * Listed
+         * @description A line of the parts list: number in the list, part and its mark, how many stand in one assembly, and what it is.
+         *
+         *     Args:
+         *         wanted: how many of it are cut, for all assemblies of the job.
+         *         placed: how many of `count` have a place.
+         */
+        Listed: {
+            /** Count */
+            count: number;
+            /** Mark */
+            mark: string;
+            /** Mass Kg */
+            mass_kg: number;
+            /** Name */
+            name: string;
+            /** Number */
+            number: number;
+            /** Part Id */
+            part_id: number;
+            /** Placed */
+            placed: number;
+            /** Theirs */
+            theirs: string;
+            /** Wanted */
+            wanted: number;
+            /** Words */
+            words: string;
+        };
+        /** Listed[AssemblyRow] */
+        Listed_AssemblyRow_: {
+            /** Order */
+            order: number[];
+            /** Rows */
+            rows: components["schemas"]["AssemblyRow"][];
         };
         /** Listed[CommentRow] */
         Listed_CommentRow_: {
@@ -7231,6 +7681,86 @@ export interface components {
             width: components["schemas"]["Length"];
         };
         /**
+         * OnSide
+         * @description With one of its sides against a side of another that stands already.
+         */
+        OnSide: {
+            /**
+             * @default {
+             *       "text": "0",
+             *       "unit": "mm",
+             *       "value": 0
+             *     }
+             */
+            across: components["schemas"]["Size"];
+            /**
+             * Across From
+             * @default middle
+             * @enum {string}
+             */
+            across_from: "middle" | "low" | "high";
+            /**
+             * @default {
+             *       "text": "0",
+             *       "unit": "mm",
+             *       "value": 0
+             *     }
+             */
+            along: components["schemas"]["Size"];
+            /**
+             * Along From
+             * @default middle
+             * @enum {string}
+             */
+            along_from: "middle" | "low" | "high";
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            by: "side";
+            /**
+             * Each
+             * @description one against every one of a row, not only against the first
+             * @default false
+             */
+            each: boolean;
+            /**
+             * @description left between the two sides
+             * @default {
+             *       "text": "0",
+             *       "unit": "mm",
+             *       "value": 0
+             *     }
+             */
+            gap: components["schemas"]["Size"];
+            /**
+             * Onto
+             * @description the name of what it stands against
+             */
+            onto: string;
+            /**
+             * Onto Side
+             * @default top
+             * @enum {string}
+             */
+            onto_side: "left" | "right" | "bottom" | "top" | "back" | "front";
+            /**
+             * Side
+             * @default bottom
+             * @enum {string}
+             */
+            side: "left" | "right" | "bottom" | "top" | "back" | "front";
+            /**
+             * @description about the way out of that side
+             * @default {
+             *       "text": "0",
+             *       "unit": "mm",
+             *       "value": 0
+             *     }
+             */
+            turn: components["schemas"]["Turned"];
+        };
+        /**
          * OncePattern
          * @description One of it.
          */
@@ -7971,6 +8501,46 @@ export interface components {
              * @default 0
              */
             value: number;
+        };
+        /**
+         * Placed
+         * @description A part in the assembly; several in a row where it has a count.
+         */
+        Placed: {
+            /**
+             * Count
+             * @default 1
+             */
+            count: number;
+            /** @description from one of a row to the next */
+            every?: components["schemas"]["Size"] | null;
+            /** Name */
+            name: string;
+            /** Part Id */
+            part_id: number;
+            /**
+             * Stands
+             * @description none: it is counted, and not drawn
+             */
+            stands?: (components["schemas"]["AtPlace"] | components["schemas"]["AlongBar"] | components["schemas"]["OnSide"]) | null;
+            /**
+             * Step
+             * @description when it is put there
+             * @default 1
+             */
+            step: number;
+            /**
+             * Theirs
+             * @description its mark on somebody else's drawing
+             * @default
+             */
+            theirs: string;
+            /**
+             * Way
+             * @default along
+             * @enum {string}
+             */
+            way: "along" | "across";
         };
         /**
          * Placement
@@ -9599,6 +10169,16 @@ export interface components {
             strength_span_factor: number | null;
         };
         /**
+         * SetOut
+         * @description Parts set out along the bars of a structure, and what of it has none, in words.
+         */
+        SetOut: {
+            /** Left */
+            left: string[];
+            /** Placed */
+            placed: components["schemas"]["Placed"][];
+        };
+        /**
          * SheetGroup
          * @description One thickness in one material.
          */
@@ -11225,6 +11805,36 @@ export interface components {
             y: number;
         };
         /**
+         * ViewIn
+         * @description An assembly as it is, or as it would be; from where it is seen, and how much room there is on paper.
+         */
+        ViewIn: {
+            /**
+             * Apart
+             * @default false
+             */
+            apart: boolean;
+            /**
+             * Height Mm
+             * @default 140
+             */
+            height_mm: number;
+            spec: components["schemas"]["AssemblySpec"];
+            /** Step */
+            step?: number | null;
+            /**
+             * View
+             * @default space
+             * @enum {string}
+             */
+            view: "front" | "right" | "above" | "space";
+            /**
+             * Width Mm
+             * @default 220
+             */
+            width_mm: number;
+        };
+        /**
          * WantedLength
          * @description Pieces of one length.
          */
@@ -11293,6 +11903,55 @@ export interface components {
             seats: number;
             thickness: components["schemas"]["Thickness"];
             width: components["schemas"]["Length"];
+        };
+        /**
+         * Weld
+         * @description How every one of a part is welded to what it touches of another.
+         */
+        Weld: {
+            /**
+             * All Round
+             * @default false
+             */
+            all_round: boolean;
+            /**
+             * At Site
+             * @default false
+             */
+            at_site: boolean;
+            /**
+             * Joint Id
+             * @description a joint of the sizing that says how large it is
+             */
+            joint_id?: number | null;
+            /**
+             * Kind
+             * @default fillet
+             * @enum {string}
+             */
+            kind: "fillet" | "square" | "V" | "bevel" | "flare bevel" | "plug";
+            /** @description of a fillet; of others the depth; none: all of it */
+            leg?: components["schemas"]["Length"] | null;
+            /** Onto Id */
+            onto_id: number;
+            /** Part Id */
+            part_id: number;
+            /** @description from the middle of one piece to that of the next */
+            pitch?: components["schemas"]["Length"] | null;
+            /** @description of each piece of a weld that is not continuous */
+            run?: components["schemas"]["Length"] | null;
+            /**
+             * Sides
+             * @default arrow
+             * @enum {string}
+             */
+            sides: "arrow" | "other" | "both";
+            /**
+             * Tail
+             * @description process, or what else is to be known
+             * @default
+             */
+            tail: string;
         };
         /**
          * WeldGroup
@@ -11795,6 +12454,110 @@ export interface operations {
             };
         };
     };
+    yorvek_server_api_records_make_assembly: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AssemblySpec"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Saved"];
+                };
+            };
+        };
+    };
+    yorvek_server_api_records_change_assembly: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+                row_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AssemblyIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Saved"];
+                };
+            };
+        };
+    };
+    yorvek_server_api_records_take_away_assembly: {
+        parameters: {
+            query: {
+                version: number;
+            };
+            header?: never;
+            path: {
+                job_id: number;
+                row_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Changes"];
+                };
+            };
+        };
+    };
+    yorvek_server_api_assemblies_see_assembly: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ViewIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AssemblyView"];
+                };
+            };
+        };
+    };
     yorvek_server_api_jobs_take_up_job: {
         parameters: {
             query?: never;
@@ -12125,6 +12888,30 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["Changes"];
                 };
+            };
+        };
+    };
+    yorvek_server_api_assemblies_export_assembly: {
+        parameters: {
+            query?: {
+                unit?: "mm" | "in";
+            };
+            header?: never;
+            path: {
+                job_id: number;
+                assembly_id: number;
+                kind: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -14130,6 +14917,29 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Rating"];
+                };
+            };
+        };
+    };
+    yorvek_server_api_assemblies_set_out_structure: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+                structure_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SetOut"];
                 };
             };
         };

@@ -13,7 +13,7 @@ const route = useRoute()
 const FORMS: Record<string, string[]> = {
   brief: ['brief', 'loads', 'dimensions'],
   size: ['members', 'structures', 'plates', 'joints', 'profiles'],
-  parts: ['parts'],
+  parts: ['parts', 'assemblies'],
   log: ['notes'],
 }
 const many = (n: number, one: string) => `${n} ${one}${n === 1 ? '' : 's'}`

@@ -2,7 +2,7 @@ import { watch } from 'vue'
 import { readAll, t } from '../messages'
 import { createRouter, createWebHistory } from 'vue-router'
 import { me, message } from '../shared/job'
-import { ROOMS } from '../shared/places'
+import { ROOMS, TOGETHER } from '../shared/places'
 
 /** Each view is fetched when it is first gone to, or once a job is open and nothing else is to be done. */
 const stages = {
@@ -18,7 +18,10 @@ const stages = {
   check: () => import('../stages/check/Check.vue'),
 }
 /** Stages of several rooms say which in their address. */
-const WITH_ROOMS: Record<string, string> = { cut: `cut/:room(${ROOMS.join('|')})?` }
+const WITH_ROOMS: Record<string, string> = {
+  cut: `cut/:room(${ROOMS.join('|')})?`,
+  parts: `parts/:room(${TOGETHER})?`,
+}
 export function fetchStages(): void {
   for (const stage of Object.values(stages)) void stage().catch(() => undefined)
 }

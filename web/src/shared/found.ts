@@ -1,7 +1,7 @@
 /** Everything of a job that has a name, and where it stands; and what of it a few words find. */
 import { t } from '../messages'
 import type { S } from '../api/client'
-import { PLACES } from './places'
+import { PLACES, TOGETHER } from './places'
 
 export type Thing = { words: string; kind: string; to: string; pick: string }
 
@@ -12,6 +12,7 @@ const LISTS: [keyof S['JobView'], string, string][] = [
   ['plates', 'plate', 'size'],
   ['joints', 'joint', 'size'],
   ['parts', 'part', 'parts'],
+  ['assemblies', 'assembly', `parts/${TOGETHER}`],
   ['loads', 'load', 'brief'],
   ['dimensions', 'dimension', 'brief'],
   ['notes', 'note', 'log'],

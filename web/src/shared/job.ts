@@ -91,7 +91,17 @@ export async function attempt(work: () => Promise<unknown>): Promise<boolean> {
 }
 
 export type Kind =
-  'dimensions' | 'loads' | 'members' | 'structures' | 'plates' | 'joints' | 'profiles' | 'parts' | 'notes' | 'comments'
+  | 'dimensions'
+  | 'loads'
+  | 'members'
+  | 'structures'
+  | 'plates'
+  | 'joints'
+  | 'profiles'
+  | 'parts'
+  | 'assemblies'
+  | 'notes'
+  | 'comments'
 
 const listed = (part: unknown): part is { order: number[]; rows: { id: number }[] } =>
   typeof part === 'object' && part !== null && 'order' in part && 'rows' in part

@@ -10,6 +10,8 @@ export const ROOM_NAMES: Record<Room, string> = {
   table: 'Table',
   after: t('common.after_the_cut'),
 }
+/** The room of Parts in which they are put together. */
+export const TOGETHER = 'together'
 export const PLACES: readonly [string, string][] = [
   ['Brief', 'brief'],
   ['Size', 'size'],
@@ -18,6 +20,7 @@ export const PLACES: readonly [string, string][] = [
   ['Chain', 'chain'],
   ['Compare', 'compare'],
   ['Parts', 'parts'],
+  [t('common.put_together'), `parts/${TOGETHER}`],
   ['Stock', 'stock'],
   ['Cut', 'cut'],
   ...ROOMS.map((room): [string, string] => [ROOM_NAMES[room], `cut/${room}`]),

@@ -78,7 +78,7 @@ export function usePreview(draft: () => Draft | null) {
 export type Preview = ReturnType<typeof usePreview>
 
 /** The drafted row itself, as it would stand in its list. */
-export function drafted<K extends 'members' | 'structures' | 'parts' | 'plates' | 'joints' | 'loads'>(
+export function drafted<K extends 'members' | 'structures' | 'parts' | 'assemblies' | 'plates' | 'joints' | 'loads'>(
   answer: S['Draft'] | null,
   kind: K,
   id: number | undefined,

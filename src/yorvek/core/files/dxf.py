@@ -21,9 +21,10 @@ OUTSIDE, INSIDE, DRILL, BEND, SHEET, WORDS = "CUT_OUTSIDE", "CUT_INSIDE", "DRILL
 LAYERS = {OUTSIDE: 7, INSIDE: 5, DRILL: 1, BEND: 6, SHEET: 8, WORDS: 3}
 
 
-def _new() -> tuple[Drawing, Modelspace]:
+def new_document(layers: Mapping[str, int] = LAYERS) -> tuple[Drawing, Modelspace]:
+    """An empty drawing in mm with layers of such colours."""
     document = ezdxf.new("R2010", units=ezdxf.units.MM)
-    for name, colour in LAYERS.items():
+    for name, colour in layers.items():
         document.layers.add(name, color=colour)
     return document, document.modelspace()
 
@@ -47,7 +48,8 @@ def _outline(space: Modelspace, outline: Outline, mark: str, later: Collection[i
     )
 
 
-def _text(document: Drawing) -> str:
+def text_of(document: Drawing) -> str:
+    """A drawing as it is written."""
     stream = io.StringIO()
     document.write(stream)
     return stream.getvalue()
@@ -57,7 +59,7 @@ def part_dxf(mark: str, outline: Outline, *, lines: Sequence[MarkLine] = (), lat
     """One part, lower left corner where its own origin is, mm. Its bends, lines that are only marked, and openings that
     are made `later` stand on layers of their own.
     """
-    document, space = _new()
+    document, space = new_document()
     _outline(space, outline, mark, later)
     x0, y0, x1, y1 = bounds_mm(outline)
     height = max(2.0, min(6.0, (y1 - y0) / 16, (x1 - x0) / 16))
@@ -68,7 +70,7 @@ def part_dxf(mark: str, outline: Outline, *, lines: Sequence[MarkLine] = (), lat
             turned = 90 if line.x1 == line.x2 else 0
             words = space.add_text(line.words, height=height, rotation=turned, dxfattribs={"layer": layer})
             words.set_placement((line.x1, line.y1 + height))
-    return _text(document)
+    return text_of(document)
 
 
 def drawing_dxf(mark: str, g: PartGeometry, way: Process | None) -> str:
@@ -87,7 +89,7 @@ def nest_dxf(
     """All sheets of a plan side by side, each with its outline and its pieces as true arcs. mm. Openings that are made
     `later` stand on a layer of their own, with their middles.
     """
-    document, space = _new()
+    document, space = new_document()
     sheets = {s.id: s for s in problem.sheets}
     offset = 0.0
     for key in sorted({(p.sheet, p.sheet_index) for p in plan.placements}):
@@ -102,4 +104,4 @@ def nest_dxf(
             if (p.sheet, p.sheet_index) == key:
                 _outline(space, outline_at(outlines[p.part], p, offset), p.part, (later or {}).get(p.part, ()))
         offset += stock.width * 1.05
-    return _text(document)
+    return text_of(document)

@@ -8,6 +8,7 @@ from typing import Any, Literal, get_args
 
 from pydantic import Field, ValidationError
 
+from yorvek.core.assemblies.spec import AssemblySpec
 from yorvek.core.errors import InputError, needs_of, place_of
 from yorvek.core.jobs.cuts import CutBarSpec, KeptPlanSpec
 from yorvek.core.jobs.free_joints import FreeJointSpec
@@ -68,6 +69,10 @@ class FilePart(Numbered):
     spec: PartSpec
 
 
+class FileAssembly(Numbered):
+    spec: AssemblySpec
+
+
 class JobFile(Model):
     """A job as it travels."""
 
@@ -83,6 +88,7 @@ class JobFile(Model):
     joints: list[FileJoint] = []
     profiles: list[ProfileSpec] = []
     parts: list[FilePart] = []
+    assemblies: list[FileAssembly] = []
     stock: list[StockSpec] = []
     notes: list[NoteSpec] = []
     cuts: list[CutBarSpec] = []

@@ -109,13 +109,13 @@ def members_of(request: FrameRequest, layout: Layout, alike: Alike, axes: Axes) 
     for bar in layout.bars:
         if bar.name in done:
             continue
-        chain = _chain(layout, bar, alike, done)
+        chain = chain_of(layout, bar, alike, done)
         done |= {b.name for b in chain}
         out.append(_member(layout, axes, holding, " + ".join(b.name for b in chain), chain, None))
     return out
 
 
-def _chain(layout: Layout, bar: Bar, alike: Alike, done: set[str]) -> list[Bar]:
+def chain_of(layout: Layout, bar: Bar, alike: Alike, done: set[str]) -> list[Bar]:
     """The bar with those that carry it on both ways."""
     chain = [bar]
     for node, at_end in ((bar.j, True), (bar.i, False)):

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from yorvek.core.help.assembling import ASSEMBLIES
 from yorvek.core.help.brief import DIMENSIONS, JOB, LOADS, NOTES
 from yorvek.core.help.entry import Help
 from yorvek.core.help.joints import JOINTS
@@ -14,6 +15,7 @@ __all__ = ["FIELDS", "Help"]
 WITHIN = {f"joints.{path}": one for path, one in JOINTS.items() if path.startswith("joint.")}
 """A joint at the end of a bar asks what a joint by itself asks."""
 FIELDS: dict[str, dict[str, Help]] = {
+    "assemblies": ASSEMBLIES,
     "brief": JOB,
     "dimensions": DIMENSIONS,
     "joints": JOINTS,

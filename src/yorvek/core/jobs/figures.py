@@ -7,6 +7,7 @@ from typing import Any, Literal
 
 from pydantic import Field
 
+from yorvek.core.assemblies.worked import AssemblyResult
 from yorvek.core.checks import BeamVerdict, Reserve
 from yorvek.core.checks.record import Check, least_reserve, reserve_text
 from yorvek.core.cutting.bars import BarPlan, BarProblem
@@ -15,6 +16,7 @@ from yorvek.core.cutting.bars.patterns import fewer_patterns
 from yorvek.core.errors import InputError
 from yorvek.core.fits import FitResult
 from yorvek.core.frames import FrameRequest, check_member
+from yorvek.core.jobs.assemblies import assembly_results
 from yorvek.core.jobs.audit import Audited, AuditFinding, audit
 from yorvek.core.jobs.bar_groups import bar_groups, changed_after_cutting
 from yorvek.core.jobs.budget import ModuleMass, module_masses
@@ -60,6 +62,7 @@ class Figures(Model):
     plates: dict[int, PlateResult]
     joints: dict[int, FreeJointResult] = {}
     parts: dict[int, WorkedPart]
+    assemblies: dict[int, AssemblyResult] = {}
     bars: list[BarResult]
     sheets: list[SheetGroup]
     cautions: list[Caution]
@@ -184,6 +187,7 @@ def figures(
     moving = _by_mark(state.plates, {k: r for k, r in plates.items() if state.plates[k].form != "web"})
     stiffness, softest = _job_reserve([*results, *moving], "stiffness")
     bars = _bars(state, parts, plan_bars)
+    assemblies = assembly_results(state, parts)
     named = named_in(state, parts)
     fits = fit_results(state, named)
     sheets = sheet_groups(state, parts)
@@ -196,6 +200,7 @@ def figures(
         plates=plates,
         joints=joints,
         parts=parts,
+        assemblies=assemblies,
         bars=bars,
         sheets=sheets,
         cautions=cautions(state),
@@ -212,7 +217,7 @@ def figures(
         cut_before=[*changed_after_cutting(state, parts), *plates_changed(state, parts)],
         unverified=[d.name for d in state.dimensions.values() if not d.verified_by],
         held_up=[d.name for d in state.dimensions.values() if not d.verified_by and not d.cut_anyway.strip()],
-        audit=audit(Audited(state, parts, bars, fits)),
+        audit=audit(Audited(state, parts, bars, fits, assemblies)),
         fits=fits,
         fit_offers=fit_offers(named, state.job.unit),
     )

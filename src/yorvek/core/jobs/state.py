@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections import Counter
 from collections.abc import Iterator
 
+from yorvek.core.assemblies.spec import AssemblySpec
 from yorvek.core.checks import BeamMember
 from yorvek.core.checks.notches import Notch
 from yorvek.core.errors import InputError
@@ -41,6 +42,7 @@ class JobState(Model):
     joints: dict[int, FreeJointSpec] = {}
     profiles: dict[int, ProfileSpec] = {}
     parts: dict[int, PartSpec] = {}
+    assemblies: dict[int, AssemblySpec] = {}
     stock: dict[int, StockSpec] = {}
     cuts: dict[int, CutBarSpec] = {}
     kept: dict[int, KeptPlanSpec] = {}

@@ -7,7 +7,7 @@ from collections.abc import Sequence
 
 from yorvek.core.errors import InputError
 from yorvek.core.materials import Material, material
-from yorvek.core.outlines import Outline, Ring, area_mm2
+from yorvek.core.outlines import Outline, Ring
 from yorvek.core.parts.bar_bend import BendTried
 from yorvek.core.parts.bending import on_legs, refuse_in_bends
 from yorvek.core.parts.bent_bars import BentBar, bends_shown, bent_bar
@@ -20,6 +20,18 @@ from yorvek.core.parts.worked import PartGeometry
 from yorvek.core.sections import Section, section
 
 
+def ends_mm(depth: float, from_square_deg: float) -> tuple[float, float]:
+    """How far behind its longest point an end is below, mm, and how much further for each millimetre up."""
+    slope = math.tan(math.radians(from_square_deg))
+    return max(-slope * depth, 0.0), slope
+
+
+def _behind(s: Section, from_square_deg: float) -> float:
+    """How far behind its longest point an end is on average over the metal: where its centroid is."""
+    back, slope = ends_mm(s.depth_mm, from_square_deg)
+    return back + slope * s.cy_mm
+
+
 def bar_outline(piece: Section, length: float, left_deg: float, right_deg: float) -> Outline:
     """Side view of a bar: length is point to point along the longer side of each mitre; depth vertical.
 
@@ -27,13 +39,13 @@ def bar_outline(piece: Section, length: float, left_deg: float, right_deg: float
         InputError: the mitres meet before the length is up.
     """
     depth = piece.depth_mm
-    left, right = depth * math.tan(math.radians(left_deg)), depth * math.tan(math.radians(right_deg))
-    bottom, top = (max(-left, 0.0), length - max(-right, 0.0)), (max(left, 0.0), length - max(right, 0.0))
+    (left, up), (right, up_right) = ends_mm(depth, left_deg), ends_mm(depth, right_deg)
+    bottom, top = (left, length - right), (left + up * depth, length - right - up_right * depth)
     if top[0] >= top[1] - 1e-6 or bottom[0] >= bottom[1] - 1e-6:
         raise InputError(
             field="shape.length",
             got=f"{length:g} mm",
-            needs=f"the two mitres meet: make it longer than {abs(left) + abs(right):.0f} mm",
+            needs=f"the two mitres meet: make it longer than {(abs(up) + abs(up_right)) * depth:.0f} mm",
         )
     return Outline(outer=Ring.polygon([(bottom[0], 0), (bottom[1], 0), (top[1], depth), (top[0], depth)]))
 
@@ -100,7 +112,7 @@ def bar_geometry(part: PartSpec, shape: BarPiece, say: Say, tried: Sequence[Bend
     length = bent.folds.long() if bent is not None else shape.length.value if shape.length is not None else 0.0
     outline = bar_outline(s, length, *shape.sawn())
     cuts = [end_cut(side, end, s, deg, say) for side, end, deg in shape.ends()]
-    mean = area_mm2(outline) / s.depth_mm
+    mean = length - sum(_behind(s, deg) for deg in shape.sawn())
     outline, taken = cut_away(outline, length, s, cuts)
     drilled = on_bar(outline, s, on_legs(part.features, bent.folds.starts() if bent is not None else []), m, say)
     shown = bends_shown(bent, shape, s, m, tried, say) if bent is not None else Shown()

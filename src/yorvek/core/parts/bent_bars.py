@@ -64,7 +64,7 @@ def bent_bar(shape: BarPiece, s: Section, metal: Material) -> BentBar:
     folds = in_the_flat([first, *(b.leg for b in shape.bends)], radii, zones, backs)
     found = BentBar(folds, depths, rolls, turns)
     if not (
-        _in_plane(found, shape).clears_itself() if _planar(rolls) else clears_itself(_turned(found), folds.legs, s)
+        _in_plane(found, shape).clears_itself() if _planar(rolls) else clears_itself(turns_of(found), folds.legs, s)
     ):
         raise closed_on_itself(len(turns))
     return found
@@ -141,7 +141,7 @@ def _warned(bar: BentBar, s: Section, metal: Material, say: Say) -> list[Warned]
 def _views(bar: BentBar, shape: BarPiece, s: Section) -> list[PartView]:
     """It once bent: in its plane with its legs, or where its bends lie in several from the side and from above."""
     if not _planar(bar.rolls):
-        return seen(_turned(bar), bar.folds.legs, s)
+        return seen(turns_of(bar), bar.folds.legs, s)
     first = bar.rolls[0] % 180
     words = {0.0: "bent, from the side", QUARTER: "bent, from above"}.get(first, "bent, in its plane")
     return [_in_plane(bar, shape).view(words)]
@@ -157,7 +157,8 @@ def _in_plane(bar: BentBar, shape: BarPiece) -> Folded:
     return Folded(bar.depths[0], bar.folds, turns, beside)
 
 
-def _turned(bar: BentBar) -> list[Turn]:
+def turns_of(bar: BentBar) -> list[Turn]:
+    """Its bends as they lie in space."""
     radii = [bar.radius(k) for k in range(len(bar.turns))]
     return [Turn(*each) for each in zip(radii, bar.turns, bar.rolls, strict=True)]
 

@@ -96,19 +96,29 @@ def wrapped(side: str, shape: EndShape, s: Section, from_square_deg: float, say:
     return EndCut(depth_mm=float(np.ptp(back)), words=words, template=template, lines=lines)
 
 
-def _saddle(side: str, shape: EndShape, s: Section, from_square_deg: float, say: Say) -> EndCut:
-    """A bar that sits on a round tube, the tube's axis in the plane of the side view or beside it."""
+def reach_of(side: str, shape: EndShape, from_square_deg: float) -> Callable[[Lengths, Lengths], Lengths]:
+    """How far from the axis of the tube it sits on a bar's lines end, of where they are: up from its middle, and
+    towards whoever looks at it.
+    """
     assert shape.size is not None
+    radius = shape.size.value / 2
     beside = shape.offset.value if shape.offset is not None else 0.0
-    about = around(s, side)
 
-    def z(p: Lengths, q: Lengths) -> Lengths:
-        assert shape.size is not None
+    def reach(p: Lengths, q: Lengths) -> Lengths:
         try:
-            return reach_mm(shape.size.value / 2, p, q, 90.0 - from_square_deg, beside)
+            return reach_mm(radius, p, q, 90.0 - from_square_deg, beside)
         except InputError as error:
             raise InputError(field=f"shape.{side}_shape.{error.field}", got=error.got, needs=error.needs) from None
 
+    return reach
+
+
+def _saddle(side: str, shape: EndShape, s: Section, from_square_deg: float, say: Say) -> EndCut:
+    """A bar that sits on a round tube, the tube's axis in the plane of the side view or beside it."""
+    beside = shape.offset.value if shape.offset is not None else 0.0
+    about = around(s, side)
+    assert shape.size is not None
+    z = reach_of(side, shape, from_square_deg)
     cut = z(about.p, about.q)
     furthest = float(cut.min())
     depth = float(cut.max()) - furthest

@@ -35,16 +35,30 @@ class Turn(NamedTuple):
     roll_deg: float
 
 
+class Spine(NamedTuple):
+    """The middle of a bar in space, [n, 3] each: places along it, and what is up and to the front there."""
+
+    at: Points
+    up: Points
+    front: Points
+
+
 def run_of(turns: Sequence[Turn], legs: Sequence[float], step_mm: float = math.inf) -> Points:
-    """Points along the middle of a bar that starts at the origin along x, y up and z to the front, mm, [n, 3]. Straight
-    legs have a point every `step_mm`.
+    """Points along the middle of a bar, as its spine has them, mm, [n, 3]."""
+    return spine_of(turns, legs, step_mm).at
+
+
+def spine_of(turns: Sequence[Turn], legs: Sequence[float], step_mm: float = math.inf) -> Spine:
+    """The middle of a bar that starts at the origin along x, y up and z to the front, mm. Straight legs have a place
+    every `step_mm`.
     """
     at = np.zeros(3)
     along, up, front = np.eye(3)
-    out = [at]
+    out, ups, fronts = [at], [up], [front]
     for k, leg in enumerate(legs):
         count = 1 if math.isinf(step_mm) else max(1, math.ceil(leg / step_mm))
         out += [at + along * leg * (i + 1) / count for i in range(count)]
+        ups, fronts = [*ups, *[up] * count], [*fronts, *[front] * count]
         at = out[-1]
         if k == len(turns):
             break
@@ -53,14 +67,14 @@ def run_of(turns: Sequence[Turn], legs: Sequence[float], step_mm: float = math.i
         side = math.copysign(1.0, bend.turn_deg) * (math.cos(roll) * up + math.sin(roll) * front)
         middle = at + side * bend.radius_mm
         steps = max(1, math.ceil(abs(bend.turn_deg) / STEP_DEG))
-        out += [
-            middle + bend.radius_mm * (math.sin(a) * along - math.cos(a) * side)
-            for a in (turn * (i + 1) / steps for i in range(steps))
-        ]
-        at = out[-1]
         axis = np.cross(along, side)
+        for a in (turn * (i + 1) / steps for i in range(steps)):
+            out.append(middle + bend.radius_mm * (math.sin(a) * along - math.cos(a) * side))
+            ups.append(_about(axis, a, up))
+            fronts.append(_about(axis, a, front))
+        at = out[-1]
         along, up, front = (_about(axis, turn, v) for v in (along, up, front))
-    return np.array(out)
+    return Spine(np.array(out), np.array(ups), np.array(fronts))
 
 
 def _about(axis: Points, angle: float, v: Points) -> Points:

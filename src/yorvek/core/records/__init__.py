@@ -2,6 +2,7 @@
 this list; what is made first stands first.
 """
 
+from yorvek.core.records.assembly import ASSEMBLY
 from yorvek.core.records.dimension import DIMENSION
 from yorvek.core.records.integrity import refuse_broken
 from yorvek.core.records.joint import JOINT
@@ -18,6 +19,7 @@ from yorvek.core.records.stock import PHOTO, STOCK
 from yorvek.core.records.structure import STRUCTURE
 
 __all__ = [
+    "ASSEMBLY",
     "COMMENT",
     "CUT_BAR",
     "CUT_SHEET",

@@ -11,9 +11,12 @@ from typing import Any
 
 from yorvek.core.jobs.state import JobState
 from yorvek.core.model import Model
+from yorvek.core.records.assembly import ASSEMBLY
 from yorvek.core.records.kinds import IN_STATE
 from yorvek.core.records.sawn import CUT_BAR, CUT_SHEET, KEPT_PLAN
 
+SINCE = (ASSEMBLY,)
+"""Kinds that came later: a job without any is signed as it was before there were any."""
 SIGNED = tuple(k for k in IN_STATE if k not in (CUT_BAR, CUT_SHEET, KEPT_PLAN))
 """Everything that is checked; the shop's stock book and what was cut so far are not part of it."""
 
@@ -24,6 +27,8 @@ def digest_of(state: JobState) -> str:
     places = {kind.name: Places(zip(found, count(1), strict=False)) for kind, found in rows.items()}
     out: dict[str, Any] = {"job": said(state.job.model_copy(update={"going_on": [], "bends_tried": []}))}
     for kind, found in rows.items():
+        if kind in SINCE and not found:
+            continue
         out[kind.plural] = [said(kind.renumbered(spec, places)) for spec in found.values()]
     return hashlib.sha256(json.dumps(out, sort_keys=True).encode()).hexdigest()
 

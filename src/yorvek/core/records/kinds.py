@@ -1,6 +1,7 @@
 """All kinds of records of a job, in the order in which they can be made."""
 
 from yorvek.core.jobs.state import JobState
+from yorvek.core.records.assembly import ASSEMBLY
 from yorvek.core.records.dimension import DIMENSION
 from yorvek.core.records.joint import JOINT
 from yorvek.core.records.kind import Kind
@@ -14,8 +15,8 @@ from yorvek.core.records.sawn import CUT_BAR, CUT_SHEET, KEPT_PLAN
 from yorvek.core.records.structure import STRUCTURE
 
 KINDS = (
-    DIMENSION, LOAD, PROFILE, MEMBER, STRUCTURE, PLATE, JOINT, PART, CUT_BAR, CUT_SHEET, KEPT_PLAN, NOTE, COMMENT,
-    SIGNATURE, RELEASE,
+    DIMENSION, LOAD, PROFILE, MEMBER, STRUCTURE, PLATE, JOINT, PART, ASSEMBLY, CUT_BAR, CUT_SHEET, KEPT_PLAN, NOTE,
+    COMMENT, SIGNATURE, RELEASE,
 )  # fmt: skip
 IN_STATE = tuple(k for k in KINDS if k.plural in JobState.model_fields)
 """What the figures are worked out from."""

@@ -16,6 +16,7 @@ from yorvek.core.errors import InputError, needs_of, place_of
 from yorvek.server.accounts.slowing import TooFast
 from yorvek.server.api import (
     accounts,
+    assemblies,
     boxes,
     checking,
     drafts,
@@ -60,6 +61,7 @@ for prefix, module in (
     ("", records),
     ("", structures),
     ("", drafts),
+    ("", assemblies),
     ("", boxes),
     ("", checking),
     ("", fits),

@@ -76,6 +76,11 @@ def _part(at: Place) -> shapes.PartRow:
     )  # fmt: skip
 
 
+def _assembly(at: Place) -> shapes.AssemblyRow:
+    spec, result = at.state.assemblies[at.id], at.found.assemblies[at.id]
+    return shapes.AssemblyRow(id=at.id, version=at.version, spec=spec, result=result)
+
+
 def _followed(state: JobState, number: int) -> Any:
     try:
         return followed(state, state.parts[number])
@@ -92,6 +97,7 @@ WORKED_ROWS: dict[str, Callable[[Place], shapes.Row]] = {
     "joints": _sized(shapes.JointRow, "joints"),
     "profiles": _profile,
     "parts": _part,
+    "assemblies": _assembly,
 }
 """Rows of what the figures are worked out from, in the order of their numbers."""
 

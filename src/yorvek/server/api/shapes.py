@@ -4,6 +4,8 @@ from __future__ import annotations
 
 from typing import Any, Generic, TypeVar
 
+from yorvek.core.assemblies.spec import AssemblySpec
+from yorvek.core.assemblies.worked import AssemblyResult
 from yorvek.core.checks import BeamVerdict, Reserve
 from yorvek.core.checks.plate import PlateVerdict
 from yorvek.core.cutting.bars import BarPlan
@@ -102,6 +104,11 @@ class PartRow(Row):
     followed: PartSpec
     geometry: PartGeometry | None
     trouble: str | None
+
+
+class AssemblyRow(Row):
+    spec: AssemblySpec
+    result: AssemblyResult
 
 
 class StockRow(Row):
@@ -282,6 +289,7 @@ class JobView(Model):
     joints: list[JointRow]
     profiles: list[ProfileRow]
     parts: list[PartRow]
+    assemblies: list[AssemblyRow]
     notes: list[NoteRow]
     bars: list[BarView]
     cuts: list[CutRow]
@@ -323,6 +331,7 @@ class Changes(Model):
     joints: Listed[JointRow] | None = None
     profiles: Listed[ProfileRow] | None = None
     parts: Listed[PartRow] | None = None
+    assemblies: Listed[AssemblyRow] | None = None
     notes: Listed[NoteRow] | None = None
     bars: list[BarView] | None = None
     cuts: Listed[CutRow] | None = None

@@ -157,6 +157,15 @@ class Part(JobRecord):
         proxy = True
 
 
+class Assembly(JobRecord):
+    """Parts as they are put together."""
+
+    kind = records.ASSEMBLY
+
+    class Meta:
+        proxy = True
+
+
 class Note(JobRecord):
     """A line of the log."""
 
@@ -223,8 +232,8 @@ class KeptPlan(JobRecord):
 ROWS: dict[str, type[JobRecord]] = {
     m.kind.name: m
     for m in (
-        Dimension, Load, Profile, Member, Structure, Plate, FreeJoint, Part, CutBar, CutSheet, KeptPlan, Note, Comment,
-        Signature, Release,
+        Dimension, Load, Profile, Member, Structure, Plate, FreeJoint, Part, Assembly, CutBar, CutSheet, KeptPlan, Note,
+        Comment, Signature, Release,
     )
 }  # fmt: skip
 """The rows of each kind."""

@@ -1,4 +1,5 @@
 export default {
+  put_together: 'Put together',
   from_to_x: '{0} to {1}',
   move_node_x: 'Move node {0}, at {1}',
   from_its_start_x: '{0}, from the start',

@@ -1,4 +1,6 @@
 export default {
+  rooms_of_parts: 'Rooms of Parts',
+  pieces_one_by_one: 'Piece by piece',
   from_a_picture: 'From a picture',
   traced_from_a_picture: 'Traced from a picture',
   how_to_take_it:

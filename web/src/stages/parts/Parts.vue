@@ -1,6 +1,9 @@
 <script setup lang="ts">
 /** What is cut: every part of the job, and one of them drawn. */
 import { computed, onMounted, ref, useTemplateRef } from 'vue'
+import { useRoute } from 'vue-router'
+import { t } from '../../messages'
+import { TOGETHER } from '../../shared/places'
 import { useDraft } from '../../composables/useDraft'
 import { usePicked } from '../../composables/usePicked'
 import { attempt, job, mayWrite } from '../../shared/job'
@@ -9,6 +12,8 @@ import Budget from './Budget.vue'
 import DrawingIn from './DrawingIn.vue'
 import { blank, fieldOf, loadFamilies, materials, offered, type Draft } from './part'
 import Fits from './Fits.vue'
+import RoomLinks from '../../ui/Rooms.vue'
+import Together from '../assemblies/Together.vue'
 import PartForm from './PartForm.vue'
 import PartList from './PartList.vue'
 import { leadTo } from '../../ui/lead'
@@ -16,6 +21,16 @@ import PartSheet from './PartSheet.vue'
 import TraceIn from './TraceIn.vue'
 
 onMounted(() => attempt(loadFamilies))
+const route = useRoute()
+const together = computed(() => route.params.room === TOGETHER)
+const rooms = computed(() => {
+  const base = `/jobs/${job.value!.job.id}/parts`
+  const made = job.value!.assemblies.length
+  return [
+    { to: base, name: t('parts.pieces_one_by_one'), said: String(job.value!.parts.length), on: !together.value },
+    { to: `${base}/${TOGETHER}`, name: t('common.put_together'), said: String(made || '–'), on: together.value },
+  ]
+})
 const chosen = ref<number | null>(job.value!.parts[0]?.id ?? null)
 usePicked('part', chosen)
 const row = computed(() => job.value!.parts.find((p) => p.id === chosen.value))
@@ -50,7 +65,7 @@ function leadThere(part: number, asked: string) {
 <template>
   <div class="row spread">
     <h1>{{ $t('parts.parts') }}</h1>
-    <div v-if="mayWrite" class="row">
+    <div v-if="mayWrite && !together" class="row">
       <span class="soft">{{ $t('parts.add') }}</span><el-button
         v-for="f in offered()"
         :key="f.kind"
@@ -60,7 +75,9 @@ function leadThere(part: number, asked: string) {
       ><el-button @click="bringIn('picture')">{{ $t('parts.from_a_picture') }}</el-button>
     </div>
   </div>
-  <div class="columns gap">
+  <RoomLinks :label="$t('parts.rooms_of_parts')" :rooms="rooms" />
+  <Together v-if="together" />
+  <div v-else class="columns gap">
     <section>
       <PartList :chosen="chosen" @choose="choose" />
       <Audit @lead="leadThere" />

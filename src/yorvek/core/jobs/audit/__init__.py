@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping
 
 from yorvek.core.jobs.audit.alike import ALIKE
+from yorvek.core.jobs.audit.assembled import ASSEMBLED
 from yorvek.core.jobs.audit.boxes import BOXES
 from yorvek.core.jobs.audit.edges import EDGES
 from yorvek.core.jobs.audit.fits import FITS
@@ -18,7 +19,7 @@ from yorvek.core.jobs.audit.vents import VENTS
 from yorvek.core.jobs.audit.warned import MADE
 from yorvek.core.jobs.spec import LONGEST_KEY
 
-RULES: tuple[AuditRule, ...] = (MADE, FITS, PAIRS, BOXES, VENTS, METALS, EDGES, REACH, ROOM, SEAMS, ALIKE)
+RULES: tuple[AuditRule, ...] = (MADE, FITS, PAIRS, BOXES, ASSEMBLED, VENTS, METALS, EDGES, REACH, ROOM, SEAMS, ALIKE)
 
 __all__ = ["RULES", "AuditFinding", "AuditRule", "Audited", "audit"]
 

@@ -4,9 +4,10 @@ from __future__ import annotations
 
 import re
 from collections.abc import Callable, Iterator, Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from typing import TYPE_CHECKING, Literal
 
+from yorvek.core.assemblies.worked import AssemblyResult
 from yorvek.core.fits import FitResult
 from yorvek.core.jobs.cutting import WorkedPart
 from yorvek.core.model import Model
@@ -64,6 +65,7 @@ class Audited:
     parts: Mapping[int, WorkedPart]
     bars: Sequence[BarResult]
     fits: Sequence[FitResult]
+    assemblies: Mapping[int, AssemblyResult] = field(default_factory=dict)
 
     def drawn(self) -> Iterator[tuple[int, WorkedPart, PartGeometry]]:
         """Parts that could be worked out."""

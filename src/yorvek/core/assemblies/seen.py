@@ -1,0 +1,156 @@
+"""An assembly as it is seen from somewhere: the edges that nothing stands in front of."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from typing import Literal
+
+import numpy as np
+import shapely
+from numpy.typing import NDArray
+from shapely import Polygon, STRtree
+
+from yorvek.core.assemblies.placing import Body
+from yorvek.core.assemblies.solids import Floats
+
+ViewName = Literal["front", "right", "above", "space"]
+TO_EYE: dict[ViewName, Floats] = {
+    "front": np.array([[1.0, 0.0, 0.0], [0.0, 1.0, 0.0], [0.0, 0.0, 1.0]]),
+    "right": np.array([[0.0, 0.0, -1.0], [0.0, 1.0, 0.0], [1.0, 0.0, 0.0]]),
+    "above": np.array([[1.0, 0.0, 0.0], [0.0, 0.0, -1.0], [0.0, 1.0, 0.0]]),
+    "space": np.array([[1.0, 0.0, -1.0], [-0.5, 1.0, -0.5], [1.0, 1.0, 1.0]])
+    / np.sqrt([[2.0], [1.5], [3.0]]),
+}  # fmt: skip
+"""Rows: what is to the right, up, and towards the eye."""
+BEHIND_MM = 0.05
+"""An edge that far behind a face is hidden by it (ours)."""
+TURNED = 1e-7
+SHORT_MM = 0.05
+
+
+@dataclass(frozen=True)
+class Seen:
+    """What is seen: lines [n, 2, 2] in mm, right and up, and of which body each is."""
+
+    lines: Floats
+    body: NDArray[np.int64]
+
+
+@dataclass(frozen=True)
+class _Faces:
+    """Faces that look towards the eye: their outlines, and the planes they lie in, depth = a + b x + c y."""
+
+    shapes: NDArray[np.object_]
+    planes: Floats
+
+
+def seen(bodies: Sequence[Body], view: ViewName, moved: Sequence[Floats] | None = None) -> Seen:
+    """The edges of bodies that are seen; `moved`: how far each is moved first, as when it is drawn apart."""
+    eye = TO_EYE[view]
+    faces = _facing(bodies, eye, moved)
+    lines, body, depths = _edges(bodies, eye, moved)
+    if not len(lines):
+        return Seen(np.zeros((0, 2, 2)), np.zeros(0, dtype=np.int64))
+    kept: list[Floats] = []
+    of: list[int] = []
+    hidden = _hidden(lines, depths, faces)
+    for k, (a, b) in enumerate(lines):
+        length = float(np.hypot(*(b - a)))
+        for t0, t1 in _left(hidden.get(k, [])):
+            if (t1 - t0) * length > SHORT_MM:
+                kept.append(np.array([a + t0 * (b - a), a + t1 * (b - a)]))
+                of.append(int(body[k]))
+    return Seen(np.array(kept).reshape(-1, 2, 2), np.array(of, dtype=np.int64))
+
+
+def _shift(moved: Sequence[Floats] | None, k: int) -> Floats:
+    return np.zeros(3) if moved is None else moved[k]
+
+
+def _facing(bodies: Sequence[Body], eye: Floats, moved: Sequence[Floats] | None) -> _Faces:
+    shapes: list[Polygon] = []
+    planes = []
+    for k, b in enumerate(bodies):
+        for face in b.solid.faces:
+            out = eye @ (b.frame.turn @ face.out)
+            if out[2] <= TURNED * 1e3:
+                continue
+            rings = [(b.frame.points(r) + _shift(moved, k)) @ eye.T for r in face.rings]
+            shape = Polygon(rings[0][:, :2], [r[:, :2] for r in rings[1:]])
+            if shape.area < 1e-6:
+                continue
+            slopes = -out[:2] / out[2]
+            base = float(rings[0][0, 2] - rings[0][0, :2] @ slopes)
+            shapes.append(shape if shape.is_valid else shape.buffer(0))
+            planes.append([base, *slopes])
+    return _Faces(np.array(shapes, dtype=object), np.array(planes).reshape(-1, 3))
+
+
+def _edges(
+    bodies: Sequence[Body], eye: Floats, moved: Sequence[Floats] | None
+) -> tuple[Floats, NDArray[np.int64], Floats]:
+    """Edges that may be seen [n, 2, 2], of which bodies, and how near the eye their ends are."""
+    lines, of = [], []
+    for k, b in enumerate(bodies):
+        e = b.solid.edges
+        n1, n2 = (b.frame.ways(n) @ eye[2] > TURNED for n in (e.n1, e.n2))
+        there = (n1 | n2) & (e.sharp | (n1 != n2))
+        a, c = ((b.frame.points(p[there]) + _shift(moved, k)) @ eye.T for p in (e.a, e.b))
+        lines.append(np.stack([a, c], axis=1))
+        of.append(np.full(len(a), k))
+    whole = np.concatenate(lines) if lines else np.zeros((0, 2, 3))
+    body = np.concatenate(of) if of else np.zeros(0)
+    long = np.hypot(*(whole[:, 1, :2] - whole[:, 0, :2]).T) > SHORT_MM
+    return whole[long, :, :2], body[long].astype(np.int64), whole[long, :, 2]
+
+
+def _hidden(lines: Floats, depths: Floats, faces: _Faces) -> dict[int, list[tuple[float, float]]]:
+    """By line: from where to where along it something stands before it, as shares of its length."""
+    if not len(faces.shapes):
+        return {}
+    strings = shapely.linestrings(lines)
+    i, j = STRtree(faces.shapes).query(strings, predicate="intersects")
+    base, across, up = faces.planes[j].T
+    ahead = [base + across * lines[i, e, 0] + up * lines[i, e, 1] - depths[i, e] for e in (0, 1)]
+    before = np.maximum(*ahead) > BEHIND_MM
+    i, j = i[before], j[before]
+    parts, which = shapely.get_parts(shapely.intersection(strings[i], faces.shapes[j]), return_index=True)
+    line = shapely.get_type_id(parts) == 1
+    parts, which = parts[line], which[line]
+    if not len(parts):
+        return {}
+    i, d0, d1 = i[which], ahead[0][before][which], ahead[1][before][which]
+    first = shapely.get_coordinates(shapely.get_point(parts, 0))
+    last = shapely.get_coordinates(shapely.get_point(parts, -1))
+    start, way = lines[i, 0], lines[i, 1] - lines[i, 0]
+    size = (way**2).sum(axis=1)
+    t = np.sort(np.stack([((p - start) * way).sum(axis=1) / size for p in (first, last)]), axis=0)
+    low, high = _where_ahead(t[0], t[1], d0, d1)
+    out: dict[int, list[tuple[float, float]]] = {}
+    for k, a, b in zip(i.tolist(), low.tolist(), high.tolist(), strict=True):
+        if b > a:
+            out.setdefault(k, []).append((a, b))
+    return out
+
+
+def _where_ahead(t0: Floats, t1: Floats, d0: Floats, d1: Floats) -> tuple[Floats, Floats]:
+    """Between two shares of lines, where a face is ahead that is so far ahead at their ends."""
+    fall = d1 - d0
+    with np.errstate(divide="ignore", invalid="ignore"):
+        cross = (BEHIND_MM - d0) / fall
+    low = np.where((fall > 0) & (d0 <= BEHIND_MM), np.maximum(t0, cross), t0)
+    high = np.where((fall < 0) & (d1 <= BEHIND_MM), np.minimum(t1, cross), t1)
+    return low, high
+
+
+def _left(hidden: list[tuple[float, float]]) -> list[tuple[float, float]]:
+    """What is left of a line from 0 to 1."""
+    out, at = [], 0.0
+    for a, b in sorted(hidden):
+        if a > at:
+            out.append((at, a))
+        at = max(at, b)
+    if at < 1.0:
+        out.append((at, 1.0))
+    return out

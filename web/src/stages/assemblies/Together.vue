@@ -1,0 +1,62 @@
+<script setup lang="ts">
+/** Parts as they are put together: every assembly of the job, and one of them drawn. */
+import { computed, ref } from 'vue'
+import type { S } from '../../api/client'
+import { useDraft } from '../../composables/useDraft'
+import { usePicked } from '../../composables/usePicked'
+import { t } from '../../messages'
+import { job, mayWrite } from '../../shared/job'
+import { mass } from '../../shared/units'
+import DataList from '../../ui/DataList.vue'
+import type { Column } from '../../ui/lists'
+import { leadTo } from '../../ui/lead'
+import { blank, type Spec } from './assembly'
+import AssemblyForm from './AssemblyForm.vue'
+import Sheet from './Sheet.vue'
+
+type Row = S['AssemblyRow']
+const rows = computed(() => job.value!.assemblies)
+const chosen = ref<number | null>(rows.value[0]?.id ?? null)
+usePicked('assembly', chosen)
+const row = computed(() => rows.value.find((a) => a.id === chosen.value))
+const form = useDraft<Spec>('assemblies', { saved: (id) => (chosen.value = id) })
+const { draft, begin, leave } = form
+const add = () => begin(blank(rows.value.length + 1))
+const change = (a: Row) => begin(a.spec, a)
+function choose(id: number) {
+  if (leave()) chosen.value = id
+}
+/** To the row or the weld of it that states something. */
+function lead(asked: string) {
+  if (row.value && change(row.value)) void leadTo(asked)
+}
+const columns: Column<Row>[] = [
+  { id: 'mark', head: t('assemblies.mark'), by: (a) => a.spec.mark },
+  { id: 'name', head: t('assemblies.name'), by: (a) => a.spec.name, words: (a) => a.spec.module ?? '' },
+  { id: 'qty', head: t('assemblies.how_many'), num: true, by: (a) => a.spec.qty },
+  { id: 'mass', head: t('assemblies.mass_of_one'), num: true, by: (a) => a.result.mass_kg },
+]
+</script>
+<template>
+  <div class="gap">
+    <DataList
+      v-if="rows.length > 1 && !draft"
+      :label="$t('assemblies.assemblies')"
+      pick
+      kind="assembly"
+      :model-value="chosen"
+      :rows="rows"
+      :columns="columns"
+      @update:model-value="choose($event!)"
+    >
+      <template #name="{ row: a }"
+        >{{ a.spec.name }} <span class="soft">{{ a.spec.module }}</span></template
+      >
+      <template #mass="{ row: a }">{{ mass(a.result.mass_kg) }}</template>
+    </DataList>
+    <AssemblyForm v-if="draft" :form="form" />
+    <Sheet v-else-if="row" :key="row.id" :row="row" @lead="lead" @change="change(row)" />
+    <p v-else-if="!rows.length" class="notice">{{ $t('assemblies.none_yet') }}</p>
+    <el-button v-if="mayWrite && !draft" class="gap" @click="add">{{ $t('assemblies.add') }}</el-button>
+  </div>
+</template>
