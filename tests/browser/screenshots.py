@@ -50,10 +50,6 @@ def main(folder: Path) -> None:
             log_in(page, application)
             settle(page)
             page.screenshot(path=folder / "jobs.png")
-            page.goto(f"{application.url}/people")
-            page.get_by_role("cell", name="fabricator", exact=True).wait_for()
-            settle(page)
-            page.screenshot(path=folder / "people.png")
             heron = f"{application.url}/jobs/{numbers['Heron Hide']}"
             for view in VIEWS:
                 page.goto(f"{heron}/{view}")
@@ -68,6 +64,12 @@ def main(folder: Path) -> None:
                     page.locator("table.list tbody tr").nth(1).click()
                     settle(page)
                     page.screenshot(path=folder / "compare.png")
+                elif view == "parts":
+                    page.screenshot(path=folder / "parts.png")
+                    page.goto(f"{heron}/parts/together")
+                    page.get_by_role("img", name="D1 in space").wait_for()
+                    settle(page)
+                    page.screenshot(path=folder / "together.png")
                 elif view == "cut":
                     page.screenshot(path=folder / "cut-bars.png")
                     page.goto(f"{heron}/cut/sheets")

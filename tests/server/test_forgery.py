@@ -100,7 +100,8 @@ def scene(shop, owner, stranger, job):
     places = {
         "job_id": number, "edit_id": Edit.objects.filter(job_id=number).first().pk, "release_id": released.pk,
         "part_id": rows["parts"], "kind": "dxf", "side": "left", "plan_id": 1, "member_id": rows["members"],
-        "structure_id": 1, "assembly_id": 1, "cut_id": cut.pk, "item_id": line, "photo_id": photo.pk, "person_id": author_number(author),
+        "structure_id": 1, "assembly_id": 1,
+        "cut_id": cut.pk, "item_id": line, "photo_id": photo.pk, "person_id": author_number(author),
         "link_id": owner.good("POST", f"{base}/links", {"for_whom": "Odd"})["link"]["id"], "key": "reed-barrow",
     }  # fmt: skip
     return {"owner": owner, **hands, "stranger": stranger, "places": places, "rows": rows}

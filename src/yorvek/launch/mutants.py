@@ -55,6 +55,8 @@ VALUES = ["tests/values/test_values.py"]
 GUARDS: tuple[tuple[str, list[str]], ...] = (
     ("joints/*.py", [*JOINTS, *VALUES]),
     ("clauses/*/*.py", [f"{DRAWN}[clause]", f"{DRAWN}[step]", *JOINTS, *FRAMES, *VALUES]),
+    ("assemblies/*.py", ["tests/core/test_assemblies.py", "tests/core/test_assembly_bodies.py"]),
+    ("jobs/assemblies.py", ["tests/core/test_assemblies.py"]),
     ("checks/methods.py", [*FRAMES, "tests/core/test_checks.py", *VALUES]),
     ("frames/strength.py", [*FRAMES, *VALUES]),
     ("frames/stability.py", [f"{DRAWN}[stand]", *FRAMES, "tests/core/test_situations.py", *VALUES]),

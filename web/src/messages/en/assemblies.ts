@@ -32,6 +32,7 @@ export default {
   drawn_apart: 'drawn apart',
   after_step: 'After step',
   not_yet_x: 'Not yet: {0}',
+  to_scale_x: '{0}, 1 : {1}',
   drawing_x: '{0} {1}',
   save: 'Save assembly',
   structure: 'Structure it stands along',

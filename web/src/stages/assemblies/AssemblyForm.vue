@@ -16,7 +16,7 @@ import Drawing from './Drawing.vue'
 import PlacedFields from './PlacedFields.vue'
 import WeldFields from './WeldFields.vue'
 
-const props = defineProps<{ form: ReturnType<typeof useDraft<Spec>> }>()
+const props = defineProps<{ form: ReturnType<typeof useDraft<Spec>>; asked?: string }>()
 const draft = computed(() => props.form.draft.value as Spec)
 const editing = props.form.row
 /** Which row or weld is open. */
@@ -76,6 +76,7 @@ function opened(path: string) {
   if (welded) openWeld.value = Number(welded)
 }
 watch(props.form.wrong, (now) => now.forEach((one) => opened(one.path)))
+opened(props.asked ?? '')
 </script>
 <template>
   <EditForm :form="form" :save="$t('assemblies.save')">
@@ -155,7 +156,7 @@ watch(props.form.wrong, (now) => now.forEach((one) => opened(one.path)))
         <el-button :disabled="!draft.placed!.length" @click="addWeld">{{ $t('assemblies.add_a_weld') }}</el-button>
       </div>
       <div class="seen alive" :class="{ stale: preview.stale }">
-        <Drawing :spec="draft" :row="open" picks @pick="open = $event" />
+        <Drawing :spec="draft" :width="150" :height="104" :row="open" picks @pick="open = $event" />
         <p v-for="f in flaws" :key="f.asked + f.words" class="flaw">
           {{ f.words }} <span class="soft">{{ $t('assemblies.mend_x', [f.mend]) }}</span>
         </p>

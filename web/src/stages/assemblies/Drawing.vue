@@ -6,7 +6,15 @@ import { job } from '../../shared/job'
 import { t } from '../../messages'
 import type { Spec, ViewName } from './assembly'
 
-const props = defineProps<{ spec: Spec; row?: number | null; picks?: boolean }>()
+interface Props {
+  spec: Spec
+  row?: number | null
+  picks?: boolean
+  /** How much room it has on paper, mm: what is written is larger on the screen the less that is. */
+  width: number
+  height: number
+}
+const props = withDefaults(defineProps<Props>(), { row: null })
 const emit = defineEmits<{ pick: [row: number] }>()
 const PAUSE_MS = 150
 const VIEWS: Record<ViewName, string> = {
@@ -30,6 +38,8 @@ const text = computed(() =>
     view: view.value,
     apart: apart.value && view.value === 'space',
     step: step.value || null,
+    width_mm: props.width,
+    height_mm: props.height,
   }),
 )
 async function ask() {
@@ -62,7 +72,7 @@ onUnmounted(() => {
   clearTimeout(timer)
   asked = ''
 })
-const up = (y: number) => drawn.value!.height_mm - y
+const up = (y: number) => props.height - y
 const path = (line: S['DrawnLine']) =>
   'M' + line.points.map(([x, y]) => `${x.toFixed(2)} ${up(y).toFixed(2)}`).join('L') + (line.filled ? 'Z' : '')
 /** Lines by what they are and of which row: few elements, so that a hundred bars stay quick. */
@@ -99,10 +109,9 @@ function pick(row: number | undefined) {
     </div>
     <p v-if="sentence" class="soft">{{ $t('assemblies.not_yet_x', [sentence]) }}</p>
     <svg
-      v-if="drawn"
-      :viewBox="`0 0 ${drawn.width_mm} ${drawn.height_mm}`"
+      :viewBox="`0 0 ${width} ${height}`"
       role="img"
-      :aria-label="$t('assemblies.drawing_x', [spec.mark, drawn.words])"
+      :aria-label="$t('assemblies.drawing_x', [spec.mark, drawn?.words ?? ''])"
     >
       <path
         v-for="s in strokes"
@@ -118,18 +127,18 @@ function pick(row: number | undefined) {
         @click="pick(s.line.row)"
       />
       <text
-        v-for="(w, k) in drawn.texts"
+        v-for="(w, k) in drawn?.texts"
         :key="k"
         :x="w.x"
         :y="up(w.y) + 1"
-        :class="[w.layer, { on: row === w.row && row! >= 0, reach: false }]"
+        :class="[w.layer, { on: row === w.row && row! >= 0 }]"
         :text-anchor="w.anchor"
         @click="pick(w.row)"
       >
         {{ w.words }}
       </text>
     </svg>
-    <p v-if="drawn" class="soft">{{ drawn.words }}, 1 : {{ drawn.scale }}</p>
+    <p class="soft">{{ drawn ? $t('assemblies.to_scale_x', [drawn.words, drawn.scale]) : '' }}</p>
   </div>
 </template>
 <style scoped>
@@ -144,18 +153,18 @@ path {
   stroke-width: 0.28;
   stroke-linejoin: round;
 }
-.MARK {
+path.MARK {
   stroke: var(--soft);
   stroke-width: 0.2;
 }
-.WELD {
+path.WELD {
   stroke: var(--mark);
   stroke-width: 0.25;
 }
-.filled.MARK {
+path.filled.MARK {
   fill: var(--soft);
 }
-.filled.WELD {
+path.filled.WELD {
   fill: var(--mark);
 }
 .dashed {

@@ -10,6 +10,8 @@ import Drawing from './Drawing.vue'
 
 const props = defineProps<{ row: S['AssemblyRow'] }>()
 const emit = defineEmits<{ lead: [asked: string]; change: [] }>()
+/** On a tablet less is drawn beside it, so that it can be read at arm's length. */
+const room = window.innerWidth < 1000 ? [160, 120] : [240, 112]
 const picked = ref<number | null>(null)
 const file = (kind: string) => `/api/jobs/${job.value!.job.id}/export/assemblies/${props.row.id}.${kind}`
 const isOf = (part: number) => picked.value !== null && props.row.spec.placed?.[picked.value]?.part_id === part
@@ -36,8 +38,8 @@ const sum = (of: number[]) => of.map((v) => length(v)).join(' × ')
         <span v-else>{{ f.words }}</span> <span class="soft">{{ $t('assemblies.mend_x', [f.mend]) }}</span>
       </li>
     </ul>
+    <Drawing :spec="row.spec" :row="picked" picks :width="room[0]" :height="room[1]" @pick="picked = $event" />
     <div class="sheet">
-      <Drawing :spec="row.spec" :row="picked" picks @pick="picked = $event" />
       <div>
         <p>
           <b>{{ mass(row.result.mass_kg) }}</b> <span class="soft">{{ $t('assemblies.each_of_it') }}</span>
@@ -71,6 +73,8 @@ const sum = (of: number[]) => of.map((v) => length(v)).join(' × ')
             </tr>
           </tbody>
         </table>
+      </div>
+      <div>
         <template v-if="row.result.welds.length">
           <h3>
             {{ $t('assemblies.welds') }} <span class="soft">{{ $t('assemblies.by_x', [row.result.standard]) }}</span>
@@ -90,7 +94,7 @@ const sum = (of: number[]) => of.map((v) => length(v)).join(' × ')
 <style scoped>
 .sheet {
   display: grid;
-  grid-template-columns: minmax(0, 1.7fr) minmax(0, 1fr);
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
   gap: 20px;
 }
 ul {

@@ -21,14 +21,23 @@ usePicked('assembly', chosen)
 const row = computed(() => rows.value.find((a) => a.id === chosen.value))
 const form = useDraft<Spec>('assemblies', { saved: (id) => (chosen.value = id) })
 const { draft, begin, leave } = form
-const add = () => begin(blank(rows.value.length + 1))
+function add() {
+  asked.value = ''
+  begin(blank(rows.value.length + 1))
+}
 const change = (a: Row) => begin(a.spec, a)
 function choose(id: number) {
   if (leave()) chosen.value = id
 }
-/** To the row or the weld of it that states something. */
-function lead(asked: string) {
-  if (row.value && change(row.value)) void leadTo(asked)
+/** What the form opens with: the row or the weld that states something. */
+const asked = ref('')
+function lead(to: string) {
+  asked.value = to
+  if (row.value && change(row.value)) void leadTo(to)
+}
+function begun(a: Row) {
+  asked.value = ''
+  change(a)
 }
 const columns: Column<Row>[] = [
   { id: 'mark', head: t('assemblies.mark'), by: (a) => a.spec.mark },
@@ -54,8 +63,8 @@ const columns: Column<Row>[] = [
       >
       <template #mass="{ row: a }">{{ mass(a.result.mass_kg) }}</template>
     </DataList>
-    <AssemblyForm v-if="draft" :form="form" />
-    <Sheet v-else-if="row" :key="row.id" :row="row" @lead="lead" @change="change(row)" />
+    <AssemblyForm v-if="draft" :form="form" :asked="asked" />
+    <Sheet v-else-if="row" :key="row.id" :row="row" @lead="lead" @change="begun(row)" />
     <p v-else-if="!rows.length" class="notice">{{ $t('assemblies.none_yet') }}</p>
     <el-button v-if="mayWrite && !draft" class="gap" @click="add">{{ $t('assemblies.add') }}</el-button>
   </div>

@@ -125,8 +125,8 @@ it('draws what the server works out, upright, and says which row was pressed', a
     return Promise.resolve(new Response(JSON.stringify(VIEW), { headers: { 'Content-Type': 'application/json' } }))
   }
   vi.stubGlobal('fetch', answer)
-  const drawing = mount(Drawing, { props: { spec: two(), row: 1, picks: true } })
-  await vi.waitFor(() => expect(drawing.find('svg').exists()).toBe(true))
+  const drawing = mount(Drawing, { props: { spec: two(), row: 1, picks: true, width: 200, height: 100 } })
+  await vi.waitFor(() => expect(drawing.find('text').exists()).toBe(true))
   expect(asked[0]).toMatchObject({ view: 'space', apart: false, step: null })
   expect(drawing.find('text').attributes('y')).toBe('11')
   expect(drawing.find('path.BODY').attributes('d')).toBe('M0.00 100.00L10.00 90.00M10.00 90.00L20.00 100.00')

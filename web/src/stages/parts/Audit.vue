@@ -4,6 +4,7 @@ import { computed, ref } from 'vue'
 import type { S } from '../../api/client'
 import { attempt, copy, job, mayWrite, saveBrief } from '../../shared/job'
 import { toDecide } from '../../shared/audit'
+import { TOGETHER } from '../../shared/places'
 
 /** To the field of a part that states it. */
 const emit = defineEmits<{ lead: [part: number, asked: string] }>()
@@ -21,10 +22,12 @@ async function goOn(f: Found) {
   if (await keep([...others, { finding: f.key, reason: reason.value }])) at.value = ''
 }
 const takeBack = (f: Found) => keep(reasons().filter((r) => r.finding !== f.key))
-/** Where something stands that is no part and no fit: a structure or a joint of the sizing. */
+/** Where something stands that is no part and no fit: an assembly, a structure or a joint of the sizing. */
 function placeOf(f: Found) {
-  if (f.part || f.asked) return null
   const { job: own, structures, joints } = job.value!
+  const assembly = /^assemblies\.(\d+)/.exec(f.asked)?.[1]
+  if (assembly) return { path: `/jobs/${own.id}/parts/${TOGETHER}`, query: { pick: `assembly ${assembly}` } }
+  if (f.part || f.asked) return null
   const to = (kind: string, rows: { id: number; spec: { mark: string } }[]) =>
     rows
       .filter((r) => r.spec.mark === f.mark)
