@@ -123,6 +123,15 @@ def test_what_cannot_stand_says_why_and_the_rest_stands():
     assert [(r.mark, r.count, r.placed) for r in found.rows] == [("F1", 1, 1), ("P1", 2, 1)]
 
 
+def test_an_assembly_of_more_pieces_than_are_worked_out_at_once_is_refused_row_by_row():
+    parts = {1: plate("F1", 20, 20, 5)}
+    rows = [row("a", 1, place(), count=200, every=30), row("b", 1, place(0, 0, 50), count=200, every=30),
+            row("c", 1, place(0, 0, 100), count=101, every=30)]  # fmt: skip
+    found = result(parts, rows)
+    assert [(f.asked, "501 pieces" in f.words) for f in found.flaws] == [("placed.2", True)]
+    assert found.rows[0].placed == 400
+
+
 def strokes(standard, **more):
     """Where the strokes of a symbol lie, above or below its line, by whether they are dashed."""
     found = result(FOOT, POST, [weld(**more)], standard=standard)
@@ -149,6 +158,22 @@ def test_a_fillet_stands_with_its_upright_on_the_left_either_way_up():
         triangle = max(symbol_of(found.welds[0], "ISO 2553").strokes, key=lambda s: np.ptp([y for _, y in s.points]))
         x = [p[0] for p in triangle.points]
         assert x[0] == x[1] == min(x)
+
+
+@pytest.mark.parametrize("kind", ["fillet", "square", "V", "bevel", "flare bevel", "plug"])
+def test_every_symbol_stands_on_its_line_and_keeps_within_its_square(kind):
+    symbol = symbol_of(result(FOOT, POST, [weld(kind=kind)]).welds[0], "ISO 2553")
+    shape = [s for s in symbol.strokes if max(y for _, y in s.points) > 0.1 and not s.dashed]
+    points = np.array([p for s in shape for p in s.points])
+    left = points[:, 0].min() - (0.9 if kind == "square" else 0.6 if kind == "bevel" else 0.4 if "flare" in kind else 0)
+    assert points[:, 1].min() == 0 and 2.2 < points[:, 1].max() <= 3.2 + 1e-9
+    assert points[:, 0].max() - left <= 3.2 + 1e-9 + (0.9 if "flare" in kind else 0)
+    feet = {round(float(x - left), 6) for x, y in points if y == 0}
+    assert feet == {"fillet": {0.0, 3.2}, "square": {0.9, 2.3}, "V": {1.6}, "bevel": {0.6}, "flare bevel": {0.4, 0.9},
+                    "plug": {0.0, 3.2}}[kind]  # fmt: skip
+    if kind in ("bevel", "flare bevel"):
+        slanted = np.array(shape[1].points)
+        assert slanted[-1][0] > slanted[0][0] and slanted[-1][1] == pytest.approx(3.2), "it opens to the right, upwards"
 
 
 @pytest.mark.parametrize(
@@ -313,6 +338,16 @@ def test_a_view_is_to_scale_and_its_marks_and_symbols_lie_on_the_paper():
     marks = {t.words for t in view.texts if t.layer == "MARK"}
     assert {"2× R1", "7× C1"} <= marks
     assert {t.words for t in view.texts if t.layer == "WELD"} >= {"z4", "z5", "14×"}
+
+
+def test_what_stands_beside_a_view_does_not_stand_on_one_another():
+    _, made, found = deck()
+    for name, height in (("space", 120), ("front", 60), ("above", 150)):
+        view = view_of(made, found, name, (272, height))
+        sides = [[t.y for t in view.texts if t.layer == "MARK" and "×" in t.words and (t.x < 136) == left]
+                 for left in (True, False)]  # fmt: skip
+        for heights in sides:
+            assert all(abs(a - b) > 3 for k, a in enumerate(heights) for b in heights[:k])
 
 
 def test_drawn_apart_nothing_touches_and_steps_show_what_stands_by_then():

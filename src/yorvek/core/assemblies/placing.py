@@ -19,6 +19,9 @@ SIDES: dict[SideName, tuple[int, int, int, int]] = {
 """Of each side: the axis it is square to and which end of it, and the axes along it and across it."""
 
 
+MOST_BODIES = 500
+
+
 @dataclass(frozen=True)
 class Frame:
     """Where a body's own axes stand: its axes as columns, and its corner, mm."""
@@ -113,6 +116,10 @@ def _place(
         else:
             one = _free(p.stands)
             frames = _row(p, one, one.turn[:, 0], one.turn[:, 1])
+        there = sum(map(len, found.values())) + len(frames)
+        if there > MOST_BODIES:
+            needs = f"at most {MOST_BODIES} in one assembly: make two of it"
+            raise InputError(field=f"placed.{k}.count", got=f"{there} pieces", needs=needs)
     except InputError as error:
         trouble[k] = error
         return

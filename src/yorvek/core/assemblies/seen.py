@@ -27,6 +27,8 @@ BEHIND_MM = 0.05
 """An edge that far behind a face is hidden by it (ours)."""
 TURNED = 1e-7
 SHORT_MM = 0.05
+PIECES = 60
+"""The longest line there may be is looked at in so many pieces (ours)."""
 
 
 @dataclass(frozen=True)
@@ -39,10 +41,14 @@ class Seen:
 
 @dataclass(frozen=True)
 class _Faces:
-    """Faces that look towards the eye: their outlines, and the planes they lie in, depth = a + b x + c y."""
+    """Faces that look towards the eye: their outlines, the planes they lie in (depth = a + b x + c y), and the corners
+    of those that are four-sided [n, 4, 2], counter-clockwise; of others nothing that counts.
+    """
 
     shapes: NDArray[np.object_]
     planes: Floats
+    corners: Floats
+    four: NDArray[np.bool_]
 
 
 def seen(bodies: Sequence[Body], view: ViewName, moved: Sequence[Floats] | None = None) -> Seen:
@@ -70,7 +76,7 @@ def _shift(moved: Sequence[Floats] | None, k: int) -> Floats:
 
 def _facing(bodies: Sequence[Body], eye: Floats, moved: Sequence[Floats] | None) -> _Faces:
     shapes: list[Polygon] = []
-    planes = []
+    planes, corners = [], []
     for k, b in enumerate(bodies):
         for face in b.solid.faces:
             out = eye @ (b.frame.turn @ face.out)
@@ -84,7 +90,11 @@ def _facing(bodies: Sequence[Body], eye: Floats, moved: Sequence[Floats] | None)
             base = float(rings[0][0, 2] - rings[0][0, :2] @ slopes)
             shapes.append(shape if shape.is_valid else shape.buffer(0))
             planes.append([base, *slopes])
-    return _Faces(np.array(shapes, dtype=object), np.array(planes).reshape(-1, 3))
+            outer = rings[0][:, :2]
+            corners.append(outer if shape.exterior.is_ccw else outer[::-1])
+    four = np.array([len(c) == 4 and not len(s.interiors) for c, s in zip(corners, shapes, strict=True)], dtype=bool)
+    flat = np.array([c if f else np.zeros((4, 2)) for c, f in zip(corners, four, strict=True)]).reshape(-1, 4, 2)
+    return _Faces(np.array(shapes, dtype=object), np.array(planes).reshape(-1, 3), flat, four)
 
 
 def _edges(
@@ -109,29 +119,80 @@ def _hidden(lines: Floats, depths: Floats, faces: _Faces) -> dict[int, list[tupl
     """By line: from where to where along it something stands before it, as shares of its length."""
     if not len(faces.shapes):
         return {}
-    strings = shapely.linestrings(lines)
-    i, j = STRtree(faces.shapes).query(strings, predicate="intersects")
+    of, begin, end = _pieces(lines)
+    ways, falls = lines[:, 1] - lines[:, 0], depths[:, 1] - depths[:, 0]
+    ends = np.stack([lines[of, 0] + t[:, None] * ways[of] for t in (begin, end)], axis=1)
+    near = np.stack([depths[of, 0] + t * falls[of] for t in (begin, end)], axis=1)
+    strings = shapely.linestrings(ends)
+    # by their blocks first: most faces that lie over a line are behind it, and need no closer look
+    i, j = STRtree(faces.shapes).query(strings)
     base, across, up = faces.planes[j].T
-    ahead = [base + across * lines[i, e, 0] + up * lines[i, e, 1] - depths[i, e] for e in (0, 1)]
-    before = np.maximum(*ahead) > BEHIND_MM
-    i, j = i[before], j[before]
-    parts, which = shapely.get_parts(shapely.intersection(strings[i], faces.shapes[j]), return_index=True)
-    line = shapely.get_type_id(parts) == 1
-    parts, which = parts[line], which[line]
-    if not len(parts):
-        return {}
-    i, d0, d1 = i[which], ahead[0][before][which], ahead[1][before][which]
-    first = shapely.get_coordinates(shapely.get_point(parts, 0))
-    last = shapely.get_coordinates(shapely.get_point(parts, -1))
-    start, way = lines[i, 0], lines[i, 1] - lines[i, 0]
-    size = (way**2).sum(axis=1)
-    t = np.sort(np.stack([((p - start) * way).sum(axis=1) / size for p in (first, last)]), axis=0)
-    low, high = _where_ahead(t[0], t[1], d0, d1)
+    ahead = np.stack([base + across * ends[i, e, 0] + up * ends[i, e, 1] - near[i, e] for e in (0, 1)], axis=1)
+    before = ahead.max(axis=1) > BEHIND_MM
+    i, j, ahead = i[before], j[before], ahead[before]
+    found, t0, t1 = _over(ends[i], j, faces)
+    i, ahead = i[found], ahead[found]
+    low, high = (begin[i] + u * (end - begin)[i] for u in _where_ahead(t0, t1, ahead[:, 0], ahead[:, 1]))
     out: dict[int, list[tuple[float, float]]] = {}
-    for k, a, b in zip(i.tolist(), low.tolist(), high.tolist(), strict=True):
+    for k, a, b in zip(of[i].tolist(), low.tolist(), high.tolist(), strict=True):
         if b > a:
             out.setdefault(k, []).append((a, b))
     return out
+
+
+def _over(ends: Floats, j: NDArray[np.int64], faces: _Faces) -> tuple[NDArray[np.int64], Floats, Floats]:
+    """Which lines lie over which faces: the pair, and from where to where along the line, as shares of its length."""
+    four = faces.four[j]
+    straight = np.nonzero(four)[0]
+    low, high = _clipped(ends[straight], faces.corners[j[straight]])
+    kept = high > low
+    others = np.nonzero(~four)[0]
+    which, t0, t1 = _cut(ends[others], faces.shapes[j[others]])
+    return (
+        np.concatenate([straight[kept], others[which]]),
+        np.concatenate([low[kept], t0]),
+        np.concatenate([high[kept], t1]),
+    )
+
+
+def _clipped(ends: Floats, corners: Floats) -> tuple[Floats, Floats]:
+    """From where to where lines lie in convex outlines of four corners, counter-clockwise (Cyrus and Beck)."""
+    low, high = np.zeros(len(ends)), np.ones(len(ends))
+    start, way = ends[:, 0], ends[:, 1] - ends[:, 0]
+    for k in range(4):
+        a, b = corners[:, k], corners[:, (k + 1) % 4]
+        side = b - a
+        from_side = side[:, 0] * (start - a)[:, 1] - side[:, 1] * (start - a)[:, 0]
+        rate = side[:, 0] * way[:, 1] - side[:, 1] * way[:, 0]
+        with np.errstate(divide="ignore", invalid="ignore"):
+            t = -from_side / rate
+        low = np.where(rate > 0, np.maximum(low, t), low)
+        high = np.where(rate < 0, np.minimum(high, t), high)
+        high = np.where((rate == 0) & (from_side < 0), -1.0, high)
+    return low, high
+
+
+def _cut(ends: Floats, shapes: NDArray[np.object_]) -> tuple[NDArray[np.int64], Floats, Floats]:
+    """The same of any outlines."""
+    parts, which = shapely.get_parts(shapely.intersection(shapely.linestrings(ends), shapes), return_index=True)
+    line = (shapely.get_type_id(parts) == 1) & ~shapely.is_empty(parts)
+    parts, which = parts[line], which[line]
+    start, way = ends[which, 0], ends[which, 1] - ends[which, 0]
+    size = (way**2).sum(axis=1)
+    places = [shapely.get_coordinates(shapely.get_point(parts, k)).reshape(-1, 2) for k in (0, -1)]
+    t = np.sort(np.stack([((p - start) * way).sum(axis=1) / size for p in places]), axis=0)
+    return which, t[0], t[1]
+
+
+def _pieces(lines: Floats) -> tuple[NDArray[np.int64], Floats, Floats]:
+    """Lines in short pieces, so that their blocks are tight: of which line each is, and its shares of that one."""
+    lengths = np.hypot(*(lines[:, 1] - lines[:, 0]).T)
+    longest = float(np.linalg.norm(np.ptp(lines.reshape(-1, 2), axis=0))) / PIECES
+    counts = np.maximum(1, np.ceil(lengths / longest)).astype(int)
+    of = np.repeat(np.arange(len(lines)), counts)
+    first = np.concatenate([[0], np.cumsum(counts)[:-1]])
+    k = np.arange(len(of)) - first[of]
+    return of, k / counts[of], (k + 1) / counts[of]
 
 
 def _where_ahead(t0: Floats, t1: Floats, d0: Floats, d1: Floats) -> tuple[Floats, Floats]:
