@@ -11,8 +11,10 @@ import pytest
 from tests.core.assembled import assembly, bar, place, plate, ready, row, side
 from tests.core.jobs import DEMO, demo, worked
 from tests.core.test_plate_families import mm
+from tests.core.test_twins import part
 from yorvek.core.assemblies.callouts import symbol_of
 from yorvek.core.assemblies.drawing import view_of
+from yorvek.core.assemblies.placing import BarAxis
 from yorvek.core.assemblies.said import where_words
 from yorvek.core.assemblies.worked import standing, work_out_assembly
 from yorvek.core.files.assembly_paper import assembly_dxf, assembly_pdf
@@ -21,6 +23,7 @@ from yorvek.core.jobs.assemblies import bars_of, leg_mm, ready_alone, set_out, s
 from yorvek.core.jobs.spec import JobSpec
 from yorvek.core.parts.saying import said_in
 from yorvek.core.records.digest import digest_of
+from yorvek.core.sections import section
 from yorvek.core.structures.starters.layout import length_mm
 
 BOX, SQUARE, TUBE = "RHS 120×60×4 hot", "SHS 50×50×4 hot", "CHS 48.3×3.2"
@@ -102,6 +105,34 @@ def test_a_bar_that_is_bent_in_space_is_found_in_the_way_too():
     assert len(flaws(result(parts, rows))) == 1
     clear = [rows[0], row("plate", 2, place(100, 60, 5, (0, 90, 0)))]
     assert flaws(result(parts, clear)) == []
+
+
+def test_what_goes_through_a_hole_that_is_not_drawn_only_seems_to_be_in_its_way():
+    hole = {"kind": "hole", "face": "front", "x": mm("300"), "y": mm("60"), "size": mm("22"), "through": True}
+    drilled = part({"family": "bar", "section_id": BOX, "length": mm("600")}, "T1", features=[hole])
+    rows = [row("tube", 1, place()), row("rod", 2, place(290, 50, 300, (0, 90, 0)))]
+    rod = {2: bar("B1", "RD 20", 600)}
+    (seems,) = result({1: drilled, **rod}, rows).flaws
+    assert not seems.stop and seems.words.endswith("as far as tube can be drawn") and "that is not drawn" in seems.mend
+    (does,) = result({1: bar("T1", BOX, 600), **rod}, rows).flaws
+    assert does.stop
+
+
+def test_thin_walls_beside_each_other_are_not_in_one_another():
+    """What is drawn into its own metal stays in it, be it a millimetre thin."""
+    parts = {1: plate("F1", 200, 100, 1), 2: plate("F2", 80, 40, 1.5)}
+    rows = [row("a", 1, place()), row("b", 1, side("a", "front", "back")), row("c", 2, side("b", "front", "bottom"))]
+    assert flaws(result(parts, rows)) == []
+    sunk = [*rows[:2], row("c", 2, side("b", "front", "bottom", gap=-0.9))]
+    assert [w[:27] for w in flaws(result(parts, sunk))] == ["b and c are in one another "]
+
+
+def test_an_angle_stands_with_its_centroid_on_the_bar_it_was_sized_as():
+    axis = BarAxis(np.array([0.0, 0, 0]), np.array([500.0, 0, 0]), np.array([0.0, 1, 0]))
+    made = ready({1: bar("L1", "L 60×60×6", 500)}, [row("a", 1, {"by": "bar", "bar": "x"})], bars={"x": axis})
+    (body,) = standing(made).bodies
+    s = section("L 60×60×6")
+    assert body.frame.at == pytest.approx([0, -s.cy_mm, -s.cx_mm], abs=0.05)
 
 
 def test_a_tube_that_lies_on_a_plate_is_welded_along_both_its_sides():

@@ -2672,13 +2672,18 @@ export interface components {
         };
         /**
          * AssemblyFlaw
-         * @description What cannot be, or is not known: of which row (or none), of its welds or its places, in words.
+         * @description What cannot be, or is not known: of which of its welds or places, in words, and whether it stops the cut.
          */
         AssemblyFlaw: {
             /** Asked */
             asked: string;
             /** Mend */
             mend: string;
+            /**
+             * Stop
+             * @default true
+             */
+            stop: boolean;
             /** Words */
             words: string;
         };

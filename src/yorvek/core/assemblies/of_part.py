@@ -93,9 +93,11 @@ def _plate(part: PartSpec, g: PartGeometry) -> Solid:
     if isinstance(shape, BentPlate):
         end = _polygon(g.views[0].outline)
         notes = ("its holes are not drawn once it is bent",) if g.outline.openings else ()
-        return _prismatic([end], FLAT, level(0.0), level(shape.width.value), notes)
+        made = _prismatic([end], FLAT, level(0.0), level(shape.width.value), notes)
+        return replace(made, whole=not notes)
     notes = ("drawn flat, as it is cut",) if g.bends or g.views else ()
-    return _prismatic([_polygon(g.outline)], FLAT, level(0.0), level(t), notes)
+    flat = _prismatic([_polygon(g.outline)], FLAT, level(0.0), level(t), notes)
+    return replace(flat, whole=not notes)
 
 
 def _prismatic(
@@ -116,8 +118,14 @@ def _prismatic(
     ends = np.vstack([edges.a, edges.b])
     return Solid(
         faces, edges, [Prism(s, axes, low, high) for s in shapes], np.ptp(ends, axis=0),
-        np.average(np.array(middles), axis=0, weights=weights), tuple(notes),
+        np.average(np.array(middles), axis=0, weights=weights), _line(shapes), tuple(notes),
     )  # fmt: skip
+
+
+def _line(shapes: Sequence[Polygon]) -> Floats:
+    """Up and to the front: where the centroid of a bar's section is, seen along it."""
+    middles = np.array([(p.centroid.y, p.centroid.x) for p in shapes])
+    return np.average(middles, axis=0, weights=[p.area for p in shapes])
 
 
 def _middle(shape: Polygon, low: Height, high: Height) -> tuple[float, Floats]:
@@ -155,7 +163,8 @@ def _straight(shape: BarPiece, s: Section, g: PartGeometry, shapes: Sequence[Pol
         heights.append(sloped(base + sign * back, sign * slope))
         out = sign * np.array([0.0, sign * slope, -1.0])
         caps.append(out / np.linalg.norm(out))
-    return _prismatic(shapes, ALONG, heights[0], heights[1], notes, (caps[0], caps[1]))
+    made = _prismatic(shapes, ALONG, heights[0], heights[1], notes, (caps[0], caps[1]))
+    return replace(made, whole=not notes)
 
 
 def _saddled(side: str, end: Any, deg: float, s: Section, base: float, sign: float) -> Height:
@@ -190,8 +199,9 @@ def _bent_bar(part: PartSpec, shape: BarPiece, s: Section, shapes: Sequence[Poly
     middle = np.average((spine.at[1:] + spine.at[:-1]) / 2, axis=0, weights=steps) - corner
     moved = replace(edges, a=edges.a - corner, b=edges.b - corner)
     placed = [Face([r - corner for r in f.rings], f.out) for f in faces]
-    notes = ("its ends are drawn square",) if any(shape.sawn()) or shape.left_shape.kind != "straight" else ()
-    return Solid(placed, moved, [], size, middle, notes)
+    plain = all(end.kind == "straight" and not deg for _, end, deg in shape.ends())
+    line = (spine.at[0] - corner)[1:]
+    return Solid(placed, moved, [], size, middle, line, () if plain else ("its ends are drawn square",), whole=plain)
 
 
 def _swept(ring: Floats, spine: Spine, *, outer: bool) -> tuple[list[Face], list[Row]]:

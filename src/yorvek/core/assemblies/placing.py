@@ -53,12 +53,11 @@ class Body:
 
 @dataclass(frozen=True)
 class BarAxis:
-    """A bar of the structure: its ends, and the ways of its section's depth and width, of length one."""
+    """A bar of the structure: its ends, and the way of its section's depth, of length one."""
 
     start: Floats
     end: Floats
     depth: Floats
-    width: Floats
 
 
 Trouble = dict[int, InputError]
@@ -109,22 +108,25 @@ def _place(
                 needs = f"{p.stands.onto} to stand somewhere first"
                 raise InputError(field=f"placed.{k}.stands.onto", got=p.stands.onto, needs=needs)
             carriers = found[under] if p.stands.each else found[under][:1]
+            _refuse_many(k, len(carriers) * p.count, found)
             frames = [f for c in carriers for f in _row(p, _against(p.stands, solid, c), *_ways(p.stands, c))]
-        elif isinstance(p.stands, AlongBar):
-            one = _along(k, p.stands, solid, bars)
-            frames = _row(p, one, one.turn[:, 0], one.turn[:, 1])
         else:
-            one = _free(p.stands)
+            _refuse_many(k, p.count, found)
+            one = _along(k, p.stands, solid, bars) if isinstance(p.stands, AlongBar) else _free(p.stands)
             frames = _row(p, one, one.turn[:, 0], one.turn[:, 1])
-        there = sum(map(len, found.values())) + len(frames)
-        if there > MOST_BODIES:
-            needs = f"at most {MOST_BODIES} in one assembly: make two of it"
-            raise InputError(field=f"placed.{k}.count", got=f"{there} pieces", needs=needs)
     except InputError as error:
         trouble[k] = error
         return
     many = len(frames) > 1
     found[k] = [Body(k, f"{p.name} ({i})" if many else p.name, f, solid) for i, f in enumerate(frames, 1)]
+
+
+def _refuse_many(k: int, more: int, found: Mapping[int, list[Body]]) -> None:
+    """Raises InputError where there would be more pieces than are worked out at once."""
+    there = sum(map(len, found.values())) + more
+    if there > MOST_BODIES:
+        needs = f"at most {MOST_BODIES} in one assembly: make two of it"
+        raise InputError(field=f"placed.{k}.count", got=f"{there} pieces", needs=needs)
 
 
 def _row(p: Placed, first: Frame, along: Floats, across: Floats) -> list[Frame]:
@@ -162,7 +164,7 @@ def _along(k: int, stands: AlongBar, solid: Solid, bars: Mapping[str, BarAxis]) 
     depth = about(along, stands.rolled.value) @ bar.depth
     turn = np.column_stack([along, depth, np.cross(along, depth)])
     start = (reach - float(solid.size[0])) / 2 if stands.start is None else stands.start.value
-    corner = np.array([start, -solid.size[1] / 2, -solid.size[2] / 2])
+    corner = np.array([start, -solid.line[0], -solid.line[1]])
     return Frame(turn, bar.start + turn @ corner)
 
 

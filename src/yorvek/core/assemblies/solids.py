@@ -80,7 +80,9 @@ class Solid:
         prisms: what fills it; none where that is not known, as of what is bent in space.
         size: how far it reaches, mm.
         middle: its centre of mass.
+        line: how far up and how far to the front the line through its ends' centroids is; of a bar what was sized.
         notes: what of it is not drawn.
+        whole: it is drawn as it is; if not, what runs into it may only seem to.
     """
 
     faces: list[Face]
@@ -88,7 +90,9 @@ class Solid:
     prisms: list[Prism]
     size: Floats
     middle: Floats
+    line: Floats
     notes: tuple[str, ...] = ()
+    whole: bool = True
 
     @cached_property
     def face_blocks(self) -> tuple[Floats, Floats]:

@@ -15,12 +15,14 @@ from yorvek.core.assemblies.solids import Face, Floats
 
 TOUCHES_MM = 3.0
 """As near as that is welded without a filling piece (root gap of a fillet; common practice, no source)."""
-INSIDE_MM = 1.0
+INSIDE_MM = 0.4
 """Blocks of bodies that overlap by less are not looked at for what is in one another (ours)."""
-INTO_MM, CLEAR_MM = 0.75, 0.25
-"""How far into their metal edges are drawn, so that what only touches is not pierced, and by how much they must pierce
-(ours).
+INTO_MM, CLEAR_MM = 0.6, 0.25
+"""How far into their metal edges are drawn, so that what only touches is not pierced, and by how much they must pierce:
+a wall of one millimetre is still found (ours).
 """
+SHARPEST = 0.2
+"""An edge that is sharper is drawn in no further (ours)."""
 STEP_MM, FEWEST, MOST = 8.0, 8, 400
 """Places that are looked at along an edge (ours)."""
 
@@ -154,7 +156,8 @@ def clashes(bodies: Sequence[Body], at: Sequence[Sampled]) -> list[Clash]:
 def _pierced(body: Body, by: Body) -> Floats:
     """Where edges of a body go through faces of another, or its first edge where it is inside that; in the assembly."""
     e = body.solid.edges
-    away = (e.n1 + e.n2) * INTO_MM
+    turned = np.maximum(1.0 + (e.n1 * e.n2).sum(axis=1), SHARPEST)
+    away = (e.n1 + e.n2) * (INTO_MM / turned)[:, None]
     a, b = (by.frame.own(body.frame.points(p - away)) for p in (e.a, e.b))
     found = []
     for face in _faces_near(by, np.minimum(a, b).min(axis=0), np.maximum(a, b).max(axis=0), 0.0):

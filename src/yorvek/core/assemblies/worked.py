@@ -14,12 +14,13 @@ from yorvek.core.assemblies.of_part import solid_or_trouble
 from yorvek.core.assemblies.placing import BarAxis, Body, bodies_of, reach_of
 from yorvek.core.assemblies.solids import Floats, Solid
 from yorvek.core.assemblies.spec import AssemblySpec, Placed, Standard, Weld
-from yorvek.core.assemblies.touching import Touch, clashes, sampled, touches
+from yorvek.core.assemblies.touching import Clash, Touch, clashes, sampled, touches
 from yorvek.core.model import Model
 from yorvek.core.parts import PartGeometry, PartSpec
 from yorvek.core.parts.saying import Say, said_in
 from yorvek.core.quantities import UnitSystem
 
+MOVE = "move one of them, or cut it back"
 KEPT = 64
 """Assemblies whose bodies and contacts are remembered."""
 
@@ -45,11 +46,12 @@ class Listed(Model):
 
 
 class AssemblyFlaw(Model):
-    """What cannot be, or is not known: of which row (or none), of its welds or its places, in words."""
+    """What cannot be, or is not known: of which of its welds or places, in words, and whether it stops the cut."""
 
     asked: str
     words: str
     mend: str
+    stop: bool = True
 
 
 class AssemblyResult(Model):
@@ -90,7 +92,7 @@ class Standing:
 
     bodies: list[Body]
     touching: list[Touch]
-    clashing: list[tuple[str, str, Floats]]
+    clashing: list[Clash]
     trouble: dict[int, str]
     notes: list[str]
 
@@ -108,7 +110,7 @@ class _Key:
         spec = ready.spec
         used = sorted({p.part_id for p in spec.placed})
         parts = [(i, *(_json(x) for x in ready.parts[i])) for i in used if i in ready.parts]
-        bars = [(n, *(tuple(v.tolist()) for v in (b.start, b.end, b.depth, b.width))) for n, b in ready.bars.items()]
+        bars = [(n, *(tuple(v.tolist()) for v in (b.start, b.end, b.depth))) for n, b in ready.bars.items()]
         self.by = (tuple(_json(p) for p in spec.placed), tuple(parts), tuple(bars))
 
     def __hash__(self) -> int:
@@ -140,8 +142,9 @@ def _standing(key: _Key) -> Standing:
     bodies, wrong = bodies_of(ready.spec, solids, ready.bars)
     trouble = {k: why[p.part_id] for k, p in enumerate(ready.spec.placed) if p.part_id not in solids}
     at = [sampled(b) for b in bodies]
-    clashing = [(bodies[c.a].name, bodies[c.b].name, c.at) for c in clashes(bodies, at)]
-    return Standing(bodies, touches(bodies, at), clashing, trouble | {k: e.sentence for k, e in wrong.items()}, notes)
+    return Standing(
+        bodies, touches(bodies, at), clashes(bodies, at), trouble | {k: e.sentence for k, e in wrong.items()}, notes
+    )
 
 
 def work_out_assembly(ready: Ready) -> AssemblyResult:
@@ -201,16 +204,14 @@ def _mass(ready: Ready, bodies: list[Body]) -> tuple[float, Floats]:
 def _standing_flaws(spec: AssemblySpec, there: Standing, say: Say) -> Iterator[AssemblyFlaw]:
     for k, words in sorted(there.trouble.items()):
         yield AssemblyFlaw(asked=f"placed.{k}", words=f"{spec.placed[k].name} stands nowhere: {words}", mend="place it")
-    for a, b, at in there.clashing:
-        where = ", ".join(f"{n} {say(float(v), rough=True)}" for n, v in zip("xyz", at, strict=True))
-        yield AssemblyFlaw(
-            asked=f"placed.{_row(there, b)}", words=f"{a} and {b} are in one another at {where}",
-            mend="move one of them, or cut it back",
-        )  # fmt: skip
-
-
-def _row(there: Standing, name: str) -> int:
-    return next(b.row for b in there.bodies if b.name == name)
+    for clash in there.clashing:
+        a, b = there.bodies[clash.a], there.bodies[clash.b]
+        where = ", ".join(f"{n} {say(float(v), rough=True)}" for n, v in zip("xyz", clash.at, strict=True))
+        seems = [x.name for x in (a, b) if not x.solid.whole]
+        words = f"{a.name} and {b.name} are in one another at {where}"
+        words += f", as far as {' and '.join(seems)} can be drawn" if seems else ""
+        mend = "see whether a hole, a notch or a bend that is not drawn makes room, else move one" if seems else MOVE
+        yield AssemblyFlaw(asked=f"placed.{b.row}", words=words, mend=mend, stop=not seems)
 
 
 def _welds(ready: Ready, there: Standing, say: Say) -> tuple[list[Callout], list[AssemblyFlaw]]:

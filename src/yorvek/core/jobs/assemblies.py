@@ -82,13 +82,13 @@ def _straight_runs(layout: Layout) -> list[list[Bar]]:
 def _axis(layout: Layout, run: list[Bar], choice: RoleChoice | None) -> BarAxis:
     """A run of bars from its start to its end, and how its section stands."""
     first, last = run[0], run[-1]
-    _, depth, width = axes_of(layout, first, turned=bool(choice and choice.turned))
+    _, depth, _ = axes_of(layout, first, turned=bool(choice and choice.turned))
     start, end = first.i, last.j
     if len(run) > 1:
         start = first.i if first.j in (run[1].i, run[1].j) else first.j
         end = last.j if last.i in (run[-2].i, run[-2].j) else last.i
     a, b = np.array(layout.nodes[start]), np.array(layout.nodes[end])
-    return BarAxis(a, b, np.asarray(depth), np.asarray(width))
+    return BarAxis(a, b, np.asarray(depth))
 
 
 def _layout(state: JobState, spec: StructureSpec) -> Layout:

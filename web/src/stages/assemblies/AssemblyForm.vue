@@ -157,7 +157,7 @@ opened(props.asked ?? '')
       </div>
       <div class="seen alive" :class="{ stale: preview.stale }">
         <Drawing :spec="draft" :width="150" :height="104" :row="open" picks @pick="open = $event" />
-        <p v-for="f in flaws" :key="f.asked + f.words" class="flaw">
+        <p v-for="f in flaws" :key="f.asked + f.words" class="flaw" :class="{ stop: f.stop }">
           {{ f.words }} <span class="soft">{{ $t('assemblies.mend_x', [f.mend]) }}</span>
         </p>
         <p v-if="preview.sentence" class="soft">{{ $t('assemblies.not_yet_x', [preview.sentence]) }}</p>
@@ -201,9 +201,12 @@ opened(props.asked ?? '')
   width: 260px;
 }
 .flaw {
-  border-left: 3px solid var(--gives);
+  border-left: 3px solid var(--rule);
   padding-left: 10px;
   margin: 4px 0;
+}
+.flaw.stop {
+  border-left-color: var(--gives);
 }
 @media (max-width: 1100px) {
   .both {

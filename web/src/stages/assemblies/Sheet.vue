@@ -33,7 +33,7 @@ const sum = (of: number[]) => of.map((v) => length(v)).join(' × ')
       </div>
     </div>
     <ul v-if="row.result.flaws.length" class="flaws" :aria-label="$t('assemblies.to_mend')">
-      <li v-for="f in row.result.flaws" :key="f.asked + f.words">
+      <li v-for="f in row.result.flaws" :key="f.asked + f.words" :class="{ stop: f.stop }">
         <button v-if="mayWrite" type="button" @click="emit('lead', f.asked)">{{ f.words }}</button>
         <span v-else>{{ f.words }}</span> <span class="soft">{{ $t('assemblies.mend_x', [f.mend]) }}</span>
       </li>
@@ -103,9 +103,12 @@ ul {
   padding: 0;
 }
 .flaws li {
-  border-left: 3px solid var(--gives);
+  border-left: 3px solid var(--rule);
   padding: 4px 0 4px 10px;
   margin: 4px 0;
+}
+.flaws li.stop {
+  border-left-color: var(--gives);
 }
 .welds li {
   border-top: 1px solid var(--rule);

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections import defaultdict
 from collections.abc import Iterator
 
-from yorvek.core.jobs.audit.kind import Audited, AuditRule, Flaw
+from yorvek.core.jobs.audit.kind import Audited, AuditRule, Flaw, Level
 
 
 def _look(job: Audited) -> Iterator[Flaw]:
@@ -13,7 +13,8 @@ def _look(job: Audited) -> Iterator[Flaw]:
     for number, result in job.assemblies.items():
         spec = job.state.assemblies[number]
         for flaw in result.flaws:
-            yield Flaw(0, flaw.words, flaw.mend, f"assemblies.{number}.{flaw.asked}", of=spec.mark)
+            level: Level = "stop" if flaw.stop else "care"
+            yield Flaw(0, flaw.words, flaw.mend, f"assemblies.{number}.{flaw.asked}", level, of=spec.mark)
         for row in result.rows:
             wanted[row.part_id].append((spec.mark, row.count * spec.qty))
     for part_id, of in wanted.items():
