@@ -34,7 +34,7 @@ const sum = (of: number[]) => of.map((v) => length(v)).join(' × ')
     </div>
     <ul v-if="row.result.flaws.length" class="flaws" :aria-label="$t('assemblies.to_mend')">
       <li v-for="f in row.result.flaws" :key="f.asked + f.words" :class="{ stop: f.stop }">
-        <button v-if="mayWrite" type="button" @click="emit('lead', f.asked)">{{ f.words }}</button>
+        <button v-if="mayWrite" type="button" class="link" @click="emit('lead', f.asked)">{{ f.words }}</button>
         <span v-else>{{ f.words }}</span> <span class="soft">{{ $t('assemblies.mend_x', [f.mend]) }}</span>
       </li>
     </ul>
@@ -114,7 +114,7 @@ ul {
   border-top: 1px solid var(--rule);
   padding: 5px 0;
 }
-button:not(.el-button) {
+.link {
   border: 0;
   background: none;
   padding: 2px 0;
@@ -123,7 +123,7 @@ button:not(.el-button) {
   text-align: left;
   cursor: pointer;
 }
-button:not(.el-button):hover {
+.link:hover {
   text-decoration: underline;
 }
 tr.on {
