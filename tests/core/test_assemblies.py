@@ -19,7 +19,8 @@ from yorvek.core.assemblies.said import where_words
 from yorvek.core.assemblies.worked import standing, work_out_assembly
 from yorvek.core.files.assembly_paper import assembly_dxf, assembly_pdf
 from yorvek.core.files.jobfile import read_job_file, write_job_file
-from yorvek.core.jobs.assemblies import bars_of, leg_mm, ready_alone, set_out, standard_of
+from yorvek.core.jobs.assemblies import bars_of, leg_mm, ready_of, set_out, standard_of
+from yorvek.core.jobs.cutting import worked_parts
 from yorvek.core.jobs.spec import JobSpec
 from yorvek.core.parts.saying import said_in
 from yorvek.core.records.digest import digest_of
@@ -310,13 +311,13 @@ def test_what_is_too_few_stops_and_what_is_too_many_is_said():
 def test_parts_are_set_out_along_the_bars_they_were_taken_from():
     state = demo("sluice-seven")
     (number,) = state.structures
-    found = set_out(state, number)
+    found = set_out(state, worked_parts(state), number)
     marks = [state.parts[p.part_id].mark for p in found.placed]
     assert sorted(marks) == ["G1A", "G1A", "G1B", "G1B", "G1B", "G1C"]
     straps = [w for w in found.left if "strap" in w]
     assert len(found.left) == len(straps), "straps are plates: no bar of theirs is cut"
     spec = assembly([], structure_id=number).model_copy(update={"placed": found.placed})
-    there = standing(ready_alone(state, spec))
+    there = standing(ready_of(state, worked_parts(state), spec))
     assert not there.trouble
     layout = state.structures[number].starter.plain().layout()
     axes = bars_of(state, number)
@@ -352,7 +353,7 @@ def test_rows_say_where_they_stand_as_one_would_lay_a_tape():
 
 def deck(unit="mm"):
     state = demo("heron-hide")
-    made = ready_alone(state, state.assemblies[1])
+    made = ready_of(state, worked_parts(state), state.assemblies[1])
     made = type(made)(made.spec, made.parts, made.bars, made.legs, made.standard, unit)
     return state, made, work_out_assembly(made)
 

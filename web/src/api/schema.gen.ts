@@ -6771,7 +6771,6 @@ export interface components {
          * @description A line of the parts list: number in the list, part and its mark, how many stand in one assembly, and what it is.
          *
          *     Args:
-         *         wanted: how many of it are cut, for all assemblies of the job.
          *         placed: how many of `count` have a place.
          */
         Listed: {
@@ -6791,8 +6790,6 @@ export interface components {
             placed: number;
             /** Theirs */
             theirs: string;
-            /** Wanted */
-            wanted: number;
             /** Words */
             words: string;
         };

@@ -20,6 +20,7 @@ HIGH = 3.2
 TEXT_MM = 2.8
 LETTER_MM = 1.6
 """How wide a letter is taken for, mm."""
+BUTT = ("V", "square", "bevel")
 DASH_BELOW = 1.4
 """Between the reference line of ISO 2553 and its dashed one, mm."""
 
@@ -110,8 +111,7 @@ def _tail(w: Weld, places: int) -> str:
 
 
 def _words(w: Weld, marks: Sequence[str], leg_mm: float | None, say: Say) -> str:
-    kind = {"V": "V butt weld", "square": "square butt weld", "bevel": "bevel butt weld", "plug": "plug weld"}
-    said = [f"{w.kind if w.kind in ('fillet', 'flare bevel') else kind[w.kind]}"]
+    said = [f"{w.kind} butt weld" if w.kind in BUTT else "plug weld" if w.kind == "plug" else w.kind]
     if leg_mm is not None:
         said.append(f"leg {say(leg_mm, whole=True)}" if w.kind == "fillet" else f"{say(leg_mm, whole=True)} deep")
     elif w.kind != "fillet":

@@ -23,6 +23,7 @@ from yorvek.core.assemblies.solids import (
     Solid,
     extruded,
     level,
+    outward,
     rings_of,
     sloped,
 )
@@ -191,7 +192,7 @@ def _bent_bar(part: PartSpec, shape: BarPiece, s: Section, shapes: Sequence[Poly
         for which, ring in enumerate(rings):
             found = _swept(ring, spine, outer=which == 0)
             faces, rows = faces + found[0], rows + found[1]
-    faces += _closed(shapes, s, spine)
+        faces += _closed(rings, spine)
     edges = Edges.of(rows)
     corner = np.vstack([edges.a, edges.b]).min(axis=0)
     size = np.vstack([edges.a, edges.b]).max(axis=0) - corner
@@ -206,11 +207,10 @@ def _bent_bar(part: PartSpec, shape: BarPiece, s: Section, shapes: Sequence[Poly
 
 def _swept(ring: Floats, spine: Spine, *, outer: bool) -> tuple[list[Face], list[Row]]:
     """The surface that a ring of the section leaves along a spine."""
-    ways = np.roll(ring, -1, axis=0) - ring
-    flat = np.column_stack([ways[:, 1], -ways[:, 0]]) / np.hypot(*ways.T)[:, None]
+    flat = outward(ring)
     n, stations = len(ring), len(spine.at)
-    at = [spine.at[k] + ring[:, :1] * spine.front[k] + ring[:, 1:] * spine.up[k] for k in range(stations)]
-    outs = [flat[:, :1] * spine.front[k] + flat[:, 1:] * spine.up[k] for k in range(stations)]
+    at = [_laid(ring, spine, k) for k in range(stations)]
+    outs = [_laid(flat, spine, k) - spine.at[k] for k in range(stations)]
     faces: list[Face] = []
     rows: list[Row] = []
     for k in range(stations - 1):
@@ -227,15 +227,16 @@ def _swept(ring: Floats, spine: Spine, *, outer: bool) -> tuple[list[Face], list
     return faces, rows
 
 
-def _closed(shapes: Sequence[Polygon], s: Section, spine: Spine) -> list[Face]:
-    """Both ends of a bar that is bent."""
-    out = []
-    for k, sign in ((0, -1.0), (-1, 1.0)):
-        for outline in shapes:
-            rings = rings_of(affinity.translate(outline, -s.width_mm / 2, -s.depth_mm / 2))
-            placed = [spine.at[k] + r[:, :1] * spine.front[k] + r[:, 1:] * spine.up[k] for r in rings]
-            out.append(Face(placed, sign * np.cross(spine.up[k], spine.front[k])))
-    return out
+def _laid(ring: Floats, spine: Spine, k: int) -> Floats:
+    """Places of a section, [n, 2] forward and up, at a place of a spine."""
+    laid: Floats = spine.at[k] + ring[:, :1] * spine.front[k] + ring[:, 1:] * spine.up[k]
+    return laid
+
+
+def _closed(rings: Sequence[Floats], spine: Spine) -> list[Face]:
+    """Both ends of what is swept along a spine."""
+    ends = ((0, -1.0), (len(spine.at) - 1, 1.0))
+    return [Face([_laid(r, spine, k) for r in rings], sign * np.cross(spine.up[k], spine.front[k])) for k, sign in ends]
 
 
 def solid_or_trouble(part: PartSpec, g: PartGeometry) -> tuple[Solid | None, str]:

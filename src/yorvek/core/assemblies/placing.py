@@ -11,15 +11,19 @@ import numpy as np
 from yorvek.core.assemblies.solids import Floats, Solid
 from yorvek.core.assemblies.spec import AlongBar, AssemblySpec, AtPlace, From, OnSide, Placed, SideName
 from yorvek.core.errors import InputError
+from yorvek.core.parts.in_space import turned_about
+from yorvek.core.quantities.entry import Turned
 
 SIDES: dict[SideName, tuple[int, int, int, int]] = {
     "left": (0, -1, 1, 2), "right": (0, 1, 1, 2), "bottom": (1, -1, 0, 2), "top": (1, 1, 0, 2),
     "back": (2, -1, 0, 1), "front": (2, 1, 0, 1),
 }  # fmt: skip
 """Of each side: the axis it is square to and which end of it, and the axes along it and across it."""
-
-
+LOW: tuple[SideName, ...] = ("left", "bottom", "back")
+HIGH: tuple[SideName, ...] = ("right", "top", "front")
+"""The sides where each axis begins, and where it ends."""
 MOST_BODIES = 500
+"""In one assembly (ours)."""
 
 
 @dataclass(frozen=True)
@@ -137,19 +141,13 @@ def _row(p: Placed, first: Frame, along: Floats, across: Floats) -> list[Frame]:
     return [Frame(first.turn, first.at + i * step) for i in range(p.count)]
 
 
-def about(axis: Floats, deg: float) -> Floats:
-    """A turn about an axis of length one, against the clock seen against it."""
-    c, s = math.cos(math.radians(deg)), math.sin(math.radians(deg))
-    x, y, z = axis
-    across = np.array([[0.0, -z, y], [z, 0.0, -x], [-y, x, 0.0]])
-    out: Floats = np.eye(3) * c + across * s + np.outer(axis, axis) * (1 - c)
-    # quarter turns are true ones, so that what is square stays square to the last digit
-    return np.asarray(np.where(np.abs(out - np.round(out)) < 1e-12, np.round(out), out))
+def _turn(axis: Floats, by: Turned) -> Floats:
+    return turned_about(axis, math.radians(by.value))
 
 
 def _free(stands: AtPlace) -> Frame:
     x, y, z = np.eye(3)
-    turn = about(z, stands.turn_z.value) @ about(y, stands.turn_y.value) @ about(x, stands.turn_x.value)
+    turn = _turn(z, stands.turn_z) @ _turn(y, stands.turn_y) @ _turn(x, stands.turn_x)
     return Frame(turn, np.array([stands.x.value, stands.y.value, stands.z.value]))
 
 
@@ -161,7 +159,7 @@ def _along(k: int, stands: AlongBar, solid: Solid, bars: Mapping[str, BarAxis]) 
     way = bar.end - bar.start
     reach = float(np.linalg.norm(way))
     along = way / reach
-    depth = about(along, stands.rolled.value) @ bar.depth
+    depth = _turn(along, stands.rolled) @ bar.depth
     turn = np.column_stack([along, depth, np.cross(along, depth)])
     start = (reach - float(solid.size[0])) / 2 if stands.start is None else stands.start.value
     corner = np.array([start, -solid.line[0], -solid.line[1]])
@@ -182,7 +180,7 @@ def _against(stands: OnSide, solid: Solid, on: Body) -> Frame:
     ways = np.zeros((3, 3))
     # what looks out of the side looks into the other; its way along runs as that one's; the third follows
     ways[:, mine] = -out * my_end
-    ways[:, mu] = about(out, stands.turn.value) @ along
+    ways[:, mu] = _turn(out, stands.turn) @ along
     third = 3 - mine - mu
     ways[:, third] = np.cross(ways[:, (third + 1) % 3], ways[:, (third + 2) % 3])
     corners = np.array([[i, j, m] for i in (0, 1) for j in (0, 1) for m in (0, 1)]) * solid.size

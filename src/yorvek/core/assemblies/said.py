@@ -2,15 +2,9 @@
 
 from __future__ import annotations
 
-from yorvek.core.assemblies.spec import AlongBar, AtPlace, From, OnSide, Placed, SideName
+from yorvek.core.assemblies.placing import HIGH, LOW, SIDES
+from yorvek.core.assemblies.spec import AlongBar, AtPlace, From, OnSide, Placed
 from yorvek.core.parts.saying import Say
-
-NEAR: dict[SideName, tuple[SideName, SideName]] = {
-    "left": ("bottom", "back"), "right": ("bottom", "back"), "bottom": ("left", "back"), "top": ("left", "back"),
-    "back": ("left", "bottom"), "front": ("left", "bottom"),
-}  # fmt: skip
-"""Of each side: at which edges its ways along and across begin."""
-FAR: dict[SideName, SideName] = {"left": "right", "bottom": "top", "back": "front"}
 
 
 def where_words(p: Placed, say: Say) -> str:
@@ -34,7 +28,7 @@ def _first(p: Placed, say: Say) -> str:
 
 
 def _against(s: OnSide, say: Say) -> str:
-    along, across = NEAR[s.onto_side]
+    _, _, along, across = SIDES[s.onto_side]
     said = [f"its {s.side} against the {s.onto_side} of {'each ' if s.each else ''}{s.onto}"]
     said += [
         w for w in (
@@ -48,11 +42,11 @@ def _against(s: OnSide, say: Say) -> str:
     return ", ".join(said)
 
 
-def _measured(start: From, move: float, edge: SideName, say: Say) -> str:
+def _measured(start: From, move: float, axis: int, say: Say) -> str:
     size = say(abs(move), whole=True, rough=True)
     if start == "middle":
-        return f"{size} {'past' if move > 0 else 'short of'} its middle from the {edge}" if move else ""
-    name = edge if start == "low" else FAR[edge]
+        return f"{size} {'past' if move > 0 else 'short of'} its middle from the {LOW[axis]}" if move else ""
+    name = (LOW if start == "low" else HIGH)[axis]
     if not move:
         return f"flush at the {name}"
     return f"{size} from the {name}" if move > 0 else f"{size} beyond the {name}"

@@ -12,7 +12,7 @@ from numpy.typing import NDArray
 from shapely import Polygon, STRtree
 
 from yorvek.core.assemblies.placing import Body
-from yorvek.core.assemblies.solids import Floats
+from yorvek.core.assemblies.solids import Floats, in_pieces
 
 ViewName = Literal["front", "right", "above", "space"]
 TO_EYE: dict[ViewName, Floats] = {
@@ -25,7 +25,8 @@ TO_EYE: dict[ViewName, Floats] = {
 """Rows: what is to the right, up, and towards the eye."""
 BEHIND_MM = 0.05
 """An edge that far behind a face is hidden by it (ours)."""
-TURNED = 1e-7
+TURNED, FLAT_ON = 1e-7, 1e-4
+"""A face that is turned to the eye by less is seen from its edge; by less it is too steep to hide anything (ours)."""
 SHORT_MM = 0.05
 PIECES = 60
 """The longest line there may be is looked at in so many pieces (ours)."""
@@ -80,7 +81,7 @@ def _facing(bodies: Sequence[Body], eye: Floats, moved: Sequence[Floats] | None)
     for k, b in enumerate(bodies):
         for face in b.solid.faces:
             out = eye @ (b.frame.turn @ face.out)
-            if out[2] <= TURNED * 1e3:
+            if out[2] <= FLAT_ON:
                 continue
             rings = [(b.frame.points(r) + _shift(moved, k)) @ eye.T for r in face.rings]
             shape = Polygon(rings[0][:, :2], [r[:, :2] for r in rings[1:]])
@@ -189,9 +190,7 @@ def _pieces(lines: Floats) -> tuple[NDArray[np.int64], Floats, Floats]:
     lengths = np.hypot(*(lines[:, 1] - lines[:, 0]).T)
     longest = float(np.linalg.norm(np.ptp(lines.reshape(-1, 2), axis=0))) / PIECES
     counts = np.maximum(1, np.ceil(lengths / longest)).astype(int)
-    of = np.repeat(np.arange(len(lines)), counts)
-    first = np.concatenate([[0], np.cumsum(counts)[:-1]])
-    k = np.arange(len(of)) - first[of]
+    of, k = in_pieces(counts)
     return of, k / counts[of], (k + 1) / counts[of]
 
 

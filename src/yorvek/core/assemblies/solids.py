@@ -119,6 +119,20 @@ def rings_of(outline: Polygon) -> list[Floats]:
     return [np.asarray(r.coords)[:-1] for r in (turned.exterior, *turned.interiors)]
 
 
+def outward(ring: Floats) -> Floats:
+    """The ways out of the sides of a ring, as its rings run, in its plane."""
+    ways = np.roll(ring, -1, axis=0) - ring
+    out: Floats = np.column_stack([ways[:, 1], -ways[:, 0]]) / np.hypot(*ways.T)[:, None]
+    return out
+
+
+def in_pieces(counts: NDArray[np.int64]) -> tuple[NDArray[np.int64], NDArray[np.int64]]:
+    """Things that are each taken apart into so many: of which thing every piece is, and the how many-eth of it."""
+    of = np.repeat(np.arange(len(counts)), counts)
+    first = np.concatenate([[0], np.cumsum(counts)[:-1]])
+    return of, np.arange(len(of)) - first[of]
+
+
 def extruded(
     outline: Polygon, axes: Floats, low: Height, high: Height, caps: tuple[Floats | None, Floats | None]
 ) -> tuple[list[Face], list[Row]]:
@@ -140,9 +154,7 @@ def extruded(
         highs = np.column_stack([ring, high(ring)]) @ axes
         ends[0].append(lows)
         ends[1].append(highs[::-1])
-        ways = np.roll(ring, -1, axis=0) - ring
-        flat = np.column_stack([ways[:, 1], -ways[:, 0]]) / np.hypot(*ways.T)[:, None]
-        normals = flat @ axes[:2]
+        normals = outward(ring) @ axes[:2]
         for k in range(len(ring)):
             after = (k + 1) % len(ring)
             faces.append(Face([np.array([lows[k], lows[after], highs[after], highs[k]])], normals[k]))

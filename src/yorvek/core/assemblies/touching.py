@@ -11,7 +11,7 @@ from numpy.typing import NDArray
 from shapely import Polygon
 
 from yorvek.core.assemblies.placing import Body
-from yorvek.core.assemblies.solids import Face, Floats
+from yorvek.core.assemblies.solids import Face, Floats, in_pieces
 
 TOUCHES_MM = 3.0
 """As near as that is welded without a filling piece (root gap of a fillet; common practice, no source)."""
@@ -72,9 +72,8 @@ def sampled(body: Body) -> Sampled:
     a, b = body.frame.points(e.a), body.frame.points(e.b)
     lengths = np.linalg.norm(b - a, axis=1)
     counts = np.clip(np.ceil(lengths / STEP_MM), np.where(e.sharp, FEWEST, 1), MOST).astype(int)
-    which = np.repeat(np.arange(len(a)), counts)
-    first = np.concatenate([[0], np.cumsum(counts)[:-1]])
-    t = ((np.arange(len(which)) - first[which]) + 0.5) / counts[which]
+    which, k = in_pieces(counts)
+    t = (k + 0.5) / counts[which]
     points = a[which] + (b - a)[which] * t[:, None]
     ends = np.vstack([a, b])
     share = (e.outer * lengths / counts)[which]

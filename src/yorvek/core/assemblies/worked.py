@@ -29,7 +29,6 @@ class Listed(Model):
     """A line of the parts list: number in the list, part and its mark, how many stand in one assembly, and what it is.
 
     Args:
-        wanted: how many of it are cut, for all assemblies of the job.
         placed: how many of `count` have a place.
     """
 
@@ -40,7 +39,6 @@ class Listed(Model):
     theirs: str
     count: int
     placed: int
-    wanted: int
     words: str
     mass_kg: float
 
@@ -177,7 +175,7 @@ def _listed(ready: Ready, placed: Mapping[int, int], say: Say) -> list[Listed]:
         theirs = ", ".join(dict.fromkeys(p.theirs for p in of if p.theirs))
         rows.append(Listed(
             number=len(rows) + 1, part_id=number, mark=part.mark, name=part.named(), theirs=theirs,
-            count=placed.get(number, 0) + loose, placed=placed.get(number, 0), wanted=part.qty,
+            count=placed.get(number, 0) + loose, placed=placed.get(number, 0),
             words="" if g is None else _size(g, say), mass_kg=0.0 if g is None else g.mass_kg,
         ))  # fmt: skip
     return rows

@@ -13,7 +13,7 @@ from yorvek.core.errors import InputError
 from yorvek.core.frames.members import chain_of
 from yorvek.core.frames.request import RoleChoice
 from yorvek.core.frames.solving import axes_of, layout_in
-from yorvek.core.jobs.cutting import WorkedPart, worked_parts
+from yorvek.core.jobs.cutting import WorkedPart
 from yorvek.core.jobs.free_joints import FreeJointSpec
 from yorvek.core.jobs.joints import plain_joint
 from yorvek.core.jobs.spec import JobSpec
@@ -44,11 +44,6 @@ def ready_of(state: JobState, parts: Mapping[int, WorkedPart], spec: AssemblySpe
 def assembly_results(state: JobState, parts: Mapping[int, WorkedPart]) -> dict[int, AssemblyResult]:
     """Every assembly of a job worked out."""
     return {k: work_out_assembly(ready_of(state, parts, a)) for k, a in state.assemblies.items()}
-
-
-def ready_alone(state: JobState, spec: AssemblySpec) -> Ready:
-    """One assembly of a job, whose parts were not worked out yet."""
-    return ready_of(state, worked_parts(state), spec)
 
 
 def standard_of(job: JobSpec, spec: AssemblySpec) -> Standard:
@@ -117,7 +112,7 @@ class SetOut(Model):
     left: list[str]
 
 
-def set_out(state: JobState, structure_id: int) -> SetOut:
+def set_out(state: JobState, worked: Mapping[int, WorkedPart], structure_id: int) -> SetOut:
     """Parts along every bar of a structure: of its section and metal, the one whose length is nearest, as many as one
     of the structure has.
 
@@ -126,7 +121,7 @@ def set_out(state: JobState, structure_id: int) -> SetOut:
     """
     spec = state.structures[structure_id]
     layout = _layout(state, spec)
-    parts = {k: w for k, w in worked_parts(state).items() if w.geometry is not None and w.geometry.kind == "bar"}
+    parts = {k: w for k, w in worked.items() if w.geometry is not None and w.geometry.kind == "bar"}
     there = {k: max(1, w.part.qty // spec.qty) for k, w in parts.items()}
     placed: list[Placed] = []
     left: dict[str, int] = {}

@@ -10,6 +10,7 @@ import numpy as np
 import shapely
 from numpy.typing import NDArray
 from scipy.spatial import cKDTree
+from scipy.spatial.transform import Rotation
 from shapely import LineString, MultiPolygon, Point, Polygon, affinity
 
 from yorvek.core.outlines import Outline, Ring
@@ -21,6 +22,7 @@ STEP_DEG = 3.0
 """An arc is drawn in steps of this turn at the most (ours)."""
 STEPS_OF_DEPTH = 4
 """Points on a straight leg, for each depth of the bar, to find whether it runs into itself (ours)."""
+SQUARE = 1e-12
 TOUCHES = 0.98
 """Of its depth: nearer than that, two stretches of a bar are in one another."""
 
@@ -70,18 +72,19 @@ def spine_of(turns: Sequence[Turn], legs: Sequence[float], step_mm: float = math
         axis = np.cross(along, side)
         for a in (turn * (i + 1) / steps for i in range(steps)):
             out.append(middle + bend.radius_mm * (math.sin(a) * along - math.cos(a) * side))
-            ups.append(_about(axis, a, up))
-            fronts.append(_about(axis, a, front))
+            ups.append(turned_about(axis, a) @ up)
+            fronts.append(turned_about(axis, a) @ front)
         at = out[-1]
-        along, up, front = (_about(axis, turn, v) for v in (along, up, front))
+        along, up, front = (turned_about(axis, turn) @ v for v in (along, up, front))
     return Spine(np.array(out), np.array(ups), np.array(fronts))
 
 
-def _about(axis: Points, angle: float, v: Points) -> Points:
-    """A vector turned about an axis of length one."""
-    c, s = math.cos(angle), math.sin(angle)
-    turned: Points = v * c + np.cross(axis, v) * s + axis * float(axis @ v) * (1 - c)
-    return turned
+def turned_about(axis: Points, angle: float) -> Points:
+    """A turn about an axis of length one, in radians against the clock seen against it, as a matrix; a quarter turn is
+    a true one, so that what is square stays square to the last digit.
+    """
+    turn = Rotation.from_rotvec(axis * angle).as_matrix()
+    return np.asarray(np.where(np.abs(turn - np.round(turn)) < SQUARE, np.round(turn), turn))
 
 
 def clears_itself(turns: Sequence[Turn], legs: Sequence[float], s: Section) -> bool:

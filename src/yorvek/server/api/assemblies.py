@@ -53,7 +53,8 @@ def set_out_structure(request: HttpRequest, job_id: int, structure_id: int) -> S
     """Parts of the job along every bar of a structure. Nothing is stored."""
     job = job_of(request, job_id)
     row = row_of(Structure, job, structure_id)
-    return set_out(job_state(job), row.pk)
+    state = job_state(job)
+    return set_out(state, job_figures(state).parts, row.pk)
 
 
 @router.get("/jobs/{job_id}/export/assemblies/{assembly_id}.{kind}")

@@ -5,6 +5,7 @@ import { call, type S } from '../../api/client'
 import type { useDraft } from '../../composables/useDraft'
 import { t } from '../../messages'
 import { attempt, job } from '../../shared/job'
+import { marked } from '../../shared/named'
 import { drafted, usePreview } from '../../shared/preview'
 import Choice from '../../ui/Choice.vue'
 import ChoiceField from '../../ui/ChoiceField.vue'
@@ -27,9 +28,9 @@ const alive = computed(() => drafted(preview.found, 'assemblies', editing.value?
 const flaws = computed(() => alive.value?.result.flaws ?? [])
 const structures = computed(() => [
   { value: null, label: t('assemblies.no_structure') },
-  ...job.value!.structures.map((s) => ({ value: s.id, label: `${s.spec.mark} ${s.spec.name}` })),
+  ...marked(job.value!.structures),
 ])
-const offered = computed(() => job.value!.parts.map((p) => ({ value: p.id, label: `${p.spec.mark} ${p.spec.name}` })))
+const offered = computed(() => marked(job.value!.parts))
 const STANDARDS = [
   { value: null, label: t('assemblies.by_the_method') },
   { value: 'ISO 2553', label: 'ISO 2553' },

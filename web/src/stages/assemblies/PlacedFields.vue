@@ -3,6 +3,7 @@
 import { computed } from 'vue'
 import { t } from '../../messages'
 import { job } from '../../shared/job'
+import { marked } from '../../shared/named'
 import ChoiceField from '../../ui/ChoiceField.vue'
 import NumberField from '../../ui/NumberField.vue'
 import QuantityField from '../../ui/QuantityField.vue'
@@ -12,7 +13,7 @@ import { standing, type Placed, type Spec, type Stands } from './assembly'
 const props = defineProps<{ number: number; spec: Spec }>()
 const row = defineModel<Placed>({ required: true })
 const others = computed(() => (props.spec.placed ?? []).filter((_, k) => k !== props.number).map((p) => p.name))
-const parts = computed(() => job.value!.parts.map((p) => ({ value: p.id, label: `${p.spec.mark} ${p.spec.name}` })))
+const parts = computed(() => marked(job.value!.parts))
 const by = computed({
   get: () => row.value.stands?.by ?? 'none',
   set: (now: string) => (row.value.stands = standing(now, others.value)),

@@ -3,6 +3,7 @@
 import { computed } from 'vue'
 import { t } from '../../messages'
 import { job } from '../../shared/job'
+import { marked } from '../../shared/named'
 import ChoiceField from '../../ui/ChoiceField.vue'
 import QuantityField from '../../ui/QuantityField.vue'
 import TextField from '../../ui/TextField.vue'
@@ -13,10 +14,7 @@ const weld = defineModel<Weld>({ required: true })
 const parts = computed(() =>
   [...new Set((props.spec.placed ?? []).map((p) => p.part_id))].map((id) => ({ value: id, label: markOf(id) })),
 )
-const joints = computed(() => [
-  { value: null, label: t('assemblies.no_joint') },
-  ...job.value!.joints.map((j) => ({ value: j.id, label: `${j.spec.mark} ${j.spec.name}` })),
-])
+const joints = computed(() => [{ value: null, label: t('assemblies.no_joint') }, ...marked(job.value!.joints)])
 const KINDS: Record<string, string> = {
   fillet: t('assemblies.fillet'),
   square: t('assemblies.square_butt'),

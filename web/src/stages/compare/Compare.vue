@@ -3,6 +3,7 @@ import { computed, onMounted, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { call, type S } from '../../api/client'
 import { attempt, change, copy, job, mayWrite, save } from '../../shared/job'
+import { marked } from '../../shared/named'
 import { useCatalogue } from '../../composables/useCatalogue'
 import { onRack } from './candidate'
 import CompareChart from './CompareChart.vue'
@@ -102,10 +103,7 @@ const choose = () =>
     <div class="row gap">
       <label
         >{{ $t('compare.member') }}
-        <Choice
-          :aria-label="$t('compare.member')"
-          v-model="chosen"
-          :options="job!.members.map((m) => ({ value: m.id, label: `${m.spec.mark} ${m.spec.name}` }))"
+        <Choice :aria-label="$t('compare.member')" v-model="chosen" :options="marked(job!.members)"
       /></label>
       <label
         >{{ $t('compare.sizes') }}

@@ -3,6 +3,7 @@
 import { computed, ref, watch } from 'vue'
 import { call, type S } from '../../api/client'
 import { attempt, change, job, mayWrite } from '../../shared/job'
+import { marked } from '../../shared/named'
 import { useCatalogue } from '../../composables/useCatalogue'
 import Reserve from '../../shared/Reserve.vue'
 import { mass, small, unit } from '../../shared/units'
@@ -73,10 +74,7 @@ const metals = computed(() =>
     <div class="row gap wrap">
       <label
         >{{ $t('compare.structure') }}
-        <Choice
-          :aria-label="$t('compare.structure_to_compare')"
-          v-model="chosen"
-          :options="job!.structures.map((x) => ({ value: x.id, label: `${x.spec.mark} ${x.spec.name}` }))"
+        <Choice :aria-label="$t('compare.structure_to_compare')" v-model="chosen" :options="marked(job!.structures)"
       /></label>
       <label
         >{{ $t('compare.role') }} <Choice :aria-label="$t('compare.role')" v-model="role" :options="roles"

@@ -2,6 +2,7 @@
 /** A part that is another one over again: which, whether mirrored, and what is changed. */
 import { computed } from 'vue'
 import { job } from '../../shared/job'
+import { marked } from '../../shared/named'
 import ChoiceField from '../../ui/ChoiceField.vue'
 import QuantityField from '../../ui/QuantityField.vue'
 import { madeFamily, materials, type Draft } from './part'
@@ -18,7 +19,7 @@ const bar = computed(() => madeFamily(draft.value) === 'bar')
     v-model="draft.shape.of"
     :label="$t('parts.over_again_of')"
     at="shape.of"
-    :options="firsts.map((p) => ({ value: p.id, label: `${p.spec.mark} ${p.spec.name}` }))"
+    :options="marked(firsts)"
   />
   <ChoiceField
     id="p-mirrored"

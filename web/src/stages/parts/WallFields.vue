@@ -2,6 +2,7 @@
 /** A wall of a box of plates: of which box, and which wall. */
 import { computed } from 'vue'
 import { job } from '../../shared/job'
+import { marked } from '../../shared/named'
 import ChoiceField from '../../ui/ChoiceField.vue'
 import NumberField from '../../ui/NumberField.vue'
 import type { Draft } from './part'
@@ -15,7 +16,7 @@ const sides = computed(() => job.value!.parts.filter((p) => p.spec.shape.family 
     v-model="draft.shape.of"
     :label="$t('parts.side_of_its_box')"
     at="shape.of"
-    :options="sides.map((p) => ({ value: p.id, label: `${p.spec.mark} ${p.spec.name}` }))"
+    :options="marked(sides)"
   />
   <NumberField id="p-number" v-model="draft.shape.number" :label="$t('parts.wall_number')" at="shape.number" />
 </template>

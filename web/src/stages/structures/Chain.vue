@@ -3,6 +3,7 @@
 import { computed, ref } from 'vue'
 import { useRoute } from 'vue-router'
 import { job, why } from '../../shared/job'
+import { marked } from '../../shared/named'
 import { shown, word } from '../../shared/reserve'
 import Upgrades from './Upgrades.vue'
 import Choice from '../../ui/Choice.vue'
@@ -40,10 +41,7 @@ const explain = (id: string) => {
     <div class="row gap">
       <label
         >{{ $t('structures.structure') }}
-        <Choice
-          :aria-label="$t('structures.structure')"
-          v-model="chosen"
-          :options="job!.structures.map((x) => ({ value: x.id, label: `${x.spec.mark} ${x.spec.name}` }))"
+        <Choice :aria-label="$t('structures.structure')" v-model="chosen" :options="marked(job!.structures)"
       /></label>
       <el-checkbox v-model="shortOnly">{{ $t('structures.only_links_below_2_0') }}</el-checkbox>
     </div>
