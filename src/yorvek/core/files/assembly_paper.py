@@ -27,6 +27,10 @@ INKS = {"BODY": INK, "MARK": SOFT, "WELD": BLUE}
 COLOURS = {"BODY": 7, "MARK": 8, "WELD": 5}
 ASIDE_MM = 40.0
 WORDS_PT = 8.0
+EDGE_MM = 3.0
+"""Left free above and below a view (ours)."""
+HEADED_PT = 40.0
+"""What a heading and two lines of its list take: a heading does not stand alone at the foot of a page."""
 
 
 def assembly_pdf(job: JobSpec, ready: Ready, result: AssemblyResult, cautions: Sequence[Caution]) -> bytes:
@@ -58,10 +62,14 @@ def assembly_pdf(job: JobSpec, ready: Ready, result: AssemblyResult, cautions: S
 def _view(page: Page, view: AssemblyView) -> None:
     if not view.lines:
         return
-    page.need(view.height_mm * mm + 16)
+    heights = [y for line in view.lines for _, y in line.points] + [t.y for t in view.texts]
+    reach = max(heights) - min(heights) + 2 * EDGE_MM
+    page.need(reach * mm + 16)
     page.line(f"{view.words}, 1 : {view.scale:g}", bold=True, size=9)
     left = (page.size[0] - view.width_mm * mm) / 2
-    low = page.y - view.height_mm * mm
+    # only as high as what is drawn, so that low views share a page
+    foot = page.y - reach * mm
+    low = foot - (min(heights) - EDGE_MM) * mm
     c = page.canvas
     for line in view.lines:
         _stroke(page, line, left, low)
@@ -74,7 +82,7 @@ def _view(page: Page, view: AssemblyView) -> None:
             c.drawRightString(x, y, words)
         else:
             c.drawString(x, y, words)
-    page.y = low - 6
+    page.y = foot - 6
 
 
 def _stroke(page: Page, line: DrawnLine, left: float, low: float) -> None:
@@ -104,6 +112,7 @@ def _parts(page: Page, result: AssemblyResult, say: Say) -> None:
 def _order(page: Page, ready: Ready, result: AssemblyResult, say: Say) -> None:
     """What is put where in which step."""
     page.y -= 4
+    page.need(HEADED_PT)
     page.line("In this order", bold=True, size=10)
     marks = {r.part_id: r.mark for r in result.rows}
     for step in result.steps:
@@ -116,6 +125,7 @@ def _welds(page: Page, result: AssemblyResult) -> None:
     if not result.welds:
         return
     page.y -= 4
+    page.need(HEADED_PT)
     page.line(f"Welds, by {result.standard}", bold=True, size=10)
     for c in result.welds:
         page.line(f"☐  {c.number + 1}. {c.words}; {c.places} of one", size=8.5)
