@@ -26,6 +26,7 @@ def state_of(file: JobFile) -> JobState:
         profiles=dict(enumerate(file.profiles)),
         parts={r.id: r.spec for r in file.parts},
         assemblies={r.id: r.spec for r in file.assemblies},
+        load_tests={r.id: r.spec for r in file.load_tests},
         stock=dict(enumerate(file.stock)),
         cuts=dict(enumerate(file.cuts)),
         kept=dict(enumerate(file.kept)),

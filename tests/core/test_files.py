@@ -230,6 +230,7 @@ def test_the_schema_names_every_part_of_the_document():
         "profiles",
         "parts",
         "assemblies",
+        "load_tests",
         "stock",
         "notes",
         "cuts",

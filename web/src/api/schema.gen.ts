@@ -1018,6 +1018,71 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/load-tests/{test_id}/take": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Take Test
+         * @description The model takes the stiffness and the play that a load test found: every check of movement is made again with
+         *     them, and the decision stands in the log.
+         */
+        post: operations["yorvek_server_api_proving_take_test"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/load_tests": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Make Load Test
+         * @description Make a load test.
+         */
+        post: operations["yorvek_server_api_records_make_load test"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/load_tests/{row_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Change Load Test
+         * @description Change a load test.
+         */
+        put: operations["yorvek_server_api_records_change_load test"];
+        post?: never;
+        /**
+         * Take Away Load Test
+         * @description Take away a load test.
+         */
+        delete: operations["yorvek_server_api_records_take_away_load test"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/loads": {
         parameters: {
             query?: never;
@@ -3933,6 +3998,25 @@ export interface components {
             welders: ("stick" | "wire" | "wire with spool gun" | "TIG on DC" | "TIG on AC")[];
         };
         /**
+         * CauseSaid
+         * @description A likely cause, its share of the evidence, its size and what to do.
+         */
+        CauseSaid: {
+            /** Do */
+            do: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "sound" | "play" | "section" | "support" | "clamp" | "twist" | "yield" | "slip" | "stiffer";
+            /** Share */
+            share: number;
+            /** Size */
+            size: string;
+            /** Words */
+            words: string;
+        };
+        /**
          * Caution
          * @description What stands beside the work.
          */
@@ -3985,6 +4069,7 @@ export interface components {
             job?: components["schemas"]["JobRow"] | null;
             joints?: components["schemas"]["Listed_JointRow_"] | null;
             last_edit?: components["schemas"]["EditView"] | null;
+            load_tests?: components["schemas"]["Listed_LoadTestRow_"] | null;
             loads?: components["schemas"]["Listed_LoadRow_"] | null;
             members?: components["schemas"]["Listed_MemberRow_"] | null;
             /** Needs Checker */
@@ -5591,6 +5676,28 @@ export interface components {
             thickness: components["schemas"]["Thickness"];
         };
         /**
+         * Gauge
+         * @description Where movement is read: at a place, in a direction, aside of the axis where it is to show a twist.
+         */
+        Gauge: {
+            aside?: components["schemas"]["Size"] | null;
+            at: components["schemas"]["Place"];
+            /**
+             * Bar
+             * @description of a structure
+             * @default
+             */
+            bar: string;
+            /**
+             * Direction
+             * @default down
+             * @enum {string}
+             */
+            direction: "down" | "up" | "sideways" | "sideways back" | "along" | "along back";
+            /** Name */
+            name: string;
+        };
+        /**
          * GoingOn
          * @description Why something that the audit found is cut anyway; `finding`: its key.
          */
@@ -6379,6 +6486,8 @@ export interface components {
             /** Joints */
             joints: components["schemas"]["JointRow"][];
             last_edit: components["schemas"]["EditView"] | null;
+            /** Load Tests */
+            load_tests: components["schemas"]["LoadTestRow"][];
             /** Loads */
             loads: components["schemas"]["LoadRow"][];
             /** Members */
@@ -6842,6 +6951,13 @@ export interface components {
             /** Rows */
             rows: components["schemas"]["LoadRow"][];
         };
+        /** Listed[LoadTestRow] */
+        Listed_LoadTestRow_: {
+            /** Order */
+            order: number[];
+            /** Rows */
+            rows: components["schemas"]["LoadTestRow"][];
+        };
         /** Listed[MemberRow] */
         Listed_MemberRow_: {
             /** Order */
@@ -6971,6 +7087,173 @@ export interface components {
              * @description what a force comes out of, instead of its size
              */
             source?: (components["schemas"]["CylinderForce"] | components["schemas"]["StopForce"] | components["schemas"]["DropForce"]) | null;
+        };
+        /** LoadTestIn */
+        LoadTestIn: {
+            spec: components["schemas"]["LoadTestSpec"];
+            /** Version */
+            version: number;
+        };
+        /**
+         * LoadTestResult
+         * @description All about a test. By gauge: movement for a kN as computed and between which bounds.
+         */
+        LoadTestResult: {
+            /**
+             * Causes
+             * @default []
+             */
+            causes: components["schemas"]["CauseSaid"][];
+            /**
+             * High
+             * @default []
+             */
+            high: number[];
+            /**
+             * Low
+             * @default []
+             */
+            low: number[];
+            /** Measured Share */
+            measured_share?: number | null;
+            /**
+             * Missing
+             * @default []
+             */
+            missing: string[];
+            /**
+             * Mm Per Kn
+             * @default []
+             */
+            mm_per_kN: number[];
+            offers?: components["schemas"]["Offered"] | null;
+            /** Says */
+            says: string;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "trouble" | "not begun" | "under way" | "stop" | "carried" | "not carried";
+            /**
+             * Stays Mm
+             * @default []
+             */
+            stays_mm: (number | null)[];
+            /**
+             * Steps
+             * @default []
+             */
+            steps: components["schemas"]["Read"][];
+            /**
+             * Stops
+             * @default []
+             */
+            stops: string[];
+            /** Taken Holds */
+            taken_holds?: boolean | null;
+            /**
+             * Todo
+             * @default []
+             */
+            todo: components["schemas"]["Todo"][];
+            /** Trouble */
+            trouble?: string | null;
+            /**
+             * Why Not
+             * @default
+             */
+            why_not: string;
+        };
+        /** LoadTestRow */
+        LoadTestRow: {
+            /** Id */
+            id: number;
+            result: components["schemas"]["LoadTestResult"];
+            spec: components["schemas"]["LoadTestSpec"];
+            /** Version */
+            version: number;
+        };
+        /**
+         * LoadTestSpec
+         * @description A test with dead weights of a member or a structure.
+         */
+        LoadTestSpec: {
+            /**
+             * Before
+             * @default []
+             */
+            before: ("weights" | "barrier" | "nobody" | "lines" | "stops")[];
+            /**
+             * By
+             * @default
+             */
+            by: string;
+            /** Gauges */
+            gauges: components["schemas"]["Gauge"][];
+            /**
+             * Hold Minutes
+             * @default 10
+             */
+            hold_minutes: number;
+            /**
+             * Instrument
+             * @default
+             */
+            instrument: string;
+            /** Mark */
+            mark: string;
+            /** Member Id */
+            member_id?: number | null;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            /**
+             * On
+             * @description the day
+             * @default
+             */
+            on: string;
+            /**
+             * Position
+             * @description of a mechanism
+             * @default
+             */
+            position: string;
+            proof: components["schemas"]["Force"];
+            /**
+             * @default {
+             *       "text": "0.1 mm",
+             *       "unit": "mm",
+             *       "value": 0.1
+             *     }
+             */
+            resolution: components["schemas"]["Length"];
+            /**
+             * Steps
+             * @default []
+             */
+            steps: components["schemas"]["Step"][];
+            /** Structure Id */
+            structure_id?: number | null;
+            /** @description written by the program */
+            taken?: components["schemas"]["Taken"] | null;
+            /**
+             * @default {
+             *       "at": null,
+             *       "bar": "",
+             *       "load_id": null,
+             *       "stand": "place"
+             *     }
+             */
+            weights: components["schemas"]["Weights"];
+            /**
+             * Zeroed
+             * @description the gauges read nothing before the first weight
+             * @default false
+             */
+            zeroed: boolean;
         };
         /**
          * Loaded
@@ -7580,15 +7863,13 @@ export interface components {
         };
         /**
          * Offered
-         * @description Something that is added to a part: what it is, and its questions.
+         * @description What the model may take: a share of the stiffness computed, and play.
          */
         Offered: {
-            /** Asks */
-            asks: components["schemas"]["Question"][];
-            /** Kind */
-            kind: string;
-            /** Words */
-            words: string;
+            /** Play Mm */
+            play_mm: number;
+            /** Stiffness */
+            stiffness: number;
         };
         /**
          * OffersOut
@@ -9395,6 +9676,29 @@ export interface components {
             x_mm: number;
         };
         /**
+         * Read
+         * @description A step with what was expected and read at each gauge, mm; `outside`: beyond the bounds, `grew` while held.
+         */
+        Read: {
+            /**
+             * Going
+             * @enum {string}
+             */
+            going: "on" | "off";
+            /** Grew */
+            grew: (number | null)[];
+            /** High */
+            high: number[];
+            /** Load N */
+            load_N: number;
+            /** Low */
+            low: number[];
+            /** Moved */
+            moved: (number | null)[];
+            /** Outside */
+            outside: boolean[];
+        };
+        /**
          * ReceiveIn
          * @description What came of a line of the buy list, as it was measured, bar by bar or sheet by sheet.
          */
@@ -10900,6 +11204,35 @@ export interface components {
             };
         };
         /**
+         * Step
+         * @description What was read at a weight: as soon as it hung there, and after it was held; a reading for each gauge.
+         */
+        Step: {
+            /**
+             * Going
+             * @default on
+             * @enum {string}
+             */
+            going: "on" | "off";
+            /**
+             * Held
+             * @default []
+             */
+            held: (components["schemas"]["Size"] | null)[];
+            load: components["schemas"]["Force"];
+            /**
+             * Minutes
+             * @description for which it was held
+             * @default 0
+             */
+            minutes: number;
+            /**
+             * Moved
+             * @default []
+             */
+            moved: (components["schemas"]["Size"] | null)[];
+        };
+        /**
          * StockChange
          * @description A change of a line: what was done, by whom, when, and how many were there afterwards.
          */
@@ -11382,24 +11715,33 @@ export interface components {
             rapid_mm_min: number;
         };
         /**
+         * TakeTestIn
+         * @description That the model takes what a load test found, and why.
+         */
+        TakeTestIn: {
+            /** Reason */
+            reason: string;
+            /** Version */
+            version: number;
+        };
+        /**
          * Taken
-         * @description An outline of a drawing that becomes a part: its number in the list, and what the part is called.
+         * @description What the model takes from the test, why and by whom, and a mark of what was tested; written by the program.
          */
         Taken: {
-            /** Mark */
-            mark: string;
+            /** By */
+            by: string;
+            /** Play Mm */
+            play_mm: number;
+            /** Reason */
+            reason: string;
+            /** Seal */
+            seal: string;
             /**
-             * Name
-             * @default
+             * Stiffness
+             * @description share of the stiffness computed
              */
-            name: string;
-            /** Number */
-            number: number;
-            /**
-             * Qty
-             * @default 1
-             */
-            qty: number;
+            stiffness: number;
         };
         /**
          * Tapped
@@ -11499,6 +11841,23 @@ export interface components {
             unverified: string[];
             /** Weakest */
             weakest: string;
+        };
+        /**
+         * Todo
+         * @description A step that is still to do, and what is expected at each gauge.
+         */
+        Todo: {
+            /**
+             * Going
+             * @enum {string}
+             */
+            going: "on" | "off";
+            /** High */
+            high: number[];
+            /** Load N */
+            load_N: number;
+            /** Low */
+            low: number[];
         };
         /**
          * ToolWork
@@ -11905,6 +12264,31 @@ export interface components {
             seats: number;
             thickness: components["schemas"]["Thickness"];
             width: components["schemas"]["Length"];
+        };
+        /**
+         * Weights
+         * @description Where the weights hang: as a load of the brief stands, at one place, or spread along a bar.
+         */
+        Weights: {
+            /** @description from the start of the bar or the member */
+            at?: components["schemas"]["Place"] | null;
+            /**
+             * Bar
+             * @description of a structure
+             * @default
+             */
+            bar: string;
+            /**
+             * Load Id
+             * @description of the load that they stand for
+             */
+            load_id?: number | null;
+            /**
+             * Stand
+             * @default place
+             * @enum {string}
+             */
+            stand: "load" | "place" | "spread";
         };
         /**
          * Weld
@@ -13493,6 +13877,111 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LinkRow"];
+                };
+            };
+        };
+    };
+    yorvek_server_api_proving_take_test: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+                test_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TakeTestIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Changes"];
+                };
+            };
+        };
+    };
+    "yorvek_server_api_records_make_load test": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LoadTestSpec"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Saved"];
+                };
+            };
+        };
+    };
+    "yorvek_server_api_records_change_load test": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+                row_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LoadTestIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Saved"];
+                };
+            };
+        };
+    };
+    "yorvek_server_api_records_take_away_load test": {
+        parameters: {
+            query: {
+                version: number;
+            };
+            header?: never;
+            path: {
+                job_id: number;
+                row_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Changes"];
                 };
             };
         };

@@ -10,6 +10,7 @@ import numpy as np
 from yorvek.core.checks.beam_said import BeamMember, BeamVerdict, Curve, Reaction
 from yorvek.core.checks.bearing import pressed_places, web_checks, wheel_check
 from yorvek.core.checks.capacity import Capacities, MaterialColumns, capacities, material_columns
+from yorvek.core.checks.found import found_values, found_words
 from yorvek.core.checks.limits import deflection_limit_mm, limit_words
 from yorvek.core.checks.methods import Combination, Method, combinations_of, no_method, service_combinations
 from yorvek.core.checks.notches import Notch, notch_check
@@ -242,6 +243,7 @@ def _movement_check(
             Value(symbol="δlim", name="movement allowed", value=limit, unit="mm"),
             Value(symbol="E", name="modulus of elasticity", value=m.E_MPa, unit="MPa"),
             Value(symbol="I", name="second moment of area", value=inertia_mm4, unit="mm4"),
+            *found_values(member.stiffness_found, member.play_mm),
             Value(symbol="L", name=region.name, value=region.length_mm, unit="mm"),
         ],
         demand=moved,
@@ -250,7 +252,7 @@ def _movement_check(
         at_mm=worst.at,
         combination=worst.words,
         source="Euler-Bernoulli beam, exact polynomials; shear deformation left out",
-        assumptions=["supports do not give, and have no play"],
+        assumptions=[found_words(member.stiffness_found, member.play_mm) or "supports do not give, and have no play"],
     )
 
 
@@ -271,7 +273,8 @@ def check_beam(member: BeamMember) -> BeamVerdict:
     combos, service = combinations_of(member.method, wind=windy), service_combinations(wind=windy)
     moment = _worst(cases, own, combos, "moment", strength=True)
     force = _worst(cases, own, combos, "shear", strength=True)
-    Fy, Fu, EI = float(columns.Fy[0]), float(columns.Fu[0]), float(columns.E[0] * t.inertia[0])
+    Fy, Fu = float(columns.Fy[0]), float(columns.Fu[0])
+    EI = float(columns.E[0] * t.inertia[0]) * member.stiffness_found
     checks = [_bending_check(moment, s, m, t, caps, member, Fy, Fu, Lb), _shear_check(force, s, m, t, caps, member, Fy)]
     places = pressed_places(cases, own, combos) if member.bearing_mm or member.wheel_from_edge_mm is not None else []
     if member.bearing_mm and member.axis == "strong":
@@ -286,8 +289,9 @@ def check_beam(member: BeamMember) -> BeamVerdict:
     for region in cases.regions:
         worst = _worst(cases, own, service, "deflection", strength=False, between=(region.from_mm, region.to_mm))
         limit = deflection_limit_mm(region.length_mm, region.overhang, member.limits)
-        checks.append(_movement_check(region, worst, abs(worst.value) / EI, limit, member, m, float(t.inertia[0])))
-        moves.append((abs(worst.value) / EI / limit, worst, limit, (region.from_mm, region.to_mm)))
+        moved = abs(worst.value) / EI + member.play_mm
+        checks.append(_movement_check(region, worst, moved, limit, member, m, float(t.inertia[0])))
+        moves.append((moved / limit, worst, limit, (region.from_mm, region.to_mm)))
     _, worst_move, limit, region_ends = max(moves, key=lambda x: x[0])
     mass = mass_per_m * length / 1000
     total_live = sum(x.force_N * (1 if x.runs else len(x.at_mm)) for x in member.beam.loads if x.case == "live")

@@ -29,6 +29,8 @@ class BeamMember(Model):
         default=None, ge=0, description="point loads hang from wheels on the bottom flange, so far from its edge"
     )
     notches: list[Notch] = Field(default=[], max_length=12)
+    stiffness_found: float = Field(default=1.0, gt=0, le=1, description="share of the computed one, by a load test")
+    play_mm: float = Field(default=0.0, ge=0, description="by a load test")
     limits: Limits = Limits()
     method: Method = Method()
 

@@ -68,7 +68,7 @@ def _movement(cases: MemberCases, member: BeamMember, own: Array, EI: Array) -> 
                 here = np.maximum(
                     here, np.abs(row[None, :] + own[:, None] * unit[cases.OWN, inside][None, :]).max(axis=1)
                 )
-        here = here / EI
+        here = here / EI + member.play_mm
         moved = np.where(here / limit > ratio, here, moved)
         ratio = np.maximum(ratio, here / limit)
     return ratio, moved
@@ -136,7 +136,7 @@ def _try(member: BeamMember, pairs: list[tuple[Section, str]]) -> _Tried:
     own = mass_per_m * GRAVITY / 1000
     Lb = member.unbraced_mm or max(r.length_mm for r in cases.regions)
     caps = capacities(t, columns, member.method, unbraced_mm=Lb, length_mm=member.beam.length_mm)
-    EI = columns.E * t.inertia
+    EI = columns.E * t.inertia * member.stiffness_found
     with np.errstate(divide="ignore", invalid="ignore"):
         strength = np.minimum(
             caps.moment / _demand(cases, member, own, "moment"), caps.shear / _demand(cases, member, own, "shear")

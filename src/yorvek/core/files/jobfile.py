@@ -20,6 +20,7 @@ from yorvek.core.jobs.state import JobState
 from yorvek.core.jobs.structures import StructureSpec
 from yorvek.core.model import Model
 from yorvek.core.parts import PartSpec
+from yorvek.core.proving.spec import LoadTestSpec
 from yorvek.core.quantities.entry import resolve
 from yorvek.core.records import DIMENSION, FILED, Kind, label_of
 from yorvek.core.records.job import JOB
@@ -73,6 +74,10 @@ class FileAssembly(Numbered):
     spec: AssemblySpec
 
 
+class FileLoadTest(Numbered):
+    spec: LoadTestSpec
+
+
 class JobFile(Model):
     """A job as it travels."""
 
@@ -89,6 +94,7 @@ class JobFile(Model):
     profiles: list[ProfileSpec] = []
     parts: list[FilePart] = []
     assemblies: list[FileAssembly] = []
+    load_tests: list[FileLoadTest] = []
     stock: list[StockSpec] = []
     notes: list[NoteSpec] = []
     cuts: list[CutBarSpec] = []

@@ -95,6 +95,8 @@ def in_space(member: BeamMember) -> FrameRequest:
         method=member.method,
         limits=member.limits,
         welded=member.welded,
+        stiffness_found=member.stiffness_found,
+        play_mm=member.play_mm,
     )
 
 

@@ -11,6 +11,7 @@ from itertools import product
 import numpy as np
 from numpy.typing import NDArray
 
+from yorvek.core.checks.found import found_words
 from yorvek.core.checks.limits import Limits, deflection_limit_mm, limit_words
 from yorvek.core.checks.record import Check, Value
 from yorvek.core.frames.members import Run, runs_of
@@ -248,6 +249,7 @@ def _record(worst: Worst, one: Watched, size: float, outcome: Outcome, row: int)
         + ("second order" if second else "first order")
         + "; shear deformation left out",
         assumptions=[
-            "supports do not give" + (", play as entered" if request.play_mm else ", joints and hinges have no play")
+            "supports do not give" + (", play as entered" if request.play_mm else ", joints and hinges have no play"),
+            *([found_words(request.stiffness_found, 0.0)] if request.stiffness_found < 1 else []),
         ],
     )

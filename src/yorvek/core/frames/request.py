@@ -178,6 +178,9 @@ class FrameRequest(Model):
     situations: list[Situation] = Field(default=[], max_length=12)
     second_order: bool = False
     play_mm: float = Field(default=0.0, ge=0, description="movement that hinges and loose holes add")
+    stiffness_found: float = Field(
+        default=1.0, gt=0, le=1, description="share of the computed one, by a load test: counts for every bar"
+    )
     anchored: bool = Field(default=True, description="feet are held down; if not, overturning and sliding are checked")
     ground_friction: Annotated[float, Field(gt=0, le=1)] = 0.3
 

@@ -209,12 +209,13 @@ class Analysis:
         def column(name: str) -> Floats:
             return np.array([getattr(m.section, name) for m in made], float)
 
+        found = self.request.stiffness_found
         mass = [m.section.mass_kg_per_m(m.metal.density_kg_m3) / 1000 * TONNES_PER_KG for m in made]
         return Skeleton(
             nodes=tuple(nodes), points=points, bars=tuple(b.name for b in bars), ends=ends,
             axes=np.array([self.axes[b.name] for b in bars]),
             length=np.linalg.norm(points[ends[:, 1]] - points[ends[:, 0]], axis=1),
-            E=np.array([m.metal.E_MPa for m in made]), G=np.array([m.metal.G_MPa for m in made]),
+            E=found * np.array([m.metal.E_MPa for m in made]), G=found * np.array([m.metal.G_MPa for m in made]),
             A=column("A_mm2"), Iy=column("Iy_mm4"), Iz=column("Ix_mm4"), J=column("J_mm4"),
             own_mass=np.array(mass), released=np.array([self._released(b) for b in bars]),
             only=np.array([{"": 0, "tension": 1, "compression": -1}[b.only] for b in bars], dtype=np.int64), held=held,

@@ -17,8 +17,8 @@ from yorvek.core.jobs.cutting import WorkedPart
 from yorvek.core.jobs.free_joints import FreeJointSpec
 from yorvek.core.jobs.joints import plain_joint
 from yorvek.core.jobs.spec import JobSpec
-from yorvek.core.jobs.state import JobState
-from yorvek.core.jobs.structures import StructureSpec, frame_request
+from yorvek.core.jobs.state import JobState, structure_request
+from yorvek.core.jobs.structures import StructureSpec
 from yorvek.core.model import Model
 from yorvek.core.quantities import length_text
 from yorvek.core.structures.starters import Layout
@@ -87,7 +87,7 @@ def _axis(layout: Layout, run: list[Bar], choice: RoleChoice | None) -> BarAxis:
 
 
 def _layout(state: JobState, spec: StructureSpec) -> Layout:
-    return layout_in(frame_request(state.job, state.loads, spec, state.section_id))
+    return layout_in(structure_request(state, spec))
 
 
 def bars_of(state: JobState, structure_id: int | None) -> dict[str, BarAxis]:

@@ -28,11 +28,13 @@ from yorvek.core.jobs.halves import with_whole_sticks
 from yorvek.core.jobs.holes import holes_check
 from yorvek.core.jobs.plates import PlateResult, plate_result
 from yorvek.core.jobs.processes import sent_out
+from yorvek.core.jobs.proving import load_test_results
 from yorvek.core.jobs.purchase import Purchase, purchase
 from yorvek.core.jobs.sheet_groups import plates_changed, sheet_groups
-from yorvek.core.jobs.state import JobState, beam_member
-from yorvek.core.jobs.structures import StructureResult, frame_request, work_out
+from yorvek.core.jobs.state import JobState, beam_member, structure_request
+from yorvek.core.jobs.structures import StructureResult, work_out
 from yorvek.core.model import Model
+from yorvek.core.proving.judged import LoadTestResult
 
 NOTHING = Reserve(value=None, word="not checked", governs="no member yet", check_id=None)
 
@@ -63,6 +65,7 @@ class Figures(Model):
     joints: dict[int, FreeJointResult] = {}
     parts: dict[int, WorkedPart]
     assemblies: dict[int, AssemblyResult] = {}
+    load_tests: dict[int, LoadTestResult] = {}
     bars: list[BarResult]
     sheets: list[SheetGroup]
     cautions: list[Caution]
@@ -139,7 +142,7 @@ def structure_results(
     out: dict[int, StructureResult] = {}
     for number, spec in state.structures.items():
         try:
-            out[number] = frames(frame_request(state.job, state.loads, spec, state.section_id))
+            out[number] = frames(structure_request(state, spec))
         except InputError as error:
             out[number] = StructureResult(verdict=None, trouble=error.sentence)
     return out
@@ -201,6 +204,7 @@ def figures(
         joints=joints,
         parts=parts,
         assemblies=assemblies,
+        load_tests=load_test_results(state),
         bars=bars,
         sheets=sheets,
         cautions=cautions(state),

@@ -14,8 +14,7 @@ from yorvek.core.errors import InputError
 from yorvek.core.frames import FrameRequest, FrameVerdict, RoleChoice, all_checks, check_frame, check_member, upgrades
 from yorvek.core.jobs.budget import ONE_PERSON_KG
 from yorvek.core.jobs.figures import Figures
-from yorvek.core.jobs.state import JobState, beam_member
-from yorvek.core.jobs.structures import frame_request
+from yorvek.core.jobs.state import JobState, beam_member, structure_request
 from yorvek.core.materials import material
 from yorvek.core.model import Model
 from yorvek.core.quantities import GRAVITY
@@ -51,7 +50,7 @@ def findings(state: JobState, found: Figures) -> list[Finding]:
     for number, frame in found.structures.items():
         if frame.verdict is None:
             continue
-        request = frame_request(state.job, state.loads, state.structures[number], state.section_id)
+        request = structure_request(state, state.structures[number])
         mark = state.structures[number].mark
         out += [f.model_copy(update={"structure": number}) for f in _of_structure(mark, request, frame.verdict)]
     out += _next_of_job(state, found)

@@ -9,13 +9,15 @@ from yorvek.core.assemblies.spec import AssemblySpec
 from yorvek.core.checks import BeamMember
 from yorvek.core.checks.notches import Notch
 from yorvek.core.errors import InputError
+from yorvek.core.frames import FrameRequest
+from yorvek.core.jobs.as_tested import found_of
 from yorvek.core.jobs.cuts import CutBarSpec, KeptPlanSpec
 from yorvek.core.jobs.free_joints import FreeJointSpec
 from yorvek.core.jobs.plates import PlateSpec
 from yorvek.core.jobs.profiles import ProfileSpec
 from yorvek.core.jobs.sheets_cut import CutSheetSpec
 from yorvek.core.jobs.spec import DimensionSpec, JobSpec, LoadSpec, MemberLoad, MemberSpec, StockSpec
-from yorvek.core.jobs.structures import StructureSpec
+from yorvek.core.jobs.structures import StructureSpec, frame_request
 from yorvek.core.model import Model
 from yorvek.core.parts import BarPiece, PartSpec
 from yorvek.core.parts.box_wall import BoxWall
@@ -23,6 +25,7 @@ from yorvek.core.parts.spec import Follower
 from yorvek.core.parts.twin import Twin
 from yorvek.core.parts.twins import made_like
 from yorvek.core.parts.walls import wall_made
+from yorvek.core.proving.spec import LoadTestSpec
 from yorvek.core.quantities.entry import evaluate_dimensions
 from yorvek.core.sections.catalogue import is_size
 from yorvek.core.sections.line import is_composed
@@ -43,6 +46,7 @@ class JobState(Model):
     profiles: dict[int, ProfileSpec] = {}
     parts: dict[int, PartSpec] = {}
     assemblies: dict[int, AssemblySpec] = {}
+    load_tests: dict[int, LoadTestSpec] = {}
     stock: dict[int, StockSpec] = {}
     cuts: dict[int, CutBarSpec] = {}
     kept: dict[int, KeptPlanSpec] = {}
@@ -125,7 +129,7 @@ def beam_member(state: JobState, member: MemberSpec) -> BeamMember:
                 needs="this load is no longer in the brief: take it off the member",
             )
         loads.append(beam_load(on, state.loads[on.load_id], member.mark))
-    job = state.job
+    job, tested = state.job, found_of(state.load_tests, "member", state.members, member)
     return BeamMember(
         beam=BeamRequest(
             length_mm=member.length.value,
@@ -143,9 +147,23 @@ def beam_member(state: JobState, member: MemberSpec) -> BeamMember:
             Notch(at_mm=n.at.value, length_mm=n.length.value, depth_mm=n.depth.value, side=n.side)
             for n in member.notches
         ],
+        stiffness_found=tested.stiffness,
+        play_mm=tested.play_mm,
         limits=job.limits(member.span_over),
         method=job.method.plain(),
     )
+
+
+def structure_request(state: JobState, spec: StructureSpec) -> FrameRequest:
+    """The structure ready to be checked, as a load test found it where one was taken.
+
+    Raises:
+        InputError: a load that is no more there.
+    """
+    plain = frame_request(state.job, state.loads, spec, state.section_id)
+    tested = found_of(state.load_tests, "structure", state.structures, spec)
+    play = plain.play_mm + tested.play_mm
+    return plain.model_copy(update={"stiffness_found": tested.stiffness, "play_mm": play})
 
 
 def followed(state: JobState, part: PartSpec) -> PartSpec:

@@ -9,6 +9,7 @@ from yorvek.core.records.joint import JOINT
 from yorvek.core.records.kind import Kind, Numbers, Ref, label_of
 from yorvek.core.records.kinds import FILED, IN_STATE, KINDS, kind_named
 from yorvek.core.records.load import LOAD
+from yorvek.core.records.load_test import LOAD_TEST
 from yorvek.core.records.member import MEMBER
 from yorvek.core.records.part import PART
 from yorvek.core.records.plate import PLATE
@@ -30,6 +31,7 @@ __all__ = [
     "KEPT_PLAN",
     "KINDS",
     "LOAD",
+    "LOAD_TEST",
     "MEMBER",
     "NOTE",
     "PART",

@@ -12,10 +12,12 @@ from typing import Any
 from yorvek.core.jobs.state import JobState
 from yorvek.core.model import Model
 from yorvek.core.records.assembly import ASSEMBLY
+from yorvek.core.records.kind import Kind
 from yorvek.core.records.kinds import IN_STATE
+from yorvek.core.records.load_test import LOAD_TEST
 from yorvek.core.records.sawn import CUT_BAR, CUT_SHEET, KEPT_PLAN
 
-SINCE = (ASSEMBLY,)
+SINCE = (ASSEMBLY, LOAD_TEST)
 """Kinds that came later: a job without any is signed as it was before there were any."""
 SIGNED = tuple(k for k in IN_STATE if k not in (CUT_BAR, CUT_SHEET, KEPT_PLAN))
 """Everything that is checked; the shop's stock book and what was cut so far are not part of it."""
@@ -23,7 +25,7 @@ SIGNED = tuple(k for k in IN_STATE if k not in (CUT_BAR, CUT_SHEET, KEPT_PLAN))
 
 def digest_of(state: JobState) -> str:
     """Of everything that is checked, records by their order in it."""
-    rows = {kind: dict(sorted(getattr(state, kind.plural).items())) for kind in SIGNED}
+    rows = {kind: _signed(kind, state) for kind in SIGNED}
     places = {kind.name: Places(zip(found, count(1), strict=False)) for kind, found in rows.items()}
     out: dict[str, Any] = {"job": said(state.job.model_copy(update={"going_on": [], "bends_tried": []}))}
     for kind, found in rows.items():
@@ -31,6 +33,12 @@ def digest_of(state: JobState) -> str:
             continue
         out[kind.plural] = [said(kind.renumbered(spec, places)) for spec in found.values()]
     return hashlib.sha256(json.dumps(out, sort_keys=True).encode()).hexdigest()
+
+
+def _signed(kind: Kind, state: JobState) -> dict[int, Any]:
+    """Its rows by their numbers; of load tests those that the model takes something from."""
+    rows = dict(sorted(getattr(state, kind.plural).items()))
+    return {n: x for n, x in rows.items() if x.taken is not None} if kind is LOAD_TEST else rows
 
 
 def said(spec: Model) -> dict[str, Any]:

@@ -6,6 +6,7 @@ from yorvek.core.records.dimension import DIMENSION
 from yorvek.core.records.joint import JOINT
 from yorvek.core.records.kind import Kind
 from yorvek.core.records.load import LOAD
+from yorvek.core.records.load_test import LOAD_TEST
 from yorvek.core.records.member import MEMBER
 from yorvek.core.records.part import PART
 from yorvek.core.records.plate import PLATE
@@ -15,8 +16,8 @@ from yorvek.core.records.sawn import CUT_BAR, CUT_SHEET, KEPT_PLAN
 from yorvek.core.records.structure import STRUCTURE
 
 KINDS = (
-    DIMENSION, LOAD, PROFILE, MEMBER, STRUCTURE, PLATE, JOINT, PART, ASSEMBLY, CUT_BAR, CUT_SHEET, KEPT_PLAN, NOTE,
-    COMMENT, SIGNATURE, RELEASE,
+    DIMENSION, LOAD, PROFILE, MEMBER, STRUCTURE, PLATE, JOINT, PART, ASSEMBLY, LOAD_TEST, CUT_BAR, CUT_SHEET, KEPT_PLAN,
+    NOTE, COMMENT, SIGNATURE, RELEASE,
 )  # fmt: skip
 IN_STATE = tuple(k for k in KINDS if k.plural in JobState.model_fields)
 """What the figures are worked out from."""

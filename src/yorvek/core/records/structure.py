@@ -1,7 +1,7 @@
 """A structure that is judged as a whole."""
 
-from yorvek.core.jobs.state import JobState
-from yorvek.core.jobs.structures import StructureSpec, frame_request
+from yorvek.core.jobs.state import JobState, structure_request
+from yorvek.core.jobs.structures import StructureSpec
 from yorvek.core.records.kind import MARK, Kind, Numbers, Ref, Solve
 from yorvek.core.records.member import refs_to_loads, with_loads
 
@@ -23,7 +23,7 @@ def _renumbered(spec: StructureSpec, numbers: Numbers) -> StructureSpec:
 
 def _check(state: JobState, number: int, solve: Solve) -> None:
     """It is a structure, and its loads have a place on it; one that falls is kept with its trouble."""
-    solve(frame_request(state.job, state.loads, state.structures[number], state.section_id)).entered()
+    solve(structure_request(state, state.structures[number])).entered()
 
 
 STRUCTURE = Kind(

@@ -14,7 +14,7 @@ from yorvek.core.files.apart import read_apart
 from yorvek.core.files.jobfile import read_job_file
 from yorvek.core.frames import check_member
 from yorvek.core.jobs import JobSpec, beam_member
-from yorvek.core.jobs.structures import frame_request
+from yorvek.core.jobs.state import structure_request
 from yorvek.core.materials import MATERIALS, PANELS
 from yorvek.core.materials.joining import cannot_join
 from yorvek.core.model import Model
@@ -320,7 +320,7 @@ def swap_metal(request: HttpRequest, job_id: int, material_id: str, equal: Equal
     mine = [Mine(mark=m.mark, qty=m.qty, member=beam_member(state, m)) for m in state.members.values()]
     standing = {k: r.verdict for k, r in job_figures(state).structures.items() if r.verdict is not None}
     frames = [
-        MineFrame(mark=x.mark, qty=x.qty, request=frame_request(state.job, state.loads, x, state.section_id))
+        MineFrame(mark=x.mark, qty=x.qty, request=structure_request(state, x))
         for k, x in state.structures.items()
         if k in standing
     ]

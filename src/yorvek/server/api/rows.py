@@ -81,6 +81,11 @@ def _assembly(at: Place) -> shapes.AssemblyRow:
     return shapes.AssemblyRow(id=at.id, version=at.version, spec=spec, result=result)
 
 
+def _load_test(at: Place) -> shapes.LoadTestRow:
+    spec, result = at.state.load_tests[at.id], at.found.load_tests[at.id]
+    return shapes.LoadTestRow(id=at.id, version=at.version, spec=spec, result=result)
+
+
 def _followed(state: JobState, number: int) -> Any:
     try:
         return followed(state, state.parts[number])
@@ -98,6 +103,7 @@ WORKED_ROWS: dict[str, Callable[[Place], shapes.Row]] = {
     "profiles": _profile,
     "parts": _part,
     "assemblies": _assembly,
+    "load_tests": _load_test,
 }
 """Rows of what the figures are worked out from, in the order of their numbers."""
 

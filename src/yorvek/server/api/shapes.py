@@ -39,6 +39,8 @@ from yorvek.core.jobs.stops import Stop
 from yorvek.core.model import Model
 from yorvek.core.outlines import Outline
 from yorvek.core.parts import PartGeometry, PartSpec
+from yorvek.core.proving.judged import LoadTestResult
+from yorvek.core.proving.spec import LoadTestSpec
 
 
 class Row(Model):
@@ -109,6 +111,11 @@ class PartRow(Row):
 class AssemblyRow(Row):
     spec: AssemblySpec
     result: AssemblyResult
+
+
+class LoadTestRow(Row):
+    spec: LoadTestSpec
+    result: LoadTestResult
 
 
 class StockRow(Row):
@@ -290,6 +297,7 @@ class JobView(Model):
     profiles: list[ProfileRow]
     parts: list[PartRow]
     assemblies: list[AssemblyRow]
+    load_tests: list[LoadTestRow]
     notes: list[NoteRow]
     bars: list[BarView]
     cuts: list[CutRow]
@@ -332,6 +340,7 @@ class Changes(Model):
     profiles: Listed[ProfileRow] | None = None
     parts: Listed[PartRow] | None = None
     assemblies: Listed[AssemblyRow] | None = None
+    load_tests: Listed[LoadTestRow] | None = None
     notes: Listed[NoteRow] | None = None
     bars: list[BarView] | None = None
     cuts: Listed[CutRow] | None = None

@@ -24,13 +24,13 @@ from yorvek.core.frames import (
 )
 from yorvek.core.jobs import NoteSpec
 from yorvek.core.jobs.joints import EVERY_HINGE, JointAt, JointKind, joint_entered, joint_kinds, plain_joint
+from yorvek.core.jobs.state import structure_request
 from yorvek.core.jobs.structures import (
     NodeSpec,
     OwnSpec,
     StarterSpec,
     StructureLoad,
     StructureSpec,
-    frame_request,
     loads_by_hand,
 )
 from yorvek.core.model import Model
@@ -66,7 +66,7 @@ class StarterView(Model):
 
 def _request(job: Job, spec: StructureSpec) -> FrameRequest:
     state = job_state(job)
-    return frame_request(state.job, state.loads, spec, state.section_id)
+    return structure_request(state, spec)
 
 
 class Sketch(Model):

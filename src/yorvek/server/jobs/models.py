@@ -166,6 +166,15 @@ class Assembly(JobRecord):
         proxy = True
 
 
+class LoadTest(JobRecord):
+    """A test with dead weights."""
+
+    kind = records.LOAD_TEST
+
+    class Meta:
+        proxy = True
+
+
 class Note(JobRecord):
     """A line of the log."""
 
@@ -232,8 +241,8 @@ class KeptPlan(JobRecord):
 ROWS: dict[str, type[JobRecord]] = {
     m.kind.name: m
     for m in (
-        Dimension, Load, Profile, Member, Structure, Plate, FreeJoint, Part, Assembly, CutBar, CutSheet, KeptPlan, Note,
-        Comment, Signature, Release,
+        Dimension, Load, Profile, Member, Structure, Plate, FreeJoint, Part, Assembly, LoadTest, CutBar, CutSheet,
+        KeptPlan, Note, Comment, Signature, Release,
     )
 }  # fmt: skip
 """The rows of each kind."""

@@ -33,7 +33,7 @@ SINCE = {
             "neutral": True,
         }},
     },
-    "sheets_cut": True, "assemblies": True,
+    "sheets_cut": True, "assemblies": True, "load_tests": True,
 }
 """Fields that specs have had since: the digest of then knew nothing of them. A new field of a spec is added here."""
 LISTS = {
