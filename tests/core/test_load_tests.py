@@ -26,6 +26,7 @@ from tests.core.proved import (
 from yorvek.core.errors import InputError
 from yorvek.core.frames import check_member, solving
 from yorvek.core.frames.request import FrameLoad, FrameRequest, RoleChoice, Shape
+from yorvek.core.jobs import JobSpec
 from yorvek.core.jobs.proving import load_test_result, prediction, taken_from
 from yorvek.core.jobs.spec import LoadSpec
 from yorvek.core.jobs.state import beam_member
@@ -259,6 +260,34 @@ def test_a_reading_beyond_its_bounds_is_marked_and_the_next_steps_are_foretold()
         (4500, "on"), (6750, "on"), (9000, "on"), (4500, "off"), (0, "off"),
     ]  # fmt: skip
     assert found.todo[2].low[0] < PROOF * PER_N < found.todo[2].high[0]
+
+
+def test_a_proof_load_beyond_what_it_is_sized_for_is_stopped_before_it_hangs():
+    state = with_size(1000.0)
+    bent = next(c for c in check_member(beam_member(state, state.members[1])).checks if c.id == "bending")
+    own = bent.demand - 1000.0 * SPAN / 4
+    most = (1.25 * bent.capacity - own) / (SPAN / 4)
+    within, beyond = (load_test(proof=typed("", f * most)) for f in (0.99, 1.01))
+    assert load_test_result(job(within), within).state == "not begun"
+    found = load_test_result(job(beyond), beyond)
+    assert found.state == "stop" and "times what it is sized for (bending)" in found.says
+    assert found.at_proof.value == pytest.approx(0.8 / 1.01, rel=2e-3)
+
+
+def with_size(newton):
+    load = LoadSpec.model_validate({"name": "w", "form": "force", "force": typed("", newton)})
+    return job(None, member(loads=[{"load_id": 5, "at": [typed("", SPAN / 2)]}]), loads={5: load})
+
+
+def test_what_is_not_checked_for_strength_is_not_carried():
+    of = member(section_id="AL 3×3×1/4 in", material_id="6061-T6")
+    plain = load_test()
+    state = job(plain, of).model_copy(update={"job": JobSpec(name="Heron Hide", method={"kind": "asd"})})
+    each = prediction(state, plain).moves[0] * PROOF
+    test = load_test(run(lambda load, going: each * load / PROOF))
+    found = load_test_result(state.model_copy(update={"load_tests": {7: test}}), test)
+    assert found.at_proof.value is None and found.state == "under way"
+    assert any("strong enough for the proof load: not checked" in m for m in found.missing)
 
 
 def deflection(state):

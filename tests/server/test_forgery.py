@@ -100,7 +100,7 @@ def scene(shop, owner, stranger, job):
     places = {
         "job_id": number, "edit_id": Edit.objects.filter(job_id=number).first().pk, "release_id": released.pk,
         "part_id": rows["parts"], "kind": "dxf", "side": "left", "plan_id": 1, "member_id": rows["members"],
-        "structure_id": 1, "assembly_id": 1,
+        "structure_id": 1, "assembly_id": 1, "test_id": 1,
         "cut_id": cut.pk, "item_id": line, "photo_id": photo.pk, "person_id": author_number(author),
         "link_id": owner.good("POST", f"{base}/links", {"for_whom": "Odd"})["link"]["id"], "key": "reed-barrow",
     }  # fmt: skip
@@ -125,6 +125,7 @@ WHOLE = {
     "/dimensions": DIMENSION, "/dimensions/{row_id}": DIMENSION, "POST /jobs/{job_id}/parts": PART,
     "/parts/{row_id}": PART, "POST /stock": {"item": BAR}, "/stock/{item_id}": {"item": BAR},
     "/cuts": {"key": "a|b", "stock": "1", "cuts": {"R1": 1}}, "/take": {"version": 1, "words": "x"},
+    "/load-tests/{test_id}/take": {"version": 1, "reason": "x"},
     "PUT /people/{person_id}": {"role": "owner", "active": True},
     "/stock/import": {"name": "a.csv", "content": "c2VjdGlvbixtYXRlcmlhbCxsZW5ndGgK"},
 }  # fmt: skip

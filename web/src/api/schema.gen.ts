@@ -3998,25 +3998,6 @@ export interface components {
             welders: ("stick" | "wire" | "wire with spool gun" | "TIG on DC" | "TIG on AC")[];
         };
         /**
-         * CauseSaid
-         * @description A likely cause, its share of the evidence, its size and what to do.
-         */
-        CauseSaid: {
-            /** Do */
-            do: string;
-            /**
-             * Kind
-             * @enum {string}
-             */
-            kind: "sound" | "play" | "section" | "support" | "clamp" | "twist" | "yield" | "slip" | "stiffer";
-            /** Share */
-            share: number;
-            /** Size */
-            size: string;
-            /** Words */
-            words: string;
-        };
-        /**
          * Caution
          * @description What stands beside the work.
          */
@@ -5676,28 +5657,6 @@ export interface components {
             thickness: components["schemas"]["Thickness"];
         };
         /**
-         * Gauge
-         * @description Where movement is read: at a place, in a direction, aside of the axis where it is to show a twist.
-         */
-        Gauge: {
-            aside?: components["schemas"]["Size"] | null;
-            at: components["schemas"]["Place"];
-            /**
-             * Bar
-             * @description of a structure
-             * @default
-             */
-            bar: string;
-            /**
-             * Direction
-             * @default down
-             * @enum {string}
-             */
-            direction: "down" | "up" | "sideways" | "sideways back" | "along" | "along back";
-            /** Name */
-            name: string;
-        };
-        /**
          * GoingOn
          * @description Why something that the audit found is cut anyway; `finding`: its key.
          */
@@ -7103,7 +7062,7 @@ export interface components {
              * Causes
              * @default []
              */
-            causes: components["schemas"]["CauseSaid"][];
+            causes: components["schemas"]["TestCause"][];
             /**
              * High
              * @default []
@@ -7126,7 +7085,7 @@ export interface components {
              * @default []
              */
             mm_per_kN: number[];
-            offers?: components["schemas"]["Offered"] | null;
+            offers?: components["schemas"]["TestOffer"] | null;
             /** Says */
             says: string;
             /**
@@ -7143,7 +7102,7 @@ export interface components {
              * Steps
              * @default []
              */
-            steps: components["schemas"]["Read"][];
+            steps: components["schemas"]["TestRead"][];
             /**
              * Stops
              * @default []
@@ -7155,7 +7114,7 @@ export interface components {
              * Todo
              * @default []
              */
-            todo: components["schemas"]["Todo"][];
+            todo: components["schemas"]["TestTodo"][];
             /** Trouble */
             trouble?: string | null;
             /**
@@ -7189,7 +7148,7 @@ export interface components {
              */
             by: string;
             /** Gauges */
-            gauges: components["schemas"]["Gauge"][];
+            gauges: components["schemas"]["TestGauge"][];
             /**
              * Hold Minutes
              * @default 10
@@ -7234,11 +7193,11 @@ export interface components {
              * Steps
              * @default []
              */
-            steps: components["schemas"]["Step"][];
+            steps: components["schemas"]["TestStep"][];
             /** Structure Id */
             structure_id?: number | null;
             /** @description written by the program */
-            taken?: components["schemas"]["Taken"] | null;
+            taken?: components["schemas"]["TestTaken"] | null;
             /**
              * @default {
              *       "at": null,
@@ -7247,7 +7206,7 @@ export interface components {
              *       "stand": "place"
              *     }
              */
-            weights: components["schemas"]["Weights"];
+            weights: components["schemas"]["TestWeights"];
             /**
              * Zeroed
              * @description the gauges read nothing before the first weight
@@ -7863,13 +7822,15 @@ export interface components {
         };
         /**
          * Offered
-         * @description What the model may take: a share of the stiffness computed, and play.
+         * @description Something that is added to a part: what it is, and its questions.
          */
         Offered: {
-            /** Play Mm */
-            play_mm: number;
-            /** Stiffness */
-            stiffness: number;
+            /** Asks */
+            asks: components["schemas"]["Question"][];
+            /** Kind */
+            kind: string;
+            /** Words */
+            words: string;
         };
         /**
          * OffersOut
@@ -9676,29 +9637,6 @@ export interface components {
             x_mm: number;
         };
         /**
-         * Read
-         * @description A step with what was expected and read at each gauge, mm; `outside`: beyond the bounds, `grew` while held.
-         */
-        Read: {
-            /**
-             * Going
-             * @enum {string}
-             */
-            going: "on" | "off";
-            /** Grew */
-            grew: (number | null)[];
-            /** High */
-            high: number[];
-            /** Load N */
-            load_N: number;
-            /** Low */
-            low: number[];
-            /** Moved */
-            moved: (number | null)[];
-            /** Outside */
-            outside: boolean[];
-        };
-        /**
          * ReceiveIn
          * @description What came of a line of the buy list, as it was measured, bar by bar or sheet by sheet.
          */
@@ -11204,35 +11142,6 @@ export interface components {
             };
         };
         /**
-         * Step
-         * @description What was read at a weight: as soon as it hung there, and after it was held; a reading for each gauge.
-         */
-        Step: {
-            /**
-             * Going
-             * @default on
-             * @enum {string}
-             */
-            going: "on" | "off";
-            /**
-             * Held
-             * @default []
-             */
-            held: (components["schemas"]["Size"] | null)[];
-            load: components["schemas"]["Force"];
-            /**
-             * Minutes
-             * @description for which it was held
-             * @default 0
-             */
-            minutes: number;
-            /**
-             * Moved
-             * @default []
-             */
-            moved: (components["schemas"]["Size"] | null)[];
-        };
-        /**
          * StockChange
          * @description A change of a line: what was done, by whom, when, and how many were there afterwards.
          */
@@ -11726,22 +11635,23 @@ export interface components {
         };
         /**
          * Taken
-         * @description What the model takes from the test, why and by whom, and a mark of what was tested; written by the program.
+         * @description An outline of a drawing that becomes a part: its number in the list, and what the part is called.
          */
         Taken: {
-            /** By */
-            by: string;
-            /** Play Mm */
-            play_mm: number;
-            /** Reason */
-            reason: string;
-            /** Seal */
-            seal: string;
+            /** Mark */
+            mark: string;
             /**
-             * Stiffness
-             * @description share of the stiffness computed
+             * Name
+             * @default
              */
-            stiffness: number;
+            name: string;
+            /** Number */
+            number: number;
+            /**
+             * Qty
+             * @default 1
+             */
+            qty: number;
         };
         /**
          * Tapped
@@ -11783,6 +11693,170 @@ export interface components {
             through: boolean;
             x: components["schemas"]["Place"];
             y: components["schemas"]["Place"];
+        };
+        /**
+         * TestCause
+         * @description A likely cause, its share of the evidence, its size and what to do.
+         */
+        TestCause: {
+            /** Do */
+            do: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "sound" | "play" | "section" | "support" | "clamp" | "twist" | "yield" | "slip" | "stiffer";
+            /** Share */
+            share: number;
+            /** Size */
+            size: string;
+            /** Words */
+            words: string;
+        };
+        /**
+         * TestGauge
+         * @description Where movement is read: at a place, in a direction, aside of the axis where it is to show a twist.
+         */
+        TestGauge: {
+            aside?: components["schemas"]["Size"] | null;
+            at: components["schemas"]["Place"];
+            /**
+             * Bar
+             * @description of a structure
+             * @default
+             */
+            bar: string;
+            /**
+             * Direction
+             * @default down
+             * @enum {string}
+             */
+            direction: "down" | "up" | "sideways" | "sideways back" | "along" | "along back";
+            /** Name */
+            name: string;
+        };
+        /**
+         * TestOffer
+         * @description What the model may take: a share of the stiffness computed, and play.
+         */
+        TestOffer: {
+            /** Play Mm */
+            play_mm: number;
+            /** Stiffness */
+            stiffness: number;
+        };
+        /**
+         * TestRead
+         * @description A step with what was expected and read at each gauge, mm; `outside`: beyond the bounds, `grew` while held.
+         */
+        TestRead: {
+            /**
+             * Going
+             * @enum {string}
+             */
+            going: "on" | "off";
+            /** Grew */
+            grew: (number | null)[];
+            /** High */
+            high: number[];
+            /** Load N */
+            load_N: number;
+            /** Low */
+            low: number[];
+            /** Moved */
+            moved: (number | null)[];
+            /** Outside */
+            outside: boolean[];
+        };
+        /**
+         * TestStep
+         * @description What was read at a weight: as soon as it hung there, and after it was held; a reading for each gauge.
+         */
+        TestStep: {
+            /**
+             * Going
+             * @default on
+             * @enum {string}
+             */
+            going: "on" | "off";
+            /**
+             * Held
+             * @default []
+             */
+            held: (components["schemas"]["Size"] | null)[];
+            load: components["schemas"]["Force"];
+            /**
+             * Minutes
+             * @description for which it was held
+             * @default 0
+             */
+            minutes: number;
+            /**
+             * Moved
+             * @default []
+             */
+            moved: (components["schemas"]["Size"] | null)[];
+        };
+        /**
+         * TestTaken
+         * @description What the model takes from the test, why and by whom, and a mark of what was tested; written by the program.
+         */
+        TestTaken: {
+            /** By */
+            by: string;
+            /** Play Mm */
+            play_mm: number;
+            /** Reason */
+            reason: string;
+            /** Seal */
+            seal: string;
+            /**
+             * Stiffness
+             * @description share of the stiffness computed
+             */
+            stiffness: number;
+        };
+        /**
+         * TestTodo
+         * @description A step that is still to do, and what is expected at each gauge.
+         */
+        TestTodo: {
+            /**
+             * Going
+             * @enum {string}
+             */
+            going: "on" | "off";
+            /** High */
+            high: number[];
+            /** Load N */
+            load_N: number;
+            /** Low */
+            low: number[];
+        };
+        /**
+         * TestWeights
+         * @description Where the weights hang: as a load of the brief stands, at one place, or spread along a bar.
+         */
+        TestWeights: {
+            /** @description from the start of the bar or the member */
+            at?: components["schemas"]["Place"] | null;
+            /**
+             * Bar
+             * @description of a structure
+             * @default
+             */
+            bar: string;
+            /**
+             * Load Id
+             * @description of the load that they stand for
+             */
+            load_id?: number | null;
+            /**
+             * Stand
+             * @default place
+             * @enum {string}
+             */
+            stand: "load" | "place" | "spread";
         };
         /**
          * Thickness
@@ -11841,23 +11915,6 @@ export interface components {
             unverified: string[];
             /** Weakest */
             weakest: string;
-        };
-        /**
-         * Todo
-         * @description A step that is still to do, and what is expected at each gauge.
-         */
-        Todo: {
-            /**
-             * Going
-             * @enum {string}
-             */
-            going: "on" | "off";
-            /** High */
-            high: number[];
-            /** Load N */
-            load_N: number;
-            /** Low */
-            low: number[];
         };
         /**
          * ToolWork
@@ -12264,31 +12321,6 @@ export interface components {
             seats: number;
             thickness: components["schemas"]["Thickness"];
             width: components["schemas"]["Length"];
-        };
-        /**
-         * Weights
-         * @description Where the weights hang: as a load of the brief stands, at one place, or spread along a bar.
-         */
-        Weights: {
-            /** @description from the start of the bar or the member */
-            at?: components["schemas"]["Place"] | null;
-            /**
-             * Bar
-             * @description of a structure
-             * @default
-             */
-            bar: string;
-            /**
-             * Load Id
-             * @description of the load that they stand for
-             */
-            load_id?: number | null;
-            /**
-             * Stand
-             * @default place
-             * @enum {string}
-             */
-            stand: "load" | "place" | "spread";
         };
         /**
          * Weld

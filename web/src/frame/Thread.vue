@@ -7,6 +7,7 @@ import { job } from '../shared/job'
 import { shown, word } from '../shared/reserve'
 import { mass } from '../shared/units'
 import { toDecide } from '../shared/audit'
+import { proven } from '../shared/proven'
 
 const route = useRoute()
 /** Whose forms stand on which stage. */
@@ -14,6 +15,7 @@ const FORMS: Record<string, string[]> = {
   brief: ['brief', 'loads', 'dimensions'],
   size: ['members', 'structures', 'plates', 'joints', 'profiles'],
   parts: ['parts', 'assemblies'],
+  prove: ['load_tests'],
   log: ['notes'],
 }
 const many = (n: number, one: string) => `${n} ${one}${n === 1 ? '' : 's'}`
@@ -28,6 +30,7 @@ const stages = computed(() => {
     f.strength.value !== null && f.stiffness.value !== null && f.stiffness.value < f.strength.value
       ? `${f.softest} moves`
       : `${f.weakest} breaks`
+  const proof = proven(v.load_tests)
   const sheets = v.sheets.filter((s) => s.done).length
   return [
     {
@@ -67,6 +70,7 @@ const stages = computed(() => {
           : '',
       stale: f.stale_plans > 0,
     },
+    { id: 'prove', name: 'Prove', ...proof, stale: !!proof.more },
     {
       id: 'log',
       name: 'Log',

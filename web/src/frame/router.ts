@@ -12,6 +12,7 @@ const stages = {
   parts: () => import('../stages/parts/Parts.vue'),
   stock: () => import('../stages/stock/Stock.vue'),
   cut: () => import('../stages/cut/Cut.vue'),
+  prove: () => import('../stages/prove/Prove.vue'),
   log: () => import('../stages/log/Log.vue'),
   chain: () => import('../stages/structures/Chain.vue'),
   section: () => import('../stages/sections/SectionBench.vue'),

@@ -13,6 +13,7 @@ const LISTS: [keyof S['JobView'], string, string][] = [
   ['joints', 'joint', 'size'],
   ['parts', 'part', 'parts'],
   ['assemblies', 'assembly', `parts/${TOGETHER}`],
+  ['load_tests', 'load test', 'prove'],
   ['loads', 'load', 'brief'],
   ['dimensions', 'dimension', 'brief'],
   ['notes', 'note', 'log'],

@@ -100,6 +100,7 @@ export type Kind =
   | 'profiles'
   | 'parts'
   | 'assemblies'
+  | 'load_tests'
   | 'notes'
   | 'comments'
 

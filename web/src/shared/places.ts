@@ -24,6 +24,7 @@ export const PLACES: readonly [string, string][] = [
   ['Stock', 'stock'],
   ['Cut', 'cut'],
   ...ROOMS.map((room): [string, string] => [ROOM_NAMES[room], `cut/${room}`]),
+  ['Prove', 'prove'],
   ['Log', 'log'],
 ]
 /** What the place at an address within a job is called. */

@@ -78,11 +78,9 @@ export function usePreview(draft: () => Draft | null) {
 export type Preview = ReturnType<typeof usePreview>
 
 /** The drafted row itself, as it would stand in its list. */
-export function drafted<K extends 'members' | 'structures' | 'parts' | 'assemblies' | 'plates' | 'joints' | 'loads'>(
-  answer: S['Draft'] | null,
-  kind: K,
-  id: number | undefined,
-): NonNullable<S['Changes'][K]>['rows'][number] | null {
+export function drafted<
+  K extends 'members' | 'structures' | 'parts' | 'assemblies' | 'load_tests' | 'plates' | 'joints' | 'loads',
+>(answer: S['Draft'] | null, kind: K, id: number | undefined): NonNullable<S['Changes'][K]>['rows'][number] | null {
   const rows = answer?.changes[kind]?.rows as { id: number }[] | undefined
   return (rows?.find((r) => r.id === (id ?? 0)) as NonNullable<S['Changes'][K]>['rows'][number]) ?? null
 }

@@ -7,6 +7,7 @@ from yorvek.core.help.brief import DIMENSIONS, JOB, LOADS, NOTES
 from yorvek.core.help.entry import Help
 from yorvek.core.help.joints import JOINTS
 from yorvek.core.help.making import PARTS, STOCK
+from yorvek.core.help.proving import LOAD_TESTS
 from yorvek.core.help.sizing import MEMBERS, PLATES, PROFILES, STRUCTURES
 from yorvek.core.help.tracing import TRACE
 
@@ -16,6 +17,7 @@ WITHIN = {f"joints.{path}": one for path, one in JOINTS.items() if path.startswi
 """A joint at the end of a bar asks what a joint by itself asks."""
 FIELDS: dict[str, dict[str, Help]] = {
     "assemblies": ASSEMBLIES,
+    "load_tests": LOAD_TESTS,
     "brief": JOB,
     "dimensions": DIMENSIONS,
     "joints": JOINTS,

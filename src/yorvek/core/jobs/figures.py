@@ -189,14 +189,13 @@ def figures(
     # a web has no movement of its own: it is part of something that has
     moving = _by_mark(state.plates, {k: r for k, r in plates.items() if state.plates[k].form != "web"})
     stiffness, softest = _job_reserve([*results, *moving], "stiffness")
-    bars = _bars(state, parts, plan_bars)
-    assemblies = assembly_results(state, parts)
+    bars, assemblies = _bars(state, parts, plan_bars), assembly_results(state, parts)
     named = named_in(state, parts)
     fits = fit_results(state, named)
-    sheets = sheet_groups(state, parts)
+    sheets, limit = sheet_groups(state, parts), state.job.module_mass_limit
     bought = purchase(state.job, [(b.group, b.plan) for b in bars], sheets, sent_out(state, parts))
-    limit = state.job.module_mass_limit
     built = [w for w in parts.values() if w.part.jig is None]
+    open_ = [d for d in state.dimensions.values() if not d.verified_by]
     return Figures(
         members=members,
         structures=structures,
@@ -219,8 +218,8 @@ def figures(
         bars_to_buy=round(sum(x.amount for x in bought.of("bars"))),
         pieces=sum(p.qty for p in state.parts.values()),
         cut_before=[*changed_after_cutting(state, parts), *plates_changed(state, parts)],
-        unverified=[d.name for d in state.dimensions.values() if not d.verified_by],
-        held_up=[d.name for d in state.dimensions.values() if not d.verified_by and not d.cut_anyway.strip()],
+        unverified=[d.name for d in open_],
+        held_up=[d.name for d in open_ if not d.cut_anyway.strip()],
         audit=audit(Audited(state, parts, bars, fits, assemblies)),
         fits=fits,
         fit_offers=fit_offers(named, state.job.unit),

@@ -2,9 +2,13 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable
+from dataclasses import dataclass
 from functools import lru_cache
 
+from yorvek.core.checks import BeamMember, Reserve
 from yorvek.core.errors import InputError
+from yorvek.core.frames import check_frame, check_member
 from yorvek.core.frames.alone import in_space
 from yorvek.core.frames.request import FrameLoad, FrameRequest
 from yorvek.core.jobs.as_tested import seal_of
@@ -13,7 +17,7 @@ from yorvek.core.jobs.state import JobState, beam_load, beam_member, structure_r
 from yorvek.core.jobs.structures import StructureSpec, frame_load
 from yorvek.core.proving.judged import LoadTestResult, judged
 from yorvek.core.proving.predicted import Predicted, predicted
-from yorvek.core.proving.spec import LoadTestSpec, Taken, Weights
+from yorvek.core.proving.spec import LoadTestSpec, TestTaken, TestWeights
 from yorvek.core.structures.member import BeamLoad
 
 ONE_N = 1.0
@@ -36,52 +40,67 @@ def tested_spec(state: JobState, test: LoadTestSpec) -> MemberSpec | StructureSp
     return found
 
 
+@dataclass(frozen=True)
+class _Asked:
+    """A test put before the solver: the structure without its live loads, the weights in any size, the bars of a
+    member in order, and the strength that is left under so many times those weights.
+    """
+
+    base: FrameRequest
+    weights: list[FrameLoad]
+    whole: list[str]
+    strength: Callable[[float], Reserve]
+
+
 def prediction(state: JobState, test: LoadTestSpec) -> Predicted:
     """What it is expected to do at every gauge.
 
     Raises:
         InputError: a place that is not on it, weights without one, or it cannot stand.
     """
+    return _predicted(_asked(state, test), test)
+
+
+def _asked(state: JobState, test: LoadTestSpec) -> _Asked:
     spec = tested_spec(state, test)
     if test.proof.value <= 0:
         raise InputError(field="proof", got=test.proof.text, needs="more than nothing")
-    base, weights, whole = _of_structure(state, test, spec) if isinstance(spec, StructureSpec) else (
-        _of_member(state, test, spec)
-    )  # fmt: skip
-    gauges = [
-        FrameLoad(
-            name=f"gauge {k}", case="live", bars=[g.bar] if g.bar and isinstance(spec, StructureSpec) else whole,
-            at_mm=g.at.value, force_N=ONE_N, aside_mm=g.aside.value if g.aside is not None else 0.0,
-            direction=g.direction, one_of=f"gauge {k}",
-        )
-        for k, g in enumerate(test.gauges)
-    ]  # fmt: skip
     if isinstance(spec, StructureSpec):
-        for k, g in enumerate(test.gauges):
-            if not g.bar:
-                raise InputError(field=f"gauges.{k}.bar", got="", needs="the bar it stands at")
-    return _predicted(base, tuple(weights), tuple(gauges), test.proof.value)
+        return _of_structure(state, test, spec)
+    return _of_member(state, test, spec)
 
 
-def _predicted(
-    base: FrameRequest, weights: tuple[FrameLoad, ...], gauges: tuple[FrameLoad, ...], proof: float
-) -> Predicted:
-    texts = (base.model_dump_json(), *(x.model_dump_json() for x in weights))
-    return _kept(texts, tuple(x.model_dump_json() for x in gauges), proof)
+def _gauges(asked: _Asked, test: LoadTestSpec) -> list[FrameLoad]:
+    """A force of 1 N where and in the direction in which each gauge reads."""
+    out = []
+    for k, g in enumerate(test.gauges):
+        if not asked.whole and not g.bar:
+            raise InputError(field=f"gauges.{k}.bar", got="", needs="the bar it stands at")
+        aside = g.aside.value if g.aside is not None else 0.0
+        out.append(
+            FrameLoad(
+                name=f"gauge {k}", case="live", bars=asked.whole or [g.bar], at_mm=g.at.value, force_N=ONE_N,
+                aside_mm=aside, direction=g.direction, one_of=f"gauge {k}",
+            )
+        )  # fmt: skip
+    return out
+
+
+def _predicted(asked: _Asked, test: LoadTestSpec) -> Predicted:
+    gauges = _gauges(asked, test)
+    texts = tuple(tuple(x.model_dump_json() for x in loads) for loads in (asked.weights, gauges))
+    return _kept(asked.base.model_dump_json(), *texts, test.proof.value)
 
 
 @lru_cache(maxsize=256)
-def _kept(asked: tuple[str, ...], gauges: tuple[str, ...], proof: float) -> Predicted:
+def _kept(base: str, weights: tuple[str, ...], gauges: tuple[str, ...], proof: float) -> Predicted:
     """From memory where the same was asked before: every edit of the job asks again."""
-    base = FrameRequest.model_validate_json(asked[0])
-    weights = [FrameLoad.model_validate_json(x) for x in asked[1:]]
-    return predicted(base, weights, [FrameLoad.model_validate_json(x) for x in gauges], proof)
+    hung, read = ([FrameLoad.model_validate_json(x) for x in texts] for texts in (weights, gauges))
+    return predicted(FrameRequest.model_validate_json(base), hung, read, proof)
 
 
-def _of_member(
-    state: JobState, test: LoadTestSpec, spec: MemberSpec
-) -> tuple[FrameRequest, list[FrameLoad], list[str]]:
-    """The member in space, the weights on it, and its pieces in order."""
+def _of_member(state: JobState, test: LoadTestSpec, spec: MemberSpec) -> _Asked:
+    """The member in space, and its pieces in order."""
     plain = beam_member(state, spec)
     w, length = test.weights, plain.beam.length_mm
     if w.stand == "load":
@@ -95,7 +114,9 @@ def _of_member(
         hung = BeamLoad(name="weights", line_N_per_mm=ONE_N / length)
     else:
         hung = BeamLoad(name="weights", force_N=ONE_N, at_mm=[_at(w)])
-    hung = hung.model_copy(update={"case": "live", "one_of": "", "group": "", "both_ways": False})
+    hung = hung.model_copy(
+        update={"case": "live", "one_of": "", "group": "", "both_ways": False, "dynamic_factor": 1.0, "cycles": 0.0}
+    )
     beam = plain.beam.model_copy(update={"loads": [hung]})
     placed = in_space(plain.model_copy(update={"beam": beam}))
     base = placed.model_copy(update={"loads": []})
@@ -103,36 +124,64 @@ def _of_member(
     for k, g in enumerate(test.gauges):
         if g.at.value > length + 1e-6:
             raise InputError(field=f"gauges.{k}.at", got=g.at.text, needs=f"on the member, up to {length:g} mm")
-    return base, placed.loads, pieces
+
+    def strength(times: float) -> Reserve:
+        more = {"force_N": hung.force_N * times, "line_N_per_mm": hung.line_N_per_mm * times}
+        loaded = beam.model_copy(update={"loads": [hung.model_copy(update=more)]})
+        return _member_strength(plain.model_copy(update={"beam": loaded}).model_dump_json())
+
+    return _Asked(base, placed.loads, pieces, strength)
 
 
-def _of_structure(
-    state: JobState, test: LoadTestSpec, spec: StructureSpec
-) -> tuple[FrameRequest, list[FrameLoad], list[str]]:
-    """The structure in the position of the test, and the weights on it."""
+def _of_structure(state: JobState, test: LoadTestSpec, spec: StructureSpec) -> _Asked:
+    """The structure in the position of the test."""
     asked = structure_request(state, spec)
     positions = [x.name for x in asked.situations if x.kind == "position"]
     if positions and test.position not in positions:
         raise InputError(field="position", got=test.position, needs="the position it is tested in: "
             + ", ".join(positions))  # fmt: skip
-    base, w = asked.at(test.position).model_copy(update={"situations": []}), test.weights
+    base = asked.at(test.position).model_copy(update={"situations": []})
+    hung = _hung(state, test, spec)
+
+    def strength(times: float) -> Reserve:
+        sizes = ("force_N", "line_N_per_mm", "area_MPa")
+        loaded = hung.model_copy(update={s: getattr(hung, s) * times for s in sizes})
+        dead = [x for x in base.loads if x.case == "dead"]
+        return _frame_strength(base.model_copy(update={"loads": [loaded, *dead]}).model_dump_json())
+
+    return _Asked(base, [hung], [], strength)
+
+
+def _hung(state: JobState, test: LoadTestSpec, spec: StructureSpec) -> FrameLoad:
+    """The weights on a structure."""
+    w = test.weights
     if w.stand == "load":
         on = next((x for x in spec.loads if x.load_id == w.load_id), None)
         if on is None or w.load_id not in state.loads:
             raise InputError(field="weights.load_id", got=str(w.load_id or ""), needs="a load that is on the structure")
-        hung = frame_load(on, state.loads[w.load_id]).model_copy(update={"case": "live", "one_of": "", "group": ""})
-        if hung.moves or (hung.bars and hung.force_N and hung.at_mm is None and not hung.spread):
-            raise _moving(hung.name)
-        return base, [hung], []
+        plain = frame_load(on, state.loads[w.load_id])
+        if plain.moves or (plain.bars and plain.force_N and plain.at_mm is None and not plain.spread):
+            raise _moving(plain.name)
+        alone = {"case": "live", "one_of": "", "group": "", "both_ways": False, "dynamic_factor": 1.0, "cycles": 0.0}
+        return plain.model_copy(update=alone)
     if not w.bar:
         raise InputError(field="weights.bar", got="", needs="the bar that they hang from")
-    common = {"name": "weights", "case": "live", "bars": [w.bar]}
     if w.stand == "spread":
-        return base, [FrameLoad(**common, line_N_per_mm=ONE_N)], []
-    return base, [FrameLoad(**common, force_N=ONE_N, at_mm=_at(w))], []
+        return FrameLoad(name="weights", case="live", bars=[w.bar], line_N_per_mm=ONE_N)
+    return FrameLoad(name="weights", case="live", bars=[w.bar], force_N=ONE_N, at_mm=_at(w))
 
 
-def _at(weights: Weights) -> float:
+@lru_cache(maxsize=256)
+def _member_strength(asked: str) -> Reserve:
+    return check_member(BeamMember.model_validate_json(asked)).strength
+
+
+@lru_cache(maxsize=64)
+def _frame_strength(asked: str) -> Reserve:
+    return check_frame(FrameRequest.model_validate_json(asked), swings=False).strength
+
+
+def _at(weights: TestWeights) -> float:
     if weights.at is None:
         raise InputError(field="weights.at", got="", needs="the place that they hang at")
     return weights.at.value
@@ -145,7 +194,9 @@ def _moving(name: str) -> InputError:
 def load_test_result(state: JobState, test: LoadTestSpec) -> LoadTestResult:
     """All about a test, or the trouble in words."""
     try:
-        found = judged(test, prediction(state, test), state.job.unit)
+        asked = _asked(state, test)
+        expected = _predicted(asked, test)
+        found = judged(test, expected, asked.strength(test.proof.value / expected.total_N), state.job.unit)
     except InputError as error:
         return LoadTestResult(state="trouble", trouble=error.sentence, says=error.sentence)
     if test.taken is None:
@@ -158,7 +209,7 @@ def load_test_results(state: JobState) -> dict[int, LoadTestResult]:
     return {number: load_test_result(state, test) for number, test in state.load_tests.items()}
 
 
-def taken_from(state: JobState, test: LoadTestSpec, reason: str, by: str) -> Taken:
+def taken_from(state: JobState, test: LoadTestSpec, reason: str, by: str) -> TestTaken:
     """What the model takes from it.
 
     Raises:
@@ -169,7 +220,7 @@ def taken_from(state: JobState, test: LoadTestSpec, reason: str, by: str) -> Tak
         raise InputError(field="load test", got=test.mark, needs=found.why_not or found.says)
     if not reason.strip():
         raise InputError(field="reason", got="", needs="why the model is to take it")
-    return Taken(
+    return TestTaken(
         reason=reason, by=by, stiffness=found.offers.stiffness, play_mm=found.offers.play_mm,
         seal=seal_of(tested_spec(state, test)),
     )  # fmt: skip

@@ -10,10 +10,11 @@ from typing import Literal
 import numpy as np
 from numpy.typing import NDArray
 
+from yorvek.core.checks.record import Reserve
 from yorvek.core.model import Model
 from yorvek.core.proving.causes import Cause, Kind, Readings, bounds, causes
 from yorvek.core.proving.predicted import Predicted
-from yorvek.core.proving.spec import BEFORE, LoadTestSpec, Step
+from yorvek.core.proving.spec import BEFORE, LoadTestSpec, TestStep
 from yorvek.core.quantities import UnitSystem
 from yorvek.core.quantities.entry import Size
 from yorvek.core.quantities.format import value_text
@@ -30,6 +31,9 @@ TELLS = 2.0
 NOISE = 0.6
 CLOSE = 1e-3
 AT_PROOF = 0.995
+LEAST_AT_PROOF = 0.8
+"""A proof load is 1.25 times what a thing is for (common practice, no source): where more is asked for, it
+is sized for that."""
 CAUSE_WORDS: dict[Kind, str] = {
     "sound": "as computed",
     "play": "play: a straight line that does not begin at nothing; loose holes, pins or rollers",
@@ -63,7 +67,7 @@ def _weight(value_N: float, unit: UnitSystem) -> str:
     return value_text(value_N, "N", unit)
 
 
-class Read(Model):
+class TestRead(Model):
     """A step with what was expected and read at each gauge, mm; `outside`: beyond the bounds, `grew` while held."""
 
     load_N: float
@@ -75,7 +79,7 @@ class Read(Model):
     outside: list[bool]
 
 
-class Todo(Model):
+class TestTodo(Model):
     """A step that is still to do, and what is expected at each gauge."""
 
     load_N: float
@@ -84,7 +88,7 @@ class Todo(Model):
     high: list[float]
 
 
-class CauseSaid(Model):
+class TestCause(Model):
     """A likely cause, its share of the evidence, its size and what to do."""
 
     kind: Kind
@@ -94,7 +98,7 @@ class CauseSaid(Model):
     do: str
 
 
-class Offered(Model):
+class TestOffer(Model):
     """What the model may take: a share of the stiffness computed, and play."""
 
     stiffness: float
@@ -110,24 +114,25 @@ class LoadTestResult(Model):
     mm_per_kN: list[float] = []
     low: list[float] = []
     high: list[float] = []
-    steps: list[Read] = []
-    todo: list[Todo] = []
+    at_proof: Reserve | None = None
+    steps: list[TestRead] = []
+    todo: list[TestTodo] = []
     stays_mm: list[float | None] = []
     stops: list[str] = []
     missing: list[str] = []
-    causes: list[CauseSaid] = []
+    causes: list[TestCause] = []
     measured_share: float | None = None
-    offers: Offered | None = None
+    offers: TestOffer | None = None
     why_not: str = ""
     taken_holds: bool | None = None
 
 
-def judged(test: LoadTestSpec, of: Predicted, unit: UnitSystem) -> LoadTestResult:
-    """Judge what was read so far."""
+def judged(test: LoadTestSpec, of: Predicted, strength: Reserve, unit: UnitSystem) -> LoadTestResult:
+    """Judge what was read so far; `strength`: what is left of it under the proof load, by the job's method."""
     steps = [_read(s, of, test) for s in test.steps]
-    stops = _stops(test, steps, unit)
+    stops = [*_too_heavy(strength), *_stops(test, steps, unit)]
     stays = _stays(test, steps)
-    missing = _missing(test, steps)
+    missing = [*_unknown(strength), *_missing(test, steps)]
     found = causes(of, _readings(test))
     share = _measured(of, test)
     reached = _reached(test)
@@ -135,10 +140,10 @@ def judged(test: LoadTestSpec, of: Predicted, unit: UnitSystem) -> LoadTestResul
     kept = _kept(test, steps, stays, unit)
     bad = [*stops, *kept]
     state: Literal["not begun", "under way", "stop", "carried", "not carried"]
-    if not test.steps:
-        state = "not begun"
-    elif stops and not off:
+    if stops and not off:
         state = "stop"
+    elif not test.steps:
+        state = "not begun"
     elif not (reached and off and not missing):
         state = "under way"
     else:
@@ -148,8 +153,23 @@ def judged(test: LoadTestSpec, of: Predicted, unit: UnitSystem) -> LoadTestResul
         state=state, says=_says(state, test, bad, missing, found, unit), mm_per_kN=(of.moves * 1000).tolist(),
         low=(of.low * 1000).tolist(), high=(of.high * 1000).tolist(), steps=steps, todo=_todo(test, of),
         stays_mm=stays, stops=bad, missing=missing, causes=[_said(c, unit) for c in found], measured_share=share,
-        offers=offers, why_not=why,
+        offers=offers, why_not=why, at_proof=strength,
     )  # fmt: skip
+
+
+def _too_heavy(strength: Reserve) -> list[str]:
+    if strength.value is None or strength.value >= LEAST_AT_PROOF:
+        return []
+    times = 1 / strength.value
+    return [
+        f"the proof load is {times:.2f} times what it is sized for ({strength.governs}): at most "
+        f"{1 / LEAST_AT_PROOF:g} times is hung on it"
+    ]
+
+
+def _unknown(strength: Reserve) -> list[str]:
+    known = strength.value is not None
+    return [] if known else [f"whether it is strong enough for the proof load: not checked, {strength.governs}"]
 
 
 def _values(entries: Sequence[Size | None], count: int) -> list[float | None]:
@@ -161,7 +181,7 @@ def _sure(test: LoadTestSpec) -> float:
     return TELLS * test.resolution.value
 
 
-def _read(step: Step, of: Predicted, test: LoadTestSpec) -> Read:
+def _read(step: TestStep, of: Predicted, test: LoadTestSpec) -> TestRead:
     count = len(of.moves)
     moved, held = _values(step.moved, count), _values(step.held, count)
     grew = [b - a if a is not None and b is not None else None for a, b in zip(moved, held, strict=True)]
@@ -172,13 +192,13 @@ def _read(step: Step, of: Predicted, test: LoadTestSpec) -> Read:
     outside = [
         v is not None and not a - sure <= v <= b + sure for v, a, b in zip(at, low.tolist(), high.tolist(), strict=True)
     ]
-    return Read(
+    return TestRead(
         load_N=load, going=step.going, low=low.tolist(), high=high.tolist(), moved=at, grew=grew,
         outside=[] if step.going == "off" else outside,
     )  # fmt: skip
 
 
-def _stops(test: LoadTestSpec, steps: list[Read], unit: UnitSystem) -> list[str]:
+def _stops(test: LoadTestSpec, steps: list[TestRead], unit: UnitSystem) -> list[str]:
     """Why the weights come off now."""
     out = []
     for step, read in zip(test.steps, steps, strict=True):
@@ -198,7 +218,7 @@ def _stops(test: LoadTestSpec, steps: list[Read], unit: UnitSystem) -> list[str]
     return out
 
 
-def _stays(test: LoadTestSpec, steps: list[Read]) -> list[float | None]:
+def _stays(test: LoadTestSpec, steps: list[TestRead]) -> list[float | None]:
     """What is read once all weights are off."""
     last = next(
         (r for s, r in zip(reversed(test.steps), reversed(steps), strict=True)
@@ -207,7 +227,7 @@ def _stays(test: LoadTestSpec, steps: list[Read]) -> list[float | None]:
     return [None] * len(test.gauges) if last is None else last.moved
 
 
-def _kept(test: LoadTestSpec, steps: list[Read], stays: list[float | None], unit: UnitSystem) -> list[str]:
+def _kept(test: LoadTestSpec, steps: list[TestRead], stays: list[float | None], unit: UnitSystem) -> list[str]:
     """Gauges that do not come back."""
     out = []
     for k, (gauge, kept) in enumerate(zip(test.gauges, stays, strict=True)):
@@ -217,7 +237,7 @@ def _kept(test: LoadTestSpec, steps: list[Read], stays: list[float | None], unit
     return out
 
 
-def _missing(test: LoadTestSpec, steps: list[Read]) -> list[str]:
+def _missing(test: LoadTestSpec, steps: list[TestRead]) -> list[str]:
     """What a test needs before it says anything."""
     out = [words for key, words in BEFORE.items() if key not in test.before]
     if not test.instrument.strip():
@@ -237,7 +257,7 @@ def _missing(test: LoadTestSpec, steps: list[Read]) -> list[str]:
     return out
 
 
-def _at_proof(step: Step, test: LoadTestSpec) -> bool:
+def _at_proof(step: TestStep, test: LoadTestSpec) -> bool:
     return step.going == "on" and step.load.value >= AT_PROOF * test.proof.value
 
 
@@ -274,7 +294,7 @@ def _measured(of: Predicted, test: LoadTestSpec) -> float | None:
     return float(model @ seen / (model @ model))
 
 
-def _todo(test: LoadTestSpec, of: Predicted) -> list[Todo]:
+def _todo(test: LoadTestSpec, of: Predicted) -> list[TestTodo]:
     """The steps of the plan that were not read yet."""
     proof = test.proof.value
     done = max((s.load.value for s in test.steps if s.going == "on"), default=0.0)
@@ -284,7 +304,7 @@ def _todo(test: LoadTestSpec, of: Predicted) -> list[Todo]:
     down = [(x * proof, "off") for x in (0.5, 0.0) if x * proof < came * (1 - CLOSE) or (not off)]
     low, high = np.minimum(of.low, of.high), np.maximum(of.low, of.high)
     return [
-        Todo.model_validate({"load_N": w, "going": going, "low": (low * w).tolist(), "high": (high * w).tolist()})
+        TestTodo.model_validate({"load_N": w, "going": going, "low": (low * w).tolist(), "high": (high * w).tolist()})
         for w, going in [*up, *down]
     ]
 
@@ -295,7 +315,7 @@ def _worst(found: list[Cause]) -> Kind:
 
 def _offered(
     of: Predicted, test: LoadTestSpec, found: list[Cause], share: float | None, *, reached: bool
-) -> tuple[Offered | None, str]:
+) -> tuple[TestOffer | None, str]:
     """What the model may take, or why nothing."""
     if share is None or not reached:
         return None, "the proof load hung and held, and all weights off again"
@@ -306,20 +326,19 @@ def _offered(
         return None, "it moves as it was computed to: there is nothing to take"
     cause = found[0]
     low, _ = bounds(of)
-    # what the model's own bounds leave open is not taken away from it twice
     factor, play = (max(cause.factor, 1.0), cause.size) if kind == "play" else (share, 0.0)
     if factor <= 1.0 and not play:
         return None, f"it moves within what was expected ({low:.2f} and more of it)"
-    return Offered(stiffness=min(1.0, 1.0 / factor), play_mm=play), ""
+    return TestOffer(stiffness=min(1.0, 1.0 / factor), play_mm=play), ""
 
 
-def _said(cause: Cause, unit: UnitSystem) -> CauseSaid:
+def _said(cause: Cause, unit: UnitSystem) -> TestCause:
     sizes = {
         "mm": _length(cause.size, unit),
         "mm/kN": f"{cause.size:.3g} mm/kN",
         "": f"{1 / cause.factor:.2f} of the stiffness computed",
     }
-    return CauseSaid(
+    return TestCause(
         kind=cause.kind, share=cause.share, words=CAUSE_WORDS[cause.kind], size=sizes[cause.unit], do=MEND[cause.kind]
     )
 

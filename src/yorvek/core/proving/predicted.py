@@ -30,7 +30,8 @@ class Predicted:
     """By gauge, [g], mm for each newton of weights.
 
     `moves`: by the model; `low`, `high`: between which a sound one moves; `settles`: what supports that give add, for a
-    mm/N of each; `turns`: what clamped ends that give add, for a rad/Nmm of each; `aside_mm`: off the axis.
+    mm/N of each; `turns`: what clamped ends that give add, for a rad/Nmm of each; `aside_mm`: off the axis;
+    `total_N`: of the weights as they were handed in.
     """
 
     moves: Floats
@@ -39,6 +40,7 @@ class Predicted:
     settles: Floats
     turns: Floats
     aside_mm: Floats
+    total_N: float
 
 
 def predicted(base: FrameRequest, weights: list[FrameLoad], gauges: list[FrameLoad], proof_N: float) -> Predicted:
@@ -64,23 +66,23 @@ def predicted(base: FrameRequest, weights: list[FrameLoad], gauges: list[FrameLo
         w[list(columns)] = 1.0
     for k, columns in enumerate(loading.of_load[len(weights) : len(weights) + len(gauges)]):
         g[list(columns), k] = 1.0
-    w /= _total(states.columns.forces @ w)
+    total = _total((states.columns.forces @ w)[: 6 * len(analysis.mesh.points)])
+    w /= total
     at_proof = w * proof_N
     at_proof[[loading.own, *loading.permanent]] += 1.0
     state = states.settled(Case(service_combinations(wind=False)[0], (), at_proof, "the proof load"))
-    return _read(state, w, g, np.array([x.aside_mm for x in gauges]))
+    return _read(state, w, g, np.array([x.aside_mm for x in gauges]), total)
 
 
 def _total(forces: Floats) -> float:
-    """All that they weigh."""
-    nodes = forces.reshape(-1, 6) if len(forces) % 6 == 0 else forces[: len(forces) // 6 * 6].reshape(-1, 6)
-    total = float(np.linalg.norm(nodes[:, :3].sum(axis=0)))
+    """All that they weigh, of forces at the nodes."""
+    total = float(np.linalg.norm(forces.reshape(-1, 6)[:, :3].sum(axis=0)))
     if total < LEAST_TOTAL:
         raise InputError(field="weights", got="nothing in all", needs="weights that pull one way")
     return total
 
 
-def _read(state: State, w: Floats, g: Floats, aside_mm: Floats) -> Predicted:
+def _read(state: State, w: Floats, g: Floats, aside_mm: Floats, total_N: float) -> Predicted:
     u = state.u @ np.column_stack([w, g])
     moves = (state.columns.forces @ g).T @ u[:-1, 0]
     shares = _shares(state, u)
@@ -90,7 +92,7 @@ def _read(state: State, w: Floats, g: Floats, aside_mm: Floats) -> Predicted:
     turns = np.einsum("nd,ndg->g", ground[:, 3:, 0], ground[:, 3:, 1:])
     return Predicted(
         moves=moves, low=moves - SPREAD / (1 + SPREAD) * off, high=moves + SPREAD / (1 - SPREAD) * off,
-        settles=settles, turns=turns, aside_mm=aside_mm,
+        settles=settles, turns=turns, aside_mm=aside_mm, total_N=total_N,
     )  # fmt: skip
 
 

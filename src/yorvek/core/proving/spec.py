@@ -22,7 +22,7 @@ BEFORE: dict[Before, str] = {
 """What is done before the first weight goes on (common practice, no source)."""
 
 
-class Weights(Model):
+class TestWeights(Model):
     """Where the weights hang: as a load of the brief stands, at one place, or spread along a bar."""
 
     stand: Literal["load", "place", "spread"] = "place"
@@ -31,7 +31,7 @@ class Weights(Model):
     at: Place | None = Field(default=None, description="from the start of the bar or the member")
 
 
-class Gauge(Model):
+class TestGauge(Model):
     """Where movement is read: at a place, in a direction, aside of the axis where it is to show a twist."""
 
     name: str = Field(min_length=1, max_length=40)
@@ -41,7 +41,7 @@ class Gauge(Model):
     direction: Direction = "down"
 
 
-class Step(Model):
+class TestStep(Model):
     """What was read at a weight: as soon as it hung there, and after it was held; a reading for each gauge."""
 
     load: Force
@@ -51,7 +51,7 @@ class Step(Model):
     minutes: float = Field(default=0.0, ge=0, le=10_000, description="for which it was held")
 
 
-class Taken(Model):
+class TestTaken(Model):
     """What the model takes from the test, why and by whom, and a mark of what was tested; written by the program."""
 
     reason: str = Field(min_length=1, max_length=400)
@@ -69,15 +69,15 @@ class LoadTestSpec(Model):
     member_id: int | None = None
     structure_id: int | None = None
     position: str = Field(default="", max_length=60, description="of a mechanism")
-    weights: Weights = Weights()
+    weights: TestWeights = TestWeights()
     proof: Force
     hold_minutes: float = Field(default=10.0, ge=0, le=10_000)
-    gauges: list[Gauge] = Field(min_length=1, max_length=MOST_GAUGES)
+    gauges: list[TestGauge] = Field(min_length=1, max_length=MOST_GAUGES)
     instrument: str = Field(default="", max_length=80)
     resolution: Length = Length(text="0.1 mm", value=0.1)
     zeroed: bool = Field(default=False, description="the gauges read nothing before the first weight")
     by: str = Field(default="", max_length=60)
     on: str = Field(default="", max_length=20, description="the day")
     before: list[Before] = Field(default=[], max_length=len(BEFORE))
-    steps: list[Step] = Field(default=[], max_length=MOST_STEPS)
-    taken: Taken | None = Field(default=None, description="written by the program")
+    steps: list[TestStep] = Field(default=[], max_length=MOST_STEPS)
+    taken: TestTaken | None = Field(default=None, description="written by the program")

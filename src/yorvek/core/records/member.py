@@ -50,5 +50,5 @@ def _check(state: JobState, number: int, solve: Solve) -> None:
 
 MEMBER = Kind(
     "member", "members", MemberSpec, follows=True, unique=MARK, refers=_refers, renumbered=with_loads, check=_check,
-    used="parts {users} follow it: take them away or free them first",
+    used="{users} follow it: take them away or free them first",
 )  # fmt: skip
