@@ -14,7 +14,7 @@ from tests.browser.running import Application, Caller, wait_until
 FOLDER = Path(__file__).parents[2] / "docs" / "screenshots"
 DRAWS = [*(flag for flag in FLAGS if flag != "--disable-gpu"), "--enable-unsafe-swiftshader"]
 """Structures in space are drawn too."""
-VIEWS = ("brief", "size", "compare", "parts", "stock", "cut", "log")
+VIEWS = ("brief", "size", "compare", "parts", "stock", "cut", "prove", "log")
 
 
 def nest_everything(application: Application) -> dict[str, int]:
@@ -78,14 +78,6 @@ def main(folder: Path) -> None:
                     page.screenshot(path=folder / "cut-sheets.png")
                 else:
                     page.screenshot(path=folder / f"{view}.png")
-            page.goto(f"{application.url}/jobs/{numbers['Osprey Perches']}/size")
-            page.get_by_role("heading", level=1).last.wait_for()
-            settle(page)
-            page.get_by_role("button", name="Change", exact=True).first.click()
-            page.get_by_label("Length", exact=True).fill("5' 6\"")
-            page.get_by_text("Saved, it would be").wait_for()
-            settle(page)
-            page.screenshot(path=folder / "draft-inch.png")
             sluice = f"{application.url}/jobs/{numbers['Sluice Seven']}"
             page.goto(f"{sluice}/size")
             page.locator("canvas").wait_for()

@@ -13,7 +13,8 @@ from yorvek.launch.places import WEB
 
 AXE = WEB / "node_modules" / "axe-core" / "axe.min.js"
 ROOMS = ("buy", "bars", "sheets", "table", "after")
-VIEWS = ("brief", "size", "compare", "parts", "parts/together", "stock", *(f"cut/{room}" for room in ROOMS), "log")
+CUT = tuple(f"cut/{room}" for room in ROOMS)
+VIEWS = ("brief", "size", "compare", "parts", "parts/together", "stock", *CUT, "prove", "log")
 
 
 @pytest.fixture(scope="module")

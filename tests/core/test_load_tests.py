@@ -225,14 +225,14 @@ def test_a_sound_test_is_carried_and_every_step_lies_within_its_bounds():
     assert (found.state, found.causes, found.stops, found.missing) == ("carried", [], [], [])
     assert not any(x for s in found.steps for x in s.outside)
     assert found.measured_share == pytest.approx(1.0, abs=0.01)
-    assert found.says == "carried 9 kN, and moves as computed"
+    assert found.says == "9 kN, and moves as computed"
 
 
 @pytest.mark.parametrize(
     ("change", "state", "words"),
     [
-        ({"steps": []}, "not begun", "not begun"),
-        ({"steps": sound()[:2]}, "under way", "under way"),
+        ({"steps": []}, "not begun", "9 kN in steps"),
+        ({"steps": sound()[:2]}, "under way", "to 9 kN"),
         ({"before": ["barrier"]}, "under way", "dead weights"),
         ({"zeroed": False}, "under way", "gauges set to nothing"),
         ({"instrument": " "}, "under way", "instrument"),

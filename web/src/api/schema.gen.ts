@@ -7058,6 +7058,7 @@ export interface components {
          * @description All about a test. By gauge: movement for a kN as computed and between which bounds.
          */
         LoadTestResult: {
+            at_proof?: components["schemas"]["Reserve"] | null;
             /**
              * Causes
              * @default []

@@ -14,7 +14,11 @@ const WORDS: Record<Result['state'], string> = {
 export const stateWords = (state: Result['state']): string => WORDS[state]
 export const isBad = (state: Result['state']): boolean => ['trouble', 'stop', 'not carried'].includes(state)
 /** What Prove comes to in the thread: the worst first. */
-export function proven(rows: readonly { result: Result }[]): { figure: string; bad: boolean; more: string } {
+export function proven(rows: readonly Pick<S['LoadTestRow'], 'spec' | 'result'>[]): {
+  figure: string
+  bad: boolean
+  more: string
+} {
   const bad = rows.filter((r) => isBad(r.result.state))
   const open = rows.filter((r) => ['not begun', 'under way'].includes(r.result.state))
   const stale = rows.some((r) => r.result.taken_holds === false)
@@ -25,5 +29,7 @@ export function proven(rows: readonly { result: Result }[]): { figure: string; b
       : rows.length
         ? t('prove.x_carried', [rows.length])
         : t('prove.no_test')
-  return { figure, bad: bad.length > 0, more: stale ? t('prove.tested_before_this_change') : '' }
+  const open_ = rows.filter((r) => r.result.offers && !r.spec.taken).length
+  const decide = open_ ? t('prove.x_to_decide', [open_]) : ''
+  return { figure, bad: bad.length > 0, more: stale ? t('prove.tested_before_this_change') : decide }
 }

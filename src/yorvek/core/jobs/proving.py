@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable
 from dataclasses import dataclass
 from functools import lru_cache
+from typing import NamedTuple
 
 from yorvek.core.checks import BeamMember, Reserve
 from yorvek.core.errors import InputError
@@ -18,6 +19,7 @@ from yorvek.core.jobs.structures import StructureSpec, frame_load
 from yorvek.core.proving.judged import LoadTestResult, judged
 from yorvek.core.proving.predicted import Predicted, predicted
 from yorvek.core.proving.spec import LoadTestSpec, TestTaken, TestWeights
+from yorvek.core.quantities import UnitSystem
 from yorvek.core.structures.member import BeamLoad
 
 ONE_N = 1.0
@@ -58,7 +60,7 @@ def prediction(state: JobState, test: LoadTestSpec) -> Predicted:
     Raises:
         InputError: a place that is not on it, weights without one, or it cannot stand.
     """
-    return _predicted(_asked(state, test), test)
+    return _predicted(_question(_asked(state, test), test))
 
 
 def _asked(state: JobState, test: LoadTestSpec) -> _Asked:
@@ -86,17 +88,32 @@ def _gauges(asked: _Asked, test: LoadTestSpec) -> list[FrameLoad]:
     return out
 
 
-def _predicted(asked: _Asked, test: LoadTestSpec) -> Predicted:
-    gauges = _gauges(asked, test)
-    texts = tuple(tuple(x.model_dump_json() for x in loads) for loads in (asked.weights, gauges))
-    return _kept(asked.base.model_dump_json(), *texts, test.proof.value)
+class _Question(NamedTuple):
+    """What a prediction is made from, as text: every edit of the job asks again, and most ask the same."""
+
+    base: str
+    weights: tuple[str, ...]
+    gauges: tuple[str, ...]
+    proof_N: float
+
+
+def _question(asked: _Asked, test: LoadTestSpec) -> _Question:
+    weights, gauges = (tuple(x.model_dump_json() for x in loads) for loads in (asked.weights, _gauges(asked, test)))
+    return _Question(asked.base.model_dump_json(), weights, gauges, test.proof.value)
 
 
 @lru_cache(maxsize=256)
-def _kept(base: str, weights: tuple[str, ...], gauges: tuple[str, ...], proof: float) -> Predicted:
-    """From memory where the same was asked before: every edit of the job asks again."""
-    hung, read = ([FrameLoad.model_validate_json(x) for x in texts] for texts in (weights, gauges))
-    return predicted(FrameRequest.model_validate_json(base), hung, read, proof)
+def _predicted(question: _Question) -> Predicted:
+    """From memory where the same was asked before."""
+    hung, read = ([FrameLoad.model_validate_json(x) for x in texts] for texts in (question.weights, question.gauges))
+    return predicted(FrameRequest.model_validate_json(question.base), hung, read, question.proof_N)
+
+
+@lru_cache(maxsize=256)
+def _judged(test: str, question: _Question, strength: str, unit: UnitSystem) -> LoadTestResult:
+    """From memory too."""
+    left = Reserve.model_validate_json(strength)
+    return judged(LoadTestSpec.model_validate_json(test), _predicted(question), left, unit)
 
 
 def _of_member(state: JobState, test: LoadTestSpec, spec: MemberSpec) -> _Asked:
@@ -195,8 +212,9 @@ def load_test_result(state: JobState, test: LoadTestSpec) -> LoadTestResult:
     """All about a test, or the trouble in words."""
     try:
         asked = _asked(state, test)
-        expected = _predicted(asked, test)
-        found = judged(test, expected, asked.strength(test.proof.value / expected.total_N), state.job.unit)
+        question = _question(asked, test)
+        left = asked.strength(test.proof.value / _predicted(question).total_N)
+        found = _judged(test.model_dump_json(), question, left.model_dump_json(), state.job.unit)
     except InputError as error:
         return LoadTestResult(state="trouble", trouble=error.sentence, says=error.sentence)
     if test.taken is None:

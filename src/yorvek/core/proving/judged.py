@@ -348,11 +348,11 @@ def _says(
 ) -> str:
     proof = _weight(test.proof.value, unit)
     if state == "not begun":
-        return f"not begun: {proof} in steps"
+        return f"{proof} in steps"
     if state == "stop" or (state == "not carried" and bad):
         return bad[0]
     if state == "not carried":
         return CAUSE_WORDS[_worst(found)]
     if state == "carried":
-        return f"carried {proof}" + (f"; {CAUSE_WORDS[_worst(found)]}" if found else ", and moves as computed")
-    return f"under way; still missing: {missing[0]}" if missing else f"under way to {proof}"
+        return proof + (f"; {CAUSE_WORDS[_worst(found)]}" if found else ", and moves as computed")
+    return f"to {proof}; still missing: {missing[0]}" if missing else f"to {proof}"

@@ -4,6 +4,8 @@ import { computed } from 'vue'
 import type { useDraft } from '../../composables/useDraft'
 import { t } from '../../messages'
 import { drafted, usePreview } from '../../shared/preview'
+import { stateWords } from '../../shared/proven'
+import { small } from '../../shared/units'
 import ChoiceField from '../../ui/ChoiceField.vue'
 import EditForm from '../../ui/EditForm.vue'
 import NumberField from '../../ui/NumberField.vue'
@@ -30,6 +32,8 @@ const draft = computed(() => props.form.draft.value as Spec)
 const editing = props.form.row
 const preview = usePreview(() => ({ kind: 'load_tests', id: editing.value?.id, spec: draft.value }))
 const alive = computed(() => drafted(preview.found, 'load_tests', editing.value?.id))
+/** What is expected at the step that is being read. */
+const due = computed(() => alive.value?.result.steps?.at(-1))
 const what = computed({ get: () => testedOf(draft.value), set: (now) => test(draft.value, now) })
 const positions = computed(() =>
   (structureOf(draft.value)?.spec.situations ?? []).filter((s) => s.kind === 'position').map((s) => s.name),
@@ -124,21 +128,26 @@ const addStep = () => draft.value.steps!.push(step(draft.value, alive.value?.res
           </fieldset>
         </template>
         <h3>{{ $t('prove.steps') }}</h3>
-        <StepFields
-          v-for="(_, k) in draft.steps"
-          v-show="!reads || k === draft.steps!.length - 1"
-          :key="k"
-          v-model="draft.steps![k]"
-          :number="k"
-          :spec="draft"
-          @away="draft.steps!.splice(k, 1)"
-        />
+        <template v-for="(_, k) in draft.steps" :key="k">
+          <StepFields
+            v-if="!reads || k === draft.steps!.length - 1"
+            v-model="draft.steps![k]"
+            :number="k"
+            :spec="draft"
+            @away="draft.steps!.splice(k, 1)"
+          />
+        </template>
         <el-button v-if="!reads" @click="addStep">{{ $t('prove.read_next_step') }}</el-button>
       </div>
       <div class="seen alive" :class="{ stale: preview.stale }">
         <template v-if="alive && alive.result.state !== 'trouble'">
-          <p>
-            <b>{{ alive.result.says }}</b>
+          <p v-if="reads && due" class="due">
+            <b v-for="(g, k) in draft.gauges" :key="k">{{
+              $t('prove.expect_x', [g.name, small(due.low[k]), small(due.high[k])])
+            }}</b>
+          </p>
+          <p v-else>
+            <b>{{ stateWords(alive.result.state) }}</b> {{ alive.result.says }}
           </p>
           <LoadCurve :spec="alive.spec" :result="alive.result" :gauge="0" />
         </template>
@@ -158,6 +167,10 @@ const addStep = () => draft.value.steps!.push(step(draft.value, alive.value?.res
   top: 8px;
   align-self: start;
   min-height: 360px;
+}
+.due b {
+  display: block;
+  font-size: 1.3em;
 }
 fieldset {
   border: 0;

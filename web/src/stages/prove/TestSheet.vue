@@ -2,6 +2,7 @@
 /** One load test: what comes next, the curve, every step against what was expected, and what it shows. */
 import { computed, ref } from 'vue'
 import type { S } from '../../api/client'
+import { t } from '../../messages'
 import { attempt, change, job, mayWrite, save } from '../../shared/job'
 import { isBad, stateWords } from '../../shared/proven'
 import RowActions from '../../shared/RowActions.vue'
@@ -22,6 +23,14 @@ const what = computed(() => tested().find((x) => x.value === testedOf(spec.value
 const next = computed(() => (isBad(result.value.state) ? undefined : result.value.todo?.[0]))
 const offered = computed(() => (spec.value.taken ? null : result.value.offers))
 const alone = computed(() => spec.value.gauges.length === 1 && (result.value.causes?.length ?? 0) > 1)
+/** What it comes to, in a line. */
+const figures = computed(() => {
+  const { at_proof: left, measured_share: share, mm_per_kN: each } = result.value
+  const out = [t('prove.computed_x', [trim((each ?? [])[shown.value] ?? 0, 3)])]
+  if (share) out.push(t('prove.measured_x', [trim(share, 2)]))
+  if (left?.value) out.push(t('prove.at_proof_x', [word(left.value), shownReserve(left.value)]))
+  return out.join(' ')
+})
 const both = (low: number, high: number) => `${small(low)} … ${small(high)}`
 const said = (mm: number | null | undefined) => (mm === null || mm === undefined ? '–' : small(mm))
 const taking = () =>
@@ -38,7 +47,9 @@ const takeBack = () => attempt(() => save('load_tests', props.row, { ...spec.val
       <h2>
         {{ spec.mark }} {{ spec.name }} <span class="soft">{{ what }}, {{ force(spec.proof.value ?? 0) }}</span>
       </h2>
-      <RowActions kind="load_tests" :row="row" :name="spec.mark" :change="() => emit('change')" />
+      <div class="row">
+        <RowActions kind="load_tests" :row="row" :name="spec.mark" :change="() => emit('change')" />
+      </div>
     </div>
     <p class="verdict" :class="{ bad: isBad(result.state), done: result.state === 'carried' }">
       <b>{{ stateWords(result.state) }}</b> {{ result.says }}
@@ -92,15 +103,7 @@ const takeBack = () => attempt(() => save('load_tests', props.row, { ...spec.val
             </tr>
           </tbody>
         </table>
-        <p class="soft">
-          {{ $t('prove.computed_x', [trim((result.mm_per_kN ?? [])[shown] ?? 0, 3)]) }}.
-          <template v-if="result.at_proof?.value">{{
-            $t('prove.at_proof_x', [word(result.at_proof.value), shownReserve(result.at_proof.value)])
-          }}</template>
-          <template v-if="result.measured_share"
-            >{{ $t('prove.measured_x', [trim(result.measured_share, 2)]) }}.</template
-          >
-        </p>
+        <p class="soft">{{ figures }}</p>
         <template v-if="result.missing?.length">
           <h3>{{ $t('prove.missing') }}</h3>
           <ul>
@@ -113,7 +116,7 @@ const takeBack = () => attempt(() => save('load_tests', props.row, { ...spec.val
             <li v-for="c in result.causes" :key="c.kind">
               <div class="share" aria-hidden="true"><span :style="{ width: `${c.share * 100}%` }"></span></div>
               <b>{{ c.size }}</b> {{ c.words }}
-              <span class="soft">{{ $t('prove.share_x', [(c.share * 100).toFixed(0)]) }}. {{ c.do }}</span>
+              <span class="soft">{{ $t('prove.share_x', [(c.share * 100).toFixed(0)]) }}: {{ c.do }}</span>
             </li>
           </ol>
           <p v-if="alone" class="soft">{{ $t('prove.one_gauge') }}</p>
