@@ -27,12 +27,15 @@ from yorvek.core.errors import InputError
 from yorvek.core.frames import check_member, solving
 from yorvek.core.frames.request import FrameLoad, FrameRequest, RoleChoice, Shape
 from yorvek.core.jobs import JobSpec
+from yorvek.core.jobs.as_tested import seal_of
+from yorvek.core.jobs.profiles import ProfileSpec
 from yorvek.core.jobs.proving import load_test_result, prediction, taken_from
 from yorvek.core.jobs.spec import LoadSpec
-from yorvek.core.jobs.state import beam_member
+from yorvek.core.jobs.state import beam_member, structure_request
 from yorvek.core.jobs.structures import StructureSpec
 from yorvek.core.materials import material
 from yorvek.core.proving.predicted import SPREAD, predicted
+from yorvek.core.quantities.entry import Place
 from yorvek.core.records import LOAD_TEST
 from yorvek.core.records.digest import digest_of
 from yorvek.core.sections import section
@@ -80,8 +83,9 @@ def test_weights_stand_as_a_load_of_the_brief_does(form):
     assert found.moves[0] == pytest.approx(PER_N * (11 / 16 if form == "force" else 5 / 8), rel=1e-6)
 
 
-def test_a_bent_post_is_read_along_and_down():
-    frame = StructureSpec.model_validate({
+def bent_post():
+    """A post clamped at its foot, with an arm at its head."""
+    return StructureSpec.model_validate({
         "mark": "B1", "starter": {"kind": "own", "own": {
             "nodes": [
                 {"name": n, "x": typed("", x), "y": typed("", y), "z": typed("", 0.0)}
@@ -95,6 +99,10 @@ def test_a_bent_post_is_read_along_and_down():
         }},
         "roles": {"post": {"section_id": SECTION, "material_id": METAL}},
     })  # fmt: skip
+
+
+def test_a_bent_post_is_read_along_and_down():
+    frame = bent_post()
     test = load_test(
         member_id=None, structure_id=3, weights={"stand": "place", "bar": "arm", "at": typed("1000 mm", 1000.0)},
         gauges=[gauge("down", 1000, bar="arm"), gauge("along", 2000, bar="post", direction="along")],
@@ -337,6 +345,59 @@ def test_what_was_taken_holds_only_as_long_as_it_is_what_was_tested():
     assert beam_member(now.model_copy(update={"members": {1: named}}), named).stiffness_found < 1.0
 
 
+def test_a_section_of_the_jobs_own_that_is_changed_is_another():
+    def own(thick):
+        plate = {"kind": "plate", "width": typed("60 mm", 60.0), "thickness": typed("", thick)}
+        return ProfileSpec.model_validate({"name": "mine", "parts": [plate]})
+
+    weak = {"proof": typed("1 kN", 1000.0)}
+    of = member(section_id="mine")
+    test = load_test(gauges=[MIDDLE, LEFT], **weak)
+    moves = prediction(job(test, of, profiles={2: own(30.0)}), test).moves[0] * 1.5
+    rows = [step(w, [moves * w, 0], [moves * w, 0], minutes=10.0) for w in (250, 500, 750, 1000)]
+    test = load_test([*rows, step(0, [0, 0], going="off")], [MIDDLE, LEFT], **weak)
+    state = job(test, of, profiles={2: own(30.0)})
+    taken = test.model_copy(update={"taken": taken_from(state, test, "as measured", "mara")})
+    now = state.model_copy(update={"load_tests": {7: taken}})
+    assert load_test_result(now, taken).taken_holds is True
+    assert load_test_result(now.model_copy(update={"profiles": {2: own(35.0)}}), taken).taken_holds is False
+
+
+def test_readings_that_are_changed_after_it_was_taken_are_told():
+    soft = load_test(run(partial(thinner, factor=1.5), gauges=3), THREE)
+    taken = soft.model_copy(update={"taken": taken_from(job(soft), soft, "as measured", "mara")})
+    assert load_test_result(job(taken), taken).taken_as_read is True
+    softer = load_test(run(partial(thinner, factor=1.7), gauges=3), THREE, taken=taken.taken)
+    assert load_test_result(job(softer), softer).taken_as_read is False
+
+
+@pytest.mark.parametrize(("found", "counts"), [(0.4, 1.0), (2.5, 2.5)])
+def test_play_that_was_entered_is_not_counted_twice(found, counts):
+    frame = bent_post().model_copy(update={"play": Place(text="1 mm", value=1.0)})
+    taken = {"reason": "read", "by": "mara", "stiffness": 1.0, "play_mm": found, "seal": seal_of(frame, str)}
+    test = load_test(
+        member_id=None, structure_id=3, weights={"stand": "place", "bar": "arm", "at": typed("1000 mm", 1000.0)},
+        gauges=[gauge("down", 1000, bar="arm")], proof=typed("300 N", 300.0), taken=taken,
+    )  # fmt: skip
+    assert structure_request(job(test, structures={3: frame}), frame).play_mm == counts
+
+
+def test_one_weight_or_two_are_not_a_test():
+    whole = sound()
+    test = load_test([whole[1], *whole[3:]])
+    found = load_test_result(job(test), test)
+    assert found.state == "under way" and any("3 weights on the way up" in m for m in found.missing)
+
+
+def test_readings_without_a_pattern_are_not_said_to_be_as_computed():
+    rows = sound()
+    rows[1] = step(rows[1]["load"]["value"], [rows[1]["moved"][0]["value"] * 1.4])
+    test = load_test(rows, resolution=typed("0.5 mm", 0.5))
+    found = load_test_result(job(test), test)
+    assert found.causes == [] and found.steps[1].outside == [True]
+    assert found.says == "9 kN, and moves otherwise than computed"
+
+
 @pytest.mark.parametrize(
     ("moves", "words"),
     [
@@ -377,6 +438,26 @@ def test_a_signature_is_put_under_what_was_taken_and_not_under_readings():
 
 
 @pytest.mark.parametrize(
+    ("weights", "where", "field"),
+    [
+        (("arm", 1000.0), ("arm", 1200), "gauges.1.at"),
+        (("arm", 1000.0), ("leg", 0), "gauges.1.at"),
+        (("arm", 1000.0), ("", 0), "gauges.1.bar"),
+        (("arm", 1300.0), ("arm", 0), "weights.at"),
+        (("", 100.0), ("arm", 0), "weights.bar"),
+    ],
+)
+def test_a_place_that_is_not_on_the_structure_is_told_at_its_field(weights, where, field):
+    bar, at = weights
+    gauges = [gauge("tip", 1000, bar="arm"), gauge("other", where[1], bar=where[0])]
+    hung = {"stand": "place", "bar": bar, "at": typed("", at)}
+    test = load_test(member_id=None, structure_id=3, weights=hung, gauges=gauges, proof=typed("", 300.0))
+    with pytest.raises(InputError) as raised:
+        prediction(job(test, structures={3: bent_post()}), test)
+    assert raised.value.field == field
+
+
+@pytest.mark.parametrize(
     ("change", "field"),
     [
         ({"member_id": None}, "member_id"),
@@ -384,9 +465,13 @@ def test_a_signature_is_put_under_what_was_taken_and_not_under_readings():
         ({"structure_id": 1}, "member_id"),
         ({"proof": typed("0 N", 0.0)}, "proof"),
         ({"weights": {"stand": "place"}}, "weights.at"),
-        ({"weights": {"stand": "place", "at": typed("3 m", 3000.0)}}, "load"),
+        ({"weights": {"stand": "place", "at": typed("3 m", 3000.0)}}, "weights.at"),
         ({"weights": {"stand": "load", "load_id": 77}}, "weights.load_id"),
         ({"gauges": [gauge("beyond", 2500)]}, "gauges.0.at"),
+        ({"gauges": [LEFT]}, "gauges"),
+        ({"gauges": [MIDDLE, gauge("middle", 600)]}, "gauges.1.name"),
+        ({"gauges": [gauge("far", 600, aside=20_000)]}, "gauges.0.aside"),
+        ({"steps": [step(-5, [0.0])]}, "steps.0.load"),
     ],
 )
 def test_what_cannot_be_tested_is_refused_with_its_place(change, field):

@@ -7109,6 +7109,8 @@ export interface components {
              * @default []
              */
             stops: string[];
+            /** Taken As Read */
+            taken_as_read?: boolean | null;
             /** Taken Holds */
             taken_holds?: boolean | null;
             /**

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import hashlib
 import json
-from collections.abc import Mapping
+from collections.abc import Callable, Mapping
 from typing import Any, Literal
 
 from yorvek.core.jobs.spec import MemberSpec
@@ -27,25 +27,31 @@ class Found(Model):
     play_mm: float = 0.0
 
 
-def seal_of(spec: MemberSpec | StructureSpec) -> str:
-    """A mark of what makes it as stiff as it is: another one once that is changed."""
+def seal_of(spec: MemberSpec | StructureSpec, own: Callable[[str], str]) -> str:
+    """A mark of what makes it as stiff as it is: another one once that is changed; `own` writes out a section of the
+    job's own.
+    """
     said = spec.model_dump(mode="json", exclude=ASIDE, exclude_defaults=True)
-    return hashlib.sha256(json.dumps(_values(said), sort_keys=True).encode()).hexdigest()
+    return hashlib.sha256(json.dumps(_meant(said, own), sort_keys=True).encode()).hexdigest()
 
 
-def _values(said: Any) -> Any:
-    """Of entries only what they came to: the same length typed otherwise is the same length."""
-    if isinstance(said, dict):
-        return said["value"] if "text" in said and "value" in said else {k: _values(v) for k, v in said.items()}
-    return [_values(v) for v in said] if isinstance(said, list) else said
+def _meant(said: Any, own: Callable[[str], str]) -> Any:
+    """Of entries only what they came to, however it was typed; of sections what they are made of."""
+    if isinstance(said, list):
+        return [_meant(v, own) for v in said]
+    if not isinstance(said, dict):
+        return said
+    if "text" in said:
+        return said.get("value", 0.0)
+    return {k: own(v) if k == "section_id" else _meant(v, own) for k, v in said.items()}
 
 
 def found_of(
     tests: Mapping[int, LoadTestSpec], kind: Tested, specs: Mapping[int, MemberSpec | StructureSpec],
-    spec: MemberSpec | StructureSpec,
+    spec: MemberSpec | StructureSpec, own: Callable[[str], str],
 ) -> Found:  # fmt: skip
     """The least stiffness and the greatest play that the model takes from tests of it."""
-    seal = seal_of(spec)
+    seal = seal_of(spec, own)
     taken = [
         t.taken for t in tests.values()
         if t.taken is not None and t.taken.seal == seal and _mark(specs, getattr(t, f"{kind}_id")) == spec.mark

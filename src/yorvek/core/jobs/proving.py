@@ -23,6 +23,8 @@ from yorvek.core.quantities import UnitSystem
 from yorvek.core.structures.member import BeamLoad
 
 ONE_N = 1.0
+SAME = 1e-3
+MOST_ASIDE_MM = 10_000.0
 
 
 def tested_spec(state: JobState, test: LoadTestSpec) -> MemberSpec | StructureSpec:
@@ -65,11 +67,26 @@ def prediction(state: JobState, test: LoadTestSpec) -> Predicted:
 
 def _asked(state: JobState, test: LoadTestSpec) -> _Asked:
     spec = tested_spec(state, test)
-    if test.proof.value <= 0:
-        raise InputError(field="proof", got=test.proof.text, needs="more than nothing")
+    _refuse_odd(test)
     if isinstance(spec, StructureSpec):
         return _of_structure(state, test, spec)
     return _of_member(state, test, spec)
+
+
+def _refuse_odd(test: LoadTestSpec) -> None:
+    """Figures that cannot be, each with its place."""
+    if test.proof.value <= 0:
+        raise InputError(field="proof", got=test.proof.text, needs="more than nothing")
+    names = [g.name for g in test.gauges]
+    for k, g in enumerate(test.gauges):
+        if g.name in names[:k]:
+            raise InputError(field=f"gauges.{k}.name", got=g.name, needs="a name of its own: two gauges have this one")
+        if g.aside is not None and abs(g.aside.value) > MOST_ASIDE_MM:
+            needs = f"up to {MOST_ASIDE_MM:g} mm either way"
+            raise InputError(field=f"gauges.{k}.aside", got=g.aside.text, needs=needs)
+    for k, step in enumerate(test.steps):
+        if step.load.value < 0:
+            raise InputError(field=f"steps.{k}.load", got=step.load.text, needs="a weight: nothing or more")
 
 
 def _gauges(asked: _Asked, test: LoadTestSpec) -> list[FrameLoad]:
@@ -106,7 +123,19 @@ def _question(asked: _Asked, test: LoadTestSpec) -> _Question:
 def _predicted(question: _Question) -> Predicted:
     """From memory where the same was asked before."""
     hung, read = ([FrameLoad.model_validate_json(x) for x in texts] for texts in (question.weights, question.gauges))
-    return predicted(FrameRequest.model_validate_json(question.base), hung, read, question.proof_N)
+    try:
+        return predicted(FrameRequest.model_validate_json(question.base), hung, read, question.proof_N)
+    except InputError as error:
+        raise _placed(error) from error
+
+
+def _placed(error: InputError) -> InputError:
+    """What is wrong with a load of the test, at the field that it was made from."""
+    kind, _, number = error.field.removeprefix("load ").partition(" ")
+    fields = {"gauge": f"gauges.{number}.at", "weights": "weights.at"}
+    if not error.field.startswith("load ") or kind not in fields:
+        return error
+    return InputError(field=fields[kind], got=error.got, needs=error.needs)
 
 
 @lru_cache(maxsize=256)
@@ -219,7 +248,16 @@ def load_test_result(state: JobState, test: LoadTestSpec) -> LoadTestResult:
         return LoadTestResult(state="trouble", trouble=error.sentence, says=error.sentence)
     if test.taken is None:
         return found
-    return found.model_copy(update={"taken_holds": seal_of(tested_spec(state, test)) == test.taken.seal})
+    holds = seal_of(tested_spec(state, test), state.section_id) == test.taken.seal
+    return found.model_copy(update={"taken_holds": holds, "taken_as_read": _as_read(test.taken, found)})
+
+
+def _as_read(taken: TestTaken, found: LoadTestResult) -> bool:
+    """Whether what was taken is what is read now."""
+    now = found.offers
+    return now is not None and (
+        abs(now.stiffness - taken.stiffness) <= SAME and abs(now.play_mm - taken.play_mm) <= SAME
+    )
 
 
 def load_test_results(state: JobState) -> dict[int, LoadTestResult]:
@@ -240,5 +278,5 @@ def taken_from(state: JobState, test: LoadTestSpec, reason: str, by: str) -> Tes
         raise InputError(field="reason", got="", needs="why the model is to take it")
     return TestTaken(
         reason=reason, by=by, stiffness=found.offers.stiffness, play_mm=found.offers.play_mm,
-        seal=seal_of(tested_spec(state, test)),
+        seal=seal_of(tested_spec(state, test), state.section_id),
     )  # fmt: skip

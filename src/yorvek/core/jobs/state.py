@@ -10,7 +10,7 @@ from yorvek.core.checks import BeamMember
 from yorvek.core.checks.notches import Notch
 from yorvek.core.errors import InputError
 from yorvek.core.frames import FrameRequest
-from yorvek.core.jobs.as_tested import found_of
+from yorvek.core.jobs.as_tested import Found, Tested, found_of
 from yorvek.core.jobs.cuts import CutBarSpec, KeptPlanSpec
 from yorvek.core.jobs.free_joints import FreeJointSpec
 from yorvek.core.jobs.plates import PlateSpec
@@ -129,7 +129,7 @@ def beam_member(state: JobState, member: MemberSpec) -> BeamMember:
                 needs="this load is no longer in the brief: take it off the member",
             )
         loads.append(beam_load(on, state.loads[on.load_id], member.mark))
-    job, tested = state.job, found_of(state.load_tests, "member", state.members, member)
+    job, tested = state.job, _as_tested(state, "member", member)
     return BeamMember(
         beam=BeamRequest(
             length_mm=member.length.value,
@@ -154,6 +154,11 @@ def beam_member(state: JobState, member: MemberSpec) -> BeamMember:
     )
 
 
+def _as_tested(state: JobState, kind: Tested, spec: MemberSpec | StructureSpec) -> Found:
+    of = state.members if kind == "member" else state.structures
+    return found_of(state.load_tests, kind, of, spec, state.section_id)
+
+
 def structure_request(state: JobState, spec: StructureSpec) -> FrameRequest:
     """The structure ready to be checked, as a load test found it where one was taken.
 
@@ -161,8 +166,9 @@ def structure_request(state: JobState, spec: StructureSpec) -> FrameRequest:
         InputError: a load that is no more there.
     """
     plain = frame_request(state.job, state.loads, spec, state.section_id)
-    tested = found_of(state.load_tests, "structure", state.structures, spec)
-    play = plain.play_mm + tested.play_mm
+    tested = _as_tested(state, "structure", spec)
+    # what was measured is all the play there is
+    play = max(plain.play_mm, tested.play_mm)
     return plain.model_copy(update={"stiffness_found": tested.stiffness, "play_mm": play})
 
 

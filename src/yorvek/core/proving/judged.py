@@ -22,6 +22,7 @@ from yorvek.core.quantities.format import value_text
 Floats = NDArray[np.float64]
 SHARES = (0.25, 0.5, 0.75, 1.0)
 """Steps of the proof load (common practice, no source)."""
+LEAST_STEPS = 3
 GROWS = 0.03
 STAYS = 0.05
 """Shares of the movement: growth while it is held, and what may stay once the weights are off (common practice, no
@@ -125,6 +126,7 @@ class LoadTestResult(Model):
     offers: TestOffer | None = None
     why_not: str = ""
     taken_holds: bool | None = None
+    taken_as_read: bool | None = None
 
 
 def judged(test: LoadTestSpec, of: Predicted, strength: Reserve, unit: UnitSystem) -> LoadTestResult:
@@ -149,11 +151,12 @@ def judged(test: LoadTestSpec, of: Predicted, strength: Reserve, unit: UnitSyste
     else:
         state = "not carried" if bad or _worst(found) in ("yield", "slip") else "carried"
     offers, why = _offered(of, test, found, share, reached=reached and off)
+    outside = any(x for r in steps for x in r.outside)
     return LoadTestResult(
-        state=state, says=_says(state, test, bad, missing, found, unit), mm_per_kN=(of.moves * 1000).tolist(),
-        low=(of.low * 1000).tolist(), high=(of.high * 1000).tolist(), steps=steps, todo=_todo(test, of),
-        stays_mm=stays, stops=bad, missing=missing, causes=[_said(c, unit) for c in found], measured_share=share,
-        offers=offers, why_not=why, at_proof=strength,
+        state=state, says=_says(state, test, bad, missing, found, unit, outside=outside), stops=bad, missing=missing,
+        mm_per_kN=(of.moves * 1000).tolist(), low=(of.low * 1000).tolist(), high=(of.high * 1000).tolist(),
+        steps=steps, todo=_todo(test, of), stays_mm=stays, causes=[_said(c, unit) for c in found],
+        measured_share=share, offers=offers, why_not=why, at_proof=strength,
     )  # fmt: skip
 
 
@@ -252,9 +255,16 @@ def _missing(test: LoadTestSpec, steps: list[TestRead]) -> list[str]:
             for gauge, moved in zip(test.gauges, read.moved, strict=True)
             if moved is None
         ]
+    if any(_at_proof(s, test) for s in test.steps) and _steps_up(test) < LEAST_STEPS:
+        out.append(f"{LEAST_STEPS} weights on the way up, each read: one or two show no pattern")
     if any(_at_proof(s, test) for s in test.steps) and not _reached(test):
         out.append(f"the proof load held for {test.hold_minutes:g} minutes, and read again")
     return out
+
+
+def _steps_up(test: LoadTestSpec) -> int:
+    """Different weights on the way up."""
+    return len({round(s.load.value, 3) for s in test.steps if s.going == "on" and s.load.value > 0})
 
 
 def _at_proof(step: TestStep, test: LoadTestSpec) -> bool:
@@ -344,7 +354,14 @@ def _said(cause: Cause, unit: UnitSystem) -> TestCause:
 
 
 def _says(
-    state: str, test: LoadTestSpec, bad: list[str], missing: list[str], found: list[Cause], unit: UnitSystem
+    state: str,
+    test: LoadTestSpec,
+    bad: list[str],
+    missing: list[str],
+    found: list[Cause],
+    unit: UnitSystem,
+    *,
+    outside: bool,
 ) -> str:
     proof = _weight(test.proof.value, unit)
     if state == "not begun":
@@ -353,6 +370,9 @@ def _says(
         return bad[0]
     if state == "not carried":
         return CAUSE_WORDS[_worst(found)]
+    if state == "carried" and not found:
+        # each step by itself may lie outside, with no pattern in them that says why
+        return proof + (", and moves otherwise than computed" if outside else ", and moves as computed")
     if state == "carried":
-        return proof + (f"; {CAUSE_WORDS[_worst(found)]}" if found else ", and moves as computed")
+        return f"{proof}; {CAUSE_WORDS[_worst(found)]}"
     return f"to {proof}; still missing: {missing[0]}" if missing else f"to {proof}"

@@ -21,6 +21,8 @@ SPREAD = 0.11
 """By how much the stiffness of a bar may be off either way: wall thickness of hollow sections ± 10 % (EN 10219-2, from
 memory), modulus ± 3 % and the length ± 1 % (common practice, no source), as independent errors."""
 LEAST_TOTAL = 1e-9
+STILL_MM = 1e-10
+"""For a newton: no gauge tells it, and a solver hardly."""
 UP = 1
 MOST_GAUGES = 6
 
@@ -85,6 +87,8 @@ def _total(forces: Floats) -> float:
 def _read(state: State, w: Floats, g: Floats, aside_mm: Floats, total_N: float) -> Predicted:
     u = state.u @ np.column_stack([w, g])
     moves = (state.columns.forces @ g).T @ u[:-1, 0]
+    if float(np.abs(moves).max()) < STILL_MM:
+        raise InputError(field="gauges", got="nothing moves there", needs="one where it moves, in the way it moves")
     shares = _shares(state, u)
     off = np.abs(shares).sum(axis=0)
     ground = state.reactions @ np.column_stack([w, g])

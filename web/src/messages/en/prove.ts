@@ -70,6 +70,7 @@ export default {
   offers_stiff_x: 'The model would take {0} % of the stiffness computed.',
   taken_x: 'The model took {0} % of the stiffness computed and play of {1}: {2} ({3}).',
   taken_void: 'What was tested is no longer what stands here: nothing of the test counts. Test again.',
+  taken_otherwise: 'The readings say something else now: take it back out, and take in what they say.',
   take_back: 'Take it back out',
   measured_x: 'Moved {0} times that.',
   computed_x: 'Computed: {0} mm for each kN.',

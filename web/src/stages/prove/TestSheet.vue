@@ -122,7 +122,7 @@ const takeBack = () => attempt(() => save('load_tests', props.row, { ...spec.val
           <p v-if="alone" class="soft">{{ $t('prove.one_gauge') }}</p>
         </template>
         <template v-if="spec.taken">
-          <p :class="{ flaw: result.taken_holds === false }">
+          <p :class="{ flaw: result.taken_holds === false || result.taken_as_read === false }">
             {{
               $t('prove.taken_x', [
                 (spec.taken.stiffness * 100).toFixed(0),
@@ -132,6 +132,7 @@ const takeBack = () => attempt(() => save('load_tests', props.row, { ...spec.val
               ])
             }}
             <b v-if="result.taken_holds === false">{{ $t('prove.taken_void') }}</b>
+            <b v-else-if="result.taken_as_read === false">{{ $t('prove.taken_otherwise') }}</b>
           </p>
           <el-button v-if="mayWrite" @click="takeBack">{{ $t('prove.take_back') }}</el-button>
         </template>
