@@ -479,3 +479,48 @@ def test_what_cannot_be_tested_is_refused_with_its_place(change, field):
     with pytest.raises(InputError) as raised:
         prediction(job(test), test)
     assert raised.value.field.startswith(field)
+
+
+def test_what_stays_within_a_twentieth_is_no_fault():
+    test = load_test(sound(stays=0.3), resolution=typed("0.05 mm", 0.05))
+    found = load_test_result(job(test), test)
+    assert found.stays_mm == [0.3] and found.stops == []
+    assert found.mm_per_kN == pytest.approx([1000 * PER_N], rel=1e-6)
+
+
+def test_three_readings_are_enough_and_two_are_not():
+    rows = run(partial(play, size=0.0, factor=1.6))[:3]
+    for count in (2, 3):
+        test = load_test(rows[:count], resolution=typed("0.02 mm", 0.02))
+        assert bool(load_test_result(job(test), test).causes) == (count == 3)
+
+
+def test_one_gauge_leaves_more_than_one_cause_and_their_shares_are_of_one():
+    test = load_test(run(partial(play, size=0.0, factor=1.6)))
+    shares = [c.share for c in load_test_result(job(test), test).causes]
+    assert len(shares) > 1 and min(shares) >= 0.02
+    assert sum(shares) == pytest.approx(1.0, abs=0.05)
+    assert shares == sorted(shares, reverse=True)
+
+
+@pytest.mark.parametrize(("proof", "lifts"), [(5.0, False), (4000.0, True)])
+def test_a_foot_that_the_proof_load_lifts_holds_nothing(proof, lifts):
+    """A beam that stands on three feet, with a tip beyond the last one."""
+    span, tip = 2000.0, 800.0
+    places = {"a": 0.0, "b": span, "c": 2 * span, "tip": 2 * span + tip}
+    nodes = [{"name": n, "x": typed("", x), "y": typed("", 0.0), "z": typed("", 0.0)} for n, x in places.items()]
+    bars = [{"name": i + j, "i": i, "j": j, "role": "bar"} for i, j in (("a", "b"), ("b", "c"), ("c", "tip"))]
+    held = {"a": ["x", "y", "z", "rx"], "b": ["y", "z"], "c": ["y", "z"]}
+    frame = StructureSpec.model_validate({
+        "mark": "B1", "anchored": False, "roles": {"bar": {"section_id": SECTION, "material_id": METAL}},
+        "starter": {"kind": "own", "own": {"nodes": nodes, "bars": bars, "held": held}},
+    })  # fmt: skip
+    hung = {"stand": "place", "bar": "ctip", "at": typed("", tip)}
+    test = load_test(
+        member_id=None, structure_id=3, weights=hung, gauges=[gauge("tip", tip, bar="ctip")], proof=typed("", proof)
+    )
+    found = prediction(job(test, structures={3: frame}), test)
+    # an overhang beyond a span turns with it (Roark, table 8.1); a second span beyond takes an eighth of that turn
+    # (three moments), and once the foot between them lifts both are one
+    on_two, on_three = (tip**2 * (turns + tip) / (3 * EI) for turns in (2 * span, span * 7 / 8))
+    assert found.moves[0] == pytest.approx(on_two if lifts else on_three, rel=1e-6)
