@@ -279,6 +279,7 @@ def test_a_proof_load_beyond_what_it_is_sized_for_is_stopped_before_it_hangs():
     assert load_test_result(job(within), within).state == "not begun"
     found = load_test_result(job(beyond), beyond)
     assert found.state == "stop" and "times what it is sized for (bending)" in found.says
+    assert found.todo == []
     assert found.at_proof.value == pytest.approx(0.8 / 1.01, rel=2e-3)
 
 
@@ -435,6 +436,7 @@ def test_a_signature_is_put_under_what_was_taken_and_not_under_readings():
     assert digest_of(job(soft)) == digest_of(plain)
     taken = soft.model_copy(update={"taken": taken_from(job(soft), soft, "as measured", "mara")})
     assert digest_of(job(taken)) != digest_of(plain)
+    assert digest_of(job(taken.model_copy(update={"steps": taken.steps[:2]}))) == digest_of(job(taken))
 
 
 @pytest.mark.parametrize(
@@ -524,3 +526,55 @@ def test_a_foot_that_the_proof_load_lifts_holds_nothing(proof, lifts):
     # (three moments), and once the foot between them lifts both are one
     on_two, on_three = (tip**2 * (turns + tip) / (3 * EI) for turns in (2 * span, span * 7 / 8))
     assert found.moves[0] == pytest.approx(on_two if lifts else on_three, rel=1e-6)
+
+
+def test_what_goes_on_moving_the_other_way_stops_it_too():
+    up = gauge("middle", SPAN / 2, direction="up")
+    rows = run(lambda load, going: -PER_N * load)
+    last = rows[3]["moved"][0]["value"]
+    for further, state in ((0.1, "carried"), (1.0, "not carried")):
+        rows[3] = step(PROOF, [last], [last - further], minutes=10.0)
+        test = load_test(rows, [up])
+        assert load_test_result(job(test), test).state == state
+
+
+def test_what_gives_way_stops_it_on_the_way_up():
+    rows = run(partial(slips, at=0.75, size=2.0))[:4]
+    test = load_test(rows, resolution=typed("0.02 mm", 0.02))
+    found = load_test_result(job(test), test)
+    assert (
+        found.state == "stop" and found.says == "a way that it went at once and kept: a clamp or a bolted joint slips"
+    )
+
+
+def test_a_fault_counts_though_something_else_is_missing():
+    test = load_test(sound(held=1.0), zeroed=False)
+    found = load_test_result(job(test), test)
+    assert (found.state, found.says) == ("not carried", found.stops[0])
+
+
+@pytest.mark.parametrize(
+    ("change", "words"), [({"zeroed": False}, "gauges set to nothing"), ({"by": ""}, "who tested")]
+)
+def test_nothing_is_taken_while_something_is_missing(change, words):
+    test = load_test(run(partial(play, size=2.0)), **change)
+    with pytest.raises(InputError, match=words):
+        taken_from(job(test), test, "because", "mara")
+
+
+def test_nothing_is_taken_from_what_does_not_come_back():
+    test = load_test(run(partial(thinner, factor=1.5), gauges=3, stays=2.0), THREE)
+    with pytest.raises(InputError, match="slips"):
+        taken_from(job(test), test, "because", "mara")
+
+
+def test_a_structure_with_as_many_dead_loads_as_it_may_have_is_tested():
+    dead = LoadSpec.model_validate({"name": "deck", "case": "dead", "form": "force", "force": typed("", 1.0)})
+    on = [{"load_id": 5, "bars": ["arm"], "at": typed("", float(10 * k))} for k in range(40)]
+    frame = StructureSpec.model_validate({**bent_post().model_dump(), "loads": on})
+    test = load_test(
+        member_id=None, structure_id=3, weights={"stand": "place", "bar": "arm", "at": typed("", 1000.0)},
+        gauges=[gauge("tip", 1000, bar="arm")], proof=typed("", 300.0),
+    )  # fmt: skip
+    found = load_test_result(job(test, structures={3: frame}, loads={5: dead}), test)
+    assert found.trouble is None and found.at_proof.value > 1

@@ -192,8 +192,7 @@ def _of_structure(state: JobState, test: LoadTestSpec, spec: StructureSpec) -> _
     def strength(times: float) -> Reserve:
         sizes = ("force_N", "line_N_per_mm", "area_MPa")
         loaded = hung.model_copy(update={s: getattr(hung, s) * times for s in sizes})
-        dead = [x for x in base.loads if x.case == "dead"]
-        return _frame_strength(base.model_copy(update={"loads": [loaded, *dead]}).model_dump_json())
+        return _frame_strength(base.model_dump_json(), loaded.model_dump_json())
 
     return _Asked(base, [hung], [], strength)
 
@@ -223,8 +222,11 @@ def _member_strength(asked: str) -> Reserve:
 
 
 @lru_cache(maxsize=64)
-def _frame_strength(asked: str) -> Reserve:
-    return check_frame(FrameRequest.model_validate_json(asked), swings=False).strength
+def _frame_strength(asked: str, weights: str) -> Reserve:
+    """Under those weights and its permanent loads."""
+    base = FrameRequest.model_validate_json(asked)
+    loads = [FrameLoad.model_validate_json(weights), *(x for x in base.loads if x.case == "dead")]
+    return check_frame(base.model_copy(update={"loads": loads}), swings=False).strength
 
 
 def _at(weights: TestWeights) -> float:

@@ -57,6 +57,7 @@ MEND: dict[Kind, str] = {
     "slip": "stop: tighten or weld what slips, and test again",
     "stiffer": "look for what helps, and whether it is always there; the model stays as it is",
 }
+GIVES_WAY: frozenset[Kind] = frozenset({"yield", "slip"})
 TAKEN: frozenset[Kind] = frozenset({"play", "section", "support", "clamp", "sound"})
 
 
@@ -135,27 +136,27 @@ def judged(test: LoadTestSpec, of: Predicted, strength: Reserve, unit: UnitSyste
     stops = [*_too_heavy(strength), *_stops(test, steps, unit)]
     stays = _stays(test, steps)
     missing = [*_unknown(strength), *_missing(test, steps)]
-    found = causes(of, _readings(test))
+    found = _worth_naming(causes(of, _readings(test)), test, steps)
     share = _measured(of, test)
     reached = _reached(test)
     off = any(s.going == "off" and s.load.value <= CLOSE * test.proof.value for s in test.steps)
     kept = _kept(test, steps, stays, unit)
-    bad = [*stops, *kept]
+    bad = [*stops, *kept, *(CAUSE_WORDS[k] for k in (_worst(found),) if k in GIVES_WAY)]
     state: Literal["not begun", "under way", "stop", "carried", "not carried"]
-    if stops and not off:
-        state = "stop"
+    if bad:
+        state = "not carried" if off else "stop"
     elif not test.steps:
         state = "not begun"
-    elif not (reached and off and not missing):
-        state = "under way"
     else:
-        state = "not carried" if bad or _worst(found) in ("yield", "slip") else "carried"
-    offers, why = _offered(of, test, found, share, reached=reached and off)
+        state = "carried" if reached and off and not missing else "under way"
+    offers, why = _offered(of, found, share, reached=reached and off)
+    if offers is not None and state != "carried":
+        offers, why = None, (bad or missing)[0]
     outside = any(x for r in steps for x in r.outside)
     return LoadTestResult(
         state=state, says=_says(state, test, bad, missing, found, unit, outside=outside), stops=bad, missing=missing,
         mm_per_kN=(of.moves * 1000).tolist(), low=(of.low * 1000).tolist(), high=(of.high * 1000).tolist(),
-        steps=steps, todo=_todo(test, of), stays_mm=stays, causes=[_said(c, unit) for c in found],
+        steps=steps, todo=_todo(test, of, up=not bad), stays_mm=stays, causes=[_said(c, unit) for c in found],
         measured_share=share, offers=offers, why_not=why, at_proof=strength,
     )  # fmt: skip
 
@@ -187,7 +188,8 @@ def _sure(test: LoadTestSpec) -> float:
 def _read(step: TestStep, of: Predicted, test: LoadTestSpec) -> TestRead:
     count = len(of.moves)
     moved, held = _values(step.moved, count), _values(step.held, count)
-    grew = [b - a if a is not None and b is not None else None for a, b in zip(moved, held, strict=True)]
+    # further the way it went: a gauge may read its movement as less
+    grew = [abs(b) - abs(a) if a is not None and b is not None else None for a, b in zip(moved, held, strict=True)]
     load = step.load.value
     low, high = np.minimum(of.low, of.high) * load, np.maximum(of.low, of.high) * load
     at = [b if b is not None else a for a, b in zip(moved, held, strict=True)]
@@ -230,12 +232,23 @@ def _stays(test: LoadTestSpec, steps: list[TestRead]) -> list[float | None]:
     return [None] * len(test.gauges) if last is None else last.moved
 
 
+def _may_stay(test: LoadTestSpec, steps: list[TestRead], gauge: int) -> float:
+    """What a gauge may keep, mm: joints bed in."""
+    most = max((abs(r.moved[gauge] or 0.0) for r in steps), default=0.0)
+    return max(_sure(test), STAYS * most)
+
+
+def _worth_naming(found: list[Cause], test: LoadTestSpec, steps: list[TestRead]) -> list[Cause]:
+    """Causes, unless the likeliest is a way that is kept and is no more than may stay."""
+    least = max(_may_stay(test, steps, k) for k in range(len(test.gauges)))
+    return [] if found and found[0].kind in GIVES_WAY and found[0].size <= least else found
+
+
 def _kept(test: LoadTestSpec, steps: list[TestRead], stays: list[float | None], unit: UnitSystem) -> list[str]:
     """Gauges that do not come back."""
     out = []
     for k, (gauge, kept) in enumerate(zip(test.gauges, stays, strict=True)):
-        most = max((abs(r.moved[k] or 0.0) for r in steps), default=0.0)
-        if kept is not None and abs(kept) > max(_sure(test), STAYS * most):
+        if kept is not None and abs(kept) > _may_stay(test, steps, k):
             out.append(f"{gauge.name} does not come back: {_length(kept, unit)} stays")
     return out
 
@@ -304,18 +317,20 @@ def _measured(of: Predicted, test: LoadTestSpec) -> float | None:
     return float(model @ seen / (model @ model))
 
 
-def _todo(test: LoadTestSpec, of: Predicted) -> list[TestTodo]:
-    """The steps of the plan that were not read yet."""
+def _todo(test: LoadTestSpec, of: Predicted, *, up: bool) -> list[TestTodo]:
+    """The steps of the plan that were not read yet; only the way down where no more weight is to go on."""
+    if not up and not test.steps:
+        return []
     proof = test.proof.value
     done = max((s.load.value for s in test.steps if s.going == "on"), default=0.0)
     came = min((s.load.value for s in test.steps if s.going == "off"), default=proof)
     off = [s for s in test.steps if s.going == "off"]
-    up = [] if off else [(x * proof, "on") for x in SHARES if x * proof > done * (1 + CLOSE)]
+    rise = [] if off or not up else [(x * proof, "on") for x in SHARES if x * proof > done * (1 + CLOSE)]
     down = [(x * proof, "off") for x in (0.5, 0.0) if x * proof < came * (1 - CLOSE) or (not off)]
     low, high = np.minimum(of.low, of.high), np.maximum(of.low, of.high)
     return [
         TestTodo.model_validate({"load_N": w, "going": going, "low": (low * w).tolist(), "high": (high * w).tolist()})
-        for w, going in [*up, *down]
+        for w, going in [*rise, *down]
     ]
 
 
@@ -323,9 +338,7 @@ def _worst(found: list[Cause]) -> Kind:
     return found[0].kind if found else "sound"
 
 
-def _offered(
-    of: Predicted, test: LoadTestSpec, found: list[Cause], share: float | None, *, reached: bool
-) -> tuple[TestOffer | None, str]:
+def _offered(of: Predicted, found: list[Cause], share: float | None, *, reached: bool) -> tuple[TestOffer | None, str]:
     """What the model may take, or why nothing."""
     if share is None or not reached:
         return None, "the proof load hung and held, and all weights off again"
@@ -364,12 +377,10 @@ def _says(
     outside: bool,
 ) -> str:
     proof = _weight(test.proof.value, unit)
+    if bad:
+        return bad[0]
     if state == "not begun":
         return f"{proof} in steps"
-    if state == "stop" or (state == "not carried" and bad):
-        return bad[0]
-    if state == "not carried":
-        return CAUSE_WORDS[_worst(found)]
     if state == "carried" and not found:
         # each step by itself may lie outside, with no pattern in them that says why
         return proof + (", and moves otherwise than computed" if outside else ", and moves as computed")

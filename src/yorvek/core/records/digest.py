@@ -36,9 +36,11 @@ def digest_of(state: JobState) -> str:
 
 
 def _signed(kind: Kind, state: JobState) -> dict[int, Any]:
-    """Its rows by their numbers; of load tests those that the model takes something from."""
+    """Its rows by their numbers; of load tests what the model takes from them, and no reading."""
     rows = dict(sorted(getattr(state, kind.plural).items()))
-    return {n: x for n, x in rows.items() if x.taken is not None} if kind is LOAD_TEST else rows
+    if kind is not LOAD_TEST:
+        return rows
+    return {n: x.model_copy(update={"steps": []}) for n, x in rows.items() if x.taken is not None}
 
 
 def said(spec: Model) -> dict[str, Any]:

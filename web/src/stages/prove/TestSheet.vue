@@ -20,7 +20,7 @@ const spec = computed(() => props.row.spec)
 const result = computed(() => props.row.result)
 const gauges = computed(() => spec.value.gauges.map((g, k) => ({ value: k, label: g.name })))
 const what = computed(() => tested().find((x) => x.value === testedOf(spec.value))?.label ?? '')
-const next = computed(() => (isBad(result.value.state) ? undefined : result.value.todo?.[0]))
+const next = computed(() => result.value.todo?.[0])
 const offered = computed(() => (spec.value.taken ? null : result.value.offers))
 const alone = computed(() => spec.value.gauges.length === 1 && (result.value.causes?.length ?? 0) > 1)
 /** What it comes to, in a line. */
