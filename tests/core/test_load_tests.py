@@ -34,6 +34,7 @@ from yorvek.core.jobs.spec import LoadSpec
 from yorvek.core.jobs.state import beam_member, structure_request
 from yorvek.core.jobs.structures import StructureSpec
 from yorvek.core.materials import material
+from yorvek.core.proving.causes import Readings, causes
 from yorvek.core.proving.predicted import SPREAD, predicted
 from yorvek.core.quantities.entry import Place
 from yorvek.core.records import LOAD_TEST
@@ -578,3 +579,14 @@ def test_a_structure_with_as_many_dead_loads_as_it_may_have_is_tested():
     )  # fmt: skip
     found = load_test_result(job(test, structures={3: frame}, loads={5: dead}), test)
     assert found.trouble is None and found.at_proof.value > 1
+
+
+def test_a_gauge_where_bars_work_against_each_other_is_still_judged():
+    """Its bounds are many times what it moves, and reach to the other side of nothing."""
+    still = replace(expected(load_test()), moves=np.array([1e-6]), low=np.array([-9e-6]), high=np.array([11e-6]))
+    for times in (0.5, 30.0):
+        read = Readings(
+            load_N=np.array([250.0, 500.0, 750.0, 1000.0]), on=np.ones(4, bool), noise_mm=1e-5,
+            moved_mm=times * 1e-6 * np.array([[250.0], [500.0], [750.0], [1000.0]]),
+        )  # fmt: skip
+        assert [c.kind for c in causes(still, read)][:1] == (["section"] if times > 11 else [])

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable
 from dataclasses import dataclass
 from functools import lru_cache
-from typing import NamedTuple
+from typing import NamedTuple, TypeVar
 
 from yorvek.core.checks import BeamMember, Reserve
 from yorvek.core.errors import InputError
@@ -13,9 +13,9 @@ from yorvek.core.frames import check_frame, check_member
 from yorvek.core.frames.alone import in_space
 from yorvek.core.frames.request import FrameLoad, FrameRequest
 from yorvek.core.jobs.as_tested import seal_of
-from yorvek.core.jobs.spec import MemberSpec
+from yorvek.core.jobs.spec import LoadSpec, MemberLoad, MemberSpec
 from yorvek.core.jobs.state import JobState, beam_load, beam_member, structure_request
-from yorvek.core.jobs.structures import StructureSpec, frame_load
+from yorvek.core.jobs.structures import StructureLoad, StructureSpec, frame_load
 from yorvek.core.proving.judged import LoadTestResult, judged
 from yorvek.core.proving.predicted import Predicted, predicted
 from yorvek.core.proving.spec import LoadTestSpec, TestTaken, TestWeights
@@ -24,7 +24,14 @@ from yorvek.core.structures.member import BeamLoad
 
 ONE_N = 1.0
 SAME = 1e-3
+"""So far apart are figures that are another."""
 MOST_ASIDE_MM = 10_000.0
+"""As a load may stand aside."""
+ALONE: dict[str, object] = {
+    "case": "live", "one_of": "", "group": "", "both_ways": False, "dynamic_factor": 1.0, "cycles": 0.0
+}  # fmt: skip
+"""What a load is as dead weights that hang by themselves."""
+On = TypeVar("On", MemberLoad, StructureLoad)
 
 
 def tested_spec(state: JobState, test: LoadTestSpec) -> MemberSpec | StructureSpec:
@@ -150,19 +157,15 @@ def _of_member(state: JobState, test: LoadTestSpec, spec: MemberSpec) -> _Asked:
     plain = beam_member(state, spec)
     w, length = test.weights, plain.beam.length_mm
     if w.stand == "load":
-        on = next((x for x in spec.loads if x.load_id == w.load_id), None)
-        if on is None or w.load_id not in state.loads:
-            raise InputError(field="weights.load_id", got=str(w.load_id or ""), needs="a load that is on the member")
+        on, load = _standing(state, spec.loads, w)
         if on.runs:
-            raise _moving(state.loads[w.load_id].name)
-        hung = beam_load(on, state.loads[w.load_id], spec.mark)
+            raise _moving(load.name)
+        hung = beam_load(on, load, spec.mark)
     elif w.stand == "spread":
         hung = BeamLoad(name="weights", line_N_per_mm=ONE_N / length)
     else:
         hung = BeamLoad(name="weights", force_N=ONE_N, at_mm=[_at(w)])
-    hung = hung.model_copy(
-        update={"case": "live", "one_of": "", "group": "", "both_ways": False, "dynamic_factor": 1.0, "cycles": 0.0}
-    )
+    hung = hung.model_copy(update=ALONE)
     beam = plain.beam.model_copy(update={"loads": [hung]})
     placed = in_space(plain.model_copy(update={"beam": beam}))
     base = placed.model_copy(update={"loads": []})
@@ -201,14 +204,10 @@ def _hung(state: JobState, test: LoadTestSpec, spec: StructureSpec) -> FrameLoad
     """The weights on a structure."""
     w = test.weights
     if w.stand == "load":
-        on = next((x for x in spec.loads if x.load_id == w.load_id), None)
-        if on is None or w.load_id not in state.loads:
-            raise InputError(field="weights.load_id", got=str(w.load_id or ""), needs="a load that is on the structure")
-        plain = frame_load(on, state.loads[w.load_id])
+        plain = frame_load(*_standing(state, spec.loads, w))
         if plain.moves or (plain.bars and plain.force_N and plain.at_mm is None and not plain.spread):
             raise _moving(plain.name)
-        alone = {"case": "live", "one_of": "", "group": "", "both_ways": False, "dynamic_factor": 1.0, "cycles": 0.0}
-        return plain.model_copy(update=alone)
+        return plain.model_copy(update=ALONE)
     if not w.bar:
         raise InputError(field="weights.bar", got="", needs="the bar that they hang from")
     if w.stand == "spread":
@@ -227,6 +226,16 @@ def _frame_strength(asked: str, weights: str) -> Reserve:
     base = FrameRequest.model_validate_json(asked)
     loads = [FrameLoad.model_validate_json(weights), *(x for x in base.loads if x.case == "dead")]
     return check_frame(base.model_copy(update={"loads": loads}), swings=False).strength
+
+
+def _standing(state: JobState, on: list[On], weights: TestWeights) -> tuple[On, LoadSpec]:
+    """The load of the brief that weights stand for, as it stands."""
+    found = next((x for x in on if x.load_id == weights.load_id), None)
+    load = None if found is None else state.loads.get(found.load_id)
+    if found is None or load is None:
+        got = str(weights.load_id or "")
+        raise InputError(field="weights.load_id", got=got, needs="a load that stands on what is tested")
+    return found, load
 
 
 def _at(weights: TestWeights) -> float:

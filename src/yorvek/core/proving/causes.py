@@ -10,6 +10,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 from dataclasses import dataclass
+from itertools import pairwise
 from typing import Literal
 
 import numpy as np
@@ -24,7 +25,11 @@ Kind = Literal["sound", "play", "section", "support", "clamp", "twist", "yield",
 CLEAR = 6.0
 """By so much a cause must explain more than none does, before it is named (strong evidence: exp(-3) is one in 20)."""
 LEAST_SHARE = 0.02
+"""Of the evidence: what has less is not told."""
 MOST_FACTOR = 6.0
+"""Times softer or stiffer than its bounds: beyond that it is another structure."""
+LEAST_READINGS = 3
+NOTHING = 1e-15
 SYSTEMATIC = 0.004
 """Share of a reading by which weights and readings are uncertain together (common practice, no source)."""
 
@@ -82,7 +87,7 @@ def causes(of: Predicted, read: Readings) -> list[Cause]:
     or where too little was read to say.
     """
     known = np.isfinite(read.moved_mm)
-    if np.count_nonzero(known & read.on[:, None] & (read.load_N > 0)[:, None]) < 3:
+    if np.count_nonzero(known & read.on[:, None] & (read.load_N > 0)[:, None]) < LEAST_READINGS:
         return []
     fits: dict[Kind, _Fit] = {}
     for pattern in _patterns(of, read):
@@ -97,11 +102,10 @@ def causes(of: Predicted, read: Readings) -> list[Cause]:
     weight = {f.pattern.kind: float(np.exp((best - f.score) / 2)) for f in told}
     whole = sum(weight.values())
     out = [
-        Cause(kind=f.pattern.kind, share=weight[f.pattern.kind] / whole, size=f.size, unit=f.pattern.unit,
-              factor=f.factor)
-        for f in told if weight[f.pattern.kind] / whole >= LEAST_SHARE
+        Cause(kind=p.kind, share=weight[p.kind] / whole, size=f.size, unit=p.unit, factor=f.factor)
+        for f in told if (p := f.pattern)
     ]  # fmt: skip
-    return sorted(out, key=lambda c: -c.share)
+    return sorted((c for c in out if c.share >= LEAST_SHARE), key=lambda c: -c.share)
 
 
 def _patterns(of: Predicted, read: Readings) -> Iterator[_Pattern]:
@@ -110,43 +114,42 @@ def _patterns(of: Predicted, read: Readings) -> Iterator[_Pattern]:
     load, count = read.load_N, len(of.moves)
     none = np.zeros((len(load), count, 0))
     yield _Pattern("sound", none, plain)
-    yield _Pattern("section", none, (high, MOST_FACTOR))
-    yield _Pattern("stiffer", none, (0.05, low))
-    for kind, shape in (("support", of.settles), ("clamp", of.turns)):
-        if np.abs(shape).max(initial=0.0) > 1e-15:
-            adds = load[:, None, None] * (shape / np.abs(shape).max())[None, :, None]
-            yield _Pattern(kind, adds, plain, unit="mm/kN")  # type: ignore[arg-type]
+    # where bars work against each other the bounds may be wide, and reach beyond nothing
+    yield _Pattern("section", none, (high, MOST_FACTOR * max(high, 1.0)))
+    if low > 0:
+        yield _Pattern("stiffer", none, (low / MOST_FACTOR, low))
+    by_support: tuple[tuple[Kind, Floats], ...] = (("support", of.settles), ("clamp", of.turns))
+    for kind, shape in by_support:
+        if np.abs(shape).max() > NOTHING:
+            yield _Pattern(kind, _each(load, shape), plain, unit="mm/kN")
     if np.ptp(of.aside_mm) > 0:
-        arm = of.aside_mm / np.abs(of.aside_mm).max()
         for sense in (1.0, -1.0):
-            yield _Pattern("twist", sense * load[:, None, None] * arm[None, :, None], plain, unit="mm/kN")
-    share = of.moves / np.abs(of.moves).max()
-    yield from _play(load, share, plain)
-    yield from _bends(load, read.on, share, plain)
+            yield _Pattern("twist", _each(sense * load, of.aside_mm), plain, unit="mm/kN")
+    yield from _play(of.moves, load, plain)
+    yield from _bends(of.moves, load, read.on, plain)
 
 
-def _play(load: Floats, share: Floats, plain: tuple[float, float]) -> Iterator[_Pattern]:
+def _each(by_step: Floats, by_gauge: Floats) -> Floats:
+    """A column that goes by the step and by the gauge, 1 where it is greatest of all gauges, [k, g, 1]."""
+    return np.asarray(by_step[:, None, None] * (by_gauge / np.abs(by_gauge).max())[None, :, None])
+
+
+def _play(moves: Floats, load: Floats, plain: tuple[float, float]) -> Iterator[_Pattern]:
     """A way gone through at the first weight, and kept or given back with the last."""
     for kept in (0.0, 1.0):
-        step = np.where(load > 0, 1.0, kept)
-        yield _Pattern("play", step[:, None, None] * share[None, :, None], plain, unit="mm")
+        yield _Pattern("play", _each(np.where(load > 0, 1.0, kept), moves), plain, unit="mm")
 
 
-def _bends(load: Floats, on: NDArray[np.bool_], share: Floats, plain: tuple[float, float]) -> Iterator[_Pattern]:
+def _bends(moves: Floats, load: Floats, on: NDArray[np.bool_], plain: tuple[float, float]) -> Iterator[_Pattern]:
     """From a weight on it gives more with each newton (yielding), or a way at once (slip); what came stays when the
     weights come off.
     """
-    up = np.unique(load[on & (load > 0)])
-    for k, at in enumerate(up):
-        before = up[k - 1] if k else 0.0
-        for begins in () if k == 0 else (before, (before + at) / 2):
+    for before, at in pairwise(up := np.unique(load[on & (load > 0)])):
+        for begins in (before, (before + at) / 2):
             over = np.maximum(load - begins, 0.0) / (up[-1] - begins)
             for power in (1.0, 2.0):
-                grows = np.where(on, over**power, 1.0)
-                yield _Pattern("yield", grows[:, None, None] * share[None, :, None], plain, 2, "mm")
-        if k:
-            step = np.where(on, (load >= at).astype(float), 1.0)
-            yield _Pattern("slip", step[:, None, None] * share[None, :, None], plain, 1, "mm")
+                yield _Pattern("yield", _each(np.where(on, over**power, 1.0), moves), plain, 2, "mm")
+        yield _Pattern("slip", _each(np.where(on, load >= at, 1.0), moves), plain, 1, "mm")
 
 
 def _fitted(of: Predicted, read: Readings, pattern: _Pattern, known: NDArray[np.bool_]) -> _Fit:

@@ -30,8 +30,10 @@ source; never less than the gauge tells)."""
 TELLS = 2.0
 """Times its resolution: what a gauge tells for certain (common practice, no source)."""
 NOISE = 0.6
+"""Of the resolution: the standard deviation of a reading that may lie anywhere within it either way (1 / √3)."""
 CLOSE = 1e-3
 AT_PROOF = 0.995
+"""Of the proof load: weights are not exact (common practice, no source)."""
 LEAST_AT_PROOF = 0.8
 """A proof load is 1.25 times what a thing is for (common practice, no source): where more is asked for, it
 is sized for that."""
@@ -136,8 +138,9 @@ def judged(test: LoadTestSpec, of: Predicted, strength: Reserve, unit: UnitSyste
     stops = [*_too_heavy(strength), *_stops(test, steps, unit)]
     stays = _stays(test, steps)
     missing = [*_unknown(strength), *_missing(test, steps)]
-    found = _worth_naming(causes(of, _readings(test)), test, steps)
-    share = _measured(of, test)
+    readings = _readings(test, steps)
+    found = _worth_naming(causes(of, readings), test, steps)
+    share = _measured(of, readings)
     reached = _reached(test)
     off = any(s.going == "off" and s.load.value <= CLOSE * test.proof.value for s in test.steps)
     kept = _kept(test, steps, stays, unit)
@@ -293,24 +296,20 @@ def _reached(test: LoadTestSpec) -> bool:
     )  # fmt: skip
 
 
-def _readings(test: LoadTestSpec) -> Readings:
-    count = len(test.gauges)
-    rows = [
-        [b if b is not None else a for a, b in zip(_values(s.moved, count), _values(s.held, count), strict=True)]
-        for s in test.steps
-    ]
+def _readings(test: LoadTestSpec, steps: list[TestRead]) -> Readings:
+    moved = [[np.nan if v is None else v for v in s.moved] for s in steps]
     return Readings(
-        load_N=np.array([s.load.value for s in test.steps]),
-        moved_mm=np.array([[np.nan if v is None else v for v in row] for row in rows]).reshape(-1, count),
-        on=np.array([s.going == "on" for s in test.steps], bool),
+        load_N=np.array([s.load_N for s in steps]),
+        moved_mm=np.array(moved).reshape(-1, len(test.gauges)),
+        on=np.array([s.going == "on" for s in steps], bool),
         noise_mm=max(NOISE * test.resolution.value, 1e-4),
     )
 
 
-def _measured(of: Predicted, test: LoadTestSpec) -> float | None:
+def _measured(of: Predicted, read: Readings) -> float | None:
     """Movement read over movement computed, by least squares, where it moves most."""
-    read, k = _readings(test), int(np.argmax(np.abs(of.moves)))
-    known = read.on & (read.load_N > 0) & np.isfinite(read.moved_mm[:, k]) if len(read.load_N) else np.zeros(0, bool)
+    k = int(np.argmax(np.abs(of.moves)))
+    known = read.on & (read.load_N > 0) & np.isfinite(read.moved_mm[:, k])
     if not known.any():
         return None
     model, seen = read.load_N[known] * of.moves[k], read.moved_mm[known, k]

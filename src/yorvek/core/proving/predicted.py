@@ -24,7 +24,7 @@ LEAST_TOTAL = 1e-9
 STILL_MM = 1e-10
 """For a newton: no gauge tells it, and a solver hardly."""
 UP = 1
-MOST_GAUGES = 6
+"""Which of the three directions of space."""
 
 
 @dataclass(frozen=True)
