@@ -590,3 +590,10 @@ def test_a_gauge_where_bars_work_against_each_other_is_still_judged():
             moved_mm=times * 1e-6 * np.array([[250.0], [500.0], [750.0], [1000.0]]),
         )  # fmt: skip
         assert [c.kind for c in causes(still, read)][:1] == (["section"] if times > 11 else [])
+
+
+def test_a_first_reading_beyond_its_bounds_is_marked_though_the_held_one_is_not():
+    right = 0.5 * PROOF * PER_N
+    test = load_test([step(0.5 * PROOF, [3 * right], [right], minutes=2.0)])
+    read = load_test_result(job(test), test).steps[0]
+    assert read.outside == [True] and read.grew == pytest.approx([-2 * right], abs=1e-3)

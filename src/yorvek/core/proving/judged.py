@@ -197,8 +197,10 @@ def _read(step: TestStep, of: Predicted, test: LoadTestSpec) -> TestRead:
     low, high = np.minimum(of.low, of.high) * load, np.maximum(of.low, of.high) * load
     at = [b if b is not None else a for a, b in zip(moved, held, strict=True)]
     sure = _sure(test)
+    # what it read at first counts too, though it came back while it was held
     outside = [
-        v is not None and not a - sure <= v <= b + sure for v, a, b in zip(at, low.tolist(), high.tolist(), strict=True)
+        any(v is not None and not a - sure <= v <= b + sure for v in both)
+        for *both, a, b in zip(moved, held, low.tolist(), high.tolist(), strict=True)
     ]
     return TestRead(
         load_N=load, going=step.going, low=low.tolist(), high=high.tolist(), moved=at, grew=grew,
